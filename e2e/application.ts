@@ -1,0 +1,89 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { test as base, expect, type Page } from '@playwright/test';
+import { freePort, throwAwayCluster } from '../scripts/lib/cluster.mjs';
+
+/** The application as a builder runs it: real server, real database, built interface. */
+export interface Application {
+  readonly url: string;
+  start(): Promise<void>;
+  /** `kill` gives it no chance to finish anything. */
+  stop(how?: 'stop' | 'kill'): Promise<void>;
+}
+
+async function makeApplication(databaseUrl: string): Promise<Application> {
+  const port = await freePort();
+  let server: ChildProcess | undefined;
+  return {
+    url: `http://127.0.0.1:${port}`,
+    async start() {
+      server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+        stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+        env: {
+          ...process.env,
+          ZUBRIC_DATABASE_URL: databaseUrl,
+          ZUBRIC_PORT: String(port),
+          ZUBRIC_WEB: 'packages/web/dist',
+          ZUBRIC_LOG: 'test-results/server.log',
+        },
+      });
+      const child = server;
+      await new Promise<void>((resolve, reject) => {
+        child.once('message', () => resolve());
+        child.once('exit', () => reject(new Error('the server did not start; see test-results/server.log')));
+      });
+    },
+    async stop(how = 'stop') {
+      const child = server;
+      if (!child || child.exitCode !== null || child.signalCode !== null) return;
+      const gone = new Promise((resolve) => child.once('exit', resolve));
+      child.kill(how === 'kill' ? 'SIGKILL' : 'SIGTERM');
+      await gone;
+    },
+  };
+}
+
+interface Workers {
+  readonly application: Application;
+}
+
+interface Tests {
+  /** A page on the running application, watched for errors of its own. */
+  readonly bench: Page;
+}
+
+export const test = base.extend<Tests, Workers>({
+  application: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright asks for a pattern here.
+    async ({}, use) => {
+      const cluster = await throwAwayCluster();
+      const application = await makeApplication(cluster.url);
+      await application.start();
+      await use(application);
+      await application.stop();
+      await cluster.stop();
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  bench: async ({ application, browser }, use) => {
+    const context = await browser.newContext({
+      baseURL: application.url,
+      viewport: { width: 1280, height: 800 },
+    });
+    const page = await context.newPage();
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
+    page.on('console', (message) => {
+      // A server that a test stops is told by the browser too; the page's own errors are what counts.
+      if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text()))
+        errors.push(message.text());
+    });
+    await use(page);
+    await context.close();
+    expect(errors).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Waits until the header says that everything is saved. */
+export const saved = (page: Page) => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');

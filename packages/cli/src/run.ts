@@ -1,0 +1,24 @@
+import { CALC_USAGE, calc, type Files } from './calc.ts';
+import { EVALUATE_USAGE, evaluateFile } from './evaluate.ts';
+import { refused, type Outcome } from './outcome.ts';
+
+const COMMANDS = { calc, evaluate: evaluateFile } as const;
+
+const isCommand = (name: string | undefined): name is keyof typeof COMMANDS =>
+  name !== undefined && Object.hasOwn(COMMANDS, name);
+
+/** A file that cannot be read is the builder's to mend, and said in a line. */
+const unreadable = (error: unknown): error is NodeJS.ErrnoException =>
+  error instanceof Error && 'code' in error && 'syscall' in error;
+
+/** The whole command line: `calc` or `evaluate`. */
+export function run(args: readonly string[], files: Files): Outcome {
+  const [command, ...rest] = args;
+  if (!isCommand(command)) return refused(['usage:', ...CALC_USAGE, ...EVALUATE_USAGE]);
+  try {
+    return COMMANDS[command](rest, files);
+  } catch (error) {
+    if (unreadable(error)) return refused([`cannot read the file: ${error.message}`]);
+    throw error;
+  }
+}

@@ -1,0 +1,104 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { z } from 'zod';
+import {
+  buildJsonSchema,
+  buildSchema,
+  choosePart,
+  freeId,
+  newBuild,
+  newDuty,
+  partSchema,
+  readBuild,
+} from './index.ts';
+
+const PUFFIN = JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')) as Record<string, unknown>;
+const shelf = z
+  .array(partSchema)
+  .parse(
+    ['motors', 'drivers', 'batteries'].flatMap(
+      (f) => JSON.parse(readFileSync(`data/shelf/${f}.json`, 'utf8')) as unknown[],
+    ),
+  );
+
+const pathsOf = (json: unknown): string[] => {
+  const read = readBuild(json);
+  return read.ok ? [] : read.problems.map((p) => p.path);
+};
+
+describe('the build document', () => {
+  it('takes a new build and the demo as they are', () => {
+    expect(readBuild(newBuild('Gull'))).toMatchObject({ ok: true });
+    expect(readBuild(PUFFIN)).toMatchObject({ ok: true });
+  });
+
+  it('keeps everything through JSON', () => {
+    const build = buildSchema.parse(PUFFIN);
+    expect(buildSchema.parse(JSON.parse(JSON.stringify(build)))).toEqual(build);
+  });
+
+  it('names the path of every problem', () => {
+    expect(pathsOf({ ...PUFFIN, name: ' ', dragArea: { value: -1, unit: 'm²', origin: 'typed' } })).toEqual([
+      'name',
+      'dragArea.value',
+    ]);
+    expect(pathsOf({ ...PUFFIN, surprise: 1 })).toEqual(['(whole)']);
+    const duties = PUFFIN.duties as { groundId: string }[];
+    expect(pathsOf({ ...PUFFIN, duties: [{ ...duties[0], groundId: 'moon' }] })).toEqual([
+      'duties.0.groundId',
+    ]);
+    expect(pathsOf({ ...PUFFIN, duties: [duties[0], duties[0]] })).toEqual(['duties.1.id']);
+    expect(pathsOf({ ...PUFFIN, parts: [] })).toEqual(['parts', 'parts', 'parts']);
+  });
+
+  it('refuses a unit of another dimension and a number that is none', () => {
+    const speed = (value: unknown, unit: string) => ({
+      ...PUFFIN,
+      dragArea: { value, unit, origin: 'typed' },
+    });
+    expect(pathsOf(speed(1, 'kg'))).toEqual(['dragArea.unit']);
+    expect(pathsOf(speed('1', 'm²'))).toEqual(['dragArea.value']);
+    expect(pathsOf(speed(null, 'm²'))).toEqual(['dragArea.value']);
+  });
+
+  it('says what a file is where it is no build of this format', () => {
+    expect(pathsOf([])).toEqual(['format']);
+    expect(pathsOf({ format: 'something-else' })).toEqual(['format']);
+    expect(pathsOf({ ...PUFFIN, formatVersion: 2 })).toEqual(['formatVersion']);
+    expect(pathsOf({ ...PUFFIN, formatVersion: 'one' })).toEqual(['formatVersion']);
+    const later = readBuild({ ...PUFFIN, formatVersion: 99 });
+    expect(later.ok ? '' : later.problems[0]?.message).toContain('Update Zubric');
+  });
+
+  it('is published as a JSON Schema that has not drifted (npm run schema writes it)', () => {
+    const published = JSON.parse(readFileSync('docs/build.schema.json', 'utf8')) as unknown;
+    expect(published).toEqual(JSON.parse(JSON.stringify(buildJsonSchema())));
+  });
+});
+
+describe('editing', () => {
+  it('carries a copy of each chosen part, one of a kind', () => {
+    const motors = shelf.filter((p) => p.kind === 'motor');
+    const [first, second] = motors;
+    if (!first || !second) throw new Error('the shelf has too few motors');
+    const build = choosePart(choosePart(newBuild('Gull'), first), second);
+    expect(build.drive.motorId).toBe(second.id);
+    expect(build.parts).toEqual([second]);
+    expect(buildSchema.safeParse(build).success).toBe(true);
+  });
+
+  it('finds an id that is free', () => {
+    expect(freeId('duty', [])).toBe('duty-1');
+    expect(freeId('duty', [{ id: 'duty-2' }])).toBe('duty-3');
+    expect(freeId('duty', [{ id: 'duty-3' }, { id: 'x' }])).toBe('duty-4');
+    expect(newDuty('d', 'Up', 'g').name).toBe('Up');
+  });
+});
+
+describe('the demo shelf', () => {
+  it('has a dozen each, with ids of their own, each fit for the schema', () => {
+    for (const kind of ['motor', 'driver', 'battery'])
+      expect(shelf.filter((p) => p.kind === kind)).toHaveLength(12);
+    expect(new Set(shelf.map((p) => p.id)).size).toBe(shelf.length);
+  });
+});

@@ -1,0 +1,34 @@
+import { NotPhysical } from '../contract/index.ts';
+import { findCalculator } from './registry.ts';
+
+/** There is no calculator of that name. */
+export class UnknownCalculator extends Error {
+  constructor(name: string) {
+    super(`there is no calculator "${name}"; "calc --list" prints the names`);
+    this.name = 'UnknownCalculator';
+  }
+}
+
+const isFiniteThroughout = (value: unknown): boolean => {
+  if (typeof value === 'number') return Number.isFinite(value);
+  if (Array.isArray(value)) return value.every(isFiniteThroughout);
+  if (typeof value === 'object' && value !== null) return Object.values(value).every(isFiniteThroughout);
+  return true;
+};
+
+/**
+ * Runs a calculator on unchecked input. NaN and Infinity never leave it.
+ *
+ * @throws UnknownCalculator, ZodError (input outside its schema), NotPhysical.
+ */
+export function calculate(name: string, input: unknown): unknown {
+  const calculator = findCalculator(name);
+  if (!calculator) throw new UnknownCalculator(name);
+  const output = calculator.run(calculator.input.parse(input));
+  if (!isFiniteThroughout(output))
+    throw new NotPhysical(
+      'out-of-range',
+      'The result is too large to be a number: check the units of each input.',
+    );
+  return output;
+}

@@ -1,0 +1,3 @@
+export { UnknownCalculator, calculate } from './calculate.ts';
+export { calculationProblem, type CalculationProblem } from './problems.ts';
+export { CALCULATORS, findCalculator, type AnyCalculator } from './registry.ts';

@@ -1,0 +1,67 @@
+import type { z } from 'zod';
+import type { Calculator } from '../contract/index.ts';
+import * as ground from '../ground/index.ts';
+import * as motor from '../motor/index.ts';
+import { simulateLaunch } from '../simulate/index.ts';
+import * as supply from '../supply/index.ts';
+import * as transmission from '../transmission/index.ts';
+import * as trials from '../trials/index.ts';
+
+const ALL = [
+  ground.roadLoad,
+  ground.axleLoads,
+  ground.gripLimitedGrade,
+  ground.obstacleClimb,
+  ground.skidTurnTracked,
+  ground.skidTurnWheeled,
+  ground.sideTip,
+  ground.stopping,
+  ground.wheelSinkage,
+  ground.steerTorque,
+  transmission.planetary,
+  transmission.trackLoop,
+  transmission.shaftTorsion,
+  transmission.keyShear,
+  transmission.setScrewHold,
+  transmission.boltCircle,
+  transmission.gearPair,
+  transmission.gearBending,
+  transmission.wormPair,
+  transmission.timingBelt,
+  transmission.frictionBelt,
+  transmission.chainDrive,
+  transmission.gearTrain,
+  transmission.spool,
+  motor.dcMotorConstants,
+  motor.dcMotorPoint,
+  motor.dcMotorAtVoltage,
+  motor.dcMotorFit,
+  motor.seriesMotorPoint,
+  motor.motorHeat,
+  supply.batteryPack,
+  supply.batterySag,
+  supply.runTime,
+  supply.wire,
+  supply.fuseChoice,
+  trials.travelCounts,
+  trials.encoderCounts,
+  trials.effectiveDiameter,
+  trials.veer,
+  ground.ackermann,
+  trials.trialSummary,
+  trials.compareTrials,
+  trials.matchMotors,
+  trials.odometrySquare,
+  trials.coastDown,
+  simulateLaunch,
+] as const;
+
+/** A calculator as the registry hands it out: its own types are kept by its own module. */
+export type AnyCalculator = Calculator<z.ZodType, z.ZodType>;
+
+/** Every named calculator, in the order of the trade. */
+export const CALCULATORS: readonly AnyCalculator[] = ALL as unknown as readonly AnyCalculator[];
+
+const BY_NAME = new Map(CALCULATORS.map((calculator) => [calculator.name, calculator]));
+
+export const findCalculator = (name: string): AnyCalculator | undefined => BY_NAME.get(name);

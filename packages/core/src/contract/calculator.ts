@@ -1,0 +1,30 @@
+import type { z } from 'zod';
+
+/** A worked case and where it comes from. Only the keys given in `output` are promised. */
+export interface WorkedExample {
+  readonly origin: string;
+  readonly input: Readonly<Record<string, unknown>>;
+  readonly output: Readonly<Record<string, unknown>>;
+  /** Relative tolerance of the published digits; 1e-9 unless given. */
+  readonly tolerance?: number;
+}
+
+/** One named, pure calculation of the trade. */
+export interface Calculator<Input extends z.ZodType, Output extends z.ZodType> {
+  readonly name: string;
+  readonly title: string;
+  readonly purpose: string;
+  readonly input: Input;
+  readonly output: Output;
+  /** In the field's notation. */
+  readonly formula: string;
+  readonly source: string;
+  readonly examples: readonly WorkedExample[];
+  /** Takes input that already fits the schema, defaults filled in. Throws NotPhysical. */
+  readonly run: (input: z.output<Input>) => z.output<Output>;
+}
+
+/** Keeps the types of a calculator's schemas while checking its shape. */
+export const defineCalculator = <Input extends z.ZodType, Output extends z.ZodType>(
+  calculator: Calculator<Input, Output>,
+): Calculator<Input, Output> => calculator;

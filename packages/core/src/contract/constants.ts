@@ -1,0 +1,10 @@
+/** Standard gravity, m/s² (3rd CGPM, 1901). */
+export const STANDARD_GRAVITY = 9.80665;
+
+/** Air at 20 °C and one standard atmosphere, kg/m³ (ideal gas law). */
+export const AIR_DENSITY = 1.204;
+
+export const degreesToRadians = (degrees: number): number => (degrees * Math.PI) / 180;
+export const radiansToDegrees = (radians: number): number => (radians * 180) / Math.PI;
+export const rpmToRadS = (rpm: number): number => (rpm * Math.PI) / 30;
+export const radSToRpm = (radS: number): number => (radS * 30) / Math.PI;

@@ -1,0 +1,7 @@
+import './without-eval.ts';
+
+export { NotPhysical } from './not-physical.ts';
+export { defineCalculator, type Calculator, type WorkedExample } from './calculator.ts';
+export * as key from './keys.ts';
+export * from './constants.ts';
+export { bracketedRoot, highestPoint } from './solve.ts';

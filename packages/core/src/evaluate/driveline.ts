@@ -1,0 +1,112 @@
+import { batteryOf, drivenWheels, driverOf, motorOf, type Build, type PartOf } from '../build/index.ts';
+import { dcMotorConstants } from '../motor/index.ts';
+import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
+import { stageFigures, stageTitle, type Stage } from '../transmission/index.ts';
+import type { TrainReport } from './report.ts';
+
+/** A build's way from battery to ground, its data sheets turned to constants. */
+export interface Driveline {
+  readonly circuit: Circuit;
+  readonly wheels: number;
+  readonly motorsPerWheel: number;
+  readonly wheelRadiusM: number;
+  readonly ratio: number;
+  readonly efficiency: number;
+  readonly motor: PartOf<'motor'>;
+  readonly driver?: PartOf<'driver'>;
+  readonly battery?: PartOf<'battery'>;
+  readonly pack?: ReturnType<typeof batteryPack.run>;
+  readonly warnings: readonly string[];
+}
+
+const GEARHEAD_ON_MOTOR = 'motor-gearhead';
+
+/** Whether a stage is one with the motor: it comes with that part and is not edited by itself. */
+export const isOnMotor = (stage: Stage): boolean => stage.id === GEARHEAD_ON_MOTOR;
+
+/** The stages in order, the gearhead that is one with the motor first. */
+export function trainStages(build: Build): readonly Stage[] {
+  const gearhead = motorOf(build)?.gearhead;
+  if (!gearhead) return build.drive.stages;
+  const shelf = { origin: 'shelf' } as const;
+  return [
+    {
+      id: GEARHEAD_ON_MOTOR,
+      kind: 'gearhead',
+      ratio: { value: gearhead.ratio, unit: ': 1', ...shelf },
+      efficiency: { value: gearhead.efficiency, unit: '%', ...shelf },
+      ...(gearhead.ratedTorqueNm === undefined
+        ? {}
+        : { ratedTorque: { value: gearhead.ratedTorqueNm, unit: 'N·m', ...shelf } }),
+    },
+    ...build.drive.stages,
+  ];
+}
+
+export function trainOf(build: Build): TrainReport {
+  const stages = trainStages(build).map((stage) => ({
+    id: stage.id,
+    title: stageTitle(stage.kind),
+    ...stageFigures(stage),
+  }));
+  return {
+    stages,
+    ratio: stages.reduce((product, s) => product * s.ratio, 1),
+    efficiency: stages.reduce((product, s) => product * s.efficiency, 1),
+  };
+}
+
+/** Undefined until a motor is chosen. Without a battery the data sheet's voltage stands in and does not sag. */
+export function drivelineOf(build: Build, train: TrainReport): Driveline | undefined {
+  const motor = motorOf(build);
+  if (!motor) return undefined;
+  const driver = driverOf(build);
+  const battery = batteryOf(build);
+  const constants = dcMotorConstants.run(motor);
+  const pack = battery && batteryPack.run(battery);
+  const wheels = drivenWheels(build.layout);
+  const { cableResistance, motorLeadResistance, auxiliaryPower } = build.supply;
+  return {
+    motor,
+    driver,
+    battery,
+    pack,
+    wheels,
+    motorsPerWheel: build.drive.motorsPerWheel,
+    wheelRadiusM: build.layout.wheelDiameter.value / 2,
+    ratio: train.ratio,
+    efficiency: train.efficiency,
+    warnings: constants.warnings,
+    circuit: {
+      motors: wheels * build.drive.motorsPerWheel,
+      resistanceOhm:
+        constants.resistanceOhm + motorLeadResistance.value + (driver?.resistanceMilliohm ?? 0) / 1000,
+      keVsPerRad: constants.keVsPerRad,
+      // Where a data sheet gives two torque constants, the lesser is believed.
+      ktNmPerA: Math.min(constants.ktNmPerA, constants.keVsPerRad),
+      noLoadA: motor.noLoadA,
+      openCircuitV: pack?.nominalV ?? motor.voltageV,
+      supplyResistanceOhm: pack ? pack.resistanceOhm + cableResistance.value : 0,
+      currentLimitA: driver?.limitsCurrent ? driver.peakA : Infinity,
+      batteryLimitA: Infinity,
+      auxiliaryW: auxiliaryPower.value,
+    },
+  };
+}
+
+/** Torque through the train: losses help when the wheel drives the motor. */
+export const throughTrain = (motorTorqueNm: number, ratio: number, efficiency: number): number =>
+  motorTorqueNm * ratio * (motorTorqueNm >= 0 ? efficiency : 1 / efficiency);
+
+/** The greatest torque at each wheel, N·m, at a road speed and any ratio. */
+export const greatestWheelTorque = (line: Driveline, speedMps: number, ratio = line.ratio): number =>
+  line.motorsPerWheel *
+  throughTrain(
+    fullCommandTorque(line.circuit, (speedMps / line.wheelRadiusM) * ratio),
+    ratio,
+    line.efficiency,
+  );
+
+/** Pull of all driven wheels at the ground, N, grip left out. */
+export const greatestPull = (line: Driveline, speedMps: number): number =>
+  (line.wheels * greatestWheelTorque(line, speedMps)) / line.wheelRadiusM;

@@ -1,0 +1,55 @@
+import type { Build, Duty } from '../build/index.ts';
+import type { UnitSystem } from '../quantity/index.ts';
+import { footingOf, resistanceOf } from './demand.ts';
+import { drivelineOf, trainOf, type Driveline } from './driveline.ts';
+import { dutyLinks } from './duty-links.ts';
+import { findingsOf } from './findings.ts';
+import { governingLinks } from './margin.ts';
+import { attainableSpeed, dutyPoint } from './operating.ts';
+import { outingLinks, outingOf } from './outing.ts';
+import { commonSpan, ratioWindow } from './ratio-window.ts';
+import type { DutyReport, Report } from './report.ts';
+
+function dutyReport(build: Build, duty: Duty, line: Driveline | undefined): DutyReport {
+  const resistance = resistanceOf(build, duty);
+  const footing = footingOf(build, duty);
+  const base = { id: duty.id, name: duty.name, speedMps: duty.speed.value, resistance, footing };
+  if (!line) return base;
+  const point = dutyPoint(line, duty, resistance);
+  const attainableMps = attainableSpeed(build, duty, line, footing);
+  if (point.wheelTorqueNm <= 0) return { ...base, point, attainableMps };
+  const asked = { wheelTorqueNm: point.wheelTorqueNm, speedMps: duty.speed.value };
+  return { ...base, point, attainableMps, ratioWindow: ratioWindow(line, asked, build.marginPolicy) };
+}
+
+/**
+ * A build in, a report out: forces, operating points, margins and findings for every duty. Pure; takes any build
+ * that fits the schema, finished or not. Sentences are in the units of `system`.
+ *
+ * Figures are SI, as in `LINKS`; see docs/format.md for every key.
+ */
+export function evaluate(build: Build, system: UnitSystem = 'metric'): Report {
+  const train = trainOf(build);
+  const line = drivelineOf(build, train);
+  const duties = build.duties.map((duty) => dutyReport(build, duty, line));
+  const outing = line && outingOf(build, duties, line);
+  const links = [
+    ...build.duties.flatMap((duty, at) => {
+      const report = duties[at];
+      return report ? dutyLinks(build, duty, report, line) : [];
+    }),
+    ...(line && outing ? outingLinks(build, duties, line, outing) : []),
+  ];
+  const governing = governingLinks(links);
+  const windows = duties.flatMap((d) => (d.ratioWindow ? [d.ratioWindow] : []));
+  return {
+    build: build.name,
+    train,
+    duties,
+    links,
+    governing,
+    ...(windows.length > 0 ? { ratioWindow: commonSpan(windows) } : {}),
+    ...(outing ? { outing } : {}),
+    findings: findingsOf({ build, duties, governing, train, line, system }),
+  };
+}

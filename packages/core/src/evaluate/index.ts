@@ -1,0 +1,6 @@
+export { drivelineOf, greatestPull, isOnMotor, trainOf, trainStages, type Driveline } from './driveline.ts';
+export { groundOf, resistanceOf } from './demand.ts';
+export { evaluate } from './evaluate.ts';
+export { BLOCKS, LINKS, linkDefinition, type Block, type LinkId } from './links.ts';
+export { closeness, verdictOf } from './margin.ts';
+export type * from './report.ts';

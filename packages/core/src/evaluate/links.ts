@@ -1,0 +1,122 @@
+import type { MarginPolicy } from '../build/index.ts';
+import type { Dimension } from '../quantity/index.ts';
+
+/** The blocks of the driveline strip, in the order of the chain. */
+export const BLOCKS = ['ground', 'wheel', 'ratio', 'motor', 'driver', 'battery'] as const;
+export type Block = (typeof BLOCKS)[number];
+
+interface LinkDefinition {
+  readonly title: string;
+  readonly block: Block;
+  readonly dimension: Dimension;
+  /** Whether the figures are for one wheel or motor, or for all together. */
+  readonly per: 'each' | 'in all';
+  readonly rule: (policy: MarginPolicy) => number;
+}
+
+const one = (): number => 1;
+
+/** Every link of the driveline: its unit (SI of the dimension), its rule, and the block that shows it. */
+export const LINKS = {
+  grip: {
+    title: 'Grip',
+    block: 'ground',
+    dimension: 'force',
+    per: 'in all',
+    rule: (p) => p.grip,
+  },
+  torque: {
+    title: 'Wheel torque',
+    block: 'wheel',
+    dimension: 'torque',
+    per: 'each',
+    rule: (p) => p.torque,
+  },
+  speed: {
+    title: 'Speed',
+    block: 'wheel',
+    dimension: 'speed',
+    per: 'in all',
+    rule: (p) => p.speed,
+  },
+  ratio: {
+    title: 'Ratio window',
+    block: 'ratio',
+    dimension: 'ratio',
+    per: 'in all',
+    rule: one,
+  },
+  'chain-pull': {
+    title: 'Chain pull',
+    block: 'ratio',
+    dimension: 'force',
+    per: 'each',
+    rule: one,
+  },
+  'gearhead-torque': {
+    title: 'Gearhead torque',
+    block: 'ratio',
+    dimension: 'torque',
+    per: 'each',
+    rule: one,
+  },
+  'motor-heat': {
+    title: 'Motor heat',
+    block: 'motor',
+    dimension: 'current',
+    per: 'each',
+    rule: one,
+  },
+  'driver-current': {
+    title: 'Driver current',
+    block: 'driver',
+    dimension: 'current',
+    per: 'each',
+    rule: (p) => p.current,
+  },
+  'driver-peak': {
+    title: 'Driver at stall',
+    block: 'driver',
+    dimension: 'current',
+    per: 'each',
+    rule: one,
+  },
+  'driver-voltage': {
+    title: 'Driver voltage',
+    block: 'driver',
+    dimension: 'voltage',
+    per: 'in all',
+    rule: one,
+  },
+  'battery-current': {
+    title: 'Battery current',
+    block: 'battery',
+    dimension: 'current',
+    per: 'in all',
+    rule: (p) => p.current,
+  },
+  'battery-peak': {
+    title: 'Battery at full command',
+    block: 'battery',
+    dimension: 'current',
+    per: 'in all',
+    rule: one,
+  },
+  'battery-voltage': {
+    title: 'Voltage under load',
+    block: 'battery',
+    dimension: 'voltage',
+    per: 'in all',
+    rule: one,
+  },
+  energy: {
+    title: 'Energy for the outing',
+    block: 'battery',
+    dimension: 'energy',
+    per: 'in all',
+    rule: (p) => p.energy,
+  },
+} as const satisfies Record<string, LinkDefinition>;
+
+export type LinkId = keyof typeof LINKS;
+export const linkDefinition = (link: LinkId): LinkDefinition => LINKS[link];

@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { NotPhysical, defineCalculator, key, radiansToDegrees } from '../contract/index.ts';
+
+const input = z.strictObject({
+  wheelbaseM: key.positive('Distance between the axles', 'm'),
+  trackM: key.positive('Between the front wheels’ kingpins', 'm'),
+  turnRadiusM: key.positive('Radius to the middle of the rear axle', 'm'),
+});
+
+const output = z.strictObject({
+  innerDeg: key.positive('Turn of the inner wheel', 'deg'),
+  outerDeg: key.positive('Turn of the outer wheel', 'deg'),
+  kerbRadiusM: key.positive('Radius of the outer front wheel', 'm'),
+});
+
+export const ackermann = defineCalculator({
+  name: 'ackermann',
+  title: 'Steering angles',
+  purpose: 'How far each front wheel turns so that none scrubs.',
+  input,
+  output,
+  formula: 'tan inner = L/(R − t/2);  tan outer = L/(R + t/2);  kerb = √((R + t/2)² + L²)',
+  source: 'geometry',
+  examples: [
+    {
+      origin: 'the 3-4-5 triangle (exact)',
+      input: { wheelbaseM: 3, trackM: 1.2, turnRadiusM: 3.4 },
+      output: { outerDeg: 36.86989764584402, kerbRadiusM: 5 },
+    },
+  ],
+  run: ({ wheelbaseM, trackM, turnRadiusM }) => {
+    const inside = turnRadiusM - trackM / 2;
+    const outside = turnRadiusM + trackM / 2;
+    if (inside <= 0)
+      throw new NotPhysical(
+        'turn-too-tight',
+        `A radius of ${turnRadiusM} m lies within the track: it must be more than ${trackM / 2} m.`,
+      );
+    return {
+      innerDeg: radiansToDegrees(Math.atan(wheelbaseM / inside)),
+      outerDeg: radiansToDegrees(Math.atan(wheelbaseM / outside)),
+      kerbRadiusM: Math.hypot(outside, wheelbaseM),
+    };
+  },
+});

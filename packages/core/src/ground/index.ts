@@ -1,0 +1,11 @@
+export { ackermann } from './ackermann.ts';
+export { axleLoads } from './axle-loads.ts';
+export { gripLimitedGrade } from './grip-limited-grade.ts';
+export { obstacleClimb } from './obstacle-climb.ts';
+export { roadLoad } from './road-load.ts';
+export { sideTip } from './side-tip.ts';
+export { skidTurnTracked } from './skid-turn-tracked.ts';
+export { skidTurnWheeled } from './skid-turn-wheeled.ts';
+export { steerTorque } from './steer-torque.ts';
+export { stopping } from './stopping.ts';
+export { wheelSinkage } from './wheel-sinkage.ts';

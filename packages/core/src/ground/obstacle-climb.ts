@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
+
+const input = z.strictObject({
+  wheelRadiusM: key.positive('Radius of the wheel', 'm'),
+  stepM: key.positive('Height of the step', 'm'),
+  wheelLoadN: key.positive('Load on the wheel', 'N'),
+  friction: key.positive('Friction between wheel and edge'),
+});
+
+const output = z.strictObject({
+  torqueNm: key.nonNegative('Torque that lifts a driven wheel, with no push from the frame', 'N·m'),
+  pushN: key.nonNegative('Push at the axle that lifts a free wheel', 'N'),
+  frictionNeeded: key.nonNegative('Friction that a driven wheel needs'),
+  highestStepM: key.nonNegative('Highest step by torque alone', 'm'),
+  climbs: z.boolean().meta({ description: 'Whether the friction is enough for the driven wheel', unit: '' }),
+});
+
+export const obstacleClimb = defineCalculator({
+  name: 'obstacle-climb',
+  title: 'A wheel at a step',
+  purpose: 'Torque, push and friction that take one rigid wheel over a square step.',
+  input,
+  output,
+  formula: 'T = W√(2rh − h²);  P = W√(2rh − h²)/(r − h);  μ ≥ √(2rh − h²)/(r − h);  h ≤ r(1 − 1/√(1 + μ²))',
+  source: 'statics, moments about the edge of the step',
+  examples: [
+    {
+      origin: 'the 3-4-5 triangle (exact)',
+      input: { wheelRadiusM: 0.5, stepM: 0.2, wheelLoadN: 300, friction: 1 },
+      output: { torqueNm: 120, pushN: 400, frictionNeeded: 4 / 3, climbs: false },
+    },
+  ],
+  run: ({ wheelRadiusM: r, stepM: h, wheelLoadN, friction }) => {
+    if (h >= r)
+      throw new NotPhysical(
+        'step-too-high',
+        `A step of ${h} m is not lower than the wheel’s radius of ${r} m: use a larger wheel or a ramp.`,
+      );
+    const reach = Math.sqrt(h * (2 * r - h));
+    const frictionNeeded = reach / (r - h);
+    return {
+      torqueNm: wheelLoadN * reach,
+      pushN: wheelLoadN * frictionNeeded,
+      frictionNeeded,
+      highestStepM: r * (1 - 1 / Math.hypot(1, friction)),
+      climbs: friction >= frictionNeeded,
+    };
+  },
+});

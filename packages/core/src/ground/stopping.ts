@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { NotPhysical, STANDARD_GRAVITY, defineCalculator, degreesToRadians, key } from '../contract/index.ts';
+
+const input = z
+  .strictObject({
+    speedMps: key.nonNegative('Speed at which the brake is called for', 'm/s'),
+    friction: key.positive('Friction of the braked wheels'),
+    brakedShare: key.share('Share of the weight on the braked wheels while braking'),
+    gradeDeg: key.grade('Grade, downhill negative').default(0),
+    reactionS: key.nonNegative('Time before the brake bites', 's').default(0),
+    massKg: key.positive('Mass of the vehicle with its load', 'kg').optional(),
+    brakeForceN: key.nonNegative('Greatest force of the brake at the ground', 'N').optional(),
+    rollingCoefficient: key.nonNegative('Rolling resistance over weight').default(0),
+  })
+  .refine((i) => i.brakeForceN === undefined || i.massKg !== undefined, {
+    message: 'brakeForceN needs massKg beside it',
+    path: ['massKg'],
+  });
+
+const output = z.strictObject({
+  decelerationMps2: key.positive('How fast it slows', 'm/s²'),
+  distanceM: key.nonNegative('Distance to a stand', 'm'),
+  timeS: key.nonNegative('Time to a stand', 's'),
+  holdsStandingStill: z
+    .boolean()
+    .meta({ description: 'Whether grip and brake hold it at rest on the grade', unit: '' }),
+});
+
+export const stopping = defineCalculator({
+  name: 'stopping',
+  title: 'Stopping and holding',
+  purpose: 'Distance and time to a stand on a grade, and whether the brake holds it there.',
+  input,
+  output,
+  formula:
+    'a = min(μ s g cosθ, F/m + f s g cosθ) + f(1 − s) g cosθ + g sinθ;  d = v tr + v²/2a;  t = tr + v/a',
+  source: 'statics and kinematics',
+  examples: [
+    {
+      origin: 'v = g makes v²/2a = g (exact)',
+      input: { speedMps: 9.80665, friction: 0.5, brakedShare: 1, reactionS: 1 },
+      output: { decelerationMps2: 4.903325, distanceM: 19.6133, timeS: 3, holdsStandingStill: true },
+    },
+  ],
+  run: (i) => {
+    const slopeRad = degreesToRadians(i.gradeDeg);
+    const across = STANDARD_GRAVITY * Math.cos(slopeRad);
+    const along = STANDARD_GRAVITY * Math.sin(slopeRad);
+    const grip = i.friction * i.brakedShare * across;
+    const brake = i.brakeForceN === undefined || i.massKg === undefined ? Infinity : i.brakeForceN / i.massKg;
+    const rolling = i.rollingCoefficient * across;
+    const decelerationMps2 =
+      Math.min(grip, brake + rolling * i.brakedShare) + rolling * (1 - i.brakedShare) + along;
+    if (decelerationMps2 <= 0)
+      throw new NotPhysical(
+        'cannot-stop',
+        'Brake and grip do not stop it on this grade: brake more of the weight, grip better, or keep off the grade.',
+      );
+    return {
+      decelerationMps2,
+      distanceM: i.speedMps * i.reactionS + i.speedMps ** 2 / (2 * decelerationMps2),
+      timeS: i.reactionS + i.speedMps / decelerationMps2,
+      holdsStandingStill: Math.min(grip, brake) > Math.abs(along),
+    };
+  },
+});

@@ -1,0 +1,8 @@
+export { COPPER_PER_K, REFERENCE_C } from './copper.ts';
+export { dataSheet, type DataSheet } from './data-sheet.ts';
+export { dcMotorAtVoltage } from './dc-motor-at-voltage.ts';
+export { dcMotorConstants } from './dc-motor-constants.ts';
+export { dcMotorFit } from './dc-motor-fit.ts';
+export { dcMotorPoint } from './dc-motor-point.ts';
+export { motorHeat } from './motor-heat.ts';
+export { seriesMotorPoint } from './series-motor-point.ts';

@@ -1,0 +1,309 @@
+import { STANDARD_GRAVITY } from '../contract/index.ts';
+import type { DimensionDefinition, ShownUnit, Unit } from './unit.ts';
+
+const unit = (symbol: string, si: Unit['si'], ...names: string[]): Unit => ({ symbol, si, names });
+const only = (symbol: string): readonly ShownUnit[] => [{ symbol, from: 0 }];
+
+// Exact by definition: international yard and pound agreement, 1959.
+const INCH = 0.0254;
+const FOOT = 12 * INCH;
+const MILE = 5280 * FOOT;
+const POUND = 0.45359237;
+const OUNCE = POUND / 16;
+const POUND_FORCE = POUND * STANDARD_GRAVITY;
+const OUNCE_FORCE = OUNCE * STANDARD_GRAVITY;
+const HORSEPOWER = 550 * FOOT * POUND_FORCE;
+const METRIC_HORSEPOWER = 75 * STANDARD_GRAVITY;
+const DEGREE = Math.PI / 180;
+
+const grade: Unit['si'] = { to: (n) => Math.atan(n / 100), from: (si) => 100 * Math.tan(si) };
+const oneIn: Unit['si'] = { to: (n) => Math.atan(1 / n), from: (si) => 1 / Math.tan(si) };
+
+const mass: DimensionDefinition = {
+  title: 'mass',
+  siSymbol: 'kg',
+  units: [
+    unit('kg', 1, 'kgs', 'kilo', 'kilos', 'kilogram', 'kilograms'),
+    unit('g', 1e-3, 'gram', 'grams', 'gm'),
+    unit('t', 1000, 'tonne', 'tonnes'),
+    unit('lb', POUND, 'lbs', 'pound', 'pounds', 'lbm', '#'),
+    unit('oz', OUNCE, 'ounce', 'ounces'),
+    unit('st', 14 * POUND, 'stone'),
+  ],
+  metric: [
+    { symbol: 'g', from: 0 },
+    { symbol: 'kg', from: 1 },
+  ],
+  imperial: [
+    { symbol: 'oz', from: 0 },
+    { symbol: 'lb', from: POUND },
+  ],
+};
+
+const length: DimensionDefinition = {
+  title: 'length',
+  siSymbol: 'm',
+  units: [
+    unit('m', 1, 'metre', 'metres', 'meter', 'meters'),
+    unit('mm', 1e-3, 'millimetre', 'millimetres', 'millimeter', 'millimeters'),
+    unit('cm', 1e-2, 'centimetre', 'centimetres', 'centimeter', 'centimeters'),
+    unit('km', 1000, 'kilometre', 'kilometres', 'kilometer', 'kilometers'),
+    unit('in', INCH, '"', 'inch', 'inches'),
+    unit('ft', FOOT, "'", 'foot', 'feet'),
+    unit('yd', 3 * FOOT, 'yard', 'yards'),
+    unit('mi', MILE, 'mile', 'miles'),
+  ],
+  metric: [
+    { symbol: 'mm', from: 0 },
+    { symbol: 'm', from: 1 },
+    { symbol: 'km', from: 2000 },
+  ],
+  imperial: [
+    { symbol: 'in', from: 0 },
+    { symbol: 'ft', from: 4 * FOOT },
+    { symbol: 'mi', from: MILE },
+  ],
+};
+
+const force: DimensionDefinition = {
+  title: 'force',
+  siSymbol: 'N',
+  units: [
+    unit('N', 1, 'newton', 'newtons'),
+    unit('kN', 1000, 'kilonewton', 'kilonewtons'),
+    unit('kgf', STANDARD_GRAVITY, 'kp', 'kilogramforce'),
+    unit('gf', STANDARD_GRAVITY / 1000),
+    unit('lbf', POUND_FORCE, 'lb', 'lbs', 'poundforce'),
+    unit('ozf', OUNCE_FORCE, 'oz'),
+  ],
+  metric: only('N'),
+  imperial: only('lbf'),
+};
+
+const torque: DimensionDefinition = {
+  title: 'torque',
+  siSymbol: 'N·m',
+  units: [
+    unit('N·m', 1, 'nm', 'newtonmetre', 'newtonmetres', 'newtonmeter'),
+    unit('N·cm', 1e-2, 'ncm'),
+    unit('mN·m', 1e-3, 'mnm', 'n·mm', 'nmm'),
+    unit('kg·cm', STANDARD_GRAVITY / 100, 'kgcm', 'kgf·cm', 'kgfcm', 'cm·kg'),
+    unit('kg·m', STANDARD_GRAVITY, 'kgm', 'kgf·m', 'kgfm'),
+    unit('g·cm', STANDARD_GRAVITY / 1e5, 'gcm', 'gf·cm', 'gfcm'),
+    unit(
+      'in·lb',
+      INCH * POUND_FORCE,
+      'inlb',
+      'lb·in',
+      'lbin',
+      'lbf·in',
+      'lbfin',
+      'in·lbf',
+      'inlbs',
+      'in·lbs',
+    ),
+    unit('ft·lb', FOOT * POUND_FORCE, 'ftlb', 'lb·ft', 'lbft', 'lbf·ft', 'ft·lbf', 'ftlbs', 'ft·lbs'),
+    unit('oz·in', INCH * OUNCE_FORCE, 'ozin', 'in·oz', 'inoz', 'ozf·in'),
+  ],
+  metric: only('N·m'),
+  imperial: [
+    { symbol: 'oz·in', from: 0 },
+    { symbol: 'in·lb', from: INCH * POUND_FORCE },
+    { symbol: 'ft·lb', from: 5 * FOOT * POUND_FORCE },
+  ],
+};
+
+const speed: DimensionDefinition = {
+  title: 'speed',
+  siSymbol: 'm/s',
+  units: [
+    unit('m/s', 1, 'mps'),
+    unit('mm/s', 1e-3),
+    unit('cm/s', 1e-2),
+    unit('m/min', 1 / 60),
+    unit('km/h', 1000 / 3600, 'kmh', 'kph', 'kmph'),
+    unit('mph', MILE / 3600, 'mi/h'),
+    unit('ft/s', FOOT, 'fps'),
+    unit('ft/min', FOOT / 60, 'fpm'),
+    unit('in/s', INCH, 'ips'),
+  ],
+  metric: [
+    { symbol: 'mm/s', from: 0 },
+    { symbol: 'm/s', from: 0.1 },
+  ],
+  imperial: [
+    { symbol: 'in/s', from: 0 },
+    { symbol: 'ft/s', from: FOOT / 2 },
+  ],
+};
+
+const acceleration: DimensionDefinition = {
+  title: 'acceleration',
+  siSymbol: 'm/s²',
+  units: [
+    unit('m/s²', 1, 'm/s2', 'm/s^2', 'mps2'),
+    unit('ft/s²', FOOT, 'ft/s2', 'ft/s^2'),
+    unit('g', STANDARD_GRAVITY),
+  ],
+  metric: only('m/s²'),
+  imperial: only('ft/s²'),
+};
+
+const rotation: DimensionDefinition = {
+  title: 'speed of rotation',
+  siSymbol: 'rad/s',
+  units: [
+    unit('rpm', Math.PI / 30, 'r/min', 'rev/min', 'turns/min'),
+    unit('rad/s', 1, 'rads', 'rad/sec'),
+    unit('rev/s', 2 * Math.PI, 'rps', 'r/s', 'turns/s'),
+    unit('°/s', DEGREE, 'deg/s'),
+  ],
+  metric: only('rpm'),
+  imperial: only('rpm'),
+};
+
+const angle: DimensionDefinition = {
+  title: 'angle or grade',
+  siSymbol: 'rad',
+  units: [
+    unit('°', DEGREE, 'deg', 'degs', 'degree', 'degrees'),
+    unit('rad', 1, 'radian', 'radians'),
+    unit('%', grade, 'percent', 'pct'),
+    unit('1:n', oneIn),
+  ],
+  metric: only('°'),
+  imperial: only('°'),
+};
+
+const electrical = (title: string, symbol: string, ...names: string[]): DimensionDefinition => ({
+  title,
+  siSymbol: symbol,
+  units: [
+    unit(symbol, 1, ...names),
+    unit(`m${symbol}`, 1e-3, ...names.map((name) => `milli${name}`), ...names.map((name) => `m${name}`)),
+  ],
+  metric: [
+    { symbol: `m${symbol}`, from: 0 },
+    { symbol, from: 1 },
+  ],
+  imperial: [
+    { symbol: `m${symbol}`, from: 0 },
+    { symbol, from: 1 },
+  ],
+});
+
+const voltage = electrical('voltage', 'V', 'volt', 'volts');
+const current = electrical('current', 'A', 'amp', 'amps', 'ampere', 'amperes');
+const resistance = electrical('resistance', 'Ω', 'ohm', 'ohms', 'r');
+
+const power: DimensionDefinition = {
+  title: 'power',
+  siSymbol: 'W',
+  units: [
+    unit('W', 1, 'watt', 'watts'),
+    unit('mW', 1e-3),
+    unit('kW', 1000, 'kilowatt', 'kilowatts'),
+    unit('hp', HORSEPOWER, 'bhp', 'horsepower'),
+    unit('PS', METRIC_HORSEPOWER, 'cv'),
+  ],
+  metric: only('W'),
+  imperial: only('W'),
+};
+
+const energy: DimensionDefinition = {
+  title: 'energy',
+  siSymbol: 'J',
+  units: [
+    unit('Wh', 3600, 'watthour', 'watthours'),
+    unit('kWh', 3.6e6),
+    unit('J', 1, 'joule', 'joules'),
+    unit('kJ', 1000),
+  ],
+  metric: only('Wh'),
+  imperial: only('Wh'),
+};
+
+const charge: DimensionDefinition = {
+  title: 'charge',
+  siSymbol: 'A·s',
+  units: [unit('Ah', 3600, 'amphour', 'amphours'), unit('mAh', 3.6)],
+  metric: only('Ah'),
+  imperial: only('Ah'),
+};
+
+const time: DimensionDefinition = {
+  title: 'time',
+  siSymbol: 's',
+  units: [
+    unit('s', 1, 'sec', 'secs', 'second', 'seconds'),
+    unit('ms', 1e-3),
+    unit('min', 60, 'mins', 'minute', 'minutes'),
+    unit('h', 3600, 'hr', 'hrs', 'hour', 'hours'),
+    unit('d', 86400, 'day', 'days'),
+  ],
+  metric: [
+    { symbol: 's', from: 0 },
+    { symbol: 'min', from: 90 },
+    { symbol: 'h', from: 7200 },
+  ],
+  imperial: [
+    { symbol: 's', from: 0 },
+    { symbol: 'min', from: 90 },
+    { symbol: 'h', from: 7200 },
+  ],
+};
+
+const area: DimensionDefinition = {
+  title: 'area',
+  siSymbol: 'm²',
+  units: [
+    unit('m²', 1, 'm2', 'm^2', 'sqm'),
+    unit('cm²', 1e-4, 'cm2', 'cm^2'),
+    unit('mm²', 1e-6, 'mm2', 'mm^2'),
+    unit('ft²', FOOT * FOOT, 'ft2', 'ft^2', 'sqft'),
+    unit('in²', INCH * INCH, 'in2', 'in^2', 'sqin'),
+  ],
+  metric: only('m²'),
+  imperial: only('ft²'),
+};
+
+const plain = (title: string): DimensionDefinition => ({
+  title,
+  siSymbol: '',
+  units: [unit('', 1), unit('%', 0.01, 'percent', 'pct')],
+  metric: only(''),
+  imperial: only(''),
+});
+
+const ratio: DimensionDefinition = {
+  title: 'ratio',
+  siSymbol: ': 1',
+  units: [unit(': 1', 1, ':1')],
+  metric: only(': 1'),
+  imperial: only(': 1'),
+};
+
+/** Every kind of quantity that a builder types or reads. */
+export const DIMENSIONS = {
+  mass,
+  length,
+  force,
+  torque,
+  speed,
+  acceleration,
+  rotation,
+  angle,
+  voltage,
+  current,
+  resistance,
+  power,
+  energy,
+  charge,
+  time,
+  area,
+  ratio,
+  /** A plain number: a coefficient of friction or rolling. */
+  coefficient: plain('coefficient'),
+  /** A part of a whole. */
+  share: { ...plain('share'), metric: only('%'), imperial: only('%') },
+} as const satisfies Record<string, DimensionDefinition>;

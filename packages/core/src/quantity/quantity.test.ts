@@ -1,0 +1,180 @@
+import fc from 'fast-check';
+import { unit as independentUnit } from 'mathjs';
+import { describe, expect, it } from 'vitest';
+import { REFUSED, UNDERSTOOD } from './fixtures/readings.ts';
+import {
+  DIMENSIONS,
+  dimensionOf,
+  fromSi,
+  readQuantity,
+  show,
+  showForEditing,
+  showNumber,
+  toSi,
+  unitOf,
+  type Dimension,
+} from './index.ts';
+
+const DEGREE = Math.PI / 180;
+const POUND = 0.45359237;
+
+describe('reading', () => {
+  it.each(UNDERSTOOD)('takes "%s" as a %s', (text, dimension, si) => {
+    const read = readQuantity(text, dimension);
+    expect(read).toMatchObject({ ok: true });
+    if (read.ok) expect(Math.abs(read.value - si)).toBeLessThanOrEqual(1e-12 * Math.max(1, Math.abs(si)));
+  });
+
+  it.each(REFUSED)('does not guess at "%s" as a %s: %s', (text, dimension, code) => {
+    const read = readQuantity(text, dimension);
+    expect(read).toMatchObject({ ok: false, code });
+    if (!read.ok) expect(read.message.length).toBeGreaterThan(10);
+  });
+
+  it('reads spreads, with the unit once or twice, or in per cent', () => {
+    expect(readQuantity('60 ± 10 kg', 'mass')).toMatchObject({ value: 60, spread: 10, unit: 'kg' });
+    expect(readQuantity('60 kg ± 10', 'mass')).toMatchObject({ value: 60, spread: 10 });
+    expect(readQuantity('60 kg +/- 10 %', 'mass')).toMatchObject({ value: 60, spread: 6 });
+    expect(readQuantity('1 m ± 5 mm', 'length')).toMatchObject({ value: 1, spread: 0.005, unit: 'm' });
+    expect(readQuantity('0.08 ± 0.02', 'coefficient')).toMatchObject({ value: 0.08, spread: 0.02 });
+  });
+
+  it('gives both meanings of an ambiguous entry, each readable by itself', () => {
+    const read = readQuantity('1,200 mm', 'length');
+    expect(read).toMatchObject({ ok: false, code: 'ambiguous' });
+    if (read.ok || !read.readings) return;
+    expect(read.readings.map((r) => r.value)).toEqual([1.2, 0.0012]);
+    for (const reading of read.readings)
+      expect(readQuantity(reading.text, 'length')).toMatchObject({ ok: true, value: reading.value });
+  });
+
+  it('takes a bare number in the unit that is asked for', () => {
+    expect(readQuantity('400', 'length', { assumedUnit: 'mm' })).toMatchObject({ value: 0.4, unit: 'mm' });
+  });
+
+  it('never throws, whatever is typed', () => {
+    const dimensions = Object.keys(DIMENSIONS) as Dimension[];
+    const scraps = fc.array(
+      fc.constantFrom(
+        '1',
+        '2.5',
+        ',',
+        '/',
+        ' ',
+        '±',
+        'kg',
+        'in',
+        '"',
+        "'",
+        ':',
+        '-',
+        '%',
+        '°',
+        'e',
+        'x',
+        '½',
+      ),
+      { maxLength: 10 },
+    );
+    fc.assert(
+      fc.property(scraps, fc.constantFrom(...dimensions), (parts, dimension) => {
+        const read = readQuantity(parts.join(''), dimension);
+        if (read.ok) expect(Number.isFinite(read.value)).toBe(true);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+});
+
+describe('units', () => {
+  // mathjs (Apache-2.0) knows these units on its own; it is not used by the code.
+  const SAME: readonly (readonly [Dimension, string, string, string])[] = [
+    ['mass', 'lb', 'lbm', 'kg'],
+    ['mass', 'oz', 'oz', 'kg'],
+    ['mass', 'st', 'stone', 'kg'],
+    ['length', 'in', 'inch', 'm'],
+    ['length', 'ft', 'foot', 'm'],
+    ['length', 'yd', 'yard', 'm'],
+    ['length', 'mi', 'mile', 'm'],
+    ['force', 'lbf', 'lbf', 'N'],
+    ['force', 'kgf', 'kgf', 'N'],
+    ['torque', 'in·lb', 'inch lbf', 'N m'],
+    ['torque', 'ft·lb', 'foot lbf', 'N m'],
+    ['torque', 'kg·cm', 'cm kgf', 'N m'],
+    ['speed', 'mph', 'mile / hour', 'm/s'],
+    ['speed', 'km/h', 'km / hour', 'm/s'],
+    ['speed', 'ft/min', 'foot / minute', 'm/s'],
+    ['angle', '°', 'deg', 'rad'],
+    ['power', 'hp', 'hp', 'W'],
+    ['charge', 'Ah', 'A hour', 'C'],
+    ['energy', 'Wh', 'W hour', 'J'],
+    ['area', 'in²', 'sqin', 'm^2'],
+    ['area', 'ft²', 'sqft', 'm^2'],
+  ];
+
+  it.each(SAME)('%s: %s is as an independent library has it', (dimension, symbol, theirs, si) => {
+    const expected = independentUnit(1, theirs).toNumber(si);
+    // mathjs keeps some pound-force and horsepower units to ten digits only.
+    expect(toSi(1, unitOf(dimension, symbol)) / expected).toBeCloseTo(1, 8);
+  });
+
+  it('turn back as they came, for every unit', () => {
+    for (const dimension of Object.keys(DIMENSIONS) as Dimension[])
+      for (const unit of dimensionOf(dimension).units)
+        for (const n of [0.001, 1, 17.5, 80]) expect(fromSi(toSi(n, unit), unit)).toBeCloseTo(n, 9);
+  });
+
+  it('have names that mean one thing within their dimension', () => {
+    for (const dimension of Object.keys(DIMENSIONS) as Dimension[])
+      for (const unit of dimensionOf(dimension).units)
+        for (const spelling of [unit.symbol, ...unit.names].filter((s) => /^[^:]+$/.test(s))) {
+          const read = readQuantity(`7 ${spelling}`, dimension);
+          expect(read, `${dimension} ${spelling}`).toMatchObject({ ok: true, unit: unit.symbol });
+        }
+  });
+});
+
+describe('showing', () => {
+  it('gives three digits at most, grouped thousands, and no powers of ten in ordinary sizes', () => {
+    expect(showNumber(410.9968)).toBe('411');
+    expect(showNumber(41.0997)).toBe('41.1');
+    expect(showNumber(2)).toBe('2');
+    expect(showNumber(1237.6)).toBe('1\u00a0238');
+    expect(showNumber(-0.0123)).toBe('−0.0123');
+    expect(showNumber(1e9)).toBe('1×10^9');
+    expect(showNumber(NaN)).toBe('–');
+    expect(showNumber(999.6)).toBe('1\u00a0000');
+  });
+
+  it('suits the unit to the size and the system', () => {
+    expect(show(0.4, 'length', 'metric').text).toBe('400\u00a0mm');
+    expect(show(0.4, 'length', 'imperial').text).toBe('15.7\u00a0in');
+    expect(show(178, 'mass', 'imperial').text).toBe('392\u00a0lb');
+    expect(show(9 * DEGREE, 'angle', 'metric').text).toBe('9°');
+    expect(show(0.3048, 'length', 'as-typed', { typedUnit: 'ft' }).text).toBe('1\u00a0ft');
+    expect(show(0, 'speed', 'metric').text).toBe('0\u00a0m/s');
+    expect(show(0.8, 'share', 'metric').text).toBe('80\u00a0%');
+  });
+
+  it('shows for editing what can be typed again: without loss in its own unit, to five digits in another', () => {
+    const dimensions: readonly Dimension[] = ['mass', 'length', 'speed', 'angle', 'torque', 'share', 'time'];
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...dimensions),
+        fc.double({ min: 1e-3, max: 1.2, noNaN: true }),
+        fc.constantFrom('as-typed', 'metric', 'imperial'),
+        (dimension, value, system) => {
+          const unit = dimensionOf(dimension).units[0]?.symbol ?? '';
+          const text = showForEditing({ value, unit }, dimension, system);
+          const read = readQuantity(text, dimension);
+          expect(read, text).toMatchObject({ ok: true });
+          if (read.ok)
+            expect(Math.abs(read.value / value - 1)).toBeLessThan(system === 'as-typed' ? 1e-9 : 1e-4);
+        },
+      ),
+      { numRuns: 1000 },
+    );
+    expect(showForEditing({ value: 12 * POUND, unit: 'lb' }, 'mass', 'metric')).toBe('5.4431 kg');
+    expect(showForEditing({ value: 12 * POUND, unit: 'lb' }, 'mass', 'imperial')).toBe('12 lb');
+  });
+});

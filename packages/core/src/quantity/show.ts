@@ -1,0 +1,97 @@
+import { dimensionOf, fromSi, unitOf, type Dimension } from './units.ts';
+
+/** Which units a builder wants to see. */
+export type UnitSystem = 'metric' | 'imperial' | 'as-typed';
+
+export interface Shown {
+  /** The number alone, in digits a builder can use. */
+  readonly number: string;
+  readonly unit: string;
+  /** Number and unit together, as they are said. */
+  readonly text: string;
+}
+
+/** A space that does not break, between number and unit and between thousands. */
+const SPACE = '\u00a0';
+
+const groupThousands = (digits: string): string => digits.replace(/\B(?=(\d{3})+$)/g, SPACE);
+
+/**
+ * A number in `digits` significant digits at most, whole above 1000, thousands grouped, never in powers of ten unless it
+ * is past a million or under a ten-thousandth.
+ */
+export function showNumber(n: number, digits = 3): string {
+  if (!Number.isFinite(n)) return '–';
+  if (n === 0) return '0';
+  const size = Math.abs(n);
+  if (size >= 1e7 || size < 1e-4) {
+    const [mantissa = '', exponent = ''] = n.toExponential(digits - 1).split('e');
+    return `${mantissa.replace(/\.?0+$/, '').replace('-', '−')}×10^${exponent.replace('+', '')}`;
+  }
+  const places = Math.max(0, Math.min(8, digits - 1 - Math.floor(Math.log10(size))));
+  const [whole = '', decimals] = size
+    .toFixed(places)
+    .replace(/\.?0+$/, (zeros) => (places > 0 ? '' : zeros))
+    .split('.');
+  const kept = groupThousands(whole) + (decimals === undefined ? '' : `.${decimals}`);
+  return (n < 0 ? '−' : '') + kept;
+}
+
+const join = (number: string, unit: string): string =>
+  unit === '' ? number : unit === '°' ? number + unit : `${number}${SPACE}${unit}`;
+
+/** The symbol in which a size of this dimension is shown. */
+export function shownUnit(si: number, dimension: Dimension, system: UnitSystem, typedUnit?: string): string {
+  if (system === 'as-typed' && typedUnit !== undefined) return typedUnit;
+  const definition = dimensionOf(dimension);
+  const choices = system === 'imperial' ? definition.imperial : definition.metric;
+  const size = Math.abs(si);
+  const fitting = choices.filter((choice) => size >= choice.from * (1 - 1e-12)).at(-1);
+  // Nothing is "0 mm/s": a zero is said in the unit of the ordinary sizes.
+  return (size === 0 ? choices.at(choices.length > 2 ? 1 : -1) : fitting)?.symbol ?? definition.siSymbol;
+}
+
+/**
+ * An SI value as a builder reads it.
+ *
+ * @example show(0.4, 'length', 'metric').text // '400 mm'
+ */
+export function show(
+  si: number,
+  dimension: Dimension,
+  system: UnitSystem,
+  options: { readonly typedUnit?: string; readonly digits?: number } = {},
+): Shown {
+  const symbol = shownUnit(si, dimension, system, options.typedUnit);
+  const number = showNumber(fromSi(si, unitOf(dimension, symbol)), options.digits);
+  if (symbol === '1:n') return { number: `1:${number}`, unit: '', text: `1:${number}` };
+  return { number, unit: symbol, text: join(number, symbol) };
+}
+
+/** Significant digits in a field: all of them in the unit that was typed, fewer where that was turned to another. */
+const DIGITS_AS_TYPED = 10;
+const DIGITS_TURNED = 5;
+
+/**
+ * What a field shows for a value: in its own unit so that it can be typed again without loss, in another to five
+ * digits; trailing zeros left out, a plain decimal point and no grouping.
+ */
+export function showForEditing(
+  quantity: { readonly value: number; readonly unit: string; readonly spread?: number },
+  dimension: Dimension,
+  system: UnitSystem,
+): string {
+  const symbol = shownUnit(quantity.value, dimension, system, quantity.unit);
+  const unit = unitOf(dimension, symbol);
+  const digits = symbol === quantity.unit ? DIGITS_AS_TYPED : DIGITS_TURNED;
+  const plain = (si: number): string => String(Number(fromSi(si, unit).toPrecision(digits)));
+  if (symbol === '1:n') return `1:${plain(quantity.value)}`;
+  const main = plain(quantity.value);
+  const space = symbol === '' || symbol === '°' ? '' : ' ';
+  if (quantity.spread === undefined) return `${main}${space}${symbol}`;
+  // A grade in per cent is not a straight line: its spread is shown as the half difference about the value.
+  const half = Math.abs(
+    fromSi(quantity.value + quantity.spread, unit) - fromSi(quantity.value - quantity.spread, unit),
+  );
+  return `${main} ± ${Number((half / 2).toPrecision(digits))}${space}${symbol}`;
+}

@@ -1,0 +1,19 @@
+import { DIMENSIONS } from './dimensions.ts';
+import type { DimensionDefinition, Unit } from './unit.ts';
+
+export type Dimension = keyof typeof DIMENSIONS;
+
+export const dimensionOf = (dimension: Dimension): DimensionDefinition => DIMENSIONS[dimension];
+
+/** The unit of that symbol. @throws RangeError where the dimension has none. */
+export function unitOf(dimension: Dimension, symbol: string): Unit {
+  const found = dimensionOf(dimension).units.find((u) => u.symbol === symbol);
+  if (!found) throw new RangeError(`${dimensionOf(dimension).title} has no unit "${symbol}"`);
+  return found;
+}
+
+/** A number in a unit, in SI. */
+export const toSi = (n: number, u: Unit): number => (typeof u.si === 'number' ? n * u.si : u.si.to(n));
+
+/** An SI value, in a unit. */
+export const fromSi = (si: number, u: Unit): number => (typeof u.si === 'number' ? si / u.si : u.si.from(si));

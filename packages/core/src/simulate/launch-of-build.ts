@@ -1,0 +1,40 @@
+import type { Build, Duty } from '../build/index.ts';
+import { drivelineOf, groundOf, trainOf, type DutyReport } from '../evaluate/index.ts';
+import type { LaunchInput } from './launch-model.ts';
+
+/**
+ * The launch of a build on the ground, grade and load of one of its duties. Undefined until a motor is chosen. The
+ * inertia of motors and wheels is not known to the build yet and is left out.
+ */
+export function launchOfBuild(
+  build: Build,
+  duty: Duty,
+  report: DutyReport,
+  durationS: number,
+): LaunchInput | undefined {
+  const line = drivelineOf(build, trainOf(build));
+  if (!line) return undefined;
+  const { circuit } = line;
+  return {
+    massKg: report.footing.massKg,
+    wheelRadiusM: line.wheelRadiusM,
+    ratio: line.ratio,
+    efficiency: line.efficiency,
+    motors: circuit.motors,
+    resistanceOhm: circuit.resistanceOhm,
+    ktNmPerA: circuit.ktNmPerA,
+    keVsPerRad: circuit.keVsPerRad,
+    noLoadA: circuit.noLoadA,
+    voltageV: circuit.openCircuitV,
+    supplyResistanceOhm: circuit.supplyResistanceOhm,
+    currentLimitA: circuit.currentLimitA,
+    motorInertiaKgM2: 0,
+    rotatingMassKg: 0,
+    rollingCoefficient: groundOf(build, duty).rolling.value,
+    dragAreaM2: build.dragArea.value,
+    slopeRad: duty.grade.value,
+    drawbarN: duty.drawbar.value,
+    gripN: report.footing.gripN,
+    durationS,
+  };
+}

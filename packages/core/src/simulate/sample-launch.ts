@@ -1,0 +1,16 @@
+import type { LaunchResult } from './launch.ts';
+import { launchModel, type LaunchInput } from './launch-model.ts';
+import { distanceAfter, speedAfter } from './riccati.ts';
+
+/** Evenly spaced samples of a finished launch, for drawing: speed, distance, battery current and pull. */
+export function sampleLaunch(i: LaunchInput, result: LaunchResult, samples = 201) {
+  const model = launchModel(i);
+  return Array.from({ length: samples }, (_, n) => {
+    const tS = (i.durationS * n) / (samples - 1);
+    const stretch = result.stretches.findLast((s) => s.startS <= tS);
+    const speedMps = stretch ? speedAfter(stretch.rise, tS - stretch.startS) : 0;
+    const distanceM = stretch ? stretch.startM + distanceAfter(stretch.rise, tS - stretch.startS) : 0;
+    const { batteryA, forceN } = model.at(speedMps);
+    return { tS, speedMps, distanceM, currentA: batteryA, forceN };
+  });
+}

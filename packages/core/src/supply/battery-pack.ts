@@ -1,0 +1,64 @@
+import { z } from 'zod';
+import { defineCalculator, key } from '../contract/index.ts';
+
+/** Volts a cell, nominal, full and empty (common practice). */
+export const CHEMISTRIES = {
+  lipo: { nominalV: 3.7, fullV: 4.2, emptyV: 3.3 },
+  'li-ion': { nominalV: 3.6, fullV: 4.2, emptyV: 3.0 },
+  lifepo4: { nominalV: 3.2, fullV: 3.65, emptyV: 2.5 },
+  nimh: { nominalV: 1.2, fullV: 1.45, emptyV: 1.0 },
+  'lead-acid': { nominalV: 2.0, fullV: 2.12, emptyV: 1.75 },
+  alkaline: { nominalV: 1.5, fullV: 1.6, emptyV: 0.9 },
+} as const;
+
+export type Chemistry = keyof typeof CHEMISTRIES;
+export const CHEMISTRY_NAMES = Object.keys(CHEMISTRIES) as [Chemistry, ...Chemistry[]];
+
+const input = z.strictObject({
+  chemistry: z.enum(CHEMISTRY_NAMES).meta({ description: 'Kind of cell', unit: '' }),
+  series: key.count('Cells in series'),
+  parallel: key.count('Strings in parallel'),
+  cellAh: key.positive('Capacity of a cell', 'Ah'),
+  cellMilliohm: key.nonNegative('Resistance of a cell', 'mΩ'),
+  maxC: key.positive('Greatest current over capacity', '1/h').optional(),
+});
+
+const output = z.strictObject({
+  nominalV: key.positive('Nominal voltage', 'V'),
+  fullV: key.positive('Voltage when full', 'V'),
+  emptyV: key.positive('Voltage when empty', 'V'),
+  capacityAh: key.positive('Capacity', 'Ah'),
+  energyWh: key.positive('Energy at nominal voltage', 'Wh'),
+  resistanceOhm: key.nonNegative('Resistance of the pack', 'Ω'),
+  maxA: key.positive('Greatest current', 'A').optional(),
+});
+
+export const batteryPack = defineCalculator({
+  name: 'battery-pack',
+  title: 'A pack from its cells',
+  purpose: 'Voltage, capacity, energy and resistance of cells in series and parallel.',
+  input,
+  output,
+  formula: 'V = s·Vc;  C = p·Cc;  E = V C;  R = s·rc/p;  Imax = Cmax·C',
+  source: 'circuit theory; volts a cell: common practice',
+  examples: [
+    {
+      origin: 'a 12 V lead-acid battery has six cells of 2 V (common practice, no source)',
+      input: { chemistry: 'lead-acid', series: 6, parallel: 1, cellAh: 7, cellMilliohm: 4 },
+      output: { nominalV: 12, capacityAh: 7, energyWh: 84, resistanceOhm: 0.024 },
+    },
+  ],
+  run: (i) => {
+    const cell = CHEMISTRIES[i.chemistry];
+    const capacityAh = i.parallel * i.cellAh;
+    return {
+      nominalV: i.series * cell.nominalV,
+      fullV: i.series * cell.fullV,
+      emptyV: i.series * cell.emptyV,
+      capacityAh,
+      energyWh: i.series * cell.nominalV * capacityAh,
+      resistanceOhm: (i.series * i.cellMilliohm) / 1000 / i.parallel,
+      ...(i.maxC === undefined ? {} : { maxA: i.maxC * capacityAh }),
+    };
+  },
+});

@@ -1,0 +1,116 @@
+import { currentForPower } from './battery-sag.ts';
+
+/**
+ * Alike motors on their driver channels and one battery. Resistances: each motor's with its leads and channel;
+ * the battery's with its cable. Limits may be Infinity.
+ */
+export interface Circuit {
+  readonly motors: number;
+  readonly resistanceOhm: number;
+  readonly keVsPerRad: number;
+  readonly ktNmPerA: number;
+  readonly noLoadA: number;
+  readonly openCircuitV: number;
+  readonly supplyResistanceOhm: number;
+  /** Most current the driver lets through to a motor, A. */
+  readonly currentLimitA: number;
+  /** Most current that may be drawn from the battery, A. */
+  readonly batteryLimitA: number;
+  /** Drawn beside the motors, W. */
+  readonly auxiliaryW: number;
+}
+
+/** What holds full command back. */
+export type Limit = 'voltage' | 'driver' | 'battery';
+
+export interface OperatingPoint {
+  readonly currentA: number;
+  readonly motorV: number;
+  readonly batteryA: number;
+  readonly batteryV: number;
+  /** Whether the battery, sagged, still gives the motor its voltage, and no limit is passed. */
+  readonly reachable: boolean;
+  readonly shortOf?: Limit;
+}
+
+/**
+ * Current, voltage and battery draw at a torque (N·m, each motor) and speed (rad/s). The driver is an ideal
+ * chopper: power in equals power out (P = n·Vm·I + aux = Ib(Voc − R Ib), the working root).
+ */
+export function pointAt(circuit: Circuit, torqueNm: number, speedRadS: number): OperatingPoint {
+  const currentA = torqueNm / circuit.ktNmPerA + circuit.noLoadA;
+  const motorV = currentA * circuit.resistanceOhm + circuit.keVsPerRad * speedRadS;
+  return drawnAt(circuit, currentA, motorV);
+}
+
+function drawnAt(circuit: Circuit, currentA: number, motorV: number): OperatingPoint {
+  const powerW = circuit.motors * motorV * currentA + circuit.auxiliaryW;
+  const drawn = currentForPower(circuit.openCircuitV, circuit.supplyResistanceOhm, powerW);
+  const batteryA = drawn ?? circuit.openCircuitV / (2 * circuit.supplyResistanceOhm);
+  const batteryV = circuit.openCircuitV - circuit.supplyResistanceOhm * batteryA;
+  const shortOf = firstShort(circuit, { currentA, motorV, batteryA, batteryV, drawn });
+  return { currentA, motorV, batteryA, batteryV, reachable: shortOf === undefined, shortOf };
+}
+
+/** Full command is exactly at its limits: rounding must not turn it unreachable. */
+const SLACK = 1 + 1e-9;
+
+function firstShort(
+  circuit: Circuit,
+  at: { currentA: number; motorV: number; batteryA: number; batteryV: number; drawn: number | undefined },
+): Limit | undefined {
+  if (at.drawn === undefined || at.motorV > at.batteryV * SLACK) return 'voltage';
+  if (at.currentA > circuit.currentLimitA * SLACK) return 'driver';
+  return at.batteryA > circuit.batteryLimitA * SLACK ? 'battery' : undefined;
+}
+
+export interface FullCommand extends OperatingPoint {
+  readonly torqueNm: number;
+  readonly limitedBy: Limit;
+}
+
+/** Motor current where the driver passes the sagged battery straight through; solves for the battery voltage. */
+function straightThroughA(c: Circuit, backV: number): number {
+  const g = (c.motors * c.supplyResistanceOhm) / c.resistanceOhm;
+  const b = c.openCircuitV + g * backV;
+  const discriminant = b * b - 4 * (1 + g) * c.supplyResistanceOhm * c.auxiliaryW;
+  // Past the greatest power the source can give beside the auxiliary load, it stands at half the sum.
+  const batteryV = (b + Math.sqrt(Math.max(0, discriminant))) / (2 * (1 + g));
+  return (batteryV - backV) / c.resistanceOhm;
+}
+
+/** Motor current at which the battery gives all it may. */
+function batteryLimitedA(c: Circuit, backV: number): number {
+  if (!Number.isFinite(c.batteryLimitA)) return Infinity;
+  const mostA =
+    c.supplyResistanceOhm > 0
+      ? Math.min(c.batteryLimitA, c.openCircuitV / (2 * c.supplyResistanceOhm))
+      : c.batteryLimitA;
+  const eachW = (mostA * (c.openCircuitV - c.supplyResistanceOhm * mostA) - c.auxiliaryW) / c.motors;
+  if (eachW <= 0) return 0;
+  return (Math.sqrt(backV * backV + 4 * c.resistanceOhm * eachW) - backV) / (2 * c.resistanceOhm);
+}
+
+/** Current of full command at a back voltage, and what holds it there. */
+function fullCommandCurrent(circuit: Circuit, backV: number): readonly [number, Limit] {
+  const freeA = straightThroughA(circuit, backV);
+  const [currentA, limitedBy]: readonly [number, Limit] =
+    freeA > circuit.currentLimitA ? [circuit.currentLimitA, 'driver'] : [freeA, 'voltage'];
+  const fromBatteryA = batteryLimitedA(circuit, backV);
+  return currentA > fromBatteryA ? [fromBatteryA, 'battery'] : [currentA, limitedBy];
+}
+
+/**
+ * The most torque each motor gives at a speed (rad/s), N·m: full command with sag, held back by driver and battery
+ * limits. Above no-load speed it is negative: the motor then brakes.
+ */
+export const fullCommandTorque = (circuit: Circuit, speedRadS: number): number =>
+  circuit.ktNmPerA * (fullCommandCurrent(circuit, circuit.keVsPerRad * speedRadS)[0] - circuit.noLoadA);
+
+/** Full command at a speed (rad/s) with the currents and voltages that go with it. */
+export function fullCommand(circuit: Circuit, speedRadS: number): FullCommand {
+  const backV = circuit.keVsPerRad * speedRadS;
+  const [currentA, limitedBy] = fullCommandCurrent(circuit, backV);
+  const point = drawnAt(circuit, currentA, currentA * circuit.resistanceOhm + backV);
+  return { ...point, torqueNm: circuit.ktNmPerA * (currentA - circuit.noLoadA), limitedBy };
+}

@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
+
+const input = z.strictObject({
+  continuousA: key.nonNegative('Current all day', 'A'),
+  wireAmpacityA: key.nonNegative('Current that the wire carries all day', 'A'),
+});
+
+const output = z.strictObject({ fuseA: key.positive('The least fuse that does', 'A') });
+
+/** Ratings that are sold, A. */
+const FUSES = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 100, 120, 150, 200, 250, 300];
+/** A fuse carries four fifths of its rating all day (common practice, no source). */
+const HEADROOM = 1.25;
+
+export const fuseChoice = defineCalculator({
+  name: 'fuse-choice',
+  title: 'Which fuse',
+  purpose: 'The least fuse that carries the current and protects the wire.',
+  input,
+  output,
+  formula: '1.25·I ≤ fuse ≤ ampacity of the wire',
+  source: 'common practice',
+  examples: [
+    {
+      origin: 'common practice, no source: 16 A on a wire for 32 A takes 20 A',
+      input: { continuousA: 16, wireAmpacityA: 32 },
+      output: { fuseA: 20 },
+    },
+  ],
+  run: ({ continuousA, wireAmpacityA }) => {
+    const least = HEADROOM * continuousA;
+    const fuseA = FUSES.find((rating) => rating >= least);
+    if (fuseA === undefined)
+      throw new NotPhysical(
+        'no-fuse-large-enough',
+        `${continuousA} A asks for a fuse of ${least} A; the largest here is ${FUSES.at(-1)} A. Share the current between circuits.`,
+      );
+    if (fuseA > wireAmpacityA)
+      throw new NotPhysical(
+        'wire-too-thin',
+        `The least fuse is ${fuseA} A, but the wire carries ${wireAmpacityA} A: use a thicker wire.`,
+      );
+    return { fuseA };
+  },
+});

@@ -1,0 +1,28 @@
+export { chainDrive } from './chain-drive.ts';
+export { CHAIN_NAMES, CHAIN_SIZES, chainSize, type ChainName } from './chains.ts';
+export { boltCircle } from './bolt-circle.ts';
+export { frictionBelt } from './friction-belt.ts';
+export { gearBending } from './gear-bending.ts';
+export { gearPair } from './gear-pair.ts';
+export { gearTrain } from './gear-train.ts';
+export { keyShear } from './key-shear.ts';
+export { planetary } from './planetary.ts';
+export { setScrewHold } from './set-screw-hold.ts';
+export { shaftTorsion } from './shaft-torsion.ts';
+export { spool } from './spool.ts';
+export { timingBelt } from './timing-belt.ts';
+export { trackLoop } from './track-loop.ts';
+export { wormPair } from './worm-pair.ts';
+export {
+  chainGeometry,
+  stageFigures,
+  stageSchema,
+  stageStrength,
+  stageTitle,
+  type Stage,
+  type StageFigures,
+  type StageKind,
+  type StageLoad,
+  type StageOf,
+  type StageStrength,
+} from './stages/index.ts';

@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import { NotPhysical } from '../../contract/index.ts';
+import { quantity } from '../../quantity/index.ts';
+import { chainDrive } from '../chain-drive.ts';
+import { CHAIN_NAMES, chainSize } from '../chains.ts';
+import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
+
+export const chainSchema = z.strictObject({
+  id: z.string().min(1).max(40),
+  kind: z.literal('chain'),
+  chain: z.enum(CHAIN_NAMES),
+  teethDriver: z.int().min(3).max(500),
+  teethDriven: z.int().min(3).max(500),
+  centre: quantity('length', { above: 0 }, 'Distance between the shafts'),
+  efficiency: quantity('share', { above: 0, most: 1 }, 'Share of the power that comes through'),
+});
+
+export type Chain = z.output<typeof chainSchema>;
+
+/** Sprockets under this run rough and wear the chain (common practice, no source). */
+const LEAST_TEETH = 9;
+/** Tensile strength over working pull of a chain that starts, stops and runs dirty (common practice, no source). */
+const SAFETY_OF_CHAIN = 7;
+/** Least wrap on the small sprocket, degrees (common practice, no source). */
+const LEAST_WRAP_DEG = 120;
+
+/** The calculator's answer for this stage: the one geometry that screens, drawings and evaluation share. */
+export const chainGeometry = (stage: Chain, load?: StageLoad) =>
+  chainDrive.run({
+    chain: stage.chain,
+    teethSmall: Math.min(stage.teethDriver, stage.teethDriven),
+    teethLarge: Math.max(stage.teethDriver, stage.teethDriven),
+    centreMm: stage.centre.value * 1000,
+    ...(load && load.inputTorqueNm > 0 ? { torqueNm: smallSprocketTorque(stage, load) } : {}),
+  });
+
+/** A chain that speeds up is driven at its large sprocket: the small one then carries the lesser torque. */
+const smallSprocketTorque = (stage: Chain, load: StageLoad): number =>
+  load.inputTorqueNm * Math.min(1, stage.teethDriven / stage.teethDriver);
+
+export function chainFigures(stage: Chain): StageFigures {
+  const figures = {
+    ratio: stage.teethDriven / stage.teethDriver,
+    efficiency: stage.efficiency.value,
+  };
+  try {
+    const geometry = chainGeometry(stage);
+    const small = Math.min(stage.teethDriver, stage.teethDriven);
+    const warnings = [];
+    if (small < LEAST_TEETH)
+      warnings.push(
+        `A sprocket of ${small} teeth runs rough: the chain’s speed swings by ${(geometry.chordalVariation * 100).toFixed(0)} %. Use ${LEAST_TEETH} or more.`,
+      );
+    if (geometry.wrapDeg < LEAST_WRAP_DEG)
+      warnings.push(
+        `The chain wraps only ${geometry.wrapDeg.toFixed(0)}° of the small sprocket: move the shafts apart for ${LEAST_WRAP_DEG}° or more.`,
+      );
+    return { ...figures, warnings };
+  } catch (error) {
+    if (!(error instanceof NotPhysical)) throw error;
+    return { ...figures, problem: error.message, warnings: [] };
+  }
+}
+
+export function chainStrength(stage: Chain, load: StageLoad): StageStrength | undefined {
+  if (load.inputTorqueNm <= 0 || chainFigures(stage).problem !== undefined) return undefined;
+  const { tensileN } = chainSize(stage.chain);
+  return {
+    quantity: 'force',
+    needs: chainGeometry(stage, load).pullN ?? 0,
+    has: tensileN / SAFETY_OF_CHAIN,
+    standard: `a ${SAFETY_OF_CHAIN}th of its strength`,
+  };
+}

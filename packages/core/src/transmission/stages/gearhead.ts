@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { quantity } from '../../quantity/index.ts';
+import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
+
+export const gearheadSchema = z.strictObject({
+  id: z.string().min(1).max(40),
+  kind: z.literal('gearhead'),
+  ratio: quantity('ratio', { above: 0 }, 'Turns in for one turn out'),
+  efficiency: quantity('share', { above: 0, most: 1 }, 'Share of the power that comes through'),
+  ratedTorque: quantity('torque', { above: 0 }, 'Torque its output may carry all day').optional(),
+});
+
+export type Gearhead = z.output<typeof gearheadSchema>;
+
+/** A sealed gearhead: nothing inside it is worked out, its maker's figures stand. */
+export const gearheadFigures = (stage: Gearhead): StageFigures => ({
+  ratio: stage.ratio.value,
+  efficiency: stage.efficiency.value,
+  warnings: [],
+});
+
+export const gearheadStrength = (stage: Gearhead, load: StageLoad): StageStrength | undefined =>
+  stage.ratedTorque && {
+    quantity: 'torque',
+    needs: load.inputTorqueNm * stage.ratio.value * stage.efficiency.value,
+    has: stage.ratedTorque.value,
+    standard: 'the maker’s rated torque',
+  };

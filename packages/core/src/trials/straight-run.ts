@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import { quantity } from '../quantity/index.ts';
+import { trialSummary } from './trial-summary.ts';
+
+const optionalVoltage = quantity('voltage', { above: 0 }, 'Battery voltage').optional();
+
+/** What is the same for all runs of a set: the floor, the order, the battery before and after. */
+export const straightRunConditions = z
+  .strictObject({
+    floor: z.string().trim().max(120),
+    commanded: quantity('length', { above: 0 }, 'Distance ordered'),
+    batteryBefore: optionalVoltage,
+    batteryAfter: optionalVoltage,
+    note: z.string().max(1000),
+  })
+  .readonly();
+
+/** One run: how far it ended to the side (right positive) and how far along it got. */
+export const straightRunReading = z
+  .strictObject({
+    side: quantity('length', {}, 'End to the side, right positive'),
+    distance: quantity('length', { least: 0 }, 'Distance along the line'),
+    note: z.string().max(500),
+  })
+  .readonly();
+
+export type StraightRunConditions = z.output<typeof straightRunConditions>;
+export type StraightRunReading = z.output<typeof straightRunReading>;
+
+/** Runs that a fair verdict takes (common practice, no source). */
+export const STRAIGHT_RUNS = 10;
+/** A split or interval that luck gives less often than this counts as a bias. */
+const SIGNIFICANT = 0.05;
+
+export type StraightRunVerdict = 'too-few' | 'veers-right' | 'veers-left' | 'no-bias-shown';
+
+type Summary = ReturnType<typeof trialSummary.run>;
+
+export interface StraightRunResult {
+  readonly runs: number;
+  readonly verdict: StraightRunVerdict;
+  /** Metres; from two runs on. */
+  readonly side?: Summary;
+  readonly distance?: Summary;
+  /** Mean distance over the distance ordered. */
+  readonly distanceShare?: number;
+}
+
+/**
+ * Whether ten straight runs show a bias. The mean must differ from 0 by the 95 % interval, or the sides by the sign
+ * test; fewer than ten runs give no verdict, however clear they look.
+ */
+export function straightRunResult(
+  conditions: StraightRunConditions,
+  readings: readonly StraightRunReading[],
+): StraightRunResult {
+  const runs = readings.length;
+  if (runs < 2) return { runs, verdict: 'too-few' };
+  const side = trialSummary.run({ values: readings.map((r) => r.side.value) });
+  const distance = trialSummary.run({ values: readings.map((r) => r.distance.value) });
+  return {
+    runs,
+    side,
+    distance,
+    distanceShare: distance.mean / conditions.commanded.value,
+    verdict: runs < STRAIGHT_RUNS ? 'too-few' : verdictOf(side),
+  };
+}
+
+function verdictOf(side: Summary): StraightRunVerdict {
+  const apart = side.ci95Low > 0 || side.ci95High < 0 || side.signTestP < SIGNIFICANT;
+  if (!apart || side.mean === 0) return 'no-bias-shown';
+  return side.mean > 0 ? 'veers-right' : 'veers-left';
+}

@@ -1,0 +1,7 @@
+/** Weighted matching: [from, to, weight] edges in, the mate of each vertex (or −1) out. */
+declare module 'edmonds-blossom' {
+  export default function blossom(
+    edges: readonly (readonly [number, number, number])[],
+    maxCardinality?: boolean,
+  ): number[];
+}

@@ -1,0 +1,60 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { DataSource } from 'typeorm';
+import { emptyDatabase } from '../testing/test-server.ts';
+import { isDatabaseAway } from './data-source.ts';
+
+const TABLES = ['app_state', 'build', 'part', 'trial', 'trial_set'];
+
+describe('migrations', () => {
+  let database: DataSource;
+  beforeAll(async () => {
+    database = await emptyDatabase('migrations');
+  });
+  afterAll(() => database.destroy());
+
+  const tables = async (): Promise<string[]> => {
+    const rows = await database.query<{ name: string }[]>(
+      "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migration'",
+    );
+    return rows.map((row) => row.name).sort();
+  };
+
+  it('make every table, take them down again, and make them anew', async () => {
+    await database.runMigrations();
+    expect(await tables()).toEqual(TABLES);
+    while ((await database.query<unknown[]>('SELECT 1 FROM migration')).length > 0)
+      await database.undoLastMigration();
+    expect(await tables()).toEqual([]);
+    await database.runMigrations();
+    expect(await tables()).toEqual(TABLES);
+  });
+
+  it('leave nothing for the entities to ask: the schema builder would change no column', async () => {
+    const { upQueries } = await database.driver.createSchemaBuilder().log();
+    const columns = upQueries
+      .map((q) => q.query)
+      .filter((q) => /ADD "|DROP COLUMN|CREATE TABLE|ALTER COLUMN .* TYPE/.test(q));
+    expect(columns).toEqual([]);
+  });
+
+  it('keep rows that belong together together', async () => {
+    await expect(
+      database.query(
+        "INSERT INTO trial_set (id, build_id, protocol, name, conditions) VALUES ('s', 'no-such', 'straight-run', 'x', '{}')",
+      ),
+    ).rejects.toThrow(/foreign key/);
+    await expect(
+      database.query("INSERT INTO build (id, name, document) VALUES ('b', '', '{}')"),
+    ).rejects.toThrow(/check/);
+  });
+});
+
+describe('a lost database', () => {
+  it('is told apart from a wrong request', () => {
+    expect(isDatabaseAway(Object.assign(new Error('x'), { code: 'ECONNREFUSED' }))).toBe(true);
+    expect(isDatabaseAway(Object.assign(new Error('x'), { code: '57P01' }))).toBe(true);
+    expect(isDatabaseAway(new Error('Connection terminated unexpectedly'))).toBe(true);
+    expect(isDatabaseAway(Object.assign(new Error('x'), { code: '23505' }))).toBe(false);
+    expect(isDatabaseAway('x')).toBe(false);
+  });
+});

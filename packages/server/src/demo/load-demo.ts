@@ -1,0 +1,74 @@
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { partSchema, readBuild, type Build, type Part } from '@zubric/core/build';
+import { PROTOCOLS, PROTOCOL_NAMES } from '@zubric/core/trials';
+import { nanoid } from 'nanoid';
+import type { DataSource } from 'typeorm';
+import { z } from 'zod';
+import { buildStore } from '../builds/store.ts';
+import { appStateEntity, partEntity } from '../database/entities.ts';
+import { trialStore } from '../trials/store.ts';
+
+const LOADED = 'demo-loaded';
+const BUILD_FILE = /^([a-z0-9-]+)\.zubric\.json$/;
+
+const trialSets = z.array(
+  z.strictObject({
+    protocol: z.enum(PROTOCOL_NAMES),
+    name: z.string().min(1),
+    invented: z.literal(true),
+    conditions: z.unknown(),
+    readings: z.array(z.unknown()),
+  }),
+);
+
+const readJson = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'));
+
+/** Every part of the shelf files, checked. */
+export function demoParts(dataFolder: string): Part[] {
+  const folder = join(dataFolder, 'shelf');
+  return readdirSync(folder)
+    .filter((file) => file.endsWith('.json'))
+    .sort()
+    .flatMap((file) => z.array(partSchema).parse(readJson(join(folder, file))));
+}
+
+function demoBuild(dataFolder: string, file: string): Build {
+  const read = readBuild(readJson(join(dataFolder, 'builds', file)));
+  if (!read.ok) throw new Error(`${file}: ${read.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`);
+  return read.build;
+}
+
+/** Loads the club's builds, shelf and trials, once in the life of a database. Returns whether it did. */
+export async function loadDemo(database: DataSource, dataFolder: string): Promise<boolean> {
+  const state = database.getRepository(appStateEntity);
+  if (await state.existsBy({ key: LOADED })) return false;
+  const parts = demoParts(dataFolder).map((data) => ({
+    id: data.id,
+    kind: data.kind,
+    name: data.name,
+    data,
+  }));
+  await database.getRepository(partEntity).upsert(parts, ['id']);
+  for (const file of readdirSync(join(dataFolder, 'builds')).sort()) {
+    const id = BUILD_FILE.exec(file)?.[1];
+    if (id !== undefined) await loadBuild(database, dataFolder, id);
+  }
+  await state.insert({ key: LOADED, value: true });
+  return true;
+}
+
+async function loadBuild(database: DataSource, dataFolder: string, id: string): Promise<void> {
+  const builds = buildStore(database);
+  if (await builds.find(id)) return;
+  await builds.create(demoBuild(dataFolder, `${id}.zubric.json`), id);
+  const path = join(dataFolder, 'trials', `${id}.json`);
+  if (!existsSync(path)) return;
+  const trials = trialStore(database);
+  for (const { protocol, conditions, readings, ...set } of trialSets.parse(readJson(path))) {
+    const kept = PROTOCOLS[protocol].conditions.parse(conditions);
+    const row = await trials.create(id, { ...set, protocol, conditions: kept });
+    for (const reading of readings)
+      await trials.record(row.id, nanoid(), PROTOCOLS[protocol].reading.parse(reading));
+  }
+}

@@ -1,0 +1,104 @@
+import { PROTOCOLS, PROTOCOL_NAMES, type ProtocolName } from '@zubric/core/trials';
+import { Router } from 'express';
+import { z } from 'zod';
+import type { BuildStore } from '../builds/store.ts';
+import type { TrialRow, TrialSetRow } from '../database/entities.ts';
+import { entityTag, versionFrom } from '../http/if-match.ts';
+import { HttpProblem, notFound } from '../http/problem.ts';
+import type { TrialStore } from './store.ts';
+
+const name = z.string().trim().min(1, 'give the set a name').max(120);
+const creation = z.strictObject({ protocol: z.enum(PROTOCOL_NAMES), name, conditions: z.unknown() });
+const change = z.strictObject({ name, conditions: z.unknown() });
+const trialId = z.string().regex(/^[A-Za-z0-9_-]{8,40}$/, '8 to 40 letters, digits, - or _');
+
+const conditionsOf = (protocol: ProtocolName, json: unknown): unknown =>
+  z.strictObject({ conditions: PROTOCOLS[protocol].conditions }).parse({ conditions: json }).conditions;
+
+const trialOut = (row: TrialRow) => ({
+  id: row.id,
+  ordinal: row.ordinal,
+  reading: row.reading,
+  recordedAt: row.recordedAt.toISOString(),
+});
+
+const setOut = (row: TrialSetRow, trials: readonly TrialRow[]) => ({
+  id: row.id,
+  buildId: row.buildId,
+  protocol: row.protocol,
+  name: row.name,
+  conditions: row.conditions,
+  invented: row.invented,
+  version: row.version,
+  createdAt: row.createdAt.toISOString(),
+  trials: trials.map(trialOut),
+});
+
+/** Trial sets of a build, under /api/builds/:id/trial-sets. */
+export function buildTrialRoutes(trials: TrialStore, builds: BuildStore): Router {
+  const routes = Router({ mergeParams: true });
+  const buildId = (params: unknown): string => z.object({ id: z.string() }).parse(params).id;
+
+  routes.get('/', async (request, response) => {
+    const sets = await trials.ofBuild(buildId(request.params));
+    response.json({ trialSets: sets.map((set) => setOut(set, set.trials)) });
+  });
+
+  routes.post('/', async (request, response) => {
+    const id = buildId(request.params);
+    if (!(await builds.find(id))) throw notFound('such build');
+    const asked = creation.parse(request.body);
+    const row = await trials.create(id, {
+      ...asked,
+      conditions: conditionsOf(asked.protocol, asked.conditions),
+    });
+    response.status(201).set('ETag', entityTag(row.version)).json(setOut(row, []));
+  });
+
+  return routes;
+}
+
+/** One set and its runs, under /api/trial-sets. */
+export function trialRoutes(trials: TrialStore): Router {
+  const routes = Router();
+  const found = async (id: string): Promise<TrialSetRow> => {
+    const set = await trials.find(id);
+    if (!set) throw notFound('such set of trials');
+    return set;
+  };
+
+  routes.put('/:setId', async (request, response) => {
+    const version = versionFrom(request);
+    const set = await found(request.params.setId);
+    const asked = change.parse(request.body);
+    const row = await trials.change(set.id, version, {
+      name: asked.name,
+      conditions: conditionsOf(set.protocol, asked.conditions),
+    });
+    if (!row)
+      throw new HttpProblem({
+        status: 409,
+        code: 'stale',
+        title: 'These trials were changed elsewhere since you opened them.',
+        version: set.version,
+        stored: { name: set.name, conditions: set.conditions },
+        sent: asked,
+      });
+    response.set('ETag', entityTag(row.version)).json({ id: row.id, version: row.version });
+  });
+
+  routes.put('/:setId/trials/:trialId', async (request, response) => {
+    const set = await found(request.params.setId);
+    const id = trialId.parse(request.params.trialId);
+    const { reading } = z.strictObject({ reading: PROTOCOLS[set.protocol].reading }).parse(request.body);
+    response.json(trialOut(await trials.record(set.id, id, reading)));
+  });
+
+  routes.delete('/:setId/trials/:trialId', async (request, response) => {
+    const set = await found(request.params.setId);
+    if (!(await trials.remove(set.id, request.params.trialId))) throw notFound('such run');
+    response.status(204).end();
+  });
+
+  return routes;
+}

@@ -1,0 +1,78 @@
+import type { ProtocolName } from '@zubric/core/trials';
+import { nanoid } from 'nanoid';
+import type { DataSource, EntityManager } from 'typeorm';
+import { trialEntity, trialSetEntity, type TrialRow, type TrialSetRow } from '../database/entities.ts';
+
+const ID_LENGTH = 12;
+
+export interface NewTrialSet {
+  readonly protocol: ProtocolName;
+  readonly name: string;
+  readonly conditions: unknown;
+  readonly invented?: boolean;
+}
+
+export interface TrialSetWithTrials extends TrialSetRow {
+  readonly trials: readonly TrialRow[];
+}
+
+/** Trial sets and their runs in the database. */
+export function trialStore(database: DataSource) {
+  const sets = () => database.getRepository(trialSetEntity);
+  const trials = (manager: EntityManager = database.manager) => manager.getRepository(trialEntity);
+
+  const runsOf = (trialSetId: string): Promise<TrialRow[]> =>
+    trials().find({ where: { trialSetId }, order: { ordinal: 'ASC' } });
+
+  return {
+    async ofBuild(buildId: string): Promise<TrialSetWithTrials[]> {
+      const rows = await sets().find({ where: { buildId }, order: { createdAt: 'DESC', id: 'ASC' } });
+      return Promise.all(rows.map(async (row) => ({ ...row, trials: await runsOf(row.id) })));
+    },
+
+    find: (id: string): Promise<TrialSetRow | null> => sets().findOneBy({ id }),
+
+    async create(buildId: string, set: NewTrialSet): Promise<TrialSetRow> {
+      const id = nanoid(ID_LENGTH);
+      // Columns of jsonb take any JSON; the schema of the protocol has already been applied.
+      await sets().insert({ id, buildId, ...set, conditions: set.conditions as object });
+      return sets().findOneByOrFail({ id });
+    },
+
+    /** Changes name and conditions; undefined where the set has moved on since `version`. */
+    async change(id: string, version: number, to: { name: string; conditions: unknown }) {
+      const { affected } = await sets()
+        .createQueryBuilder()
+        .update()
+        .set({ name: to.name, conditions: to.conditions as object, version: () => 'version + 1' })
+        .where('id = :id AND version = :version', { id, version })
+        .execute();
+      return affected === 1 ? sets().findOneByOrFail({ id }) : undefined;
+    },
+
+    /** Records a run under an id of the sender's, so that a run sent twice is one run. */
+    record: (trialSetId: string, id: string, reading: unknown): Promise<TrialRow> =>
+      database.transaction(async (manager) => {
+        await manager.query('SELECT 1 FROM trial_set WHERE id = $1 FOR UPDATE', [trialSetId]);
+        const before = await trials(manager).findOneBy({ id, trialSetId });
+        if (before) await trials(manager).update({ id, trialSetId }, { reading: reading as object });
+        else {
+          const last = await trials(manager).maximum('ordinal', { trialSetId });
+          await trials(manager).insert({
+            id,
+            trialSetId,
+            ordinal: (last ?? 0) + 1,
+            reading: reading as object,
+          });
+        }
+        return trials(manager).findOneByOrFail({ id, trialSetId });
+      }),
+
+    async remove(trialSetId: string, id: string): Promise<boolean> {
+      const { affected } = await trials().delete({ id, trialSetId });
+      return affected === 1;
+    },
+  };
+}
+
+export type TrialStore = ReturnType<typeof trialStore>;

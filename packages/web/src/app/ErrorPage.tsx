@@ -1,0 +1,53 @@
+import { Link, useRouteError } from 'react-router';
+import { useTitle } from './use-title.ts';
+
+interface MessageProps {
+  readonly title: string;
+  readonly text: string;
+  readonly retry?: () => void;
+}
+
+/** A page that says what went wrong and where to go on. */
+export function Message({ title, text, retry }: MessageProps) {
+  useTitle(title);
+  return (
+    <div className="p-10">
+      <h1>{title}</h1>
+      <p className="mt-2 max-w-[60ch]">{text}</p>
+      <div className="mt-4 flex gap-3">
+        {retry && (
+          <button type="button" className="push push-main" onClick={retry}>
+            Try again
+          </button>
+        )}
+        <Link to="/builds" className="push inline-flex items-center">
+          To the builds
+        </Link>
+      </div>
+    </div>
+  );
+}
+
+export const NotFoundPage = () => (
+  <main id="main">
+    <Message
+      title="There is nothing at this address"
+      text="It may have been typed wrong, or what stood here was moved."
+    />
+  </main>
+);
+
+/** What is shown where a page itself failed. Edits are kept by the browser until the server has them. */
+export function ErrorPage() {
+  const error = useRouteError();
+  const reason = error instanceof Error ? error.message : 'No reason was given.';
+  return (
+    <main id="main">
+      <Message
+        title="This page failed"
+        text={`Your edits are kept. Load the page again; if it fails again, this is what to report: ${reason}`}
+        retry={() => window.location.reload()}
+      />
+    </main>
+  );
+}

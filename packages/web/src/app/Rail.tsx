@@ -1,0 +1,71 @@
+import { linkDefinition, type Block, type Report } from '@zubric/core/evaluate';
+import { NavLink } from 'react-router';
+import { useBuild } from '../session/BuildSession.tsx';
+import { STATIONS, stationAddress, type StationPath } from './stations.ts';
+
+/** What stands beside the stations. */
+const BESIDE = [
+  { to: '/builds', title: 'Builds' },
+  { to: '/sums', title: 'Quick sums' },
+] as const;
+
+/** Which blocks of the strip a station can mend. */
+const OWNED: Partial<Record<StationPath, readonly Block[]>> = {
+  brief: ['ground'],
+  drivetrain: ['wheel', 'ratio'],
+  power: ['motor', 'driver', 'battery'],
+};
+
+const shortIn = (report: Report, blocks: readonly Block[]): number =>
+  report.governing.filter((l) => l.verdict === 'short' && blocks.includes(linkDefinition(l.link).block))
+    .length;
+
+/** The stations of the open build, and the way back to all builds. */
+export function Rail() {
+  const { id, report } = useBuild();
+  return (
+    <nav aria-label="Stations" className="row-span-2 border-r border-line py-3">
+      <ul>
+        {STATIONS.map((station) => {
+          const short = shortIn(report, OWNED[station.path] ?? []);
+          return (
+            <li key={station.path}>
+              <NavLink
+                to={stationAddress(id, station.path)}
+                className={({ isActive }) =>
+                  `grid grid-cols-[22px_1fr] items-center px-3 py-2 font-narrow text-[16px] ${isActive ? 'bg-ink font-semibold text-sheet' : 'font-medium hover:bg-mech-lo'}`
+                }
+              >
+                {({ isActive }) => (
+                  <>
+                    <span className={`text-[14px] ${isActive ? 'text-line' : 'text-soft'}`}>
+                      {station.key}
+                    </span>
+                    <span>{station.title}</span>
+                    {short > 0 && (
+                      <span
+                        className={`col-start-2 text-[14px] ${isActive ? 'text-short-lo' : 'text-short'}`}
+                      >
+                        {short} short
+                      </span>
+                    )}
+                  </>
+                )}
+              </NavLink>
+            </li>
+          );
+        })}
+      </ul>
+      <hr className="mx-3 my-3 border-line" />
+      {BESIDE.map(({ to, title }) => (
+        <NavLink
+          key={to}
+          to={to}
+          className="block py-2 pl-[34px] font-narrow text-[16px] font-medium hover:bg-mech-lo"
+        >
+          {title}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

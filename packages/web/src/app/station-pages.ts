@@ -1,0 +1,18 @@
+import type { ComponentType } from 'react';
+import type { StationPath } from './stations.ts';
+
+/** The page of each station, loaded when it is first wanted. */
+export const STATION_PAGES: Readonly<Record<StationPath, () => Promise<{ Component: ComponentType }>>> = {
+  brief: async () => ({ Component: (await import('../stations/brief/Brief.tsx')).Brief }),
+  drivetrain: async () => ({ Component: (await import('../stations/drivetrain/Drivetrain.tsx')).Drivetrain }),
+  power: async () => ({ Component: (await import('../stations/power/Power.tsx')).Power }),
+  'test-track': async () => ({ Component: (await import('../stations/test-track/TestTrack.tsx')).TestTrack }),
+  trials: async () => ({ Component: (await import('../stations/trials/Trials.tsx')).Trials }),
+};
+
+/** Fetches the other stations once the first stands, so that all open at once and without the server. */
+export function fetchStationsAhead(): void {
+  for (const load of Object.values(STATION_PAGES))
+    // One that cannot be had now is fetched when it is opened.
+    void load().catch(() => undefined);
+}

@@ -1,0 +1,87 @@
+import { typed, type Quantity } from '@zubric/core/quantity';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { useState } from 'react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { UnitsProvider } from '../app/units.tsx';
+import { aboveZero } from './checks.ts';
+import { QuantityEntry } from './QuantityField.tsx';
+
+const taken = vi.fn();
+const problem = vi.fn();
+
+function Harness({ start }: { readonly start: Quantity }) {
+  const [value, setValue] = useState(start);
+  return (
+    <UnitsProvider>
+      <QuantityEntry
+        id="mass"
+        label="Mass"
+        dimension="mass"
+        value={value}
+        check={aboveZero}
+        onProblem={problem}
+        onChange={(quantity) => {
+          taken(quantity);
+          setValue(quantity);
+        }}
+      />
+    </UnitsProvider>
+  );
+}
+
+const field = (): HTMLInputElement => screen.getByLabelText('Mass');
+const type = (text: string) => fireEvent.change(field(), { target: { value: text } });
+
+describe('a quantity field', () => {
+  afterEach(() => {
+    cleanup();
+    vi.clearAllMocks();
+    localStorage.clear();
+  });
+
+  it('hands on every readable entry and leaves the text alone while it is typed', () => {
+    render(<Harness start={typed(58, 'kg')} />);
+    expect(field().value).toBe('58 kg');
+    type('12 lb');
+    expect(field().value).toBe('12 lb');
+    expect(taken).toHaveBeenLastCalledWith({ value: 12 * 0.45359237, unit: 'lb', origin: 'typed' });
+    fireEvent.blur(field());
+    expect(field().value).toBe('5.4431 kg');
+  });
+
+  it('keeps an unreadable entry, says what would be understood, and hands nothing on', () => {
+    render(<Harness start={typed(58, 'kg')} />);
+    type('58 kx');
+    expect(taken).not.toHaveBeenCalled();
+    expect(problem).toHaveBeenLastCalledWith(true);
+    expect(screen.getByRole('alert').textContent).toContain('not a unit of mass');
+    fireEvent.blur(field());
+    expect(field().value).toBe('58 kx');
+    expect(field().getAttribute('aria-invalid')).toBe('true');
+    type('59 kg');
+    expect(problem).toHaveBeenLastCalledWith(false);
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
+  it('says a limit instead of clamping', () => {
+    render(<Harness start={typed(58, 'kg')} />);
+    type('-3 kg');
+    expect(taken).not.toHaveBeenCalled();
+    expect(screen.getByRole('alert').textContent).toContain('more than 0');
+  });
+
+  it('asks which is meant where an entry has two meanings', () => {
+    render(<Harness start={typed(58, 'kg')} />);
+    type('1,200');
+    expect(taken).not.toHaveBeenCalled();
+    fireEvent.click(screen.getByRole('button', { name: '1200' }));
+    expect(taken).toHaveBeenLastCalledWith({ value: 1200, unit: 'kg', origin: 'typed' });
+  });
+
+  it('keeps a spread', () => {
+    render(<Harness start={{ ...typed(120, 'kg'), spread: 10 }} />);
+    expect(field().value).toBe('120 ± 10 kg');
+    type('100 ± 5');
+    expect(taken).toHaveBeenLastCalledWith({ value: 100, spread: 5, unit: 'kg', origin: 'typed' });
+  });
+});

@@ -1,0 +1,96 @@
+import type { Dimension, Quantity } from '@zubric/core/quantity';
+import { useCallback, useId } from 'react';
+import { useBuild } from '../session/BuildSession.tsx';
+import { useQuantityText, type Check } from './useQuantityText.ts';
+
+interface Props {
+  readonly label: string;
+  readonly dimension: Dimension;
+  readonly value: Quantity | undefined;
+  readonly onChange: (quantity: Quantity) => void;
+  readonly check?: Check;
+  /** In a table the column heads the field; the label is then for ears only. */
+  readonly hideLabel?: boolean;
+  readonly className?: string;
+}
+
+/** A field of the open build that takes a number with its unit. */
+export function QuantityField(props: Props) {
+  const { markUnread } = useBuild();
+  const id = useId();
+  const onProblem = useCallback((unread: boolean) => markUnread(id, unread), [id, markUnread]);
+  return <QuantityEntry {...props} id={id} onProblem={onProblem} />;
+}
+
+interface EntryProps extends Props {
+  readonly id: string;
+  readonly onProblem: (unreadable: boolean) => void;
+}
+
+const ORIGIN_MARK = { typed: '', measured: 'measured', shelf: 'from the shelf', assumed: 'assumed' } as const;
+
+/** The field itself, for numbers outside a build too. */
+export function QuantityEntry({
+  label,
+  dimension,
+  value,
+  onChange,
+  check,
+  hideLabel,
+  className,
+  id,
+  onProblem,
+}: EntryProps) {
+  const { text, problem, readings, type, leave } = useQuantityText({
+    value,
+    dimension,
+    check,
+    onRead: onChange,
+    onProblem,
+  });
+  const assumed = value?.origin === 'assumed';
+  return (
+    <div className={`relative ${className ?? ''}`}>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block text-[14px] text-soft'}>
+        {label}
+      </label>
+      <input
+        id={id}
+        className={`entry ${assumed ? 'border-dashed' : ''}`}
+        value={text}
+        title={value ? ORIGIN_MARK[value.origin] : ''}
+        aria-invalid={problem !== undefined}
+        aria-describedby={problem === undefined ? undefined : `${id}-problem`}
+        autoComplete="off"
+        spellCheck={false}
+        onChange={(event) => type(event.target.value)}
+        onBlur={leave}
+        onFocus={(event) => event.target.select()}
+      />
+      {problem !== undefined && (
+        <div
+          id={`${id}-problem`}
+          role="alert"
+          className="absolute top-full left-0 z-20 w-64 border border-short bg-short-lo px-2 py-1 text-[14px] text-ink"
+        >
+          {problem}
+          {readings && (
+            <span className="mt-1 flex gap-2">
+              {readings.map((reading) => (
+                <button
+                  key={reading.text}
+                  type="button"
+                  className="push bg-field"
+                  onMouseDown={(event) => event.preventDefault()}
+                  onClick={() => type(reading.text)}
+                >
+                  {reading.text}
+                </button>
+              ))}
+            </span>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import { useId, useState } from 'react';
+
+interface Props {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  /** An empty text is kept on screen and told, not handed on. */
+  readonly required?: string;
+  readonly hideLabel?: boolean;
+  readonly maxLength?: number;
+  readonly className?: string;
+}
+
+/** A line of text. */
+export function TextField({
+  label,
+  value,
+  onChange,
+  required,
+  hideLabel,
+  maxLength = 120,
+  className,
+}: Props) {
+  const id = useId();
+  const [emptied, setEmptied] = useState(false);
+  return (
+    <div className={className}>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block text-[14px] text-soft'}>
+        {label}
+      </label>
+      <input
+        id={id}
+        className="entry"
+        value={emptied ? '' : value}
+        maxLength={maxLength}
+        aria-invalid={emptied}
+        aria-describedby={emptied ? `${id}-problem` : undefined}
+        onChange={(event) => {
+          const text = event.target.value;
+          const empty = required !== undefined && text.trim() === '';
+          setEmptied(empty);
+          if (!empty) onChange(text);
+        }}
+        onBlur={() => setEmptied(false)}
+      />
+      {emptied && (
+        <p id={`${id}-problem`} role="alert" className="text-[14px] text-short">
+          {required}
+        </p>
+      )}
+    </div>
+  );
+}

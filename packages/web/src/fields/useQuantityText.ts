@@ -1,0 +1,66 @@
+import {
+  readQuantity,
+  showForEditing,
+  shownUnit,
+  type Dimension,
+  type Quantity,
+  type UnreadQuantity,
+} from '@zubric/core/quantity';
+import { useEffect, useState } from 'react';
+import { useUnits } from '../app/units.tsx';
+
+/** A limit on what a field takes, with the sentence that says so. */
+export type Check = (value: number) => string | undefined;
+
+interface QuantityText {
+  readonly text: string;
+  readonly problem: string | undefined;
+  readonly readings: UnreadQuantity['readings'];
+  readonly type: (text: string) => void;
+  readonly leave: () => void;
+}
+
+interface Options {
+  readonly value: Quantity | undefined;
+  readonly dimension: Dimension;
+  readonly check?: Check;
+  readonly onRead: (quantity: Quantity) => void;
+  readonly onProblem: (unreadable: boolean) => void;
+}
+
+/**
+ * The text of a quantity field. What is typed is kept as typed until the field is left; a readable entry is handed on
+ * at every keystroke, an unreadable one never.
+ */
+export function useQuantityText({ value, dimension, check, onRead, onProblem }: Options): QuantityText {
+  const { system } = useUnits();
+  const shown = value ? showForEditing(value, dimension, system) : '';
+  const [draft, setDraft] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string>();
+  const [readings, setReadings] = useState<UnreadQuantity['readings']>();
+
+  useEffect(() => () => onProblem(false), [onProblem]);
+
+  const type = (text: string): void => {
+    setDraft(text);
+    const assumedUnit = value ? shownUnit(value.value, dimension, system, value.unit) : undefined;
+    const read = readQuantity(text, dimension, { assumedUnit: assumedUnit === '1:n' ? '°' : assumedUnit });
+    const refusal = read.ok ? check?.(read.value) : read.message;
+    setProblem(refusal);
+    setReadings(read.ok ? undefined : read.readings);
+    onProblem(refusal !== undefined);
+    if (!read.ok || refusal !== undefined) return;
+    const { value: si, unit, spread } = read;
+    onRead({ value: si, unit, origin: 'typed', ...(spread === undefined ? {} : { spread }) });
+  };
+
+  return {
+    text: draft ?? shown,
+    problem,
+    readings,
+    type,
+    leave: () => {
+      if (problem === undefined) setDraft(null);
+    },
+  };
+}

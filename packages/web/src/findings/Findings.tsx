@@ -1,0 +1,47 @@
+import { linkDefinition, type Block, type Finding } from '@zubric/core/evaluate';
+import { useBuild } from '../session/BuildSession.tsx';
+
+const WORDS: Readonly<Record<Finding['severity'], string>> = { stop: 'stop', tight: 'tight', note: 'note' };
+
+interface Props {
+  /** Only what these blocks of the strip are about; everything where left out. */
+  readonly blocks?: readonly Block[];
+  /** Said where there is nothing to find. */
+  readonly empty: string;
+}
+
+const concerns = (finding: Finding, blocks: readonly Block[] | undefined): boolean =>
+  blocks === undefined ||
+  (finding.link === null ? finding.dutyId !== null : blocks.includes(linkDefinition(finding.link).block));
+
+/** What stops it, what is tight, and what is worth a word. */
+export function Findings({ blocks, empty }: Props) {
+  const { report } = useBuild();
+  const findings = report.findings.filter((finding) => concerns(finding, blocks));
+  return (
+    <section aria-labelledby="findings-title">
+      <h2 id="findings-title">What stands in the way</h2>
+      {findings.length === 0 && <p className="mt-2 text-soft">{empty}</p>}
+      <ul>
+        {findings.map((finding) => (
+          <li key={finding.text} className="border-t border-line py-2 first:mt-2">
+            <b
+              className={`mr-2 text-[14px] font-semibold ${finding.severity === 'stop' ? 'text-short' : 'text-soft'}`}
+            >
+              {WORDS[finding.severity]}
+            </b>
+            {finding.text}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The usual caution at the place where it bites. */
+export const Caution = ({ children }: { readonly children: string }) => (
+  <p className="border border-dashed border-edge px-3 py-2 text-[14px]">
+    <b className="mr-1 font-semibold">Take care.</b>
+    {children}
+  </p>
+);

@@ -1,0 +1,110 @@
+import { newBuild, type Build } from '@zubric/core/build';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { nextSession, openSession, type Session, type SessionEvent } from './session.ts';
+
+const gull = newBuild('Gull');
+const purpose = (text: string): SessionEvent => ({
+  type: 'edited',
+  edit: (build: Build) => ({ ...build, purpose: text }),
+});
+const run = (events: readonly SessionEvent[], from: Session = openSession(gull, 1)): Session =>
+  events.reduce(nextSession, from);
+const sent = (session: Session): Session => nextSession(session, { type: 'sent', build: session.build });
+
+describe('a session', () => {
+  it('is saved once what was sent is confirmed', () => {
+    const waiting = run([purpose('tug')]);
+    expect(waiting.save).toBe('waiting');
+    const saved = nextSession(sent(waiting), { type: 'confirmed', version: 2 });
+    expect(saved).toMatchObject({ save: 'saved', version: 2, sending: null });
+    expect(saved.confirmed).toBe(saved.build);
+  });
+
+  it('waits again where an edit came while a save was on its way', () => {
+    const typing = nextSession(sent(run([purpose('tug')])), purpose('tugboat'));
+    const after = nextSession(typing, { type: 'confirmed', version: 2 });
+    expect(after.save).toBe('waiting');
+    expect(after.confirmed.purpose).toBe('tug');
+    expect(after.build.purpose).toBe('tugboat');
+  });
+
+  it('keeps the edit when the server is away, and when it refuses', () => {
+    const away = nextSession(sent(run([purpose('tug')])), { type: 'unreachable', message: 'away' });
+    expect(away).toMatchObject({ save: 'offline', message: 'away' });
+    expect(away.build.purpose).toBe('tug');
+    const refused = nextSession(sent(run([purpose('tug')])), { type: 'refused', message: 'name: too short' });
+    expect(refused.build.purpose).toBe('tug');
+    expect(nextSession(refused, purpose('tugs')).save).toBe('waiting');
+  });
+
+  it('shows a conflict until the builder chooses, and goes on from that version', () => {
+    const theirs = { ...gull, purpose: 'theirs' };
+    const conflict = nextSession(sent(run([purpose('mine')])), {
+      type: 'conflicted',
+      build: theirs,
+      version: 5,
+    });
+    expect(nextSession(conflict, purpose('mine too')).save).toBe('conflict');
+    const mine = nextSession(conflict, { type: 'kept-mine' });
+    expect(mine).toMatchObject({ save: 'waiting', version: 5, theirs: null });
+    expect(mine.build.purpose).toBe('mine');
+    const other = nextSession(conflict, { type: 'took-theirs' });
+    expect(other).toMatchObject({ save: 'saved', version: 5 });
+    expect(other.build).toBe(theirs);
+  });
+
+  it('does nothing where an edit changes nothing', () => {
+    const open = openSession(gull, 1);
+    expect(nextSession(open, { type: 'edited', edit: (b) => b })).toBe(open);
+    expect(nextSession(open, { type: 'kept-mine' })).toBe(open);
+  });
+
+  it('takes up a draft where it was left', () => {
+    const draft = { ...gull, purpose: 'draft' };
+    expect(openSession(gull, 3, draft)).toMatchObject({
+      save: 'waiting',
+      version: 3,
+      build: draft,
+      confirmed: gull,
+    });
+  });
+
+  it('never loses what is on screen to anything but the builder’s own choice', () => {
+    const events = fc.constantFrom<'edit' | 'send' | 'confirm' | 'away' | 'refuse' | 'conflict' | 'keep'>(
+      'edit',
+      'send',
+      'confirm',
+      'away',
+      'refuse',
+      'conflict',
+      'keep',
+    );
+    fc.assert(
+      fc.property(fc.array(events, { maxLength: 40 }), (names) => {
+        let session = openSession(gull, 1);
+        let shown = gull.purpose;
+        names.forEach((name, n) => {
+          if (name === 'edit') shown = `edit ${n}`;
+          const event: SessionEvent =
+            name === 'edit'
+              ? purpose(shown)
+              : name === 'send'
+                ? { type: 'sent', build: session.build }
+                : name === 'confirm'
+                  ? { type: 'confirmed', version: session.version + 1 }
+                  : name === 'away'
+                    ? { type: 'unreachable', message: '' }
+                    : name === 'refuse'
+                      ? { type: 'refused', message: '' }
+                      : name === 'conflict'
+                        ? { type: 'conflicted', build: gull, version: 99 }
+                        : { type: 'kept-mine' };
+          session = nextSession(session, event);
+          expect(session.build.purpose).toBe(shown);
+          if (session.save === 'saved') expect(session.confirmed).toBe(session.build);
+        });
+      }),
+    );
+  });
+});

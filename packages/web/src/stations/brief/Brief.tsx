@@ -1,0 +1,65 @@
+import type { Build, Duty } from '@zubric/core/build';
+import type { DutyReport } from '@zubric/core/evaluate';
+import { useSay } from '../../app/units.tsx';
+import { useTitle } from '../../app/use-title.ts';
+import { Caution, Findings } from '../../findings/Findings.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+import { DutyTable } from './DutyTable.tsx';
+import { GroundTable } from './GroundTable.tsx';
+import { VehicleForm } from './VehicleForm.tsx';
+
+const hardest = (build: Build, reports: readonly DutyReport[]): readonly [Duty, DutyReport] | undefined => {
+  const report = reports.reduce<DutyReport | undefined>(
+    (most, d) => (!most || d.resistance.totalN > most.resistance.totalN ? d : most),
+    undefined,
+  );
+  const duty = build.duties.find((d) => d.id === report?.id);
+  return duty && report ? [duty, report] : undefined;
+};
+
+/** Station 1: what the vehicle weighs, where it goes and what it must do there. */
+export function Brief() {
+  const { build, report } = useBuild();
+  const say = useSay();
+  useTitle('Brief', build.name);
+  const most = hardest(build, report.duties);
+  return (
+    <div className="grid gap-3">
+      <div>
+        <h1>What must it do, and how heavy is it then?</h1>
+        {most ? (
+          <p className="mt-0.5 text-[16px] text-soft">
+            <b className="font-semibold text-ink">{say(most[1].footing.massKg, 'mass')}</b> all up; the
+            hardest duty, “{most[0].name}”, asks{' '}
+            <b className="font-semibold text-mech">{say(most[1].resistance.totalN, 'force')}</b> along the
+            ground: {say(most[1].resistance.rollingN, 'force')} rolling,{' '}
+            {say(most[1].resistance.gradeN, 'force')} grade
+            {most[1].resistance.inertiaN > 0 && (
+              <>, {say(most[1].resistance.inertiaN, 'force')} speeding up</>
+            )}
+            {most[1].resistance.drawbarN > 0 && <>, {say(most[1].resistance.drawbarN, 'force')} towing</>}
+            {most[1].resistance.dragN > 0.5 && <>, {say(most[1].resistance.dragN, 'force')} air</>}.
+          </p>
+        ) : (
+          <p className="mt-0.5 text-[16px] text-soft">
+            Add a duty: a job it must do, with its grade, speed and load.
+          </p>
+        )}
+      </div>
+      <DutyTable />
+      <div className="grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_430px]">
+        <VehicleForm />
+        <div className="grid content-start gap-4">
+          <GroundTable />
+          <Findings empty="Nothing so far: every margin is ample." />
+          {most && Math.abs(most[0].grade.value) > 0.03 && (
+            <Caution>
+              What goes up must come down: try a slope first without load, with nobody below it, and with a
+              way to stop that does not need the motors.
+            </Caution>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import type { DutyReport, Report } from '@zubric/core/evaluate';
+import { showNumber } from '@zubric/core/quantity';
+import { useSay } from '../../app/units.tsx';
+import { useTitle } from '../../app/use-title.ts';
+import { Caution, Findings } from '../../findings/Findings.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+import { SideView } from './SideView.tsx';
+import { StageTable } from './StageTable.tsx';
+import { WindowChart } from './WindowChart.tsx';
+
+/** The duty that asks the most of the ratio: the one whose best margin is least. */
+const governingDuty = (report: Report): DutyReport | undefined =>
+  report.duties
+    .filter((d) => d.ratioWindow)
+    .sort((a, b) => (a.ratioWindow?.best.margin ?? 0) - (b.ratioWindow?.best.margin ?? 0))[0];
+
+/** Station 3: the way from motor to wheel. */
+export function Drivetrain() {
+  const { build, report } = useBuild();
+  const say = useSay();
+  useTitle('Drivetrain', build.name);
+  const duty = governingDuty(report);
+  return (
+    <div className="grid gap-3">
+      <div>
+        <h1>
+          {duty
+            ? `Which ratio pulls ${say(duty.footing.massKg, 'mass')} on “${duty.name}” and still does ${say(duty.speedMps, 'speed')}?`
+            : 'Which ratio suits every duty?'}
+        </h1>
+        <Answer report={report} duty={duty} />
+      </div>
+      {duty && <WindowChart />}
+      <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[minmax(0,1fr)_330px]">
+        <div className="sheet">
+          <SideView />
+        </div>
+        <div className="grid content-start gap-3">
+          <Findings blocks={['wheel', 'ratio']} empty="Torque, speed and ratio are ample on every duty." />
+        </div>
+      </div>
+      <StageTable />
+      {build.drive.stages.some((s) => s.kind === 'chain') && (
+        <Caution>
+          Chains and sprockets take fingers: guard them, and work on them with the battery unplugged.
+        </Caution>
+      )}
+    </div>
+  );
+}
+
+function Answer({ report, duty }: { readonly report: Report; readonly duty: DutyReport | undefined }) {
+  const { build } = useBuild();
+  const window = report.ratioWindow;
+  if (!duty)
+    return (
+      <p className="mt-0.5 text-[16px] text-soft">
+        {build.drive.motorId === null
+          ? 'Choose a motor in Power first; stages can be laid out here meanwhile.'
+          : 'No duty asks any pull.'}
+      </p>
+    );
+  const best = duty.ratioWindow?.best;
+  const rule = build.marginPolicy.torque;
+  return (
+    <p className="mt-0.5 text-[16px] text-soft">
+      {window ? (
+        <>
+          <b className="font-semibold text-ink">{showNumber(window.low)}</b> to{' '}
+          <b className="font-semibold text-ink">{showNumber(window.high)} : 1</b> just does every duty; fitted
+          is <b className="font-semibold text-mech">{showNumber(report.train.ratio)} : 1</b>.
+        </>
+      ) : (
+        <>
+          No one ratio does every duty; fitted is{' '}
+          <b className="font-semibold text-mech">{showNumber(report.train.ratio)} : 1</b>.
+        </>
+      )}{' '}
+      {best &&
+        best.margin < rule &&
+        `No ratio gives “${duty.name}” the ${showNumber(rule)} × that the rule asks: at best ${showNumber(best.margin)} ×, at ${showNumber(best.ratio)} : 1.`}
+    </p>
+  );
+}

@@ -1,0 +1,184 @@
+import type { RatioSpan, RatioWindow, Report } from '@zubric/core/evaluate';
+import { showNumber } from '@zubric/core/quantity';
+import { scaleLog } from 'd3-scale';
+import { useBuild } from '../../session/BuildSession.tsx';
+
+const WIDTH = 1080;
+const LABELS = 176;
+const ROW = 24;
+const AXIS = 26;
+
+/** Ends of the ratios drawn: all windows near the fitted ratio, with room at both sides. */
+function domainOf(report: Report): [number, number] {
+  const fitted = report.train.ratio;
+  const ends = report.duties.flatMap(({ ratioWindow }) => {
+    const span = ratioWindow?.just;
+    return span ? [span.low, span.high] : ratioWindow ? [ratioWindow.best.ratio] : [];
+  });
+  const near = ends.filter((end) => end > fitted / 12 && end < fitted * 12);
+  return [Math.min(fitted, ...near) / 1.25, Math.max(fitted, ...near) * 1.25];
+}
+
+const niceRatios = ([low, high]: [number, number]): number[] => {
+  const steps = high / low > 30 ? [1, 2, 5] : [1, 1.5, 2, 3, 4, 5, 6, 8];
+  const ratios: number[] = [];
+  for (let decade = Math.floor(Math.log10(low)); decade <= Math.ceil(Math.log10(high)); decade++)
+    for (const step of steps) ratios.push(step * 10 ** decade);
+  return ratios.filter((ratio) => ratio >= low && ratio <= high);
+};
+
+/** The ratios that suit each duty, on one logarithmic scale, with the one that is fitted. */
+export function WindowChart() {
+  const { report, build } = useBuild();
+  const domain = domainOf(report);
+  const x = scaleLog(domain, [LABELS, WIDTH - 20]).clamp(true);
+  const rows = report.duties.flatMap((d) => (d.ratioWindow ? [{ ...d, window: d.ratioWindow }] : []));
+  const bottom = rows.length * ROW + 10;
+  const rule = showNumber(build.marginPolicy.torque);
+  return (
+    <figure className="sheet px-3 pt-2 pb-1">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${bottom + AXIS}`}
+        className="block w-full"
+        role="img"
+        aria-label={describe(rows, report)}
+      >
+        {niceRatios(domain).map((ratio) => (
+          <g key={ratio} transform={`translate(${x(ratio)} ${bottom})`}>
+            <path d="M0 0v5" stroke="var(--color-ink)" />
+            <text y="19" textAnchor="middle" fontSize="14" fill="var(--color-soft)">
+              {showNumber(ratio)} : 1
+            </text>
+          </g>
+        ))}
+        <path d={`M${LABELS} ${bottom}H${WIDTH - 20}`} stroke="var(--color-ink)" />
+        {rows.map((row, at) => (
+          <WindowRow key={row.id} name={row.name} window={row.window} x={x} y={6 + at * ROW} rule={rule} />
+        ))}
+        <Key x={0} y={bottom + 8} fill="var(--color-mech-lo)" text="1 ×" />
+        <Key x={62} y={bottom + 8} fill="var(--color-mech-mid)" text={`${rule} × torque`} />
+        <Fitted
+          x={x(report.train.ratio)}
+          bottom={bottom}
+          text={`${showNumber(report.train.ratio)} : 1 fitted`}
+        />
+      </svg>
+    </figure>
+  );
+}
+
+interface KeyProps {
+  readonly x: number;
+  readonly y: number;
+  readonly fill: string;
+  readonly text: string;
+}
+
+const Key = ({ x, y, fill, text }: KeyProps) => (
+  <g transform={`translate(${x} ${y})`}>
+    <rect width="20" height="12" fill={fill} />
+    <text x="26" y="11" fontSize="14" fill="var(--color-soft)">
+      {text}
+    </text>
+  </g>
+);
+
+const describe = (rows: readonly { name: string; window: RatioWindow }[], report: Report): string =>
+  `Ratio windows. Fitted ${showNumber(report.train.ratio)} to 1. ${rows
+    .map(({ name, window }) =>
+      window.just
+        ? `${name}: ${showNumber(window.just.low)} to ${showNumber(window.just.high)}`
+        : `${name}: none`,
+    )
+    .join('. ')}`;
+
+interface RowProps {
+  readonly name: string;
+  readonly window: RatioWindow;
+  readonly x: (ratio: number) => number;
+  readonly y: number;
+  readonly rule: string;
+}
+
+function WindowRow({ name, window, x, y, rule }: RowProps) {
+  const band = (span: RatioSpan, fill: string) => (
+    <rect
+      x={x(span.low)}
+      y={y}
+      width={Math.max(1, x(span.high) - x(span.low))}
+      height={ROW - 6}
+      fill={fill}
+    />
+  );
+  return (
+    <g>
+      <text x="0" y={y + 13.5} fontSize="15" fill="var(--color-ink)">
+        {name.length > 24 ? `${name.slice(0, 23)}…` : name}
+        <title>{name}</title>
+      </text>
+      {window.just ? (
+        <>
+          {band(window.just, 'var(--color-mech-lo)')}
+          {window.rule && band(window.rule, 'var(--color-mech-mid)')}
+          <text
+            x={x(window.just.low) - 5}
+            y={y + 13.5}
+            fontSize="14"
+            textAnchor="end"
+            fill="var(--color-ink)"
+          >
+            {showNumber(window.just.low)}
+          </text>
+          <text x={x(window.just.high) + 5} y={y + 13.5} fontSize="14" fill="var(--color-ink)">
+            {window.just.high < 99_000 ? showNumber(window.just.high) : 'no upper end'}
+          </text>
+          {!window.rule && (
+            <text
+              x={(x(window.just.low) + x(window.just.high)) / 2 + 30}
+              y={y + 13.5}
+              fontSize="14"
+              fill="var(--color-ink)"
+            >
+              none at {rule} ×
+            </text>
+          )}
+        </>
+      ) : (
+        <text
+          x={x(window.best.ratio)}
+          y={y + 13.5}
+          fontSize="14"
+          textAnchor="middle"
+          fill="var(--color-short)"
+        >
+          none: at best {showNumber(window.best.margin)} ×, at {showNumber(window.best.ratio)} : 1
+        </text>
+      )}
+    </g>
+  );
+}
+
+const Fitted = ({
+  x,
+  bottom,
+  text,
+}: {
+  readonly x: number;
+  readonly bottom: number;
+  readonly text: string;
+}) => (
+  <g>
+    <path d={`M${x} 0V${bottom + 4}`} stroke="var(--color-ink)" strokeWidth="2.5" />
+    <rect x={x - 52} y={bottom + 4} width="104" height="20" fill="var(--color-ink)" />
+    <text
+      x={x}
+      y={bottom + 18.5}
+      fontSize="14"
+      fontWeight="600"
+      textAnchor="middle"
+      fill="var(--color-sheet)"
+    >
+      {text}
+    </text>
+  </g>
+);

@@ -1,0 +1,132 @@
+import { choosePart, type Build, type Part, type PartKind, type PartOf } from '@zubric/core/build';
+import { closeness, evaluate, linkDefinition, type LinkReport } from '@zubric/core/evaluate';
+import { showNumber } from '@zubric/core/quantity';
+import { batteryPack } from '@zubric/core/supply';
+import { useShelf } from '../../app/queries.ts';
+import { useSay } from '../../app/units.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+
+type Say = ReturnType<typeof useSay>;
+
+/** The figures a builder looks for first. */
+const FIGURES: { readonly [K in PartKind]: (part: PartOf<K>, say: Say) => string } = {
+  motor: (m, say) =>
+    `${showNumber(m.voltageV)} V · stalls at ${say(m.stallTorqueNm * (m.gearhead ? m.gearhead.ratio * m.gearhead.efficiency : 1), 'torque')}, ${say(m.stallA, 'current')} · all day ${say(m.continuousA, 'current')}`,
+  driver: (d) =>
+    `${d.channels === 1 ? '1 channel' : `${d.channels} channels`}, ${showNumber(d.leastV)} to ${showNumber(d.mostV)} V, all day ${showNumber(d.continuousA)} A${d.limitsCurrent ? `, limits at ${showNumber(d.peakA)} A` : ''}`,
+  battery: (b) => {
+    const pack = batteryPack.run(b);
+    return `${showNumber(pack.nominalV)} V, ${showNumber(pack.energyWh)} Wh, ${showNumber(pack.resistanceOhm * 1000)} mΩ, gives ${showNumber(b.continuousA)} A all day`;
+  },
+};
+
+const figuresOf = (part: Part, say: Say): string =>
+  (FIGURES[part.kind] as (part: Part, say: Say) => string)(part, say);
+
+const STATES: Readonly<Record<Part['state'], string>> = {
+  'on-hand': 'on hand',
+  ordered: 'ordered',
+  'wished-for': 'wished for',
+};
+
+interface Consequence {
+  /** What governs the build with this part in it. */
+  readonly worst: LinkReport | undefined;
+  /** Links that are short then. */
+  readonly short: number;
+}
+
+function consequence(
+  build: Build,
+  part: Part,
+): { readonly worst: LinkReport | undefined; readonly short: number } {
+  const { governing } = evaluate(choosePart(build, part));
+  const [worst] = [...governing].sort((a, b) => closeness(a) - closeness(b));
+  return { worst, short: governing.filter((l) => l.verdict === 'short').length };
+}
+
+const nearest = (worst: LinkReport | undefined): number => (worst ? closeness(worst) : 0);
+
+/** The shelf of one kind of part, each judged in this build, what suits best first. One click takes it. */
+export function PartPicker({ kind }: { readonly kind: PartKind }) {
+  const shelf = useShelf(kind);
+  const { build, edit } = useBuild();
+  if (shelf.isError) return <p role="alert">{shelf.error.message}</p>;
+  if (!shelf.data) return <p>Looking at the shelf …</p>;
+  if (shelf.data.length === 0) return <p>The shelf has no {kind} yet.</p>;
+  const judged = shelf.data
+    .map((part) => ({ part, ...consequence(build, part) }))
+    .sort((a, b) => a.short - b.short || nearest(b.worst) - nearest(a.worst));
+  return (
+    <table className="grid-table sheet">
+      <caption className="sr-only">Choose a {kind}: what suits this build best comes first</caption>
+      <thead>
+        <tr>
+          <th scope="col">Part</th>
+          <th scope="col" className="n">
+            Mass
+          </th>
+          <th scope="col">Then the worst is</th>
+          <th scope="col">
+            <span className="sr-only">Take it</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {judged.map(({ part, ...consequences }) => (
+          <PartRow
+            key={part.id}
+            part={part}
+            {...consequences}
+            onTake={() => edit((b) => choosePart(b, part))}
+          />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+interface RowProps extends Consequence {
+  readonly part: Part;
+  readonly onTake: () => void;
+}
+
+function PartRow({ part, worst, short, onTake }: RowProps) {
+  const say = useSay();
+  const { build } = useBuild();
+  const chosen = [build.drive.motorId, build.supply.driverId, build.supply.batteryId].includes(part.id);
+  return (
+    <tr className={chosen ? 'bg-mech-lo' : ''}>
+      <td>
+        <span className="font-semibold">{part.name}</span>
+        <span className="block text-[14px] text-soft">{figuresOf(part, say)}</span>
+      </td>
+      <td className="n">
+        {say(part.massKg, 'mass')}
+        <span className="block text-[14px] text-soft">{STATES[part.state]}</span>
+      </td>
+      <td>
+        {worst ? (
+          <>
+            {linkDefinition(worst.link).title.toLowerCase()}{' '}
+            <b className={`font-semibold whitespace-nowrap ${worst.verdict === 'short' ? 'text-short' : ''}`}>
+              {showNumber(worst.ratio)} ×
+            </b>
+            {short > 1 && <span className="block text-[14px] text-soft">and {short - 1} more short</span>}
+          </>
+        ) : (
+          '–'
+        )}
+      </td>
+      <td>
+        {chosen ? (
+          <span className="font-semibold whitespace-nowrap">in the build</span>
+        ) : (
+          <button type="button" className="push" aria-label={`Take ${part.name}`} onClick={onTake}>
+            Take
+          </button>
+        )}
+      </td>
+    </tr>
+  );
+}

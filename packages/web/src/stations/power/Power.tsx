@@ -1,0 +1,103 @@
+import { batteryOf, driverOf, motorOf } from '@zubric/core/build';
+import { showNumber } from '@zubric/core/quantity';
+import { useState } from 'react';
+import { useSay } from '../../app/units.tsx';
+import { useTitle } from '../../app/use-title.ts';
+import { Caution, Findings } from '../../findings/Findings.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+import { PartPicker } from './PartPicker.tsx';
+import { PullChart } from './PullChart.tsx';
+
+const KINDS = ['motor', 'driver', 'battery'] as const;
+type Kind = (typeof KINDS)[number];
+
+/** Station 4: motor, driver and battery, and the pull they give. */
+export function Power() {
+  const { build, report } = useBuild();
+  const [kind, setKind] = useState<Kind>('motor');
+  const say = useSay();
+  useTitle('Power', build.name);
+  const torque = report.governing.find((l) => l.link === 'torque');
+  const duty = report.duties.find((d) => d.id === torque?.dutyId);
+  const { outing } = report;
+  return (
+    <div className="grid gap-3">
+      <div>
+        <h1>Do motor, driver and battery pull every duty, all day?</h1>
+        <p className="mt-0.5 text-[16px] text-soft">
+          {torque && duty?.point ? (
+            <>
+              “{duty.name}” gets <b className="font-semibold text-ink">{showNumber(torque.ratio)} ×</b> its
+              torque (the rule asks {showNumber(torque.rule)} ×) and draws{' '}
+              <b className="font-semibold text-elec">{say(duty.point.currentA, 'current')}</b> a motor,{' '}
+              <b className="font-semibold text-elec">{say(duty.point.batteryA, 'current')}</b> from the
+              battery, which sags to{' '}
+              <b className="font-semibold text-elec">{say(duty.point.batteryV, 'voltage')}</b>.
+              {outing?.runTimeS !== undefined && (
+                <>
+                  {' '}
+                  At this mix of duties it lasts{' '}
+                  <b className="font-semibold text-ink">{say(outing.runTimeS, 'time')}</b>; an outing takes{' '}
+                  {say(outing.durationS, 'time')}.
+                </>
+              )}
+            </>
+          ) : (
+            'Choose a motor: its pull, current and heat on every duty follow at once.'
+          )}
+        </p>
+      </div>
+      <div className="grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,9fr)_minmax(0,11fr)]">
+        <div className="grid content-start gap-3">
+          <PullChart />
+          <Findings
+            blocks={['wheel', 'motor', 'driver', 'battery']}
+            empty="Torque, heat, currents and energy are ample."
+          />
+          <Caution>
+            A lithium pack short-circuited or charged wrongly burns: fuse it close to the pack, charge it with
+            its own charger and never alone. First power with the wheels off the ground.
+          </Caution>
+        </div>
+        <section aria-labelledby="shelf-title" className="grid content-start gap-2">
+          <h2 id="shelf-title" className="sr-only">
+            From the parts shelf
+          </h2>
+          <div className="grid grid-cols-3" role="group" aria-label="Kind of part">
+            {KINDS.map((k) => (
+              <KindButton key={k} kind={k} chosen={k === kind} onChoose={() => setKind(k)} />
+            ))}
+          </div>
+          <PartPicker kind={kind} />
+        </section>
+      </div>
+    </div>
+  );
+}
+
+const CHOSEN = { motor: motorOf, driver: driverOf, battery: batteryOf };
+const TITLES: Readonly<Record<Kind, string>> = { motor: 'Motor', driver: 'Driver', battery: 'Battery' };
+
+interface KindButtonProps {
+  readonly kind: Kind;
+  readonly chosen: boolean;
+  readonly onChoose: () => void;
+}
+
+function KindButton({ kind, chosen, onChoose }: KindButtonProps) {
+  const { build } = useBuild();
+  const part = CHOSEN[kind](build);
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      onClick={onChoose}
+      className={`min-w-0 border border-line px-3 py-1.5 text-left ${chosen ? 'bg-ink text-sheet' : 'bg-sheet hover:bg-mech-lo'}`}
+    >
+      <span className="block text-[16px] font-semibold">{TITLES[kind]}</span>
+      <span className={`block truncate text-[14px] ${chosen ? 'text-line' : 'text-soft'}`}>
+        {part?.name ?? 'none chosen'}
+      </span>
+    </button>
+  );
+}

@@ -1,0 +1,61 @@
+import { readFileSync } from 'node:fs';
+import { buildSchema, newBuild, type Build } from '@zubric/core/build';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, describe, expect, it } from 'vitest';
+import { UnitsProvider } from '../../app/units.tsx';
+import { BuildSession } from '../../session/BuildSession.tsx';
+import { TestTrack } from './TestTrack.tsx';
+
+const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+
+function show(document: Build): void {
+  const stored = { id: 'b', version: 1, updatedAt: '2026-11-23T00:00:00Z', document };
+  render(
+    <UnitsProvider>
+      <BuildSession stored={stored}>
+        <TestTrack />
+      </BuildSession>
+    </UnitsProvider>,
+  );
+}
+
+const text = (): string => (document.body.textContent ?? '').replaceAll('\u00a0', ' ');
+
+describe('the test track', () => {
+  afterEach(() => {
+    cleanup();
+    localStorage.clear();
+  });
+
+  it('settles at the speed that the evaluation says it reaches', () => {
+    show(puffin);
+    fireEvent.change(screen.getByLabelText('Length of the run'), { target: { value: '30 s' } });
+    expect(text()).toContain('It reaches 1.06 m/s');
+    expect(text()).toContain('up to 80 A');
+  });
+
+  it('goes over to another duty, and keeps a length that it cannot read', () => {
+    show(puffin);
+    fireEvent.change(screen.getByLabelText('Ground, grade and load of'), {
+      target: { value: 'level-loaded' },
+    });
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toContain('Level, loaded');
+    fireEvent.change(screen.getByLabelText('Length of the run'), { target: { value: '3 hours' } });
+    expect(screen.getByRole('alert').textContent).toContain('at most 10 min');
+    expect((screen.getByLabelText('Length of the run') as HTMLInputElement).value).toBe('3 hours');
+  });
+
+  it('says that it does not move, and what that draws', () => {
+    const steep = puffin.duties.map((d) => ({ ...d, grade: { ...d.grade, value: 0.6 } }));
+    show({ ...puffin, duties: steep });
+    expect(text()).toContain('It does not move: stalled, it draws');
+  });
+
+  it('leads on where something is missing', () => {
+    show(newBuild('Bare'));
+    expect(text()).toContain('Choose a motor in Power first');
+    cleanup();
+    show({ ...newBuild('Bare'), duties: [] });
+    expect(text()).toContain('State a duty in the Brief first');
+  });
+});

@@ -1,0 +1,178 @@
+import type { Duty } from '@zubric/core/build';
+import { launchOfBuild, sampleLaunch, runLaunch } from '@zubric/core/simulate';
+import { NotPhysical } from '@zubric/core/contract';
+import { typed, type Quantity } from '@zubric/core/quantity';
+import { useCallback, useId, useMemo, useState } from 'react';
+import { useSay } from '../../app/units.tsx';
+import { useTitle } from '../../app/use-title.ts';
+import { Choice } from '../../fields/Choice.tsx';
+import { QuantityEntry } from '../../fields/QuantityField.tsx';
+import type { Check } from '../../fields/useQuantityText.ts';
+import { Caution } from '../../findings/Findings.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+import { TimeChart } from './TimeChart.tsx';
+
+const LONGEST_S = 600;
+const runLength: Check = (value) =>
+  value > 0 && value <= LONGEST_S ? undefined : `A run lasts more than 0 and at most ${LONGEST_S / 60} min.`;
+
+/** A launch of the open build on one of its duties, again at every edit. */
+function useLaunch(duty: Duty | undefined, durationS: number) {
+  const { build, report } = useBuild();
+  return useMemo(() => {
+    const dutyReport = report.duties.find((d) => d.id === duty?.id);
+    const input = duty && dutyReport && launchOfBuild(build, duty, dutyReport, durationS);
+    if (!input) return undefined;
+    try {
+      const result = runLaunch(input);
+      return { input, result, samples: sampleLaunch(input, result), problem: undefined };
+    } catch (error) {
+      if (!(error instanceof NotPhysical)) throw error;
+      return { problem: error.message };
+    }
+  }, [build, report, duty, durationS]);
+}
+
+/** Station 7: how it starts. */
+export function TestTrack() {
+  const { build } = useBuild();
+  useTitle('Test track', build.name);
+  const [dutyId, setDutyId] = useState(build.duties[0]?.id ?? '');
+  const [duration, setDuration] = useState<Quantity>(typed(4, 's'));
+  const duty = build.duties.find((d) => d.id === dutyId) ?? build.duties[0];
+  const launch = useLaunch(duty, duration.value);
+  const id = useId();
+  const ignore = useCallback(() => undefined, []);
+  return (
+    <div className="grid gap-3">
+      <div>
+        <h1>How does it start{duty ? ` on “${duty.name}”` : ''}?</h1>
+        <Answer launch={launch} hasDuty={duty !== undefined} />
+      </div>
+      {duty && (
+        <div className="flex items-end gap-4">
+          <Choice
+            label="Ground, grade and load of"
+            className="w-64"
+            value={duty.id}
+            options={build.duties.map((d) => ({ value: d.id, title: d.name }))}
+            onChange={setDutyId}
+          />
+          <QuantityEntry
+            label="Length of the run"
+            className="w-32"
+            dimension="time"
+            value={duration}
+            check={runLength}
+            onChange={setDuration}
+            id={id}
+            onProblem={ignore}
+          />
+          <Conditions duty={duty} />
+        </div>
+      )}
+      {launch?.result && (
+        <>
+          <Figures result={launch.result} />
+          <div className="sheet grid gap-1 p-3">
+            <TimeChart
+              samples={launch.samples}
+              of="speedMps"
+              dimension="speed"
+              title="road speed"
+              kind="mechanical"
+              mark={duty?.speed.value}
+            />
+            <TimeChart
+              samples={launch.samples}
+              of="forceN"
+              dimension="force"
+              title="pull at the ground"
+              kind="mechanical"
+            />
+            <TimeChart
+              samples={launch.samples}
+              of="currentA"
+              dimension="current"
+              title="current from the battery"
+              kind="electrical"
+              last
+            />
+          </div>
+        </>
+      )}
+      <Caution>
+        The first real start: wheels off the ground, then level and unloaded, one hand on the main switch,
+        nobody in front or below.
+      </Caution>
+    </div>
+  );
+}
+
+type Launch = ReturnType<typeof useLaunch>;
+
+function Answer({ launch, hasDuty }: { readonly launch: Launch; readonly hasDuty: boolean }) {
+  const say = useSay();
+  const strong = 'font-semibold text-ink';
+  const text = (): React.ReactNode => {
+    if (!hasDuty) return 'State a duty in the Brief first.';
+    if (!launch) return 'Choose a motor in Power first.';
+    if (!launch.result) return launch.problem;
+    const { finalMps, distanceM, timeTo90S, peakA } = launch.result;
+    if (timeTo90S === null)
+      return (
+        <>
+          It does <b className="font-semibold text-short">not move</b>: stalled, it draws{' '}
+          {say(peakA, 'current')}.
+        </>
+      );
+    return (
+      <>
+        It reaches <b className={strong}>{say(finalMps, 'speed')}</b>, nine tenths of it in{' '}
+        <b className={strong}>{say(timeTo90S, 'time')}</b>, over{' '}
+        <b className={strong}>{say(distanceM, 'length')}</b>; the battery gives up to{' '}
+        <b className="font-semibold text-elec">{say(peakA, 'current')}</b>.
+      </>
+    );
+  };
+  return <p className="mt-0.5 text-[16px] text-soft">{text()}</p>;
+}
+
+function Conditions({ duty }: { readonly duty: Duty }) {
+  const { build, report } = useBuild();
+  const say = useSay();
+  const ground = build.grounds.find((g) => g.id === duty.groundId);
+  const footing = report.duties.find((d) => d.id === duty.id)?.footing;
+  return (
+    <p className="pb-1.5 text-soft">
+      {say(duty.grade.value, 'angle')} of {ground?.name.toLowerCase()},{' '}
+      {footing && say(footing.massKg, 'mass')} all up, grip {footing && say(footing.gripN, 'force')}; full
+      command from rest.
+    </p>
+  );
+}
+
+function Figures({ result }: { readonly result: NonNullable<NonNullable<Launch>['result']> }) {
+  const say = useSay();
+  const figures = [
+    ['Speed at the end', say(result.finalMps, 'speed'), 'text-mech'],
+    [
+      'Nine tenths of it after',
+      result.timeTo90S === null ? 'never' : say(result.timeTo90S, 'time'),
+      'text-ink',
+    ],
+    ['Distance', say(result.distanceM, 'length'), 'text-mech'],
+    ['Most from the battery', say(result.peakA, 'current'), 'text-elec'],
+    ['Energy', say(result.energyJ, 'energy'), 'text-elec'],
+  ] as const;
+  return (
+    <dl className="sheet grid grid-cols-5 divide-x divide-line">
+      {figures.map(([title, text, color]) => (
+        <div key={title} className="px-4 py-2">
+          <dt className="text-[14px] text-soft">{title}</dt>
+          <dd className={`font-narrow text-[22px] leading-tight font-semibold ${color}`}>{text}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

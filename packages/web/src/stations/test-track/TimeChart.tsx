@@ -1,0 +1,87 @@
+import type { Dimension } from '@zubric/core/quantity';
+import type { sampleLaunch } from '@zubric/core/simulate';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import { Axes } from '../../charts/Axes.tsx';
+import { chartUnit } from '../../charts/in-units.ts';
+import { useUnits } from '../../app/units.tsx';
+
+type Sample = ReturnType<typeof sampleLaunch>[number];
+
+const WIDTH = 1080;
+const HEIGHT = 108;
+const FRAME = { left: 52, right: 20, top: 24, bottom: 8 };
+/** For the numbers and the name of the time axis, under the last chart only. */
+const AXIS_ROOM = 36;
+
+interface Props {
+  readonly samples: readonly Sample[];
+  readonly of: 'speedMps' | 'forceN' | 'currentA';
+  readonly dimension: Dimension;
+  readonly title: string;
+  readonly kind: 'mechanical' | 'electrical';
+  /** A level to mark: the speed that the duty asks. */
+  readonly mark?: number;
+  /** The one at the bottom names the time axis. */
+  readonly last?: boolean;
+}
+
+/** One figure of a launch over time. */
+export function TimeChart({ samples, of, dimension, title, kind, mark, last = false }: Props) {
+  const { system } = useUnits();
+  const height = HEIGHT + (last ? AXIS_ROOM : 0);
+  const values = samples.map((s) => s[of]);
+  const most = Math.max(1e-6, ...values, mark ?? 0);
+  const unit = chartUnit(most, dimension, system);
+  const color = kind === 'mechanical' ? 'var(--color-mech)' : 'var(--color-elec)';
+  const x = scaleLinear([0, samples.at(-1)?.tS ?? 1], [FRAME.left, WIDTH - FRAME.right]);
+  const y = scaleLinear(
+    [Math.min(0, ...values.map(unit.convert)), unit.convert(most)],
+    [HEIGHT - FRAME.bottom, FRAME.top],
+  ).nice(3);
+  const path = line<Sample>(
+    (s) => x(s.tS),
+    (s) => y(unit.convert(s[of])),
+  );
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      className="block w-full"
+      role="img"
+      aria-label={`${title} over time`}
+    >
+      <Axes
+        x={x}
+        y={y}
+        xTitle={last ? 'time, s' : ''}
+        yTitle={`${title}, ${unit.symbol}`}
+        xTicks={8}
+        xLabels={last}
+        yTicks={3}
+        color={color}
+      />
+      {mark !== undefined && mark > 0 && (
+        <g>
+          <path
+            d={`M${FRAME.left} ${y(unit.convert(mark))}H${WIDTH - FRAME.right}`}
+            stroke="var(--color-ink)"
+            strokeDasharray="5 4"
+          />
+          <text
+            x={WIDTH - FRAME.right}
+            y={y(unit.convert(mark)) + 15}
+            textAnchor="end"
+            fontSize="14"
+            fill="var(--color-ink)"
+            stroke="var(--color-sheet)"
+            strokeWidth="4"
+            paintOrder="stroke"
+          >
+            asked
+          </text>
+        </g>
+      )}
+      <path d={path([...samples]) ?? ''} fill="none" stroke={color} strokeWidth="3" />
+    </svg>
+  );
+}

@@ -1,0 +1,147 @@
+import { showNumber } from '@zubric/core/quantity';
+import { straightRunResult, type StraightRunResult } from '@zubric/core/trials';
+import { scaleLinear } from 'd3-scale';
+import type { StoredTrialSet } from '../../app/api.ts';
+import { useSay, useUnits } from '../../app/units.tsx';
+import { chartUnit } from '../../charts/in-units.ts';
+
+/** What the runs say: where each ended, mean and spread, and how the distance came out. */
+export function Result({ set }: { readonly set: StoredTrialSet }) {
+  const readings = set.trials.map((t) => t.reading);
+  const result = straightRunResult(set.conditions, readings);
+  return (
+    <section aria-labelledby="result-title" className="grid content-start gap-3">
+      <h2 id="result-title">What the runs say</h2>
+      {readings.length === 0 ? (
+        <p className="text-soft">Nothing yet.</p>
+      ) : (
+        <SidePlot sides={readings.map((r) => r.side.value)} result={result} />
+      )}
+      {result.side && result.distance && <Figures set={set} result={result} />}
+    </section>
+  );
+}
+
+const WIDTH = 420;
+const ROW = 16;
+const TOP = 26;
+
+/** Each run's end across the line, first run on top; the mean with its 95 % interval below. */
+function SidePlot({
+  sides,
+  result,
+}: {
+  readonly sides: readonly number[];
+  readonly result: StraightRunResult;
+}) {
+  const { system } = useUnits();
+  const most =
+    1.15 *
+    Math.max(
+      0.01,
+      ...sides.map(Math.abs),
+      Math.abs(result.side?.ci95Low ?? 0),
+      Math.abs(result.side?.ci95High ?? 0),
+    );
+  const unit = chartUnit(most, 'length', system);
+  const x = scaleLinear([-unit.convert(most), unit.convert(most)], [20, WIDTH - 20]);
+  const bottom = TOP + sides.length * ROW + 26;
+  const at = (si: number): number => x(unit.convert(si));
+  return (
+    <figure className="sheet p-2">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${bottom + 42}`}
+        className="block w-full"
+        role="img"
+        aria-label="Where each run ended, to the left and right of the line"
+      >
+        <text x="20" y="15" fontSize="14" fill="var(--color-soft)">
+          ← left
+        </text>
+        <text x={WIDTH - 20} y="15" fontSize="14" textAnchor="end" fill="var(--color-soft)">
+          right →
+        </text>
+        <path d={`M${x(0)} 4V${bottom}`} stroke="var(--color-ink)" strokeWidth="1.5" />
+        {sides.map((side, run) => (
+          <circle
+            key={`${run}:${side}`}
+            cx={at(side)}
+            cy={TOP + run * ROW + ROW / 2}
+            r="5"
+            fill="var(--color-mech)"
+          />
+        ))}
+        {result.side && (
+          <g>
+            <path
+              d={`M${at(result.side.ci95Low)} ${bottom - 10}H${at(result.side.ci95High)}`}
+              stroke="var(--color-ink)"
+              strokeWidth="3"
+            />
+            <path
+              d={`M${at(result.side.mean)} ${bottom - 18}v16`}
+              stroke="var(--color-ink)"
+              strokeWidth="3"
+            />
+          </g>
+        )}
+        <path d={`M20 ${bottom}H${WIDTH - 20}`} stroke="var(--color-ink)" />
+        {x.ticks(6).map((tick) => (
+          <g key={tick} transform={`translate(${x(tick)} ${bottom})`}>
+            <path d="M0 0v5" stroke="var(--color-ink)" />
+            <text y="19" fontSize="14" textAnchor="middle" fill="var(--color-soft)">
+              {x.tickFormat(6)(tick)}
+            </text>
+          </g>
+        ))}
+        <text
+          x={WIDTH - 20}
+          y={bottom + 37}
+          fontSize="14"
+          fontWeight="500"
+          textAnchor="end"
+          fill="var(--color-ink)"
+        >
+          to the side, {unit.symbol}; below: mean and its 95 % interval
+        </text>
+      </svg>
+    </figure>
+  );
+}
+
+function Figures({ set, result }: { readonly set: StoredTrialSet; readonly result: StraightRunResult }) {
+  const say = useSay();
+  const { side, distance } = result;
+  if (!side || !distance) return null;
+  const signed = (metres: number): string =>
+    `${say(Math.abs(metres), 'length')} ${metres < 0 ? 'left' : 'right'}`;
+  const { batteryBefore, batteryAfter } = set.conditions;
+  const rows: readonly (readonly [string, string])[] = [
+    ['Mean end', signed(side.mean)],
+    ['Spread (standard deviation)', say(side.sd, 'length')],
+    ['95 % interval of the mean', `${signed(side.ci95Low)} to ${signed(side.ci95High)}`],
+    ['So uneven by luck alone', `${showNumber(side.signTestP * 100, 2)} % of the time`],
+    [
+      'Mean distance',
+      `${say(distance.mean, 'length', 4)}, ${showNumber((result.distanceShare ?? 0) * 100)} % of what was ordered`,
+    ],
+    ...(batteryBefore && batteryAfter
+      ? [
+          [
+            'Battery over the set',
+            `${say(batteryBefore.value, 'voltage')} to ${say(batteryAfter.value, 'voltage')}`,
+          ] as const,
+        ]
+      : []),
+  ];
+  return (
+    <dl className="sheet divide-y divide-line">
+      {rows.map(([title, text]) => (
+        <div key={title} className="flex justify-between gap-4 px-3 py-1.5">
+          <dt className="text-soft">{title}</dt>
+          <dd className="text-right font-semibold">{text}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

@@ -1,0 +1,149 @@
+import type { Quantity } from '@zubric/core/quantity';
+import { STRAIGHT_RUNS, type StraightRunReading } from '@zubric/core/trials';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Trash2 } from 'lucide-react';
+import { useState, type FormEvent } from 'react';
+import { api, type StoredTrial, type StoredTrialSet } from '../../app/api.ts';
+import { useSay } from '../../app/units.tsx';
+import { zeroOrMore } from '../../fields/checks.ts';
+import { QuantityField } from '../../fields/QuantityField.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+
+/** An id for a run made here, so that a run sent twice is one run. */
+const newTrialId = (): string => crypto.randomUUID();
+
+/** The runs of a set and the next one to record. */
+export function RunTable({ set }: { readonly set: StoredTrialSet }) {
+  const left = STRAIGHT_RUNS - set.trials.length;
+  return (
+    <section className="sheet" aria-labelledby="runs-title">
+      <NextRun key={set.trials.length} setId={set.id} number={set.trials.length + 1} />
+      <p className="px-3 pb-2 text-[14px] text-soft" role="status">
+        {left > 0
+          ? `${left} more ${left === 1 ? 'run makes' : 'runs make'} a verdict.`
+          : 'Enough runs for a verdict.'}
+      </p>
+      <table className="grid-table">
+        <caption id="runs-title" className="sr-only">
+          Runs
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Run</th>
+            <th scope="col" className="n">
+              Ended to the side
+            </th>
+            <th scope="col" className="n">
+              Got along
+            </th>
+            <th scope="col">
+              <span className="sr-only">Remove</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {set.trials.map((trial, at) => (
+            <RunRow key={trial.id} setId={set.id} trial={trial} number={at + 1} />
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+interface RowProps {
+  readonly setId: string;
+  readonly trial: StoredTrial;
+  readonly number: number;
+}
+
+function RunRow({ setId, trial, number }: RowProps) {
+  const say = useSay();
+  const { id } = useBuild();
+  const queries = useQueryClient();
+  const [asked, setAsked] = useState(false);
+  const remove = useMutation({
+    mutationFn: () => api.removeTrial(setId, trial.id),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['trial-sets', id] }),
+  });
+  const side = trial.reading.side.value;
+  return (
+    <tr>
+      <td>{number}</td>
+      <td className="n">
+        {side === 0 ? 'on the line' : `${say(Math.abs(side), 'length')} ${side > 0 ? 'right' : 'left'}`}
+      </td>
+      <td className="n">{say(trial.reading.distance.value, 'length', 4)}</td>
+      <td className="n">
+        {asked ? (
+          <span className="inline-flex items-center gap-2">
+            <button type="button" className="push" onClick={() => remove.mutate()}>
+              Remove run {number}
+            </button>
+            <button type="button" className="push" onClick={() => setAsked(false)}>
+              Keep it
+            </button>
+          </span>
+        ) : (
+          <button
+            type="button"
+            className="p-0.5 hover:text-short"
+            aria-label={`Remove run ${number}`}
+            onClick={() => setAsked(true)}
+          >
+            <Trash2 size={18} aria-hidden="true" />
+          </button>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** Two readings and a button; Enter records. They stay until the server has them. */
+function NextRun({ setId, number }: { readonly setId: string; readonly number: number }) {
+  const { id } = useBuild();
+  const queries = useQueryClient();
+  const [trialId] = useState(newTrialId);
+  const [side, setSide] = useState<Quantity>();
+  const [distance, setDistance] = useState<Quantity>();
+  const [missing, setMissing] = useState(false);
+  const record = useMutation({
+    mutationFn: (reading: StraightRunReading) => api.recordTrial(setId, trialId, reading),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['trial-sets', id] }),
+  });
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    setMissing(!side || !distance);
+    if (side && distance) record.mutate({ side, distance, note: '' });
+  };
+  const measured = (quantity: Quantity): Quantity => ({ ...quantity, origin: 'measured' });
+  return (
+    <form className="flex flex-wrap items-end gap-3 px-3 py-3" onSubmit={submit} noValidate>
+      <QuantityField
+        label={`Run ${number}: to the side, left −`}
+        className="w-44"
+        dimension="length"
+        value={side}
+        onChange={(q) => setSide(measured(q))}
+      />
+      <QuantityField
+        label="got along"
+        className="w-24"
+        dimension="length"
+        value={distance}
+        check={zeroOrMore}
+        onChange={(q) => setDistance(measured(q))}
+      />
+      <button type="submit" className="push push-main" disabled={record.isPending}>
+        Record run
+      </button>
+      {(missing || record.isError) && (
+        <span role="alert" className="text-[14px] text-short">
+          {missing
+            ? 'Both readings are needed.'
+            : `Not recorded: ${record.error?.message} The readings are kept here.`}
+        </span>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,156 @@
+import {
+  BLOCKS,
+  closeness,
+  linkDefinition,
+  type Block,
+  type LinkId,
+  type LinkReport,
+  type Report,
+  type Verdict,
+} from '@zubric/core/evaluate';
+import { show, showNumber } from '@zubric/core/quantity';
+import { Link } from 'react-router';
+import { stationAddress, type StationPath } from '../app/stations.ts';
+import { useUnits } from '../app/units.tsx';
+import { useBuild } from '../session/BuildSession.tsx';
+import { Tape } from './Tape.tsx';
+
+interface BlockDefinition {
+  readonly title: string;
+  readonly station: StationPath;
+  /** Shown unless another link of the block stands worse. */
+  readonly first: LinkId;
+  /** Said where nothing can be reckoned yet. */
+  readonly empty: string;
+}
+
+const DEFINITIONS: Readonly<Record<Block, BlockDefinition>> = {
+  ground: { first: 'grip', title: 'Ground', station: 'brief', empty: 'state a duty' },
+  wheel: { first: 'torque', title: 'Wheel', station: 'drivetrain', empty: 'choose a motor' },
+  ratio: { first: 'ratio', title: 'Ratio', station: 'drivetrain', empty: 'choose a motor' },
+  motor: { first: 'motor-heat', title: 'Motor', station: 'power', empty: 'choose a motor' },
+  driver: { first: 'driver-current', title: 'Driver', station: 'power', empty: 'choose a driver' },
+  battery: { first: 'battery-current', title: 'Battery', station: 'power', empty: 'choose a battery' },
+};
+
+const ELECTRICAL = new Set(['current', 'voltage', 'energy']);
+
+const GRAVITY: Readonly<Record<Verdict, number>> = { short: 0, tight: 1, ample: 2 };
+
+/** The link a block shows: its own, or the one nearest to failing where that has the worse verdict. */
+function shownLink(report: Report, block: Block): LinkReport | undefined {
+  const { first } = DEFINITIONS[block];
+  const isFirst = (link: LinkReport): number => (link.link === first ? 0 : 1);
+  return report.governing
+    .filter((link) => linkDefinition(link.link).block === block)
+    .sort(
+      (a, b) =>
+        GRAVITY[a.verdict] - GRAVITY[b.verdict] || isFirst(a) - isFirst(b) || closeness(a) - closeness(b),
+    )[0];
+}
+
+/** The whole chain from ground to battery: needs, has and margin of what governs each. */
+export function Strip() {
+  const { id, report, unread } = useBuild();
+  return (
+    <section aria-label="Driveline strip" className="border-b border-line bg-sheet">
+      <div className="grid grid-cols-6 divide-x divide-line">
+        {BLOCKS.map((block) => (
+          <StripBlock
+            key={block}
+            buildId={id}
+            block={block}
+            link={shownLink(report, block)}
+            report={report}
+          />
+        ))}
+      </div>
+      {unread > 0 && (
+        <p role="status" className="border-t border-line bg-short-lo px-4 py-1 text-[14px]">
+          {unread === 1 ? 'One entry cannot be read' : `${unread} entries cannot be read`}: these figures
+          stand at the last readable value.
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface BlockProps {
+  readonly buildId: string;
+  readonly block: Block;
+  readonly link: LinkReport | undefined;
+  readonly report: Report;
+}
+
+function StripBlock({ buildId, block, link, report }: BlockProps) {
+  const { title, station, empty } = DEFINITIONS[block];
+  return (
+    <Link
+      to={stationAddress(buildId, station)}
+      className="block min-w-0 px-3 pt-2 pb-2 hover:bg-field focus-visible:-outline-offset-2"
+      data-block={block}
+    >
+      {link ? <Filled title={title} link={link} report={report} /> : <Empty title={title} text={empty} />}
+    </Link>
+  );
+}
+
+const Empty = ({ title, text }: { readonly title: string; readonly text: string }) => (
+  <>
+    <h2 className="text-soft">{title}</h2>
+    <p className="mt-3 text-[15px] text-soft">{text}</p>
+  </>
+);
+
+function Filled({
+  title,
+  link,
+  report,
+}: {
+  readonly title: string;
+  readonly link: LinkReport;
+  readonly report: Report;
+}) {
+  const { system } = useUnits();
+  const definition = linkDefinition(link.link);
+  const electrical = ELECTRICAL.has(definition.dimension);
+  const needs = show(link.needs, definition.dimension, system);
+  const has = show(link.has, definition.dimension, system);
+  const duty = report.duties.find((d) => d.id === link.dutyId)?.name ?? 'whole outing';
+  const isWindow = link.link === 'ratio';
+  const color = electrical ? 'text-elec' : 'text-mech';
+  return (
+    <>
+      <h2 className={`flex items-baseline justify-between gap-2 ${color}`}>
+        {title}
+        <span className="truncate font-sans text-[14px] font-normal text-soft">
+          {definition.title.toLowerCase()}
+        </span>
+      </h2>
+      <p className={`mt-0.5 truncate font-narrow text-[24px] leading-tight font-semibold ${color}`}>
+        {isWindow ? has.number : needs.number}{' '}
+        <small className="font-sans text-[14px] font-normal text-soft">
+          {isWindow
+            ? `${has.unit} fitted`
+            : `${needs.unit} needed${definition.per === 'each' ? ', each' : ''}`}
+        </small>
+      </p>
+      <Tape
+        ratio={link.ratio}
+        rule={link.rule}
+        verdict={link.verdict}
+        kind={electrical ? 'electrical' : 'mechanical'}
+      />
+      <p className="truncate">
+        {isWindow ? `edge ${needs.text}` : `has ${has.text}`} ·{' '}
+        <b className="font-semibold">{showNumber(link.ratio)} ×</b>
+      </p>
+      <p className="truncate text-[15px] text-soft" title={duty}>
+        <b className={`font-semibold ${link.verdict === 'short' ? 'text-short' : 'text-ink'}`}>
+          {link.verdict === 'short' ? `short, asks ${showNumber(link.rule)} ×` : link.verdict}
+        </b>
+        , {duty}
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,88 @@
+/** Every calculator by the question that a builder asks, in the groups of the shed. */
+export interface Question {
+  readonly name: string;
+  readonly asks: string;
+}
+
+export interface QuestionGroup {
+  readonly title: string;
+  readonly questions: readonly Question[];
+}
+
+const group = (title: string, ...questions: readonly (readonly [string, string])[]): QuestionGroup => ({
+  title,
+  questions: questions.map(([name, asks]) => ({ name, asks })),
+});
+
+export const QUESTION_GROUPS: readonly QuestionGroup[] = [
+  group(
+    'Will it climb, turn and stop?',
+    ['road-load', 'How hard must it pull?'],
+    ['axle-loads', 'How much weight is on each axle?'],
+    ['grip-limited-grade', 'How steep before a wheel slips or it rears?'],
+    ['obstacle-climb', 'Will the wheel get over the step?'],
+    ['wheel-sinkage', 'How deep does a wheel sink?'],
+    ['skid-turn-wheeled', 'Can fixed wheels turn on the spot?'],
+    ['skid-turn-tracked', 'What does a turn ask of the tracks?'],
+    ['steer-torque', 'How strong must the steering servo be?'],
+    ['ackermann', 'How far does each front wheel turn?'],
+    ['side-tip', 'When does it tip sideways?'],
+    ['stopping', 'How far does it take to stop, and does it hold?'],
+  ),
+  group(
+    'Which ratio?',
+    ['gear-train', 'What do several stages make together?'],
+    ['planetary', 'What does a planetary stage make?'],
+    ['worm-pair', 'What does a worm make, and does it lock?'],
+    ['spool', 'How hard and how fast does a spool pull?'],
+  ),
+  group(
+    'How long a belt or chain, how far apart?',
+    ['chain-drive', 'How many links?'],
+    ['timing-belt', 'Which toothed belt?'],
+    ['friction-belt', 'Does the V-belt slip?'],
+    ['track-loop', 'How many links has the track?'],
+    ['gear-pair', 'How far apart are two gears?'],
+  ),
+  group(
+    'Will it hold?',
+    ['gear-bending', 'Do the teeth stand it?'],
+    ['shaft-torsion', 'Does the shaft stand it?'],
+    ['key-shear', 'Does the key stand it?'],
+    ['set-screw-hold', 'Do the set screws hold?'],
+    ['bolt-circle', 'Do the bolts stand it?'],
+  ),
+  group(
+    'What will the motor do?',
+    ['dc-motor-constants', 'What does its data sheet say about it?'],
+    ['dc-motor-point', 'What does it do at one load?'],
+    ['dc-motor-at-voltage', 'What does it do at another voltage?'],
+    ['dc-motor-fit', 'Which motor is this, by bench readings?'],
+    ['series-motor-point', 'What does a series-wound motor do?'],
+    ['motor-heat', 'How hot does it get?'],
+    ['simulate-launch', 'How does it start from rest?'],
+  ),
+  group(
+    'How long will it run?',
+    ['battery-pack', 'What do these cells make?'],
+    ['battery-sag', 'How far does the battery sag?'],
+    ['run-time', 'How long does the battery last?'],
+    ['wire', 'How thick a wire?'],
+    ['fuse-choice', 'Which fuse?'],
+  ),
+  group(
+    'How far did it go?',
+    ['travel-counts', 'How many counts is a distance?'],
+    ['encoder-counts', 'What does the encoder see?'],
+    ['effective-diameter', 'How large is the wheel really?'],
+    ['veer', 'How far does it drift?'],
+    ['odometry-square', 'What do square runs say of wheels and track?'],
+    ['coast-down', 'How much drag has it, by rolling out?'],
+  ),
+  group(
+    'Is it really better?',
+    ['trial-summary', 'What does a set of runs say?'],
+    ['compare-trials', 'Do two sets of runs differ?'],
+    ['match-motors', 'Which motors go together?'],
+  ),
+];

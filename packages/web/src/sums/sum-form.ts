@@ -1,0 +1,180 @@
+import { NotPhysical } from '@zubric/core/contract';
+import { calculate, calculationProblem, type AnyCalculator } from '@zubric/core/calculators';
+import { z } from 'zod';
+import { readKey, typeKey } from './key-units.ts';
+
+/** A field of a sum, from the calculator's own schema. */
+export interface SumField {
+  readonly key: string;
+  readonly description: string;
+  readonly unit: string;
+  readonly required: boolean;
+  readonly kind: 'number' | 'choice' | 'switch' | 'rows';
+  readonly choices: readonly string[];
+  /** The columns of rows; one without a name where a row is a bare number. */
+  readonly columns: readonly SumField[];
+  readonly fallback: string;
+}
+
+interface Node {
+  readonly type?: string;
+  readonly description?: string;
+  readonly unit?: string;
+  readonly enum?: readonly unknown[];
+  readonly anyOf?: readonly Node[];
+  readonly const?: unknown;
+  readonly default?: unknown;
+  readonly items?: Node;
+  readonly properties?: Readonly<Record<string, Node>>;
+  readonly required?: readonly string[];
+}
+
+const choicesOf = (node: Node): readonly string[] =>
+  (node.enum ?? node.anyOf?.map((option) => option.const) ?? []).filter((c) => c !== undefined).map(String);
+
+function fieldOf(key: string, node: Node, required: boolean): SumField {
+  const choices = choicesOf(node);
+  const kind =
+    node.type === 'array'
+      ? 'rows'
+      : node.type === 'boolean'
+        ? 'switch'
+        : choices.length > 0
+          ? 'choice'
+          : 'number';
+  return {
+    key,
+    description: node.description ?? key,
+    unit: node.unit ?? '',
+    required,
+    kind,
+    choices,
+    columns: node.items
+      ? node.items.properties
+        ? fieldsOf(node.items)
+        : [fieldOf('', node.items, true)]
+      : [],
+    fallback: node.default === undefined ? '' : String(node.default),
+  };
+}
+
+const fieldsOf = (node: Node): SumField[] =>
+  Object.entries(node.properties ?? {}).map(([key, child]) =>
+    fieldOf(key, child, node.required?.includes(key) ?? false),
+  );
+
+/** The fields of a calculator's input, and the keys of its output with their units. */
+export const inputFields = (calculator: AnyCalculator): SumField[] =>
+  fieldsOf(z.toJSONSchema(calculator.input, { io: 'input', unrepresentable: 'any' }) as Node);
+export const outputFields = (calculator: AnyCalculator): SumField[] =>
+  fieldsOf(z.toJSONSchema(calculator.output, { io: 'output', unrepresentable: 'any' }) as Node);
+
+export type Entries = Readonly<Record<string, string>>;
+
+const cell = (value: unknown, field: SumField): string =>
+  Array.isArray(value)
+    ? value.join(' ')
+    : typeof value === 'number' && field.kind === 'number'
+      ? typeKey(value, field.unit)
+      : String(value);
+
+const rowText = (row: unknown, field: SumField): string =>
+  typeof row === 'object' && row !== null
+    ? field.columns
+        .map((column) => cell((row as Record<string, unknown>)[column.key] ?? '', { ...column, unit: '' }))
+        .join(', ')
+    : String(row);
+
+/** The calculator's first worked example as entries. */
+export function exampleEntries(calculator: AnyCalculator, fields: readonly SumField[]): Entries {
+  const input = calculator.examples[0]?.input ?? {};
+  return Object.fromEntries(
+    fields.map((field) => {
+      const value = input[field.key];
+      if (value === undefined) return [field.key, ''];
+      return [
+        field.key,
+        field.kind === 'rows'
+          ? (value as unknown[]).map((row) => rowText(row, field)).join('\n')
+          : cell(value, field),
+      ];
+    }),
+  );
+}
+
+export interface Worked {
+  readonly output?: Readonly<Record<string, unknown>>;
+  /** What is wrong, by key; under '' what concerns the whole. */
+  readonly problems: Readonly<Record<string, string>>;
+}
+
+/** A column of several numbers in a row of a table: "100 102 98". */
+const severalNumbers = (text: string): number[] =>
+  text
+    .split(/\s+/)
+    .filter((t) => t !== '')
+    .map(Number);
+
+function readCell(text: string, field: SumField, say: (why: string) => void): unknown {
+  if (field.kind === 'rows') return severalNumbers(text);
+  if (field.kind === 'switch') return text === 'true';
+  if (field.kind === 'choice')
+    return /^\d+$/.test(text) && field.choices.every((c) => /^\d+$/.test(c)) ? Number(text) : text;
+  // A label of a row: a column that has neither unit nor number.
+  if (field.key === 'label') return text;
+  const read = readKey(text, field.unit);
+  if (read.ok) return read.value;
+  say(read.why);
+  return undefined;
+}
+
+function readRows(text: string, field: SumField, say: (why: string) => void): unknown[] {
+  const [only] = field.columns;
+  if (only?.key === '')
+    return text
+      .split(/[\n,;]+/)
+      .map((t) => t.trim())
+      .filter((t) => t !== '')
+      .map((t) => readCell(t, only, say));
+  return text
+    .split('\n')
+    .filter((line) => line.trim() !== '')
+    .map((line) => {
+      const cells = line.split(/[,;\t]/).map((t) => t.trim());
+      return Object.fromEntries(
+        field.columns.flatMap((column, at) => {
+          const entry = cells[at] ?? '';
+          return entry === '' && !column.required ? [] : [[column.key, readCell(entry, column, say)]];
+        }),
+      );
+    });
+}
+
+/** The sum worked: entries read in any units, then the calculator itself. */
+export function work(calculator: AnyCalculator, fields: readonly SumField[], entries: Entries): Worked {
+  const problems: Record<string, string> = {};
+  const input: Record<string, unknown> = {};
+  for (const field of fields) {
+    const text = (entries[field.key] ?? '').trim();
+    const say = (why: string): void => {
+      problems[field.key] ??= why;
+    };
+    if (text === '') {
+      if (field.required) say('This is needed.');
+      continue;
+    }
+    input[field.key] = field.kind === 'rows' ? readRows(text, field, say) : readCell(text, field, say);
+  }
+  if (Object.keys(problems).length > 0) return { problems };
+  try {
+    return { output: calculate(calculator.name, input) as Record<string, unknown>, problems };
+  } catch (error) {
+    const problem = calculationProblem(error);
+    if (!problem) throw error;
+    if (error instanceof NotPhysical) return { problems: { '': error.message } };
+    for (const { path, message } of problem.problems)
+      problems[fields.some((f) => f.key === path.split('.')[0]) ? (path.split('.')[0] ?? '') : ''] ??=
+        message;
+    return { problems };
+  }
+}

@@ -1,0 +1,12 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+declare const process: { env: Record<string, string | undefined> };
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  server: { proxy: { '/api': process.env.ZUBRIC_API ?? 'http://127.0.0.1:4817' } },
+  // Fonts and pictures stay files: the content security policy allows no embedded ones but images.
+  build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
+});

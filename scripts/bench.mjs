@@ -1,0 +1,33 @@
+/** `npm run bench`: the figures of the performance table as one JSON object. */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ROOT, checkNode, ensurePackages, giveUp } from './lib/setup.mjs';
+
+checkNode();
+ensurePackages();
+const { build } = await import('esbuild');
+const folder = mkdtempSync(join(tmpdir(), 'zubric-bench-'));
+try {
+  // Bundled as the interface is, so that what is measured is the code and not the loading of it.
+  const bundle = join(folder, 'bench.mjs');
+  await build({
+    entryPoints: [join(ROOT, 'scripts/bench/core.ts')],
+    outfile: bundle,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'error',
+    banner: {
+      js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+    },
+  });
+  const out = join(folder, 'figures.json');
+  const { status } = spawnSync(process.execPath, [bundle, out], { cwd: ROOT, stdio: 'inherit' });
+  if (status !== 0) giveUp('the bench failed');
+  console.log(JSON.stringify(JSON.parse(readFileSync(out, 'utf8')), null, 2));
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}

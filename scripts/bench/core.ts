@@ -1,0 +1,107 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { Solver } from 'odex';
+import { readBuild } from '@zubric/core/build';
+import { evaluate } from '@zubric/core/evaluate';
+import { simulateLaunch } from '@zubric/core/simulate';
+
+interface Figure {
+  readonly value: number;
+  readonly unit: string;
+  readonly bound: string;
+  readonly holds: boolean;
+}
+
+const RUNS = 3;
+
+const median = (values: readonly number[]): number => {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)] ?? NaN;
+};
+
+/** Median milliseconds a call, over single calls. */
+function eachMs(call: () => unknown, calls: number): number {
+  const times: number[] = [];
+  for (let n = 0; n < calls; n++) {
+    const start = performance.now();
+    call();
+    times.push(performance.now() - start);
+  }
+  return median(times);
+}
+
+const threeRuns = (run: () => number): number => median(Array.from({ length: RUNS }, run));
+
+function evaluateMs(): Figure {
+  const read = readBuild(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+  if (!read.ok) throw new Error('the demo build does not read');
+  for (let n = 0; n < 200; n++) evaluate(read.build);
+  const value = threeRuns(() => eachMs(() => evaluate(read.build), 400));
+  return { value, unit: 'ms, median', bound: '<= 2', holds: value <= 2 };
+}
+
+const LAUNCH = {
+  massKg: 10,
+  wheelRadiusM: 0.05,
+  ratio: 10,
+  efficiency: 0.9,
+  motors: 1,
+  resistanceOhm: 0.5,
+  ktNmPerA: 0.02,
+  noLoadA: 0.3,
+  voltageV: 12,
+  supplyResistanceOhm: 0.05,
+  motorInertiaKgM2: 0,
+  rotatingMassKg: 0,
+  rollingCoefficient: 0.02,
+  dragAreaM2: 0.4,
+  gradeDeg: 2,
+  durationS: 2,
+  series: false,
+};
+
+/** The smooth launch by odex: no limit is reached, so nothing but the equations counts. */
+function odexLaunch(tolerance: number): number[] {
+  const { massKg, wheelRadiusM, ratio, efficiency, resistanceOhm, ktNmPerA, noLoadA, voltageV } = LAUNCH;
+  const slope = (LAUNCH.gradeDeg * Math.PI) / 180;
+  const steadyN = massKg * 9.80665 * (LAUNCH.rollingCoefficient * Math.cos(slope) + Math.sin(slope));
+  const turn = ratio / wheelRadiusM;
+  const solver = new Solver(3);
+  solver.absoluteTolerance = tolerance;
+  solver.relativeTolerance = tolerance;
+  const derivative = (_t: number, [v = 0]: number[]): number[] => {
+    const currentA = (voltageV - ktNmPerA * turn * v) / (resistanceOhm + LAUNCH.supplyResistanceOhm);
+    const forceN = ktNmPerA * (currentA - noLoadA) * turn * efficiency;
+    return [(forceN - steadyN - 0.5 * 1.204 * LAUNCH.dragAreaM2 * v * v) / massKg, v, voltageV * currentA];
+  };
+  return solver.solve(derivative, 0, [0, 0, 0], LAUNCH.durationS).y;
+}
+
+/** Largest relative error of end speed, distance and energy against a far finer answer. */
+const errorOf = (answer: readonly number[], exact: readonly number[]): number =>
+  Math.max(...answer.map((value, at) => Math.abs(value / (exact[at] ?? NaN) - 1)));
+
+function launchAgainstOdex(): Figure {
+  const exact = odexLaunch(1e-13);
+  const ours = (): number[] => {
+    const { finalMps, distanceM, energyWh } = simulateLaunch.run(LAUNCH);
+    return [finalMps, distanceM, energyWh * 3600];
+  };
+  // The loosest tolerance at which odex is as near as one part in a million.
+  const tolerance = [1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8].find((t) => errorOf(odexLaunch(t), exact) <= 1e-6);
+  if (tolerance === undefined || errorOf(ours(), exact) > 1e-6)
+    throw new Error('the two launches do not agree to 1e-6');
+  for (let n = 0; n < 500; n++) {
+    ours();
+    odexLaunch(tolerance);
+  }
+  const value = threeRuns(() => eachMs(() => odexLaunch(tolerance), 2000) / eachMs(ours, 2000));
+  return { value, unit: 'times faster than odex at 1e-6', bound: '>= 5', holds: value >= 5 };
+}
+
+const figures: Record<string, Figure> = {
+  'evaluate, largest demo build': evaluateMs(),
+  'launch simulation against odex': launchAgainstOdex(),
+};
+const [, , out] = process.argv;
+if (out === undefined) throw new Error('name the file for the figures');
+writeFileSync(out, JSON.stringify(figures));

@@ -1,0 +1,104 @@
+/**
+ * `npm test`: everything, counted from the runners' own reports; the last line is "N passed, N failed". With the name
+ * of a part (core, cli, server, web, e2e) only that part.
+ */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ROOT, checkNode, ensureDebian, ensurePackages, ensureWeb, giveUp } from './lib/setup.mjs';
+
+const PARTS = ['core', 'cli', 'server', 'web', 'e2e'];
+const only = process.argv[2];
+if (only !== undefined && !PARTS.includes(only)) giveUp(`There is no part "${only}": ${PARTS.join(', ')}.`);
+const wants = (part) => only === undefined || only === part;
+
+checkNode();
+if (wants('server') || wants('e2e')) ensureDebian(['postgresql', ...(wants('e2e') ? ['chromium'] : [])]);
+ensurePackages();
+
+const reports = mkdtempSync(join(tmpdir(), 'zubric-reports-'));
+const total = { passed: 0, failed: 0 };
+const count = (passed, failed) => {
+  total.passed += passed;
+  total.failed += failed;
+};
+
+const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
+
+/** A check that passes or fails as a whole. */
+function check(title, command, args) {
+  const started = Date.now();
+  const { status } = spawnSync(bin(command), args, { cwd: ROOT, stdio: 'inherit' });
+  console.log(
+    `${status === 0 ? 'passed' : 'FAILED'}: ${title} (${((Date.now() - started) / 1000).toFixed(1)} s)`,
+  );
+  count(status === 0 ? 1 : 0, status === 0 ? 0 : 1);
+}
+
+/** A runner that writes how many passed; one that dies without a report has failed. */
+function runner(title, command, args, { report, read, env = {} }) {
+  const { status } = spawnSync(bin(command), args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
+  const [passed, failed] = existsSync(report) ? read(JSON.parse(readFileSync(report, 'utf8'))) : [0, 0];
+  const died = status !== 0 && failed === 0;
+  if (died) console.log(`FAILED: ${title} ended with ${status}`);
+  count(passed, failed + (died || passed + failed === 0 ? 1 : 0));
+}
+
+if (only === undefined) {
+  check('formatting', 'prettier', ['--check', '--log-level=warn', '.']);
+  check('lint', 'eslint', ['.', '--max-warnings=0']);
+  for (const project of [
+    'packages/core',
+    'packages/core/tsconfig.test.json',
+    'packages/cli',
+    'packages/server',
+    'packages/web',
+    '.',
+  ])
+    check(`types of ${project}`, 'tsc', ['-p', project]);
+  check('dependency rules', 'depcruise', [
+    'packages',
+    '--config',
+    '.dependency-cruiser.cjs',
+    '--output-type',
+    'err',
+  ]);
+}
+
+const projects = PARTS.filter((part) => part !== 'e2e' && wants(part));
+if (projects.length > 0) {
+  const report = join(reports, 'vitest.json');
+  runner(
+    'vitest',
+    'vitest',
+    [
+      'run',
+      ...projects.flatMap((p) => ['--project', p]),
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${report}`,
+    ],
+    { report, read: (r) => [r.numPassedTests, r.numFailedTests + (r.numPendingTests ?? 0)] },
+  );
+}
+
+if (wants('e2e')) {
+  ensureWeb();
+  mkdirSync(join(ROOT, 'test-results'), { recursive: true });
+  const report = join(reports, 'playwright.json');
+  runner('playwright', 'playwright', ['test'], {
+    report,
+    env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
+    // A test that passed only when tried again counts as failed.
+    read: ({ stats }) => [stats.expected, stats.unexpected + stats.flaky + stats.skipped],
+  });
+}
+
+rmSync(reports, { recursive: true, force: true });
+console.log(`\n${total.passed} passed, ${total.failed} failed`);
+process.exitCode = total.failed > 0 ? 1 : 0;

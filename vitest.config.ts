@@ -1,0 +1,33 @@
+import { defineConfig } from 'vitest/config';
+
+// A slow machine is no failure: a test that hangs is told apart from one that waits for a database to be made.
+const PATIENCE = { testTimeout: 60_000, hookTimeout: 120_000 };
+
+const node = (name: string) => ({
+  test: { name, include: [`packages/${name}/src/**/*.test.ts`], environment: 'node' as const, ...PATIENCE },
+});
+
+export default defineConfig({
+  test: {
+    projects: [
+      node('core'),
+      node('cli'),
+      {
+        test: {
+          ...node('server').test,
+          // One throw-away database serves all files of the server's tests, one after the other.
+          fileParallelism: false,
+          globalSetup: 'packages/server/src/testing/global-setup.ts',
+        },
+      },
+      {
+        test: {
+          name: 'web',
+          include: ['packages/web/src/**/*.test.{ts,tsx}'],
+          environment: 'jsdom' as const,
+          ...PATIENCE,
+        },
+      },
+    ],
+  },
+});
