@@ -49,6 +49,7 @@ const length: DimensionDefinition = {
     unit('cm', 1e-2, 'centimetre', 'centimetres', 'centimeter', 'centimeters'),
     unit('km', 1000, 'kilometre', 'kilometres', 'kilometer', 'kilometers'),
     unit('in', INCH, '"', 'inch', 'inches'),
+    unit('thou', INCH / 1000, 'mil', 'mils'),
     unit('ft', FOOT, "'", 'foot', 'feet'),
     unit('yd', 3 * FOOT, 'yard', 'yards'),
     unit('mi', MILE, 'mile', 'miles'),
@@ -194,7 +195,11 @@ const electrical = (title: string, symbol: string, ...names: string[]): Dimensio
 
 const voltage = electrical('voltage', 'V', 'volt', 'volts');
 const current = electrical('current', 'A', 'amp', 'amps', 'ampere', 'amperes');
-const resistance = electrical('resistance', 'Ω', 'ohm', 'ohms', 'r');
+const ohms = electrical('resistance', 'Ω', 'ohm', 'ohms', 'r');
+const resistance: DimensionDefinition = {
+  ...ohms,
+  units: [...ohms.units, unit('kΩ', 1000, 'kohms', 'kiloohm', 'kiloohms')],
+};
 
 const power: DimensionDefinition = {
   title: 'power',

@@ -1,6 +1,8 @@
-export { readQuantity, type ReadOptions, type ReadQuantity, type UnreadQuantity } from './read.ts';
+export { readQuantity, type ReadOptions, type ReadQuantity } from './read.ts';
+export type { UnreadQuantity } from './unread.ts';
 export { show, showForEditing, shownUnit, showNumber, type Shown, type UnitSystem } from './show.ts';
 export { DIMENSIONS } from './dimensions.ts';
 export type { Unit } from './unit.ts';
 export { dimensionOf, fromSi, toSi, unitOf, type Dimension } from './units.ts';
 export { ORIGINS, quantity, typed, type Origin, type Quantity } from './quantity-field.ts';
+export { stepQuantity } from './step.ts';

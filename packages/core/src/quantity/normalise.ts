@@ -22,6 +22,8 @@ export const normaliseText = (text: string): string =>
     .replace(/([a-z])\^?2(?![\d.,/])/gi, '$1²')
     .replace(/\+\/-|\+-/g, '±')
     .replace(/(\d)[ \u00a0\u202f\u2009](?=\d{3}(?![\d/]))/g, '$1')
+    // 5'-3": the hyphen stands between feet and inches, it is no sign.
+    .replace(/(\d\s*(?:'|ft|foot|feet))-(?=\d)/gi, '$1 ')
     .replace(/\s+/g, ' ')
     .trim();
 

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { unit as independentUnit } from 'mathjs';
 import { describe, expect, it } from 'vitest';
-import { REFUSED, UNDERSTOOD } from './fixtures/readings.ts';
+import { REFUSED } from './fixtures/refused.ts';
+import { UNDERSTOOD } from './fixtures/understood.ts';
 import {
   DIMENSIONS,
   dimensionOf,
@@ -50,6 +51,17 @@ describe('reading', () => {
 
   it('takes a bare number in the unit that is asked for', () => {
     expect(readQuantity('400', 'length', { assumedUnit: 'mm' })).toMatchObject({ value: 0.4, unit: 'mm' });
+  });
+
+  it('keeps the unit that stands first, and a spread beside a sum', () => {
+    expect(readQuantity('1.2 m + 30 mm', 'length')).toMatchObject({ unit: 'm' });
+    expect(readQuantity('2 × 5 lb 3 oz', 'mass')).toMatchObject({ unit: 'lb' });
+    expect(readQuantity('58 + 120 ± 10 kg', 'mass')).toMatchObject({ value: 178, spread: 10, unit: 'kg' });
+    expect(readQuantity('4 × 3 kg ± 5 %', 'mass')).toMatchObject({ value: 12, spread: 0.6 });
+  });
+
+  it('has 300 entries to answer for', () => {
+    expect(UNDERSTOOD.length + REFUSED.length).toBeGreaterThanOrEqual(300);
   });
 
   it('never throws, whatever is typed', () => {

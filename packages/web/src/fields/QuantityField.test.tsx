@@ -84,4 +84,35 @@ describe('a quantity field', () => {
     type('100 ± 5');
     expect(taken).toHaveBeenLastCalledWith({ value: 100, spread: 5, unit: 'kg', origin: 'typed' });
   });
+
+  it('steps with the arrow keys in the unit shown, ten at once with Shift, and never past a limit', () => {
+    render(<Harness start={typed(2, 'kg')} />);
+    const press = (key: string, shiftKey = false) => fireEvent.keyDown(field(), { key, shiftKey });
+    press('ArrowUp');
+    expect(taken).toHaveBeenLastCalledWith({ value: 2.05, unit: 'kg', origin: 'typed' });
+    press('ArrowDown');
+    press('ArrowDown');
+    expect(field().value).toBe('1.95 kg');
+    press('ArrowUp', true);
+    expect(field().value).toBe('2.14 kg');
+    for (let n = 0; n < 300; n++) press('ArrowDown', true);
+    expect(field().value).toBe('0.01 g');
+  });
+
+  it('goes back to the last readable value with Escape', () => {
+    render(<Harness start={typed(58, 'kg')} />);
+    type('58 kx');
+    fireEvent.keyDown(field(), { key: 'Escape' });
+    expect(field().value).toBe('58 kg');
+    expect(screen.queryByRole('alert')).toBeNull();
+    expect(problem).toHaveBeenLastCalledWith(false);
+  });
+
+  it('works out a sum while it is typed', () => {
+    render(<Harness start={typed(58, 'kg')} />);
+    type('4 × 1.5 kg + 12 kg');
+    expect(taken).toHaveBeenLastCalledWith({ value: 18, unit: 'kg', origin: 'typed' });
+    fireEvent.blur(field());
+    expect(field().value).toBe('18 kg');
+  });
 });

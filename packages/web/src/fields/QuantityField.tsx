@@ -27,6 +27,9 @@ interface EntryProps extends Props {
   readonly onProblem: (unreadable: boolean) => void;
 }
 
+/** Steps of an arrow key with Shift held down. */
+const TEN = 10;
+
 const ORIGIN_MARK = { typed: '', measured: 'measured', shelf: 'from the shelf', assumed: 'assumed' } as const;
 
 /** The field itself, for numbers outside a build too. */
@@ -41,7 +44,7 @@ export function QuantityEntry({
   id,
   onProblem,
 }: EntryProps) {
-  const { text, problem, readings, type, leave } = useQuantityText({
+  const { text, problem, readings, type, leave, revert, step } = useQuantityText({
     value,
     dimension,
     check,
@@ -65,6 +68,12 @@ export function QuantityEntry({
         spellCheck={false}
         onChange={(event) => type(event.target.value)}
         onBlur={leave}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') revert();
+          if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
+          event.preventDefault();
+          step(event.key === 'ArrowUp' ? 1 : -1, event.shiftKey ? TEN : 1);
+        }}
         onFocus={(event) => event.target.select()}
       />
       {problem !== undefined && (

@@ -2,6 +2,7 @@ import {
   readQuantity,
   showForEditing,
   shownUnit,
+  stepQuantity,
   type Dimension,
   type Quantity,
   type UnreadQuantity,
@@ -18,6 +19,10 @@ interface QuantityText {
   readonly readings: UnreadQuantity['readings'];
   readonly type: (text: string) => void;
   readonly leave: () => void;
+  /** Back to the last readable value. */
+  readonly revert: () => void;
+  /** One step of an arrow key, or several. */
+  readonly step: (by: 1 | -1, times: number) => void;
 }
 
 interface Options {
@@ -54,6 +59,24 @@ export function useQuantityText({ value, dimension, check, onRead, onProblem }: 
     onRead({ value: si, unit, origin: 'typed', ...(spread === undefined ? {} : { spread }) });
   };
 
+  const settle = (): void => {
+    setDraft(null);
+    setProblem(undefined);
+    setReadings(undefined);
+    onProblem(false);
+  };
+
+  const step = (by: 1 | -1, times: number): void => {
+    if (!value || problem !== undefined) return;
+    const symbol = shownUnit(value.value, dimension, system, value.unit);
+    const unit = symbol === '1:n' ? '°' : symbol;
+    const next = stepQuantity(value.value, { dimension, unit, by, times });
+    // A step stops at the limit of the field rather than pass it.
+    if (check?.(next) !== undefined) return;
+    settle();
+    onRead({ ...value, value: next, unit, origin: 'typed' });
+  };
+
   return {
     text: draft ?? shown,
     problem,
@@ -62,5 +85,7 @@ export function useQuantityText({ value, dimension, check, onRead, onProblem }: 
     leave: () => {
       if (problem === undefined) setDraft(null);
     },
+    revert: settle,
+    step,
   };
 }

@@ -1,0 +1,45 @@
+import { dimensionOf, type Dimension } from './units.ts';
+
+/** Why an entry could not be taken; `readings` holds both meanings of an ambiguous one. */
+export interface UnreadQuantity {
+  readonly ok: false;
+  readonly code: 'empty' | 'unreadable' | 'unknown-unit' | 'ambiguous';
+  readonly message: string;
+  readonly readings?: readonly { readonly text: string; readonly value: number; readonly unit: string }[];
+}
+
+export const EXAMPLES: Readonly<Record<Dimension, string>> = {
+  mass: '58 kg, 12 lb or 60 ± 10 kg',
+  length: '400 mm, 2 5/8" or 5 ft 3 in',
+  force: '411 N or 25 lbf',
+  torque: '1.5 N·m, 8 in·lb or 25 kg·cm',
+  speed: '0.8 m/s, 3 km/h or 2 mph',
+  acceleration: '0.5 m/s²',
+  rotation: '120 rpm',
+  angle: '9°, 8 % or 1:18',
+  voltage: '24 V',
+  current: '40 A',
+  resistance: '25 mΩ',
+  power: '250 W',
+  energy: '480 Wh',
+  charge: '20 Ah',
+  time: '25 min or 1 h 20 min',
+  area: '0.4 m²',
+  ratio: '9 : 1 or 1:9',
+  coefficient: '0.08',
+  share: '80 % or 0.8',
+};
+
+export const fail = (code: UnreadQuantity['code'], message: string): UnreadQuantity => ({
+  ok: false,
+  code,
+  message,
+});
+
+export const unreadable = (text: string, dimension: Dimension): UnreadQuantity =>
+  fail('unreadable', `"${text}" cannot be read as ${article(dimension)}. Try ${EXAMPLES[dimension]}.`);
+
+export const article = (dimension: Dimension): string => {
+  const { title } = dimensionOf(dimension);
+  return `${/^[aeiou]/.test(title) ? 'an' : 'a'} ${title}`;
+};
