@@ -6,6 +6,7 @@ import {
   buildSchema,
   choosePart,
   freeId,
+  newAssemblyPlan,
   newBuild,
   newDuty,
   partSchema,
@@ -64,10 +65,23 @@ describe('the build document', () => {
   it('says what a file is where it is no build of this format', () => {
     expect(pathsOf([])).toEqual(['format']);
     expect(pathsOf({ format: 'something-else' })).toEqual(['format']);
-    expect(pathsOf({ ...PUFFIN, formatVersion: 2 })).toEqual(['formatVersion']);
+    expect(pathsOf({ ...PUFFIN, formatVersion: 3 })).toEqual(['formatVersion']);
     expect(pathsOf({ ...PUFFIN, formatVersion: 'one' })).toEqual(['formatVersion']);
     const later = readBuild({ ...PUFFIN, formatVersion: 99 });
     expect(later.ok ? '' : later.problems[0]?.message).toContain('Update Zubric');
+  });
+
+  it('takes a file of format 1, with nothing marked in its assembly', () => {
+    const old = JSON.parse(
+      readFileSync('packages/core/src/build/fixtures/format-1.zubric.json', 'utf8'),
+    ) as Record<string, unknown>;
+    expect(old.formatVersion).toBe(1);
+    expect(readBuild(old)).toEqual({
+      ok: true,
+      build: { ...old, formatVersion: 2, assembly: newAssemblyPlan() },
+    });
+    // A file that says it is old and is not is refused with its places, not mended.
+    expect(pathsOf({ ...old, layout: undefined })).toEqual(['layout']);
   });
 
   it('is published as a JSON Schema that has not drifted (npm run schema writes it)', () => {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { assemblySchema } from './assembly-plan.ts';
 import { layoutSchema } from './layout.ts';
 import { marginPolicySchema } from './margin-policy.ts';
 import { partSchema } from './part.ts';
@@ -6,16 +7,16 @@ import { quantity } from '../quantity/index.ts';
 import { stageSchema } from '../transmission/index.ts';
 
 export const FORMAT = 'zubric-build';
-export const FORMAT_VERSION = 1;
+export const FORMAT_VERSION = 2;
 
 const id = z.string().min(1).max(40);
-const name = z.string().trim().min(1, 'give it a name').max(120);
+const name = z.string().trim().min(1, 'give it a name').max(120).meta({ title: 'Name' });
 
 const placedMass = z
   .strictObject({
     mass: quantity('mass', { least: 0 }, 'Mass'),
-    aheadOfRearAxle: quantity('length', {}, 'Its middle ahead of the rear axle'),
-    height: quantity('length', { least: 0 }, 'Its middle above the ground'),
+    aheadOfRearAxle: quantity('length', {}, 'Ahead of the rear axle', 'Its middle ahead of the rear axle'),
+    height: quantity('length', { least: 0 }, 'Height', 'Its middle above the ground'),
   })
   .readonly();
 
@@ -23,8 +24,13 @@ const ground = z
   .strictObject({
     id,
     name,
-    rolling: quantity('coefficient', { least: 0, most: 2 }, 'Rolling resistance over weight'),
-    friction: quantity('coefficient', { above: 0, most: 3 }, 'Grip of the driven wheels'),
+    rolling: quantity(
+      'coefficient',
+      { least: 0, most: 2 },
+      'Rolling resistance',
+      'Rolling resistance over weight',
+    ),
+    friction: quantity('coefficient', { above: 0, most: 3 }, 'Grip', 'Grip of the driven wheels'),
   })
   .readonly();
 
@@ -32,14 +38,19 @@ const duty = z
   .strictObject({
     id,
     name,
-    groundId: id,
-    grade: quantity('angle', { above: -Math.PI / 2, below: Math.PI / 2 }, 'Uphill positive'),
-    speed: quantity('speed', { least: 0 }, 'Speed it must hold'),
-    acceleration: quantity('acceleration', {}, 'Speeding up while at it'),
-    payloadShare: quantity('share', { least: 0, most: 1 }, 'Share of the payload on board'),
+    groundId: id.meta({ title: 'Ground' }),
+    grade: quantity('angle', { above: -Math.PI / 2, below: Math.PI / 2 }, 'Grade', 'Uphill positive'),
+    speed: quantity('speed', { least: 0 }, 'Speed', 'Speed it must hold'),
+    acceleration: quantity('acceleration', {}, 'Acceleration', 'Speeding up while at it'),
+    payloadShare: quantity(
+      'share',
+      { least: 0, most: 1 },
+      'Payload on board',
+      'Share of the payload on board',
+    ),
     drawbar: quantity('force', { least: 0 }, 'Pull at the hitch'),
-    duration: quantity('time', { least: 0 }, 'How long in one outing'),
-    mayRunHot: z.boolean(),
+    duration: quantity('time', { least: 0 }, 'Time', 'How long in one outing'),
+    mayRunHot: z.boolean().meta({ title: 'May run hot' }),
   })
   .readonly();
 
@@ -47,21 +58,31 @@ const driveGroup = z
   .strictObject({
     id,
     name,
-    motorId: z.string().nullable(),
-    motorsPerWheel: z.int().min(1).max(4),
-    stages: z.array(stageSchema).max(8).readonly(),
+    motorId: z.string().nullable().meta({ title: 'Motor' }),
+    motorsPerWheel: z.int().min(1).max(4).meta({ title: 'Motors a wheel' }),
+    stages: z.array(stageSchema).max(8).readonly().meta({ title: 'Stages' }),
   })
   .readonly();
 
 const supply = z
   .strictObject({
-    batteryId: z.string().nullable(),
-    driverId: z.string().nullable(),
-    driverCount: z.int().min(1).max(12),
-    cableResistance: quantity('resistance', { least: 0 }, 'Battery cable, out and back'),
-    motorLeadResistance: quantity('resistance', { least: 0 }, 'Leads of one motor, out and back'),
-    auxiliaryPower: quantity('power', { least: 0 }, 'Drawn beside the motors'),
-    usableShare: quantity('share', { above: 0, most: 1 }, 'Share of the charge that may be used'),
+    batteryId: z.string().nullable().meta({ title: 'Battery' }),
+    driverId: z.string().nullable().meta({ title: 'Driver' }),
+    driverCount: z.int().min(1).max(12).meta({ title: 'Drivers' }),
+    cableResistance: quantity('resistance', { least: 0 }, 'Battery cable resistance', 'Out and back'),
+    motorLeadResistance: quantity(
+      'resistance',
+      { least: 0 },
+      'Motor lead resistance',
+      'Leads of one motor, out and back',
+    ),
+    auxiliaryPower: quantity('power', { least: 0 }, 'Power beside the motors', 'Drawn beside the motors'),
+    usableShare: quantity(
+      'share',
+      { above: 0, most: 1 },
+      'Usable charge',
+      'Share of the charge that may be used',
+    ),
   })
   .readonly();
 
@@ -71,17 +92,23 @@ export const buildSchema = z
     format: z.literal(FORMAT),
     formatVersion: z.literal(FORMAT_VERSION),
     name,
-    purpose: z.string().max(500),
-    readyBy: z.iso.date().nullable(),
+    purpose: z.string().max(500).meta({ title: 'Purpose' }),
+    readyBy: z.iso.date().nullable().meta({ title: 'Ready by' }),
     layout: layoutSchema,
-    dragArea: quantity('area', { least: 0 }, 'Drag coefficient times frontal area'),
-    masses: z.strictObject({ own: placedMass, payload: placedMass }).readonly(),
-    grounds: z.array(ground).min(1).max(40).readonly(),
-    duties: z.array(duty).max(40).readonly(),
+    dragArea: quantity('area', { least: 0 }, 'Drag area', 'Drag coefficient times frontal area'),
+    masses: z
+      .strictObject({
+        own: placedMass.meta({ title: 'Own mass' }),
+        payload: placedMass.meta({ title: 'Payload' }),
+      })
+      .readonly(),
+    grounds: z.array(ground).min(1).max(40).readonly().meta({ title: 'Grounds' }),
+    duties: z.array(duty).max(40).readonly().meta({ title: 'Duties' }),
     drive: driveGroup,
     supply,
     marginPolicy: marginPolicySchema,
-    parts: z.array(partSchema).max(200).readonly(),
+    parts: z.array(partSchema).max(200).readonly().meta({ title: 'Parts' }),
+    assembly: assemblySchema,
   })
   .readonly()
   .superRefine((build, context) => {
@@ -90,6 +117,11 @@ export const buildSchema = z
     repeated(build.duties).forEach((at) => say(['duties', at, 'id'], 'this id stands twice'));
     repeated(build.grounds).forEach((at) => say(['grounds', at, 'id'], 'this id stands twice'));
     repeated(build.parts).forEach((at) => say(['parts', at, 'id'], 'this id stands twice'));
+    repeated(build.drive.stages).forEach((at) => say(['drive', 'stages', at, 'id'], 'this id stands twice'));
+    for (const list of ['lines', 'own', 'steps'] as const)
+      repeated(build.assembly[list]).forEach((at) =>
+        say(['assembly', list, at, 'id'], 'this id stands twice'),
+      );
     build.duties.forEach((d, at) => {
       if (!build.grounds.some((g) => g.id === d.groundId))
         say(['duties', at, 'groundId'], `there is no ground "${d.groundId}"`);

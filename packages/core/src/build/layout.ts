@@ -3,10 +3,15 @@ import { quantity } from '../quantity/index.ts';
 
 const twoDrivenCastors = z.strictObject({
   kind: z.literal('two-driven-castors'),
-  drivenEnd: z.enum(['front', 'rear']),
-  wheelbase: quantity('length', { above: 0 }, 'Driven axle to castors'),
-  track: quantity('length', { above: 0 }, 'Between the driven wheels, middle to middle'),
-  wheelDiameter: quantity('length', { above: 0 }, 'Diameter of the driven wheels under load'),
+  drivenEnd: z.enum(['front', 'rear']).meta({ title: 'Driven end' }),
+  wheelbase: quantity('length', { above: 0 }, 'Wheelbase', 'Driven axle to castors'),
+  track: quantity('length', { above: 0 }, 'Track', 'Between the driven wheels, middle to middle'),
+  wheelDiameter: quantity(
+    'length',
+    { above: 0 },
+    'Wheel diameter',
+    'Diameter of the driven wheels under load',
+  ),
 });
 
 /** How the vehicle stands on the ground. */

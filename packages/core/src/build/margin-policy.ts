@@ -1,16 +1,21 @@
 import { z } from 'zod';
 
-const factor = z.number().min(1).max(10);
+const factor = (of: string) =>
+  z
+    .number()
+    .min(1)
+    .max(10)
+    .meta({ title: `Factor on ${of}` });
 
 /** What the build asks of each margin: the double rule, or factors of its own. */
 export const marginPolicySchema = z
   .strictObject({
-    school: z.enum(['double-rule', 'itemised']),
-    torque: factor,
-    current: factor,
-    grip: factor,
-    energy: factor,
-    speed: factor,
+    school: z.enum(['double-rule', 'itemised']).meta({ title: 'Margin rule' }),
+    torque: factor('torque'),
+    current: factor('current'),
+    grip: factor('grip'),
+    energy: factor('energy'),
+    speed: factor('speed'),
   })
   .readonly();
 

@@ -1,3 +1,4 @@
+import { newAssemblyPlan } from './assembly-plan.ts';
 import { FORMAT, FORMAT_VERSION, type Build, type Duty, type Ground } from './document.ts';
 import { DOUBLE_RULE } from './margin-policy.ts';
 import { typed, type Quantity } from '../quantity/index.ts';
@@ -81,4 +82,5 @@ export const newBuild = (name: string): Build => ({
   },
   marginPolicy: DOUBLE_RULE,
   parts: [],
+  assembly: newAssemblyPlan(),
 });

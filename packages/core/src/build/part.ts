@@ -1,19 +1,17 @@
+import { PART_STATES } from './part-state.ts';
 import { z } from 'zod';
 import { key } from '../contract/index.ts';
 import { dataSheet } from '../motor/index.ts';
 import { CHEMISTRY_NAMES } from '../supply/index.ts';
 
-/** Whether a part is in the shed. */
-export const PART_STATES = ['on-hand', 'ordered', 'wished-for'] as const;
-
 const common = {
   id: z.string().regex(/^[a-z0-9][a-z0-9-]{0,59}$/, 'lower-case letters, digits and hyphens'),
-  name: z.string().trim().min(1).max(120),
+  name: z.string().trim().min(1).max(120).meta({ title: 'Name' }),
   massKg: key.nonNegative('Mass', 'kg'),
-  cost: key.nonNegative('Price in the club’s own money').optional(),
-  state: z.enum(PART_STATES).default('wished-for'),
-  arrivesOn: z.iso.date().optional(),
-  note: z.string().max(1000).default(''),
+  cost: key.nonNegative('Cost').optional(),
+  state: z.enum(PART_STATES).default('wished-for').meta({ title: 'State' }),
+  arrivesOn: z.iso.date().optional().meta({ title: 'Arrives on' }),
+  note: z.string().max(1000).default('').meta({ title: 'Note' }),
 };
 
 /** A gearhead that is one with the motor. */
@@ -58,7 +56,7 @@ const driver = z
 const battery = z.strictObject({
   ...common,
   kind: z.literal('battery'),
-  chemistry: z.enum(CHEMISTRY_NAMES),
+  chemistry: z.enum(CHEMISTRY_NAMES).meta({ title: 'Chemistry' }),
   series: key.count('Cells in series'),
   parallel: key.count('Strings in parallel'),
   cellAh: key.positive('Capacity of a cell', 'Ah'),

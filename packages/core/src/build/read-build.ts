@@ -1,3 +1,4 @@
+import { newAssemblyPlan } from './assembly-plan.ts';
 import type { z } from 'zod';
 import { FORMAT, FORMAT_VERSION, buildSchema, type Build } from './document.ts';
 
@@ -14,7 +15,10 @@ export type ReadBuild =
 type Json = Readonly<Record<string, unknown>>;
 
 /** What turns a document of a version into one of the next; the first entry is for version 1. */
-const UPGRADES: readonly ((document: Json) => Json)[] = [];
+const UPGRADES: readonly ((document: Json) => Json)[] = [
+  // Format 2 gave the build its parts list, steps and working days.
+  (document) => ({ ...document, formatVersion: 2, assembly: newAssemblyPlan() }),
+];
 
 const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
 const refuse = (path: string, message: string): ReadBuild => ({ ok: false, problems: [{ path, message }] });

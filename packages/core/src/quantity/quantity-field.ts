@@ -31,8 +31,11 @@ const inRange = (range: Range): z.ZodNumber => {
   return value;
 };
 
-/** The schema of a quantity of one dimension within a range (SI). */
-export function quantity(dimension: Dimension, range: Range, description: string) {
+/**
+ * The schema of a quantity of one dimension within a range (SI). The title is what a builder calls it; the description
+ * says more where that is not enough.
+ */
+export function quantity(dimension: Dimension, range: Range, title: string, description = title) {
   const definition = dimensionOf(dimension);
   const symbols = definition.units.map((u) => u.symbol) as [string, ...string[]];
   return z
@@ -47,7 +50,7 @@ export function quantity(dimension: Dimension, range: Range, description: string
         .meta({ description: 'half width of its range, as the value' }),
     })
     .readonly()
-    .meta({ description, dimension });
+    .meta({ title, description, dimension });
 }
 
 /** A typed quantity; the value is in SI. */

@@ -8,11 +8,11 @@ import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 export const chainSchema = z.strictObject({
   id: z.string().min(1).max(40),
   kind: z.literal('chain'),
-  chain: z.enum(CHAIN_NAMES),
-  teethDriver: z.int().min(3).max(500),
-  teethDriven: z.int().min(3).max(500),
-  centre: quantity('length', { above: 0 }, 'Distance between the shafts'),
-  efficiency: quantity('share', { above: 0, most: 1 }, 'Share of the power that comes through'),
+  chain: z.enum(CHAIN_NAMES).meta({ title: 'Chain size' }),
+  teethDriver: z.int().min(3).max(500).meta({ title: 'Driver teeth' }),
+  teethDriven: z.int().min(3).max(500).meta({ title: 'Driven teeth' }),
+  centre: quantity('length', { above: 0 }, 'Centre distance', 'Distance between the shafts'),
+  efficiency: quantity('share', { above: 0, most: 1 }, 'Efficiency', 'Share of the power that comes through'),
 });
 
 export type Chain = z.output<typeof chainSchema>;

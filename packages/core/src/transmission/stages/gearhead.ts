@@ -5,9 +5,14 @@ import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 export const gearheadSchema = z.strictObject({
   id: z.string().min(1).max(40),
   kind: z.literal('gearhead'),
-  ratio: quantity('ratio', { above: 0 }, 'Turns in for one turn out'),
-  efficiency: quantity('share', { above: 0, most: 1 }, 'Share of the power that comes through'),
-  ratedTorque: quantity('torque', { above: 0 }, 'Torque its output may carry all day').optional(),
+  ratio: quantity('ratio', { above: 0 }, 'Ratio', 'Turns in for one turn out'),
+  efficiency: quantity('share', { above: 0, most: 1 }, 'Efficiency', 'Share of the power that comes through'),
+  ratedTorque: quantity(
+    'torque',
+    { above: 0 },
+    'Rated torque',
+    'Torque its output may carry all day',
+  ).optional(),
 });
 
 export type Gearhead = z.output<typeof gearheadSchema>;

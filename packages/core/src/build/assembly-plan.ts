@@ -1,0 +1,65 @@
+import { z } from 'zod';
+import { quantity, typed } from '../quantity/index.ts';
+import { PART_STATES } from './part-state.ts';
+
+export const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+export type Weekday = (typeof WEEKDAYS)[number];
+
+const DAY_S = 86_400;
+const id = z.string().regex(/^[a-z0-9][a-z0-9.-]{0,79}$/, 'lower-case letters, digits, dots and hyphens');
+
+const procurement = {
+  state: z.enum(PART_STATES).meta({ title: 'State' }),
+  arrivesOn: z.iso.date().optional().meta({ title: 'Arrives on' }),
+  costEach: z.number().nonnegative().max(1e7).optional().meta({ title: 'Cost each' }),
+  massEach: quantity('mass', { least: 0 }, 'Mass each').optional(),
+};
+
+/** What is known of a line of the parts list that follows from the build; chosen parts carry their own. */
+const markedLine = z.strictObject({ id, ...procurement }).readonly();
+
+/** A line that the builder adds. */
+const ownLine = z
+  .strictObject({
+    id,
+    name: z.string().trim().min(1, 'give it a name').max(120).meta({ title: 'Name' }),
+    count: z.int().min(1).max(9999).meta({ title: 'Count' }),
+    ...procurement,
+  })
+  .readonly();
+
+/** What is known of a step: when it was done, and times other than the usual ones. */
+const markedStep = z
+  .strictObject({
+    id,
+    doneOn: z.iso.date().optional().meta({ title: 'Done on' }),
+    handsOn: quantity('time', { least: 0, most: 100 * DAY_S }, 'Hands-on time').optional(),
+    waiting: quantity('time', { least: 0, most: 100 * DAY_S }, 'Waiting time').optional(),
+  })
+  .readonly();
+
+/** Parts and steps as they stand in the shed. */
+export const assemblySchema = z
+  .strictObject({
+    hoursADay: quantity('time', { above: 0, most: DAY_S }, 'Time a working day'),
+    workDays: z.array(z.enum(WEEKDAYS)).min(1).max(7).readonly().meta({ title: 'Working days' }),
+    lines: z.array(markedLine).max(300).readonly().meta({ title: 'Parts list' }),
+    own: z.array(ownLine).max(300).readonly().meta({ title: 'Own parts' }),
+    steps: z.array(markedStep).max(300).readonly().meta({ title: 'Steps' }),
+  })
+  .readonly()
+  .meta({ title: 'Assembly' });
+
+export type AssemblyPlan = z.output<typeof assemblySchema>;
+export type MarkedLine = AssemblyPlan['lines'][number];
+export type OwnLine = AssemblyPlan['own'][number];
+export type MarkedStep = AssemblyPlan['steps'][number];
+
+/** Nothing marked; two hours on each day of the weekend and one evening. */
+export const newAssemblyPlan = (): AssemblyPlan => ({
+  hoursADay: typed(2 * 3600, 'h', 'assumed'),
+  workDays: ['wed', 'sat', 'sun'],
+  lines: [],
+  own: [],
+  steps: [],
+});
