@@ -8,6 +8,7 @@ const CORE = [
   'supply',
   'build',
   'evaluate',
+  'assembly',
   'simulate',
   'trials',
   'calculators',

@@ -6,6 +6,7 @@ export const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as con
 export type Weekday = (typeof WEEKDAYS)[number];
 
 const DAY_S = 86_400;
+const TEN_MINUTES_S = 600;
 const id = z.string().regex(/^[a-z0-9][a-z0-9.-]{0,79}$/, 'lower-case letters, digits, dots and hyphens');
 
 const procurement = {
@@ -33,7 +34,7 @@ const markedStep = z
   .strictObject({
     id,
     doneOn: z.iso.date().optional().meta({ title: 'Done on' }),
-    handsOn: quantity('time', { least: 0, most: 100 * DAY_S }, 'Hands-on time').optional(),
+    handsOn: quantity('time', { least: 0, most: 10 * DAY_S }, 'Hands-on time').optional(),
     waiting: quantity('time', { least: 0, most: 100 * DAY_S }, 'Waiting time').optional(),
   })
   .readonly();
@@ -41,7 +42,7 @@ const markedStep = z
 /** Parts and steps as they stand in the shed. */
 export const assemblySchema = z
   .strictObject({
-    hoursADay: quantity('time', { above: 0, most: DAY_S }, 'Time a working day'),
+    hoursADay: quantity('time', { least: TEN_MINUTES_S, most: DAY_S }, 'Time a working day'),
     workDays: z.array(z.enum(WEEKDAYS)).min(1).max(7).readonly().meta({ title: 'Working days' }),
     lines: z.array(markedLine).max(300).readonly().meta({ title: 'Parts list' }),
     own: z.array(ownLine).max(300).readonly().meta({ title: 'Own parts' }),

@@ -39,7 +39,7 @@ const EDITS: readonly ((build: Build, n: number) => Build)[] = [
   (b, n) => ({ ...b, duties: b.duties.filter((_, at) => at !== n % Math.max(1, b.duties.length)) }),
   (b) => ({ ...b, duties: [...b.duties].reverse() }),
   (b, n) => ({ ...b, grounds: [newGround(`ground-x${n}`, `Ground ${n}`), ...b.grounds] }),
-  (b, n) => choosePart(b, motors[n % motors.length] ?? motors[0]!),
+  (b, n) => motors.slice(n % motors.length, (n % motors.length) + 1).reduce(choosePart, b),
   (b, n) => ({
     ...b,
     duties: b.duties.map((d, at) => (at === 0 ? { ...d, speed: typed(n / 10, 'm/s') } : d)),

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import type { Dimension } from '../quantity/index.ts';
 import type { Path } from './changes.ts';
 import { buildSchema } from './document.ts';

@@ -4,3 +4,4 @@ export { evaluate } from './evaluate.ts';
 export { BLOCKS, LINKS, linkDefinition, type Block, type LinkId } from './links.ts';
 export { closeness, verdictOf } from './margin.ts';
 export type * from './report.ts';
+export { compareMargins, marginInWords, type MovedMargin } from './compare.ts';

@@ -1,0 +1,35 @@
+import { batteryOf, motorOf, type Build, type PartOf } from '../build/index.ts';
+import { batteryPack } from '../supply/index.ts';
+
+/** From here on a grade can run a vehicle away (common practice, no source). */
+export const STEEP_RAD = (3 * Math.PI) / 180;
+
+/** Above this, direct current is work for a licensed person (the extra-low-voltage limit of most wiring codes is higher). */
+const LICENSED_V = 60;
+
+const LITHIUM = new Set(['lipo', 'li-ion', 'lifepo4']);
+
+export function cautionForBattery(battery: PartOf<'battery'> | undefined): string {
+  if (battery && LITHIUM.has(battery.chemistry))
+    return 'Lithium: only with a charger made for this pack, watched, on a surface that cannot burn; never a swollen or unknown one.';
+  if (battery?.chemistry === 'lead-acid')
+    return 'Lead-acid gives off gas that burns: charge it in moving air, away from sparks.';
+  return 'Only with a charger made for it, as its maker says; never short its terminals.';
+}
+
+/** The caution that a voltage asks for; none where it is low. */
+export function cautionForVoltage(build: Build): string | undefined {
+  const battery = batteryOf(build);
+  const motor = motorOf(build);
+  const fullV = battery ? batteryPack.run(cells(battery)).fullV : 0;
+  if (Math.max(fullV, motor?.voltageV ?? 0) <= LICENSED_V) return undefined;
+  return `Over ${LICENSED_V} V: let a licensed person do or check this, to the local code.`;
+}
+
+const cells = ({ chemistry, series, parallel, cellAh, cellMilliohm }: PartOf<'battery'>) => ({
+  chemistry,
+  series,
+  parallel,
+  cellAh,
+  cellMilliohm,
+});

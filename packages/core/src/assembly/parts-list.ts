@@ -1,0 +1,114 @@
+import {
+  batteryOf,
+  drivenWheels,
+  driverOf,
+  motorOf,
+  type Build,
+  type Part,
+  type PartState,
+} from '../build/index.ts';
+import { show } from '../quantity/index.ts';
+import { stageWork } from './stage-work.ts';
+import type { Wanted } from './wanted.ts';
+
+/** One line of the parts list. Costs in the club's own money, masses in kg, both for one piece. */
+export interface PartLine {
+  readonly id: string;
+  readonly name: string;
+  readonly count: number;
+  /** A part chosen from the shelf, one that follows from the build, or one that the builder added. */
+  readonly source: 'chosen' | 'derived' | 'own';
+  /** The station where it is chosen or changed, for parts that are not there yet. */
+  readonly missing?: string;
+  readonly partId?: string;
+  readonly state: PartState;
+  readonly arrivesOn?: string;
+  readonly costEach?: number;
+  readonly massEachKg?: number;
+}
+
+/** Every part that the build needs, in the order of the chain, and then the builder's own lines. */
+export function partsList(build: Build): PartLine[] {
+  const { supply } = build;
+  const wheels = drivenWheels(build.layout);
+  const trains = build.drive.stages.flatMap((stage) =>
+    stageWork(stage)
+      .parts(stage)
+      .map((part) => ({ ...part, id: `${stage.id}.${part.id}`, count: part.count * wheels })),
+  );
+  const diameter = build.layout.wheelDiameter;
+  const wheelSize = show(diameter.value, 'length', 'as-typed', { typedUnit: diameter.unit }).text;
+  return [
+    derived(build, { id: 'frame', name: 'Frame', count: 1 }),
+    chosen('motor', 'Motor', wheels * build.drive.motorsPerWheel, motorOf(build)),
+    ...trains.map((wanted) => derived(build, wanted)),
+    derived(build, { id: 'driven-wheel', name: `Wheel, ${wheelSize}`, count: wheels }),
+    derived(build, { id: 'castor', name: 'Castor', count: 2 }),
+    chosen('driver', 'Driver', supply.driverCount, driverOf(build)),
+    chosen('battery', 'Battery', 1, batteryOf(build)),
+    ...WIRING.map((wanted) => derived(build, wanted)),
+    ...build.assembly.own.map(({ massEach, ...line }): PartLine => ({
+      ...line,
+      source: 'own',
+      ...(massEach ? { massEachKg: massEach.value } : {}),
+    })),
+  ];
+}
+
+const WIRING: readonly Wanted[] = [
+  { id: 'main-switch', name: 'Main switch', count: 1 },
+  { id: 'fuse', name: 'Fuse and holder, to sit near the battery', count: 1 },
+  { id: 'cable', name: 'Cables and plugs, sized for stall', count: 1 },
+];
+
+function chosen(id: string, what: string, count: number, part: Part | undefined): PartLine {
+  if (!part)
+    return {
+      id,
+      name: `${what}, not chosen yet`,
+      count,
+      source: 'chosen',
+      missing: 'Power',
+      state: 'wished-for',
+    };
+  const { name, state, arrivesOn, cost, massKg } = part;
+  return {
+    id,
+    name,
+    count,
+    source: 'chosen',
+    partId: part.id,
+    state,
+    massEachKg: massKg,
+    ...(arrivesOn === undefined ? {} : { arrivesOn }),
+    ...(cost === undefined ? {} : { costEach: cost }),
+  };
+}
+
+function derived(build: Build, wanted: Wanted): PartLine {
+  const known = build.assembly.lines.find((line) => line.id === wanted.id);
+  if (!known) return { ...wanted, source: 'derived', state: 'wished-for' };
+  const { massEach, ...rest } = known;
+  return { ...wanted, ...rest, source: 'derived', ...(massEach ? { massEachKg: massEach.value } : {}) };
+}
+
+/** What the list adds up to, and how many lines do not say. */
+export interface PartsTotal {
+  readonly cost: number;
+  readonly withoutCost: number;
+  readonly massKg: number;
+  readonly withoutMass: number;
+  readonly onHand: number;
+  readonly ordered: number;
+  readonly wishedFor: number;
+}
+
+export const partsTotal = (lines: readonly PartLine[]): PartsTotal => ({
+  cost: lines.reduce((sum, line) => sum + line.count * (line.costEach ?? 0), 0),
+  withoutCost: lines.filter((line) => line.costEach === undefined).length,
+  massKg: lines.reduce((sum, line) => sum + line.count * (line.massEachKg ?? 0), 0),
+  withoutMass: lines.filter((line) => line.massEachKg === undefined).length,
+  onHand: lines.filter((line) => line.state === 'on-hand').length,
+  ordered: lines.filter((line) => line.state === 'ordered').length,
+  wishedFor: lines.filter((line) => line.state === 'wished-for').length,
+});
