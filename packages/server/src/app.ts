@@ -11,6 +11,8 @@ import { buildStore } from './builds/store.ts';
 import { calculatorRoutes } from './calculators/routes.ts';
 import { onlyFrom } from './http/guard.ts';
 import { noSuchRoute, problemResponses } from './http/problem.ts';
+import { buildLogRoutes, logEntryRoutes, photoRoutes } from './logbook/routes.ts';
+import { logbookStore } from './logbook/store.ts';
 import { partRoutes } from './parts/routes.ts';
 import { buildTrialRoutes, trialRoutes } from './trials/routes.ts';
 import { trialStore } from './trials/store.ts';
@@ -69,6 +71,7 @@ export function makeApp({ database, log, hosts, webFolder }: AppOptions): Expres
 function api(database: DataSource): express.Router {
   const builds = buildStore(database);
   const trials = trialStore(database);
+  const logbook = logbookStore(database);
   const routes = express.Router();
   routes.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -76,6 +79,9 @@ function api(database: DataSource): express.Router {
   });
   routes.use('/builds', buildRoutes(builds));
   routes.use('/builds/:id/trial-sets', buildTrialRoutes(trials, builds));
+  routes.use('/builds/:id', buildLogRoutes(logbook, builds));
+  routes.use('/log', logEntryRoutes(logbook));
+  routes.use('/photos', photoRoutes(logbook));
   routes.use('/trial-sets', trialRoutes(trials));
   routes.use('/parts', partRoutes(database));
   routes.use('/calculators', calculatorRoutes());

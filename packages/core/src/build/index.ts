@@ -29,3 +29,4 @@ export { contest, mergeInto, type ChangedBy, type Contested } from './merge.ts';
 export { meaningOf } from './meaning.ts';
 export { PART_STATES, type PartState } from './part-state.ts';
 export { inWords, type DifferenceInWords } from './words.ts';
+export { buildFrom, TEMPLATES, type Template } from './templates.ts';

@@ -106,4 +106,61 @@ describe('builds', () => {
     const refused = await save('puffin', version, { ...document, dragArea }).expect(422);
     expect(refused.body).toMatchObject({ problems: [{ path: 'dragArea.value' }] });
   });
+
+  it('begin from a template, and refuse one that does not exist', async () => {
+    const made = await server
+      .send('post', '/api/builds')
+      .send({ name: 'Tug', template: 'yard-tug' })
+      .expect(201);
+    expect((made.body as Stored).document.duties.map((d) => d.drawbar.value)).toEqual([120, 250]);
+    await server.send('post', '/api/builds').send({ name: 'Tug', template: 'none' }).expect(422);
+  });
+
+  it('are set aside, thrown away and had back, with nothing of them lost', async () => {
+    const { id, document } = await create('Wren');
+    const lying = async (place: string): Promise<boolean> => {
+      const { body } = await server.send('get', `/api/builds?place=${place}`).expect(200);
+      return (body as { builds: { id: string }[] }).builds.some((b) => b.id === id);
+    };
+    const put = (place: string) => server.send('put', `/api/builds/${id}/place`).send({ place });
+    await put('archive').expect(204);
+    expect([await lying('bench'), await lying('archive')]).toEqual([false, true]);
+    await server.send('get', `/api/builds/${id}`).expect(200);
+    await put('bin').expect(204);
+    expect([await lying('archive'), await lying('bin')]).toEqual([false, true]);
+    await server.send('get', `/api/builds/${id}`).expect(404);
+    await save(id, 1, document).expect(404);
+    await put('bench').expect(204);
+    expect(await lying('bench')).toBe(true);
+    const { body } = await server.send('get', `/api/builds/${id}`).expect(200);
+    expect((body as Stored).document).toEqual(document);
+    await put('attic').expect(422);
+    await server.send('put', '/api/builds/nothing/place').send({ place: 'bin' }).expect(404);
+    await server.send('get', '/api/builds?place=attic').expect(422);
+  });
+
+  it('of format 1 in the database are read and saved on in the format of today', async () => {
+    const { document } = await puffin();
+    const { assembly: _assembly, ...old } = { ...document, formatVersion: 1 };
+    await server.database.query('INSERT INTO build (id, name, document) VALUES ($1, $2, $3)', [
+      'old-one',
+      'Old one',
+      JSON.stringify(old),
+    ]);
+    const { body } = await server.send('get', '/api/builds/old-one').expect(200);
+    expect((body as Stored).document.formatVersion).toBe(2);
+    await server.send('get', '/api/builds').expect(200);
+    await save('old-one', 1, { ...(body as Stored).document, purpose: 'now' }).expect(200);
+  });
+
+  it('come in from a file of an older format, and its name is noted', async () => {
+    const { document } = await puffin();
+    const { assembly: _assembly, ...old } = { ...document, formatVersion: 1 };
+    const made = await server
+      .send('post', '/api/builds')
+      .send({ document: old, file: 'old.zubric.json' })
+      .expect(201);
+    const { body } = await server.send('get', `/api/builds/${(made.body as Stored).id}/log`).expect(200);
+    expect(body).toMatchObject({ entries: [{ title: 'Brought in from the file “old.zubric.json”' }] });
+  });
 });

@@ -1,16 +1,36 @@
-import { newBuild, readBuild, type Build } from '@zubric/core/build';
+import { buildFrom, readBuild, TEMPLATES, type Build } from '@zubric/core/build';
 import { closeness, evaluate, linkDefinition } from '@zubric/core/evaluate';
-import { Router } from 'express';
+import { Router, type Response } from 'express';
 import { z } from 'zod';
 import type { BuildRow } from '../database/entities.ts';
 import { entityTag, versionFrom } from '../http/if-match.ts';
 import { HttpProblem, notFound } from '../http/problem.ts';
-import type { BuildStore } from './store.ts';
+import { PLACES, type BuildStore } from './store.ts';
 
+const name = z.string().trim().min(1, 'give the build a name').max(120);
+const templateIds = TEMPLATES.map((template) => template.id);
 const creation = z.union([
-  z.strictObject({ name: z.string().trim().min(1, 'give the build a name').max(120) }),
-  z.strictObject({ document: z.unknown() }),
+  z.strictObject({ name, template: z.enum(templateIds).default('blank') }),
+  z.strictObject({ document: z.unknown(), file: z.string().max(300).optional() }),
 ]);
+const copying = z.strictObject({ name });
+const placing = z.strictObject({ place: z.enum(PLACES) });
+const query = z.strictObject({ place: z.enum(PLACES).default('bench') });
+
+/** What is asked for as a document, and how it began. */
+function begun(asked: z.output<typeof creation>): { readonly document: Build; readonly from: string } {
+  if ('name' in asked) {
+    const template = TEMPLATES.find(({ id }) => id === asked.template);
+    return {
+      document: buildFrom(asked.template, asked.name),
+      from: `Begun from the template “${template?.title ?? asked.template}”`,
+    };
+  }
+  return {
+    document: documentFrom(asked.document),
+    from: asked.file === undefined ? 'Brought in' : `Brought in from the file “${asked.file}”`,
+  };
+}
 
 /** A document as sent: unreadable ones are told path by path. */
 function documentFrom(json: unknown): Build {
@@ -69,18 +89,36 @@ const stale = (row: BuildRow, sent: Build): HttpProblem =>
 export function buildRoutes(store: BuildStore): Router {
   const routes = Router();
 
-  routes.get('/', async (_request, response) => {
-    response.json({ builds: (await store.list()).map(line) });
-  });
-
-  routes.post('/', async (request, response) => {
-    const asked = creation.parse(request.body);
-    const row = await store.create('name' in asked ? newBuild(asked.name) : documentFrom(asked.document));
+  const answerNew = (response: Response, row: BuildRow): void => {
     response
       .status(201)
       .location(`/api/builds/${row.id}`)
       .set('ETag', entityTag(row.version))
       .json(whole(row));
+  };
+
+  routes.get('/', async (request, response) => {
+    const { place } = query.parse(request.query);
+    response.json({ builds: (await store.list(place)).map(line) });
+  });
+
+  routes.post('/', async (request, response) => {
+    const { document, from } = begun(creation.parse(request.body));
+    answerNew(response, await store.create(document, { from }));
+  });
+
+  routes.post('/:id/copies', async (request, response) => {
+    const { name: copyName } = copying.parse(request.body);
+    const row = await store.find(request.params.id);
+    if (!row) throw notFound('such build');
+    const document = { ...row.document, name: copyName };
+    answerNew(response, await store.create(document, { from: `Copied from “${row.name}”` }));
+  });
+
+  routes.put('/:id/place', async (request, response) => {
+    const { place } = placing.parse(request.body);
+    if (!(await store.put(request.params.id, place))) throw notFound('such build');
+    response.status(204).end();
   });
 
   routes.get('/:id', async (request, response) => {
@@ -95,10 +133,10 @@ export function buildRoutes(store: BuildStore): Router {
     const saved = await store.save(request.params.id, document, version);
     if (saved.outcome === 'missing') throw notFound('such build');
     if (saved.outcome === 'stale') throw stale(saved.row, document);
-    response.set('ETag', entityTag(saved.row.version)).json({
-      id: saved.row.id,
-      version: saved.row.version,
-      updatedAt: saved.row.updatedAt.toISOString(),
+    response.set('ETag', entityTag(saved.version)).json({
+      id: request.params.id,
+      version: saved.version,
+      updatedAt: saved.updatedAt.toISOString(),
     });
   });
 

@@ -1,6 +1,7 @@
 import { DataSource } from 'typeorm';
 import { ENTITIES } from './entities.ts';
 import { First1764000000001 } from './migrations/0001-first.ts';
+import { Logbook1764000000002 } from './migrations/0002-logbook.ts';
 
 const CONNECT_TIMEOUT_MS = 3000;
 
@@ -13,7 +14,7 @@ export const makeDataSource = (
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [First1764000000001],
+    migrations: [First1764000000001, Logbook1764000000002],
     migrationsTableName: 'migration',
     synchronize: false,
     logging: false,

@@ -10,6 +10,49 @@ export interface BuildRow {
   version: number;
   createdAt: Date;
   updatedAt: Date;
+  /** When it was set aside, and when it was thrown away; null while it is neither. */
+  archivedAt: Date | null;
+  deletedAt: Date | null;
+}
+
+/** A build as it stood; never changed. */
+export interface SnapshotRow {
+  buildId: string;
+  /** Counts the snapshots of a build, from 1. */
+  number: number;
+  name: string;
+  document: Build;
+  createdAt: Date;
+}
+
+export const LOG_KINDS = ['begun', 'change', 'note', 'snapshot'] as const;
+export type LogKind = (typeof LOG_KINDS)[number];
+
+/** An entry of the logbook. */
+export interface LogEntryRow {
+  id: string;
+  buildId: string;
+  kind: LogKind;
+  title: string;
+  /** The builder's own words. */
+  note: string;
+  /** What changed, and which margins moved, a line each. */
+  changes: string[];
+  margins: string[];
+  /** The build before the first change of this entry. */
+  before: Build | null;
+  snapshotNumber: number | null;
+  begunAt: Date;
+  endedAt: Date;
+}
+
+export interface PhotoRow {
+  id: string;
+  logEntryId: string;
+  type: string;
+  caption: string;
+  bytes: Buffer;
+  createdAt: Date;
 }
 
 export interface PartRow {
@@ -61,6 +104,51 @@ export const buildEntity = new EntitySchema<BuildRow>({
     version,
     createdAt: created,
     updatedAt: { type: 'timestamptz', name: 'updated_at', updateDate: true },
+    archivedAt: { type: 'timestamptz', name: 'archived_at', nullable: true },
+    deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+  },
+});
+
+const ofBuild = { ...text, name: 'build_id' } as const;
+const stamped = (name: string) => ({ type: 'timestamptz', name, default: () => 'now()' }) as const;
+
+export const snapshotEntity = new EntitySchema<SnapshotRow>({
+  name: 'build_snapshot',
+  columns: {
+    buildId: { ...ofBuild, primary: true },
+    number: { type: 'integer', primary: true },
+    name: text,
+    document: json,
+    createdAt: created,
+  },
+});
+
+export const logEntryEntity = new EntitySchema<LogEntryRow>({
+  name: 'log_entry',
+  columns: {
+    id: { ...text, primary: true },
+    buildId: ofBuild,
+    kind: text,
+    title: { ...text, default: '' },
+    note: { ...text, default: '' },
+    changes: { ...json, default: [] },
+    margins: { ...json, default: [] },
+    before: { ...json, nullable: true },
+    snapshotNumber: { type: 'integer', name: 'snapshot_number', nullable: true },
+    begunAt: stamped('begun_at'),
+    endedAt: stamped('ended_at'),
+  },
+});
+
+export const photoEntity = new EntitySchema<PhotoRow>({
+  name: 'photo',
+  columns: {
+    id: { ...text, primary: true },
+    logEntryId: { ...text, name: 'log_entry_id' },
+    type: text,
+    caption: { ...text, default: '' },
+    bytes: { type: 'bytea', select: false },
+    createdAt: created,
   },
 });
 
@@ -99,4 +187,13 @@ export const appStateEntity = new EntitySchema<AppStateRow>({
   columns: { key: { ...text, primary: true }, value: json },
 });
 
-export const ENTITIES = [buildEntity, partEntity, trialSetEntity, trialEntity, appStateEntity];
+export const ENTITIES = [
+  buildEntity,
+  snapshotEntity,
+  logEntryEntity,
+  photoEntity,
+  partEntity,
+  trialSetEntity,
+  trialEntity,
+  appStateEntity,
+];

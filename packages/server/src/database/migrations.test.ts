@@ -3,7 +3,7 @@ import type { DataSource } from 'typeorm';
 import { emptyDatabase } from '../testing/test-server.ts';
 import { isDatabaseAway } from './data-source.ts';
 
-const TABLES = ['app_state', 'build', 'part', 'trial', 'trial_set'];
+const TABLES = ['app_state', 'build', 'build_snapshot', 'log_entry', 'part', 'photo', 'trial', 'trial_set'];
 
 describe('migrations', () => {
   let database: DataSource;
@@ -46,6 +46,17 @@ describe('migrations', () => {
     await expect(
       database.query("INSERT INTO build (id, name, document) VALUES ('b', '', '{}')"),
     ).rejects.toThrow(/check/);
+  });
+
+  it('let nobody change a snapshot', async () => {
+    await database.query("INSERT INTO build (id, name, document) VALUES ('b', 'Gull', '{}')");
+    await database.query(
+      "INSERT INTO build_snapshot (build_id, number, name, document) VALUES ('b', 1, 'first', '{}')",
+    );
+    await expect(database.query("UPDATE build_snapshot SET name = 'other'")).rejects.toThrow(/never changed/);
+    // With its build it goes.
+    await database.query("DELETE FROM build WHERE id = 'b'");
+    expect(await database.query('SELECT 1 FROM build_snapshot')).toEqual([]);
   });
 });
 

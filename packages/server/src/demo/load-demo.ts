@@ -61,7 +61,7 @@ export async function loadDemo(database: DataSource, dataFolder: string): Promis
 async function loadBuild(database: DataSource, dataFolder: string, id: string): Promise<void> {
   const builds = buildStore(database);
   if (await builds.find(id)) return;
-  await builds.create(demoBuild(dataFolder, `${id}.zubric.json`), id);
+  await builds.create(demoBuild(dataFolder, `${id}.zubric.json`), { id, from: 'Invented for the demo' });
   const path = join(dataFolder, 'trials', `${id}.json`);
   if (!existsSync(path)) return;
   const trials = trialStore(database);

@@ -1,0 +1,180 @@
+import type { Build } from '@zubric/core/build';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { demoServer, type DemoServer } from '../testing/test-server.ts';
+
+interface Entry {
+  readonly id: string;
+  readonly kind: string;
+  readonly title: string;
+  readonly note: string;
+  readonly changes: readonly string[];
+  readonly margins: readonly string[];
+  readonly snapshotNumber: number | null;
+  readonly photos: readonly { readonly id: string; readonly caption: string }[];
+}
+
+/** The smallest PNG there is: one grey pixel. */
+const PNG = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAAAAAA6fptVAAAACklEQVR4nGNoAAAAggCBd81ytgAAAABJRU5ErkJggg==',
+  'base64',
+);
+
+describe('the logbook', () => {
+  let server: DemoServer;
+  beforeAll(async () => {
+    server = await demoServer('logbook');
+  });
+  afterAll(() => server.close());
+
+  const copy = async (): Promise<{ id: string; version: number; document: Build }> =>
+    (await server.send('post', '/api/builds/puffin/copies').send({ name: 'Copy' }).expect(201)).body as {
+      id: string;
+      version: number;
+      document: Build;
+    };
+  const log = async (id: string): Promise<readonly Entry[]> =>
+    ((await server.send('get', `/api/builds/${id}/log`).expect(200)).body as { entries: Entry[] }).entries;
+  const save = (id: string, version: number, document: Build) =>
+    server.send('put', `/api/builds/${id}`).set('If-Match', `"${version}"`).send(document).expect(200);
+  const teeth = (document: Build, teethDriver: number): Build => ({
+    ...document,
+    drive: {
+      ...document.drive,
+      stages: document.drive.stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriver } : s)),
+    },
+  });
+
+  it('begins with how the build began', async () => {
+    const { id } = await copy();
+    expect(await log(id)).toMatchObject([{ kind: 'begun', title: 'Copied from “Puffin”' }]);
+    expect(await log('puffin')).toMatchObject([{ kind: 'begun', title: 'Invented for the demo' }]);
+  });
+
+  it('notes a change in words, with the margins that moved', async () => {
+    const { id, version, document } = await copy();
+    await save(id, version, teeth(document, 9));
+    const [change] = await log(id);
+    expect(change).toMatchObject({ kind: 'change', changes: ['chain, stage 1, driver teeth: 10 → 9'] });
+    expect(change?.margins.some((line) => /^wheel torque [\d.]+ × → [\d.]+ ×/.test(line))).toBe(true);
+    expect(change?.margins.some((line) => line.startsWith('grip'))).toBe(false);
+  });
+
+  it('takes the changes of one sitting as one entry, and leaves none where all is taken back', async () => {
+    const { id, document } = await copy();
+    await save(id, 1, teeth(document, 9));
+    await save(id, 2, { ...teeth(document, 12), purpose: 'quicker' });
+    expect((await log(id))[0]?.changes).toEqual([
+      expect.stringMatching(/^Purpose: /) as string,
+      'chain, stage 1, driver teeth: 10 → 12',
+    ]);
+    await save(id, 3, document);
+    expect((await log(id)).map((entry) => entry.kind)).toEqual(['begun']);
+  });
+
+  it('begins a new entry once something was noted with the last, or a day has passed', async () => {
+    const { id, document } = await copy();
+    await save(id, 1, teeth(document, 9));
+    const [first] = await log(id);
+    await server
+      .send('put', `/api/log/${first?.id ?? ''}`)
+      .send({ note: 'less rough' })
+      .expect(204);
+    await save(id, 2, teeth(document, 11));
+    expect((await log(id)).map((entry) => entry.changes)).toEqual([
+      ['chain, stage 1, driver teeth: 9 → 11'],
+      ['chain, stage 1, driver teeth: 10 → 9'],
+      [],
+    ]);
+    await server.database.query(
+      "UPDATE log_entry SET ended_at = ended_at - interval '1 day' WHERE build_id = $1",
+      [id],
+    );
+    await save(id, 3, teeth(document, 13));
+    expect((await log(id))[0]?.changes).toEqual(['chain, stage 1, driver teeth: 11 → 13']);
+    expect(await log(id)).toHaveLength(4);
+  });
+
+  it('notes nothing of a save that was refused', async () => {
+    const { id, document } = await copy();
+    await server.send('put', `/api/builds/${id}`).set('If-Match', '"7"').send(teeth(document, 9)).expect(409);
+    expect(await log(id)).toHaveLength(1);
+  });
+
+  it('keeps own notes, which alone can be thrown away', async () => {
+    const { id } = await copy();
+    const made = await server
+      .send('post', `/api/builds/${id}/log`)
+      .send({ note: ' Chain jumped off. ' })
+      .expect(201);
+    const note = made.body as Entry;
+    expect(note).toMatchObject({ kind: 'note', note: 'Chain jumped off.' });
+    await server.send('post', `/api/builds/${id}/log`).send({ note: '  ' }).expect(422);
+    await server.send('delete', `/api/log/${note.id}`).expect(204);
+    await server.send('delete', `/api/log/${note.id}`).expect(404);
+    const [begun] = await log(id);
+    await server.send('delete', `/api/log/${begun?.id ?? ''}`).expect(404);
+    await server.send('put', '/api/log/nothing').send({ note: 'x' }).expect(404);
+    await server.send('get', '/api/builds/nothing/log').expect(404);
+  });
+
+  it('numbers snapshots and gives them back as they were', async () => {
+    const { id, document } = await copy();
+    const snapshot = (name: string) => server.send('post', `/api/builds/${id}/snapshots`).send({ name });
+    expect((await snapshot('As bought').expect(201)).body).toMatchObject({ number: 1, name: 'As bought' });
+    await save(id, 1, teeth(document, 9));
+    expect((await snapshot('Nine teeth').expect(201)).body).toMatchObject({ number: 2 });
+    await snapshot(' ').expect(422);
+    const first = await server.send('get', `/api/builds/${id}/snapshots/1`).expect(200);
+    expect((first.body as { document: Build }).document).toEqual(document);
+    for (const number of ['3', '0', 'x', '99999999999'])
+      await server.send('get', `/api/builds/${id}/snapshots/${number}`).expect(404);
+    const { body } = await server.send('get', `/api/builds/${id}/snapshots`).expect(200);
+    expect((body as { snapshots: { name: string }[] }).snapshots.map((s) => s.name)).toEqual([
+      'Nine teeth',
+      'As bought',
+    ]);
+    expect((await log(id)).filter((entry) => entry.kind === 'snapshot')).toHaveLength(2);
+  });
+
+  it('reads a snapshot of an older format', async () => {
+    const { id, document } = await copy();
+    const { assembly: _assembly, ...old } = { ...document, formatVersion: 1 };
+    await server.database.query(
+      'INSERT INTO build_snapshot (build_id, number, name, document) VALUES ($1, 1, $2, $3)',
+      [id, 'old', JSON.stringify(old)],
+    );
+    const { body } = await server.send('get', `/api/builds/${id}/snapshots/1`).expect(200);
+    expect((body as { document: Build }).document.formatVersion).toBe(2);
+  });
+
+  it('keeps photographs with an entry: pictures only, by what they are and not by what they are said to be', async () => {
+    const { id } = await copy();
+    const [entry] = await log(id);
+    const send = (bytes: Buffer, type: string) =>
+      server
+        .send('post', `/api/log/${entry?.id ?? ''}/photos`)
+        .set('Content-Type', type)
+        .send(bytes);
+    const { body } = await send(PNG, 'image/jpeg').expect(201);
+    const photo = body as { id: string };
+    const back = await server.send('get', `/api/photos/${photo.id}`).expect(200);
+    expect(back.type).toBe('image/png');
+    expect(Buffer.compare(back.body as Buffer, PNG)).toBe(0);
+    expect(back.headers['content-security-policy']).toContain('sandbox');
+    await server.send('put', `/api/photos/${photo.id}`).send({ caption: 'Sprocket, worn' }).expect(204);
+    expect((await log(id))[0]?.photos).toMatchObject([{ caption: 'Sprocket, worn' }]);
+
+    const page = await send(Buffer.from('<script>alert(1)</script>'), 'image/png').expect(415);
+    expect((page.body as { title: string }).title).toContain('JPEG, PNG or WebP');
+    await send(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), 'image/svg+xml').expect(415);
+    await send(Buffer.alloc(9 * 1024 * 1024, PNG), 'image/png').expect(413);
+    await server
+      .send('post', '/api/log/nothing/photos')
+      .set('Content-Type', 'image/png')
+      .send(PNG)
+      .expect(404);
+
+    await server.send('delete', `/api/photos/${photo.id}`).expect(204);
+    await server.send('get', `/api/photos/${photo.id}`).expect(404);
+  });
+});

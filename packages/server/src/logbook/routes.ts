@@ -1,0 +1,147 @@
+import { raw, Router } from 'express';
+import { fileTypeFromBuffer } from 'file-type';
+import { z } from 'zod';
+import type { BuildStore } from '../builds/store.ts';
+import type { PhotoRow, SnapshotRow } from '../database/entities.ts';
+import { HttpProblem, notFound } from '../http/problem.ts';
+import { current, type EntryWithPhotos, type LogbookStore } from './store.ts';
+
+const PICTURES = ['image/jpeg', 'image/png', 'image/webp'];
+const PICTURE_LIMIT = '8mb';
+
+const note = z.strictObject({ note: z.string().trim().min(1, 'write something first').max(5000) });
+const annotation = z.strictObject({ note: z.string().trim().max(5000) });
+const caption = z.strictObject({ caption: z.string().trim().max(300) });
+const naming = z.strictObject({ name: z.string().trim().min(1, 'give the snapshot a name').max(120) });
+const snapshotNumber = z.coerce
+  .number()
+  .int()
+  .min(1)
+  .max(2 ** 31 - 1);
+
+const photoOut = ({ id, caption, createdAt }: Omit<PhotoRow, 'bytes'>) => ({
+  id,
+  caption,
+  createdAt: createdAt.toISOString(),
+});
+
+const entryOut = (row: EntryWithPhotos) => ({
+  id: row.id,
+  kind: row.kind,
+  title: row.title,
+  note: row.note,
+  changes: row.changes,
+  margins: row.margins,
+  snapshotNumber: row.snapshotNumber,
+  begunAt: row.begunAt.toISOString(),
+  endedAt: row.endedAt.toISOString(),
+  photos: row.photos.map(photoOut),
+});
+
+const snapshotOut = (row: SnapshotRow) => ({
+  number: row.number,
+  name: row.name,
+  createdAt: row.createdAt.toISOString(),
+});
+
+/** What stands under `/builds/:id`: the log and the snapshots of a build. */
+export function buildLogRoutes(logbook: LogbookStore, builds: BuildStore): Router {
+  const routes = Router({ mergeParams: true });
+  const buildId = async (request: { params: unknown }): Promise<string> => {
+    const { id } = request.params as { id: string };
+    if (!(await builds.find(id))) throw notFound('such build');
+    return id;
+  };
+
+  routes.get('/log', async (request, response) => {
+    response.json({ entries: (await logbook.ofBuild(await buildId(request))).map(entryOut) });
+  });
+
+  routes.post('/log', async (request, response) => {
+    const id = await buildId(request);
+    const row = await logbook.addNote(id, note.parse(request.body).note);
+    response.status(201).json(entryOut({ ...row, photos: [] }));
+  });
+
+  routes.get('/snapshots', async (request, response) => {
+    response.json({ snapshots: (await logbook.snapshotsOf(await buildId(request))).map(snapshotOut) });
+  });
+
+  routes.post('/snapshots', async (request, response) => {
+    const { name } = naming.parse(request.body);
+    const row = await logbook.snapshot(await buildId(request), name);
+    if (!row) throw notFound('such build');
+    response.status(201).json(snapshotOut(row));
+  });
+
+  routes.get('/snapshots/:number', async (request, response) => {
+    const number = snapshotNumber.safeParse(request.params.number);
+    const row = number.success ? await logbook.findSnapshot(await buildId(request), number.data) : null;
+    if (!row) throw notFound('such snapshot');
+    response.json({ ...snapshotOut(row), document: current(row.document) });
+  });
+
+  return routes;
+}
+
+/** Entries by themselves, and the photographs that belong to them. */
+export function logEntryRoutes(logbook: LogbookStore): Router {
+  const routes = Router();
+
+  routes.put('/:id', async (request, response) => {
+    if (!(await logbook.annotate(request.params.id, annotation.parse(request.body).note)))
+      throw notFound('such entry');
+    response.status(204).end();
+  });
+
+  routes.delete('/:id', async (request, response) => {
+    if (!(await logbook.removeNote(request.params.id))) throw notFound('such note');
+    response.status(204).end();
+  });
+
+  routes.post('/:id/photos', raw({ type: PICTURES, limit: PICTURE_LIMIT }), async (request, response) => {
+    const bytes: unknown = request.body;
+    if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw noPicture();
+    // What it is is read from its first bytes; what the sender says of it counts for nothing.
+    const found = await fileTypeFromBuffer(bytes);
+    if (!found || !PICTURES.includes(found.mime)) throw noPicture();
+    if (!(await logbook.find(request.params.id))) throw notFound('such entry');
+    response.status(201).json(photoOut(await logbook.addPhoto(request.params.id, found.mime, bytes)));
+  });
+
+  return routes;
+}
+
+const noPicture = (): HttpProblem =>
+  new HttpProblem({
+    status: 415,
+    code: 'not-a-picture',
+    title: 'This is not a picture that can be kept. Send a JPEG, PNG or WebP file.',
+  });
+
+export function photoRoutes(logbook: LogbookStore): Router {
+  const routes = Router();
+
+  routes.get('/:id', async (request, response) => {
+    const photo = await logbook.photo(request.params.id);
+    if (!photo) throw notFound('such photograph');
+    response
+      .set('Cache-Control', 'private, max-age=31536000, immutable')
+      .set('Content-Security-Policy', "default-src 'none'; sandbox")
+      .type(photo.type)
+      .send(photo.bytes);
+  });
+
+  routes.put('/:id', async (request, response) => {
+    if (!(await logbook.caption(request.params.id, caption.parse(request.body).caption)))
+      throw notFound('such photograph');
+    response.status(204).end();
+  });
+
+  routes.delete('/:id', async (request, response) => {
+    if (!(await logbook.removePhoto(request.params.id))) throw notFound('such photograph');
+    response.status(204).end();
+  });
+
+  return routes;
+}
