@@ -17,7 +17,8 @@ import { partRoutes } from './parts/routes.ts';
 import { buildTrialRoutes, trialRoutes } from './trials/routes.ts';
 import { trialStore } from './trials/store.ts';
 
-const BODY_LIMIT = '2mb';
+/** A build of the largest size that is brought in (2 MB), with what goes around it. */
+const BODY_LIMIT = '3mb';
 const REQUEST_ID_LENGTH = 10;
 const A_YEAR = '365d';
 

@@ -8,11 +8,13 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { router } from './app/router.tsx';
+import { showTheme } from './app/theme.tsx';
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 2, staleTime: 5000 } } });
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 
+showTheme();
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

@@ -307,6 +307,8 @@ export const DIMENSIONS = {
   time,
   area,
   ratio,
+  /** A number of its own, such as a price: no unit, no per cent. */
+  number: { title: 'number', siSymbol: '', units: [unit('', 1)], metric: only(''), imperial: only('') },
   /** A plain number: a coefficient of friction or rolling. */
   coefficient: plain('coefficient'),
   /** A part of a whole. */

@@ -26,6 +26,7 @@ export const EXAMPLES: Readonly<Record<Dimension, string>> = {
   time: '25 min or 1 h 20 min',
   area: '0.4 m²',
   ratio: '9 : 1 or 1:9',
+  number: '62.50',
   coefficient: '0.08',
   share: '80 % or 0.8',
 };

@@ -1,6 +1,8 @@
 import type { UnitSystem } from '@zubric/core/quantity';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { Tools } from './Tools.tsx';
+import { THEMES, useTheme, type Theme } from './theme.tsx';
 import { useUnits } from './units.tsx';
 
 const SYSTEMS: readonly { readonly value: UnitSystem; readonly title: string }[] = [
@@ -9,19 +11,35 @@ const SYSTEMS: readonly { readonly value: UnitSystem; readonly title: string }[]
   { value: 'as-typed', title: 'as typed' },
 ];
 
-function UnitsChoice() {
-  const { system, choose } = useUnits();
+const THEME_TITLES: Readonly<Record<Theme, string>> = {
+  system: 'by system',
+  light: 'light',
+  dark: 'dark',
+};
+
+interface BarChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly title: string }[];
+  readonly onChoose: (value: T) => void;
+}
+
+/** A choice on the dark bar. */
+function BarChoice<T extends string>({ label, value, options, onChoose }: BarChoiceProps<T>) {
   return (
-    <label className="flex items-center gap-2 text-[14px]">
-      Units
+    <label className="flex items-center gap-1.5 text-[14px]">
+      <span className="max-lg:sr-only">{label}</span>
       <select
-        className="border border-edge bg-ink px-1 py-0.5 text-[15px] text-sheet focus-visible:outline-sheet"
-        value={system}
-        onChange={(event) => choose(SYSTEMS.find((s) => s.value === event.target.value)?.value ?? 'metric')}
+        className="max-w-28 border border-bar-soft bg-bar px-1 py-0.5 text-[15px] text-bar-ink focus-visible:outline-bar-ink"
+        value={value}
+        onChange={(event) => {
+          const chosen = options.find((option) => option.value === event.target.value);
+          if (chosen) onChoose(chosen.value);
+        }}
       >
-        {SYSTEMS.map((s) => (
-          <option key={s.value} value={s.value}>
-            {s.title}
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.title}
           </option>
         ))}
       </select>
@@ -31,14 +49,23 @@ function UnitsChoice() {
 
 /** The dark bar on top: where one is, and what holds everywhere. */
 export function Header({ children }: { readonly children?: ReactNode }) {
+  const units = useUnits();
+  const theme = useTheme();
   return (
-    <header className="flex h-11 items-center gap-5 bg-ink px-4 text-sheet [&_:focus-visible]:outline-sheet">
+    <header className="flex min-h-11 flex-wrap items-center gap-x-4 gap-y-1 bg-bar px-4 py-1 text-bar-ink print:hidden [&_:focus-visible]:outline-bar-ink">
       <Link to="/builds" className="font-narrow text-[20px] font-semibold">
         Zubric
       </Link>
       {children}
       <span className="ml-auto" />
-      <UnitsChoice />
+      <Tools />
+      <BarChoice label="Units" value={units.system} options={SYSTEMS} onChoose={units.choose} />
+      <BarChoice
+        label="Theme"
+        value={theme.theme}
+        options={THEMES.map((value) => ({ value, title: THEME_TITLES[value] }))}
+        onChoose={theme.choose}
+      />
     </header>
   );
 }

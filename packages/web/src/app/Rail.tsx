@@ -4,10 +4,11 @@ import { useBuild } from '../session/BuildSession.tsx';
 import { STATIONS, stationAddress, type StationPath } from './stations.ts';
 
 /** What stands beside the stations. */
-const BESIDE = [
+const beside = (buildId: string) => [
   { to: '/builds', title: 'Builds' },
   { to: '/sums', title: 'Quick sums' },
-] as const;
+  { to: `/builds/${buildId}/print`, title: 'Print' },
+];
 
 /** Which blocks of the strip a station can mend. */
 const OWNED: Partial<Record<StationPath, readonly Block[]>> = {
@@ -24,8 +25,11 @@ const shortIn = (report: Report, blocks: readonly Block[]): number =>
 export function Rail() {
   const { id, report } = useBuild();
   return (
-    <nav aria-label="Stations" className="row-span-2 border-r border-line py-3">
-      <ul>
+    <nav
+      aria-label="Stations"
+      className="flex overflow-x-auto border-line max-md:border-b md:row-span-2 md:block md:border-r md:py-3"
+    >
+      <ul className="flex md:block">
         {STATIONS.map((station) => {
           const short = shortIn(report, OWNED[station.path] ?? []);
           return (
@@ -33,7 +37,7 @@ export function Rail() {
               <NavLink
                 to={stationAddress(id, station.path)}
                 className={({ isActive }) =>
-                  `grid grid-cols-[22px_1fr] items-center px-3 py-2 font-narrow text-[16px] ${isActive ? 'bg-ink font-semibold text-sheet' : 'font-medium hover:bg-mech-lo'}`
+                  `grid min-h-10 grid-cols-[22px_1fr] items-center px-3 py-2 font-narrow text-[16px] whitespace-nowrap ${isActive ? 'bg-ink font-semibold text-sheet' : 'font-medium hover:bg-mech-lo'}`
                 }
               >
                 {({ isActive }) => (
@@ -56,12 +60,13 @@ export function Rail() {
           );
         })}
       </ul>
-      <hr className="mx-3 my-3 border-line" />
-      {BESIDE.map(({ to, title }) => (
+      <hr className="mx-3 my-3 border-line max-md:hidden" />
+      {beside(id).map(({ to, title }) => (
         <NavLink
           key={to}
           to={to}
-          className="block py-2 pl-[34px] font-narrow text-[16px] font-medium hover:bg-mech-lo"
+          end
+          className="block px-3 py-2 font-narrow text-[16px] font-medium whitespace-nowrap hover:bg-mech-lo md:pl-[34px]"
         >
           {title}
         </NavLink>

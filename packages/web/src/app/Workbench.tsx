@@ -8,10 +8,13 @@ import { Strip } from '../strip/Strip.tsx';
 import { ApiProblem, api } from './api.ts';
 import { Conflict } from './Conflict.tsx';
 import { Message } from './ErrorPage.tsx';
+import { Guidance } from './Guidance.tsx';
 import { Header } from './Header.tsx';
+import { isTyping } from './keys.ts';
 import { Rail } from './Rail.tsx';
 import { fetchStationsAhead } from './station-pages.ts';
 import { STATIONS, stationAddress } from './stations.ts';
+import { UndoRedo } from './UndoRedo.tsx';
 
 /** A build opened on the bench: header, rail, strip and the station chosen. */
 export function Workbench() {
@@ -53,10 +56,7 @@ function useStationKeys(buildId: string): void {
   const navigate = useNavigate();
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const { target } = event;
-      if (target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable]'))
-        return;
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
       const station = STATIONS.find((s) => s.key === event.key);
       if (station) void navigate(stationAddress(buildId, station.path));
     };
@@ -70,20 +70,22 @@ function Bench() {
   useStationKeys(id);
   useEffect(fetchStationsAhead, []);
   return (
-    <div className="grid min-h-screen grid-cols-[148px_minmax(0,1fr)] grid-rows-[44px_auto_1fr]">
-      <div className="col-span-2">
+    <div className="grid min-h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_1fr] md:grid-cols-[148px_minmax(0,1fr)] md:grid-rows-[auto_auto_1fr]">
+      <div className="md:col-span-2">
         <Header>
-          <span className="max-w-64 truncate font-narrow text-[16px] font-semibold" title={build.name}>
+          <span className="max-w-56 truncate font-narrow text-[16px] font-semibold" title={build.name}>
             {build.name}
           </span>
+          <UndoRedo />
           <SaveMark state={session.save} message={session.message} />
           <Governing report={report} />
         </Header>
       </div>
       <Rail />
       <Strip />
-      <main id="main" className="min-w-0 px-5 pt-3 pb-6">
+      <main id="main" className="min-w-0 px-3 pt-3 pb-6 md:px-5">
         <Conflict />
+        <Guidance />
         <Suspense fallback={<p>Opening the station …</p>}>
           <Outlet />
         </Suspense>
@@ -106,7 +108,7 @@ function SaveMark({ state, message }: { readonly state: SaveState; readonly mess
   return (
     <span
       role="status"
-      className={`truncate text-[14px] ${calm ? 'text-line' : 'bg-short px-2 py-0.5 font-semibold text-white'}`}
+      className={`truncate text-[14px] ${calm ? 'text-bar-soft' : 'bg-short px-2 py-0.5 font-semibold text-sheet'}`}
       title={message}
     >
       {SAVE_WORDS[state]}
@@ -120,8 +122,8 @@ function Governing({ report }: { readonly report: Report }) {
   const duty = report.duties.find((d) => d.id === worst?.dutyId);
   if (!worst) return null;
   return (
-    <span className="ml-auto hidden truncate text-[15px] text-line lg:inline">
-      governed by <b className="font-semibold text-sheet">{duty?.name ?? 'the whole outing'}</b>
+    <span className="ml-auto hidden truncate text-[15px] text-bar-soft xl:inline">
+      governed by <b className="font-semibold text-bar-ink">{duty?.name ?? 'the whole outing'}</b>
     </span>
   );
 }

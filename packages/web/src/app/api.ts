@@ -34,10 +34,12 @@ async function call<T>(path: string, { method = 'GET', body, version }: Call = {
     response = await fetch(`/api${path}`, {
       method,
       headers: {
-        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(body === undefined
+          ? {}
+          : { 'Content-Type': body instanceof Blob ? body.type : 'application/json' }),
         ...(version === undefined ? {} : { 'If-Match': `"${version}"` }),
       },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      body: body === undefined || body instanceof Blob ? body : JSON.stringify(body),
     });
   } catch {
     throw new ApiProblem(0, 'The server does not answer. Is Zubric still running?');
@@ -102,13 +104,67 @@ export interface TrialSetForm {
   readonly conditions: StraightRunConditions;
 }
 
+/** Where a build lies: on the bench, set aside, or thrown away (and still to be had back). */
+export type Place = 'bench' | 'archive' | 'bin';
+
+export interface LogPhoto {
+  readonly id: string;
+  readonly caption: string;
+  readonly createdAt: string;
+}
+
+export interface LogEntry {
+  readonly id: string;
+  readonly kind: 'begun' | 'change' | 'note' | 'snapshot';
+  readonly title: string;
+  readonly note: string;
+  readonly changes: readonly string[];
+  readonly margins: readonly string[];
+  readonly snapshotNumber: number | null;
+  readonly begunAt: string;
+  readonly endedAt: string;
+  readonly photos: readonly LogPhoto[];
+}
+
+export interface SnapshotLine {
+  readonly number: number;
+  readonly name: string;
+  readonly createdAt: string;
+}
+
 /** The server's doors, one function each. All throw ApiProblem. */
 export const api = {
-  builds: () => call<{ builds: BuildLine[] }>('/builds').then((answer) => answer.builds),
+  builds: (place: Place) =>
+    call<{ builds: BuildLine[] }>(`/builds?place=${place}`).then((answer) => answer.builds),
   build: (id: string) => call<StoredBuild>(`/builds/${id}`),
-  createBuild: (name: string) => call<StoredBuild>('/builds', { method: 'POST', body: { name } }),
+  createBuild: (form: { readonly name: string; readonly template: string }) =>
+    call<StoredBuild>('/builds', { method: 'POST', body: form }),
+  bringIn: (document: Build, file: string) =>
+    call<StoredBuild>('/builds', { method: 'POST', body: { document, file } }),
+  copyBuild: (id: string, name: string) =>
+    call<StoredBuild>(`/builds/${id}/copies`, { method: 'POST', body: { name } }),
+  putBuild: (id: string, place: Place) =>
+    call<undefined>(`/builds/${id}/place`, { method: 'PUT', body: { place } }),
   saveBuild: (id: string, document: Build, version: number) =>
     call<{ version: number }>(`/builds/${id}`, { method: 'PUT', body: document, version }),
+  log: (buildId: string) =>
+    call<{ entries: LogEntry[] }>(`/builds/${buildId}/log`).then((answer) => answer.entries),
+  addNote: (buildId: string, note: string) =>
+    call<LogEntry>(`/builds/${buildId}/log`, { method: 'POST', body: { note } }),
+  annotate: (entryId: string, note: string) =>
+    call<undefined>(`/log/${entryId}`, { method: 'PUT', body: { note } }),
+  removeNote: (entryId: string) => call<undefined>(`/log/${entryId}`, { method: 'DELETE' }),
+  addPhoto: (entryId: string, picture: Blob) =>
+    call<LogPhoto>(`/log/${entryId}/photos`, { method: 'POST', body: picture }),
+  captionPhoto: (photoId: string, caption: string) =>
+    call<undefined>(`/photos/${photoId}`, { method: 'PUT', body: { caption } }),
+  removePhoto: (photoId: string) => call<undefined>(`/photos/${photoId}`, { method: 'DELETE' }),
+  snapshots: (buildId: string) =>
+    call<{ snapshots: SnapshotLine[] }>(`/builds/${buildId}/snapshots`).then((answer) => answer.snapshots),
+  snapshot: (buildId: string, number: number) =>
+    call<SnapshotLine & { readonly document: Build }>(`/builds/${buildId}/snapshots/${number}`),
+  takeSnapshot: (buildId: string, name: string) =>
+    call<SnapshotLine>(`/builds/${buildId}/snapshots`, { method: 'POST', body: { name } }),
   parts: () => call<{ parts: Part[] }>('/parts').then((answer) => answer.parts),
   trialSets: (buildId: string) =>
     call<{ trialSets: StoredTrialSet[] }>(`/builds/${buildId}/trial-sets`).then((answer) => answer.trialSets),

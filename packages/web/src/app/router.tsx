@@ -23,6 +23,10 @@ export const router = createBrowserRouter([
         ],
       },
       {
+        path: 'builds/:buildId/print',
+        lazy: async () => ({ Component: (await import('../print/PrintPage.tsx')).PrintPage }),
+      },
+      {
         path: 'sums/:name?',
         lazy: async () => ({ Component: (await import('../sums/SumsPage.tsx')).SumsPage }),
       },

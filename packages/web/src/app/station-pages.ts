@@ -6,8 +6,10 @@ export const STATION_PAGES: Readonly<Record<StationPath, () => Promise<{ Compone
   brief: async () => ({ Component: (await import('../stations/brief/Brief.tsx')).Brief }),
   drivetrain: async () => ({ Component: (await import('../stations/drivetrain/Drivetrain.tsx')).Drivetrain }),
   power: async () => ({ Component: (await import('../stations/power/Power.tsx')).Power }),
+  assembly: async () => ({ Component: (await import('../stations/assembly/Assembly.tsx')).Assembly }),
   'test-track': async () => ({ Component: (await import('../stations/test-track/TestTrack.tsx')).TestTrack }),
   trials: async () => ({ Component: (await import('../stations/trials/Trials.tsx')).Trials }),
+  logbook: async () => ({ Component: (await import('../stations/logbook/Logbook.tsx')).Logbook }),
 };
 
 /** Fetches the other stations once the first stands, so that all open at once and without the server. */

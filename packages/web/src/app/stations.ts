@@ -1,12 +1,50 @@
 /** The stations that exist, in the order builders work; the number is the key that opens each. */
 export const STATIONS = [
-  { key: '1', path: 'brief', title: 'Brief' },
-  { key: '3', path: 'drivetrain', title: 'Drivetrain' },
-  { key: '4', path: 'power', title: 'Power' },
-  { key: '7', path: 'test-track', title: 'Test track' },
-  { key: '8', path: 'trials', title: 'Trials' },
+  {
+    key: '1',
+    path: 'brief',
+    title: 'Brief',
+    guidance: 'Say how heavy, how steep, how fast and how long; the strip above answers at every keystroke.',
+  },
+  {
+    key: '3',
+    path: 'drivetrain',
+    title: 'Drivetrain',
+    guidance: 'Change tooth counts until the ratio fitted stands inside the window of every duty.',
+  },
+  {
+    key: '4',
+    path: 'power',
+    title: 'Power',
+    guidance: 'Choose motor, driver and battery: a duty is met where its mark lies under the pull line.',
+  },
+  {
+    key: '6',
+    path: 'assembly',
+    title: 'Assembly',
+    guidance: 'Mark what is on hand and what is done; dates, late parts and days left for tuning follow.',
+  },
+  {
+    key: '7',
+    path: 'test-track',
+    title: 'Test track',
+    guidance: 'Start it on any grade and see speed, current and pull before anything is built.',
+  },
+  {
+    key: '8',
+    path: 'trials',
+    title: 'Trials',
+    guidance: 'Run it ten times on the floor it will work on, and write down which way and how far.',
+  },
+  {
+    key: '9',
+    path: 'logbook',
+    title: 'Logbook',
+    guidance: 'Changes note themselves; name a snapshot before you try something, and compare after.',
+  },
 ] as const;
 
-export type StationPath = (typeof STATIONS)[number]['path'];
+export type Station = (typeof STATIONS)[number];
+export type StationPath = Station['path'];
 
 export const stationAddress = (buildId: string, path: StationPath): string => `/builds/${buildId}/${path}`;

@@ -1,145 +1,248 @@
-import { showNumber } from '@zubric/core/quantity';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useId, useState, type FormEvent } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { api, type BuildLine } from '../app/api.ts';
+import { useRef, useState, type DragEvent } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { api, type BuildLine, type Place } from '../app/api.ts';
+import { download } from '../app/download.ts';
 import { Header } from '../app/Header.tsx';
-import { stationAddress } from '../app/stations.ts';
-import { useSay } from '../app/units.tsx';
 import { useTitle } from '../app/use-title.ts';
+import { BringIn } from './BringIn.tsx';
+import { BuildTable } from './BuildTable.tsx';
+import { NewBuild } from './NewBuild.tsx';
+import { readBuildFiles, type FileRead } from './read-files.ts';
+import { takenOut } from './take-out.ts';
+
+interface Shelf {
+  readonly place: Place;
+  readonly title: string;
+  readonly empty: string;
+}
+
+const BENCH: Shelf = {
+  place: 'bench',
+  title: 'On the bench',
+  empty: 'No build yet. Give the first one a name above.',
+};
+const PLACES: readonly Shelf[] = [
+  BENCH,
+  {
+    place: 'archive',
+    title: 'Set aside',
+    empty: 'Nothing is set aside. Builds that are finished can rest here.',
+  },
+  {
+    place: 'bin',
+    title: 'Thrown away',
+    empty: 'Nothing was thrown away. What is can be had back from here.',
+  },
+];
+
+const DONE: Readonly<Record<Place, string>> = {
+  bench: 'is back on the bench',
+  archive: 'is set aside',
+  bin: 'was thrown away',
+};
+
+/** What was just done, and how to take it back. */
+interface Notice {
+  readonly text: string;
+  readonly undo?: () => void;
+}
 
 /** All vehicles, the last touched first. */
 export function BuildsPage() {
   useTitle('Builds');
-  const builds = useQuery({ queryKey: ['builds'], queryFn: api.builds, staleTime: 0 });
+  const [search, setSearch] = useSearchParams();
+  const { place, empty } = PLACES.find((p) => p.place === search.get('place')) ?? BENCH;
+  const [wanted, setWanted] = useState('');
+  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+  const [notice, setNotice] = useState<Notice>();
+  const [files, setFiles] = useState<readonly FileRead[]>();
+  const queries = useQueryClient();
+  const builds = useQuery({ queryKey: ['builds', place], queryFn: () => api.builds(place), staleTime: 0 });
+  const refresh = (): Promise<void> => queries.invalidateQueries({ queryKey: ['builds'] });
+
+  const put = useMutation({
+    mutationFn: ({ build, to }: { readonly build: BuildLine; readonly to: Place }) =>
+      api.putBuild(build.id, to),
+    onSuccess: async (_, { build, to }) => {
+      setPicked(new Set());
+      setNotice({
+        text: `“${build.name}” ${DONE[to]}.`,
+        undo: () => {
+          setNotice(undefined);
+          void api.putBuild(build.id, place).then(refresh);
+        },
+      });
+      await refresh();
+    },
+  });
+  const copy = useMutation({
+    mutationFn: (build: BuildLine) => api.copyBuild(build.id, copyName(build.name, builds.data ?? [])),
+    onSuccess: async (made) => {
+      setNotice({ text: `“${made.document.name}” lies on the bench.` });
+      await refresh();
+    },
+  });
+  const takeOut = useMutation({
+    mutationFn: (ids: readonly string[]) => Promise.all(ids.map((id) => api.build(id))),
+    onSuccess: (stored) => {
+      const { name, content } = takenOut(stored.map((build) => build.document));
+      download(name, content);
+      setNotice({ text: `Taken out as ${name}.` });
+    },
+  });
+  const problem = builds.error ?? put.error ?? copy.error ?? takeOut.error;
+
+  const offer = (list: FileList | null): void => {
+    if (list && list.length > 0) void readBuildFiles([...list]).then(setFiles);
+  };
+  const shown = (builds.data ?? []).filter(({ name, purpose }) =>
+    `${name} ${purpose}`.toLowerCase().includes(wanted.trim().toLowerCase()),
+  );
   return (
-    <>
+    <div
+      onDragOver={(event: DragEvent) => event.preventDefault()}
+      onDrop={(event: DragEvent) => {
+        event.preventDefault();
+        offer(event.dataTransfer.files);
+      }}
+    >
       <Header>
         <Link to="/sums" className="font-narrow text-[16px] font-semibold underline underline-offset-4">
           Quick sums
         </Link>
       </Header>
-      <main id="main" className="mx-auto max-w-[1120px] px-6 py-6">
-        <div className="flex flex-wrap items-end justify-between gap-6">
+      <main id="main" className="mx-auto max-w-[1120px] px-4 py-5 md:px-6">
+        <div className="grid gap-4 lg:grid-cols-[1fr_minmax(0,560px)]">
           <div>
             <h1>Which vehicle is on the bench?</h1>
-            <p className="mt-1 text-soft">Open one, or begin with nothing but a name.</p>
+            <p className="mt-1 text-soft">Open one, begin a new one, or bring one in from a file.</p>
           </div>
           <NewBuild />
         </div>
-        {builds.isError && (
-          <p role="alert" className="mt-5 border border-short bg-short-lo px-4 py-3">
-            {builds.error.message}
+        <div className="mt-5 flex flex-wrap items-center gap-3">
+          <div role="group" aria-label="Which builds" className="flex">
+            {PLACES.map((p) => (
+              <button
+                key={p.place}
+                type="button"
+                aria-pressed={p.place === place}
+                className={`push -ml-px first:ml-0 ${p.place === place ? 'push-main' : ''}`}
+                onClick={() => {
+                  setPicked(new Set());
+                  setSearch(p.place === 'bench' ? {} : { place: p.place }, { replace: true });
+                }}
+              >
+                {p.title}
+              </button>
+            ))}
+          </div>
+          <label className="flex min-w-48 flex-1 items-center gap-2">
+            <span className="text-[14px] text-soft">Search</span>
+            <input
+              className="entry"
+              type="search"
+              placeholder="name or purpose"
+              value={wanted}
+              onChange={(event) => setWanted(event.target.value)}
+            />
+          </label>
+          <FilePicker onFiles={offer} />
+          <button
+            type="button"
+            className="push"
+            disabled={picked.size === 0 || place === 'bin' || takeOut.isPending}
+            onClick={() => takeOut.mutate([...picked])}
+          >
+            Take out {picked.size === 0 ? 'files' : picked.size === 1 ? '1 file' : `${picked.size} files`}
+          </button>
+        </div>
+        {problem && (
+          <p role="alert" className="mt-3 border border-short bg-short-lo px-4 py-2">
+            {problem.message}
           </p>
         )}
-        {builds.data?.length === 0 && <p className="mt-8">No build yet. Give the first one a name above.</p>}
-        {builds.data && builds.data.length > 0 && <BuildTable builds={builds.data} />}
+        <p
+          role="status"
+          className={notice ? 'mt-3 flex items-center gap-3 border border-edge bg-field px-4 py-2' : ''}
+        >
+          {notice?.text}
+          {notice?.undo && (
+            <button type="button" className="push push-small" onClick={notice.undo}>
+              Undo
+            </button>
+          )}
+        </p>
+        {builds.isPending && <p className="mt-6">Looking for builds …</p>}
+        {builds.data && builds.data.length === 0 && <p className="mt-6">{empty}</p>}
+        {builds.data && builds.data.length > 0 && shown.length === 0 && (
+          <p className="mt-6">No build here has these words in its name or purpose.</p>
+        )}
+        {shown.length > 0 && (
+          <BuildTable
+            builds={shown}
+            place={place}
+            picked={picked}
+            onPick={(id, on) =>
+              setPicked(
+                (before) => new Set(on ? [...before, id] : [...before].filter((other) => other !== id)),
+              )
+            }
+            actions={{
+              copy: (build) => copy.mutate(build),
+              takeOut: (build) => takeOut.mutate([build.id]),
+              put: (build, to) => put.mutate({ build, to }),
+            }}
+          />
+        )}
       </main>
-    </>
-  );
-}
-
-function NewBuild() {
-  const id = useId();
-  const [name, setName] = useState('');
-  const [missing, setMissing] = useState(false);
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const create = useMutation({
-    mutationFn: api.createBuild,
-    onSuccess: async (build) => {
-      await queries.invalidateQueries({ queryKey: ['builds'] });
-      await navigate(stationAddress(build.id, 'brief'));
-    },
-  });
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    setMissing(name.trim() === '');
-    if (name.trim() !== '') create.mutate(name.trim());
-  };
-  return (
-    <form className="flex items-end gap-3" onSubmit={submit} noValidate>
-      <div className="relative w-72">
-        <label htmlFor={id} className="block text-[14px] text-soft">
-          Name of a new build
-        </label>
-        <input
-          id={id}
-          className="entry"
-          value={name}
-          maxLength={120}
-          aria-invalid={missing}
-          aria-describedby={missing || create.isError ? `${id}-problem` : undefined}
-          onChange={(event) => {
-            setName(event.target.value);
-            setMissing(false);
+      {files && (
+        <BringIn
+          files={files}
+          names={new Set((builds.data ?? []).map((build) => build.name))}
+          onClose={() => setFiles(undefined)}
+          onDone={(count) => {
+            setFiles(undefined);
+            setNotice({
+              text: count === 1 ? 'One build was brought in.' : `${count} builds were brought in.`,
+            });
+            void refresh();
           }}
         />
-        {(missing || create.isError) && (
-          <p id={`${id}-problem`} role="alert" className="absolute top-full left-0 text-[14px] text-short">
-            {missing ? 'Give it a name first.' : create.error?.message}
-          </p>
-        )}
-      </div>
-      <button type="submit" className="push push-main" disabled={create.isPending}>
-        New build
-      </button>
-    </form>
+      )}
+    </div>
   );
 }
 
-function BuildTable({ builds }: { readonly builds: readonly BuildLine[] }) {
-  const say = useSay();
+/** "Puffin, copy", "Puffin, copy 2": a name that no build here has. */
+function copyName(name: string, builds: readonly BuildLine[]): string {
+  const taken = new Set(builds.map((build) => build.name));
+  const stem = `${name.slice(0, 105)}, copy`;
+  let n = 1;
+  while (taken.has(n === 1 ? stem : `${stem} ${n}`)) n++;
+  return n === 1 ? stem : `${stem} ${n}`;
+}
+
+/** A button that opens the browser's own choice of files; the same file may be chosen twice. */
+function FilePicker({ onFiles }: { readonly onFiles: (files: FileList | null) => void }) {
+  const input = useRef<HTMLInputElement>(null);
   return (
-    <table className="grid-table sheet mt-8">
-      <thead>
-        <tr>
-          <th scope="col">Build</th>
-          <th scope="col" className="n">
-            All up
-          </th>
-          <th scope="col">What governs it</th>
-          <th scope="col">Stands</th>
-          <th scope="col">Last saved</th>
-        </tr>
-      </thead>
-      <tbody>
-        {builds.map((build) => (
-          <tr key={build.id}>
-            <td className="max-w-96">
-              <Link
-                to={stationAddress(build.id, 'brief')}
-                className="block truncate py-1 text-[18px] font-semibold underline decoration-line decoration-2 underline-offset-4 hover:decoration-mech"
-              >
-                {build.name}
-              </Link>
-              <span className="block truncate font-sans text-[14px] text-soft" title={build.purpose}>
-                {build.purpose || 'no purpose noted yet'}
-              </span>
-            </td>
-            <td className="n">{say(build.massKg, 'mass')}</td>
-            <td>
-              {build.worst
-                ? `${build.worst.title}${build.worst.duty === null ? '' : ` on “${build.worst.duty}”`}: ${showNumber(build.worst.ratio)} × of ${showNumber(build.worst.rule)} ×`
-                : 'nothing yet'}
-            </td>
-            <td>
-              <Standing build={build} />
-            </td>
-            <td className="whitespace-nowrap text-soft">{new Date(build.updatedAt).toLocaleString()}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <>
+      <input
+        ref={input}
+        type="file"
+        className="hidden"
+        accept=".json,.zip,application/json,application/zip"
+        multiple
+        aria-label="Build files"
+        onChange={(event) => {
+          onFiles(event.target.files);
+          event.target.value = '';
+        }}
+      />
+      <button type="button" className="push" onClick={() => input.current?.click()}>
+        Bring in files …
+      </button>
+    </>
   );
-}
-
-function Standing({ build }: { readonly build: BuildLine }) {
-  if (build.stops > 0)
-    return (
-      <span className="font-semibold text-short">
-        {build.stops === 1 ? '1 thing stops it' : `${build.stops} things stop it`}
-      </span>
-    );
-  return build.tight > 0 ? <span>{build.tight} tight</span> : <span>all ample</span>;
 }

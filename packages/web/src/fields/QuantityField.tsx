@@ -9,6 +9,8 @@ interface Props {
   readonly value: Quantity | undefined;
   readonly onChange: (quantity: Quantity) => void;
   readonly check?: Check;
+  /** Given where the number may be left away. */
+  readonly onClear?: () => void;
   /** In a table the column heads the field; the label is then for ears only. */
   readonly hideLabel?: boolean;
   readonly className?: string;
@@ -39,6 +41,7 @@ export function QuantityEntry({
   value,
   onChange,
   check,
+  onClear,
   hideLabel,
   className,
   id,
@@ -50,6 +53,7 @@ export function QuantityEntry({
     check,
     onRead: onChange,
     onProblem,
+    onClear,
   });
   const assumed = value?.origin === 'assumed';
   return (

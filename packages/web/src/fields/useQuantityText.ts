@@ -31,13 +31,22 @@ interface Options {
   readonly check?: Check;
   readonly onRead: (quantity: Quantity) => void;
   readonly onProblem: (unreadable: boolean) => void;
+  /** Where the number may be left away: what an empty field means. */
+  readonly onClear?: (() => void) | undefined;
 }
 
 /**
  * The text of a quantity field. What is typed is kept as typed until the field is left; a readable entry is handed on
  * at every keystroke, an unreadable one never.
  */
-export function useQuantityText({ value, dimension, check, onRead, onProblem }: Options): QuantityText {
+export function useQuantityText({
+  value,
+  dimension,
+  check,
+  onRead,
+  onProblem,
+  onClear,
+}: Options): QuantityText {
   const { system } = useUnits();
   const shown = value ? showForEditing(value, dimension, system) : '';
   const [draft, setDraft] = useState<string | null>(null);
@@ -48,6 +57,13 @@ export function useQuantityText({ value, dimension, check, onRead, onProblem }: 
 
   const type = (text: string): void => {
     setDraft(text);
+    if (onClear && text.trim() === '') {
+      setProblem(undefined);
+      setReadings(undefined);
+      onProblem(false);
+      onClear();
+      return;
+    }
     const assumedUnit = value ? shownUnit(value.value, dimension, system, value.unit) : undefined;
     const read = readQuantity(text, dimension, { assumedUnit: assumedUnit === '1:n' ? '°' : assumedUnit });
     const refusal = read.ok ? check?.(read.value) : read.message;

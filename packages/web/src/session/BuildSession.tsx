@@ -14,6 +14,7 @@ import {
 import { ApiProblem, api, type StoredBuild } from '../app/api.ts';
 import { useUnits } from '../app/units.tsx';
 import { dropDraft, findDraft, keepDraft } from './drafts.ts';
+import { findHistory, keepHistory } from './history.ts';
 import { nextSession, openSession, type Session, type SessionEvent } from './session.ts';
 
 const PAUSE_BEFORE_SAVING_MS = 350;
@@ -25,7 +26,10 @@ interface OpenBuild {
   readonly build: Build;
   readonly report: Report;
   readonly edit: (edit: (build: Build) => Build) => void;
-  readonly resolve: (choice: 'kept-mine' | 'took-theirs') => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  /** Settles a conflict with the build that was chosen, difference by difference. */
+  readonly merge: (merged: Build) => void;
   /** Fields whose text cannot be read; the report stands at their last readable values. */
   readonly unread: number;
   readonly markUnread: (field: string, unread: boolean) => void;
@@ -71,7 +75,7 @@ function useSaving(id: string, session: Session, dispatch: (event: SessionEvent)
   const { save, build, version, confirmed, sending } = session;
   useEffect(() => {
     if (build === confirmed) dropDraft(id);
-    else keepDraft(id, { version, document: build });
+    else keepDraft(id, { version, document: build, base: confirmed });
   }, [id, build, confirmed, version]);
 
   useEffect(() => {
@@ -103,8 +107,11 @@ function useSaving(id: string, session: Session, dispatch: (event: SessionEvent)
 
 function sessionOf({ id, document, version }: StoredBuild): Session {
   const draft = findDraft(id);
+  const history = findHistory(id);
   // A draft that started from an older version is sent as such: the server then shows both.
-  return draft ? openSession(document, draft.version, draft.document) : openSession(document, version);
+  return draft
+    ? openSession({ document: draft.base, version: draft.version, draft: draft.document, history })
+    : openSession({ document, version, history });
 }
 
 export function BuildSession({
@@ -121,10 +128,17 @@ export function BuildSession({
   useSaving(id, session, dispatch);
 
   const edit = useCallback(
-    (change: (build: Build) => Build) => dispatch({ type: 'edited', edit: change }),
+    (change: (build: Build) => Build) => dispatch({ type: 'edited', edit: change, at: Date.now() }),
     [],
   );
-  const resolve = useCallback((choice: 'kept-mine' | 'took-theirs') => dispatch({ type: choice }), []);
+  const undo = useCallback(() => dispatch({ type: 'undo' }), []);
+  const redo = useCallback(() => dispatch({ type: 'redo' }), []);
+  const merge = useCallback(
+    (merged: Build) => dispatch({ type: 'merged', build: merged, at: Date.now() }),
+    [],
+  );
+  const { history } = session;
+  useEffect(() => keepHistory(id, history), [id, history]);
   const markUnread = useCallback((field: string, unread: boolean) => {
     setUnreadFields((fields) => {
       if (fields.has(field) === unread) return fields;
@@ -138,8 +152,8 @@ export function BuildSession({
   const { build } = session;
   const report = useMemo(() => evaluate(build, system), [build, system]);
   const open = useMemo(
-    () => ({ id, session, build, report, edit, resolve, unread: unreadFields.size, markUnread }),
-    [id, session, build, report, edit, resolve, unreadFields, markUnread],
+    () => ({ id, session, build, report, edit, undo, redo, merge, unread: unreadFields.size, markUnread }),
+    [id, session, build, report, edit, undo, redo, merge, unreadFields, markUnread],
   );
   return <OpenBuildContext value={open}>{children}</OpenBuildContext>;
 }

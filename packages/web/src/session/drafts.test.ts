@@ -8,8 +8,8 @@ describe('a draft', () => {
   afterEach(() => localStorage.clear());
 
   it('is kept by build and given back whole', () => {
-    keepDraft('a', { version: 3, document: gull });
-    expect(findDraft('a')).toEqual({ version: 3, document: gull });
+    keepDraft('a', { version: 3, document: gull, base: gull });
+    expect(findDraft('a')).toEqual({ version: 3, document: gull, base: gull });
     expect(findDraft('b')).toBeUndefined();
     dropDraft('a');
     expect(findDraft('a')).toBeUndefined();
@@ -22,6 +22,7 @@ describe('a draft', () => {
       '{"version":1}',
       '{"version":"1","document":{}}',
       '{"version":1,"document":{"format":"x"}}',
+      JSON.stringify({ version: 1, document: gull }),
     ]) {
       localStorage.setItem('zubric-draft-a', text);
       expect(findDraft('a')).toBeUndefined();

@@ -4,6 +4,8 @@ import { readBuild, type Build } from '@zubric/core/build';
 interface Draft {
   readonly version: number;
   readonly document: Build;
+  /** The document of that version, which the edit started from. */
+  readonly base: Build;
 }
 
 const keyOf = (buildId: string): string => `zubric-draft-${buildId}`;
@@ -21,9 +23,12 @@ export function findDraft(buildId: string): Draft | undefined {
   const text = localStorage.getItem(keyOf(buildId));
   if (text === null) return undefined;
   try {
-    const { version, document } = JSON.parse(text) as { version: unknown; document: unknown };
-    const read = readBuild(document);
-    return typeof version === 'number' && read.ok ? { version, document: read.build } : undefined;
+    const { version, document, base } = JSON.parse(text) as Record<keyof Draft, unknown>;
+    const mine = readBuild(document);
+    const start = readBuild(base);
+    return typeof version === 'number' && mine.ok && start.ok
+      ? { version, document: mine.build, base: start.build }
+      : undefined;
   } catch {
     return undefined;
   }

@@ -4,12 +4,15 @@ import { describe, expect, it } from 'vitest';
 import { nextSession, openSession, type Session, type SessionEvent } from './session.ts';
 
 const gull = newBuild('Gull');
-const purpose = (text: string): SessionEvent => ({
+const purpose = (text: string, at = 0): SessionEvent => ({
   type: 'edited',
   edit: (build: Build) => ({ ...build, purpose: text }),
+  at,
 });
-const run = (events: readonly SessionEvent[], from: Session = openSession(gull, 1)): Session =>
-  events.reduce(nextSession, from);
+const run = (
+  events: readonly SessionEvent[],
+  from: Session = openSession({ document: gull, version: 1 }),
+): Session => events.reduce(nextSession, from);
 const sent = (session: Session): Session => nextSession(session, { type: 'sent', build: session.build });
 
 describe('a session', () => {
@@ -38,31 +41,41 @@ describe('a session', () => {
     expect(nextSession(refused, purpose('tugs')).save).toBe('waiting');
   });
 
-  it('shows a conflict until the builder chooses, and goes on from that version', () => {
-    const theirs = { ...gull, purpose: 'theirs' };
+  it('shows a conflict, difference by difference, until the builder chooses', () => {
+    const theirs = { ...gull, purpose: 'theirs', readyBy: '2027-05-01' };
     const conflict = nextSession(sent(run([purpose('mine')])), {
       type: 'conflicted',
       build: theirs,
       version: 5,
     });
+    expect(conflict.theirs?.contested.map(({ key, by }) => [key, by])).toEqual([
+      ['purpose', 'both'],
+      ['readyBy', 'theirs'],
+    ]);
     expect(nextSession(conflict, purpose('mine too')).save).toBe('conflict');
-    const mine = nextSession(conflict, { type: 'kept-mine' });
-    expect(mine).toMatchObject({ save: 'waiting', version: 5, theirs: null });
-    expect(mine.build.purpose).toBe('mine');
-    const other = nextSession(conflict, { type: 'took-theirs' });
-    expect(other).toMatchObject({ save: 'saved', version: 5 });
-    expect(other.build).toBe(theirs);
+    const chosen = { ...theirs, purpose: 'mine' };
+    const merged = nextSession(conflict, { type: 'merged', build: chosen, at: 0 });
+    expect(merged).toMatchObject({ save: 'waiting', version: 5, theirs: null, build: chosen });
+    // Mine is one step back.
+    expect(nextSession(merged, { type: 'undo' }).build.readyBy).toBeNull();
+  });
+
+  it('asks nothing where they changed nothing, and sends again from their version', () => {
+    const again = nextSession(sent(run([purpose('mine')])), { type: 'conflicted', build: gull, version: 5 });
+    expect(again).toMatchObject({ save: 'waiting', version: 5, theirs: null });
+    expect(again.build.purpose).toBe('mine');
   });
 
   it('does nothing where an edit changes nothing', () => {
-    const open = openSession(gull, 1);
-    expect(nextSession(open, { type: 'edited', edit: (b) => b })).toBe(open);
-    expect(nextSession(open, { type: 'kept-mine' })).toBe(open);
+    const open = openSession({ document: gull, version: 1 });
+    expect(nextSession(open, { type: 'edited', edit: (b) => b, at: 0 })).toBe(open);
+    expect(nextSession(open, { type: 'merged', build: gull, at: 0 })).toBe(open);
+    expect(nextSession(open, { type: 'undo' })).toBe(open);
   });
 
   it('takes up a draft where it was left', () => {
     const draft = { ...gull, purpose: 'draft' };
-    expect(openSession(gull, 3, draft)).toMatchObject({
+    expect(openSession({ document: gull, version: 3, draft })).toMatchObject({
       save: 'waiting',
       version: 3,
       build: draft,
@@ -82,13 +95,13 @@ describe('a session', () => {
     );
     fc.assert(
       fc.property(fc.array(events, { maxLength: 40 }), (names) => {
-        let session = openSession(gull, 1);
+        let session = openSession({ document: gull, version: 1 });
         let shown = gull.purpose;
         names.forEach((name, n) => {
           if (name === 'edit') shown = `edit ${n}`;
           const event: SessionEvent =
             name === 'edit'
-              ? purpose(shown)
+              ? purpose(shown, n * 10_000)
               : name === 'send'
                 ? { type: 'sent', build: session.build }
                 : name === 'confirm'
@@ -98,8 +111,8 @@ describe('a session', () => {
                     : name === 'refuse'
                       ? { type: 'refused', message: '' }
                       : name === 'conflict'
-                        ? { type: 'conflicted', build: gull, version: 99 }
-                        : { type: 'kept-mine' };
+                        ? { type: 'conflicted', build: { ...gull, purpose: 'theirs' }, version: 99 }
+                        : { type: 'merged', build: session.build, at: 0 };
           session = nextSession(session, event);
           expect(session.build.purpose).toBe(shown);
           if (session.save === 'saved') expect(session.confirmed).toBe(session.build);

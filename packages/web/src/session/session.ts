@@ -1,7 +1,15 @@
-import type { Build } from '@zubric/core/build';
+import { contest, type Build, type Contested } from '@zubric/core/build';
+import { move, NO_HISTORY, remember, type History } from './history.ts';
 
 /** Where the saving of edits stands. `refused`: the server cannot take the build as it is, and says why. */
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'conflict' | 'refused';
+
+/** What the server holds instead, and how it differs. */
+interface Theirs {
+  readonly build: Build;
+  readonly version: number;
+  readonly contested: readonly Contested[];
+}
 
 /** A build being worked on: what is on screen, and what the server is known to hold. */
 export interface Session {
@@ -13,23 +21,33 @@ export interface Session {
   /** The document on its way, while one is. */
   readonly sending: Build | null;
   readonly save: SaveState;
-  /** What the server holds instead, in a conflict. */
-  readonly theirs: { readonly build: Build; readonly version: number } | null;
+  /** In a conflict only. */
+  readonly theirs: Theirs | null;
   readonly message: string;
+  readonly history: History;
+  /** The last step back or forth, until the next edit. */
+  readonly moved: { readonly way: 'undo' | 'redo'; readonly from: Build; readonly to: Build } | null;
 }
 
 export type SessionEvent =
-  | { readonly type: 'edited'; readonly edit: (build: Build) => Build }
+  | { readonly type: 'edited'; readonly edit: (build: Build) => Build; readonly at: number }
+  | { readonly type: 'undo' | 'redo' }
   | { readonly type: 'sent'; readonly build: Build }
   | { readonly type: 'confirmed'; readonly version: number }
   | { readonly type: 'unreachable'; readonly message: string }
   | { readonly type: 'refused'; readonly message: string }
   | { readonly type: 'conflicted'; readonly build: Build; readonly version: number }
-  | { readonly type: 'kept-mine' }
-  | { readonly type: 'took-theirs' };
+  | { readonly type: 'merged'; readonly build: Build; readonly at: number };
 
-/** Opens a build; a draft that never reached the server is taken up where it was left. */
-export const openSession = (document: Build, version: number, draft?: Build): Session => ({
+interface Opening {
+  readonly document: Build;
+  readonly version: number;
+  /** An edit that never reached the server is taken up where it was left; `document` is then what it started from. */
+  readonly draft?: Build;
+  readonly history?: History;
+}
+
+export const openSession = ({ document, version, draft, history = NO_HISTORY }: Opening): Session => ({
   build: draft ?? document,
   version,
   confirmed: document,
@@ -37,6 +55,19 @@ export const openSession = (document: Build, version: number, draft?: Build): Se
   save: draft ? 'waiting' : 'saved',
   theirs: null,
   message: '',
+  history,
+  moved: null,
+});
+
+/** The session with another build on screen; a conflict stays one until it is resolved. */
+const showing = (session: Session, build: Build): Session => ({
+  ...session,
+  build,
+  save: session.save === 'conflict' ? 'conflict' : 'waiting',
+  theirs: session.theirs && {
+    ...session.theirs,
+    contested: contest(session.confirmed, session.theirs.build, build),
+  },
 });
 
 /** Every change of a session, without side effects. */
@@ -45,7 +76,18 @@ export function nextSession(session: Session, event: SessionEvent): Session {
     case 'edited': {
       const build = event.edit(session.build);
       if (build === session.build) return session;
-      return { ...session, build, save: session.save === 'conflict' ? 'conflict' : 'waiting' };
+      const history = remember(session.history, session.build, build, event.at);
+      return { ...showing(session, build), history, moved: null };
+    }
+    case 'undo':
+    case 'redo': {
+      const moved = move(session.build, session.history, event.type);
+      if (!moved) return session;
+      return {
+        ...showing(session, moved.build),
+        history: moved.history,
+        moved: { way: event.type, from: session.build, to: moved.build },
+      };
     }
     case 'sent':
       return { ...session, sending: event.build, save: 'saving', message: '' };
@@ -59,23 +101,27 @@ export function nextSession(session: Session, event: SessionEvent): Session {
     case 'refused':
       return { ...session, sending: null, save: 'refused', message: event.message };
     case 'conflicted':
-      return {
-        ...session,
-        sending: null,
-        save: 'conflict',
-        theirs: { build: event.build, version: event.version },
-      };
-    case 'kept-mine':
+      return conflicted(session, event.build, event.version);
+    case 'merged':
       if (!session.theirs) return session;
       return {
         ...session,
+        build: event.build,
         version: session.theirs.version,
         confirmed: session.theirs.build,
         theirs: null,
         save: 'waiting',
+        history: remember(session.history, session.build, event.build, event.at),
+        moved: null,
       };
-    case 'took-theirs':
-      if (!session.theirs) return session;
-      return { ...openSession(session.theirs.build, session.theirs.version) };
   }
+}
+
+/** Where they changed nothing that mine does not have too, there is nothing to choose, and mine is sent again. */
+function conflicted(session: Session, build: Build, version: number): Session {
+  const contested = contest(session.confirmed, build, session.build);
+  const ours = contested.every((difference) => difference.by === 'mine');
+  return ours
+    ? { ...session, sending: null, version, confirmed: build, save: 'waiting', message: '' }
+    : { ...session, sending: null, save: 'conflict', theirs: { build, version, contested } };
 }

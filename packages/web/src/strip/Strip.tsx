@@ -53,8 +53,8 @@ function shownLink(report: Report, block: Block): LinkReport | undefined {
 export function Strip() {
   const { id, report, unread } = useBuild();
   return (
-    <section aria-label="Driveline strip" className="border-b border-line bg-sheet">
-      <div className="grid grid-cols-6 divide-x divide-line">
+    <section aria-label="Driveline strip" className="min-w-0 border-b border-line bg-sheet">
+      <div className="grid grid-cols-[repeat(6,minmax(10rem,1fr))] divide-x divide-line overflow-x-auto lg:grid-cols-6">
         {BLOCKS.map((block) => (
           <StripBlock
             key={block}
@@ -87,7 +87,7 @@ function StripBlock({ buildId, block, link, report }: BlockProps) {
   return (
     <Link
       to={stationAddress(buildId, station)}
-      className="block min-w-0 px-3 pt-2 pb-2 hover:bg-field focus-visible:-outline-offset-2"
+      className="block min-w-0 px-2 pt-2 pb-2 xl:px-3 hover:bg-field focus-visible:-outline-offset-2"
       data-block={block}
     >
       {link ? <Filled title={title} link={link} report={report} /> : <Empty title={title} text={empty} />}
@@ -121,18 +121,19 @@ function Filled({
   const color = electrical ? 'text-elec' : 'text-mech';
   return (
     <>
-      <h2 className={`flex items-baseline justify-between gap-2 ${color}`}>
+      <h2 className={`items-baseline justify-between gap-2 xl:flex ${color}`}>
         {title}
-        <span className="truncate font-sans text-[14px] font-normal text-soft">
+        <span className="block truncate font-sans text-[14px] font-normal text-soft">
           {definition.title.toLowerCase()}
         </span>
       </h2>
       <p className={`mt-0.5 truncate font-narrow text-[24px] leading-tight font-semibold ${color}`}>
         {isWindow ? has.number : needs.number}{' '}
         <small className="font-sans text-[14px] font-normal text-soft">
-          {isWindow
-            ? `${has.unit} fitted`
-            : `${needs.unit} needed${definition.per === 'each' ? ', each' : ''}`}
+          {isWindow ? `${has.unit} fitted` : needs.unit}
+          {!isWindow && (
+            <span className="max-xl:hidden"> needed{definition.per === 'each' ? ', each' : ''}</span>
+          )}
         </small>
       </p>
       <Tape
@@ -141,11 +142,11 @@ function Filled({
         verdict={link.verdict}
         kind={electrical ? 'electrical' : 'mechanical'}
       />
-      <p className="truncate">
+      <p className="flex flex-wrap gap-x-1 max-xl:text-[14px]">
         {isWindow ? `edge ${needs.text}` : `has ${has.text}`} ·{' '}
         <b className="font-semibold">{showNumber(link.ratio)} ×</b>
       </p>
-      <p className="truncate text-[15px] text-soft" title={duty}>
+      <p className="line-clamp-2 text-[15px] leading-snug text-soft" title={duty}>
         <b className={`font-semibold ${link.verdict === 'short' ? 'text-short' : 'text-ink'}`}>
           {link.verdict === 'short' ? `short, asks ${showNumber(link.rule)} ×` : link.verdict}
         </b>

@@ -16,7 +16,7 @@ export function SumsPage() {
       <Header>
         <span className="font-narrow text-[16px] font-semibold">Quick sums</span>
       </Header>
-      <main id="main" className="grid grid-cols-[300px_minmax(0,1fr)]">
+      <main id="main" className="grid grid-cols-1 md:grid-cols-[300px_minmax(0,1fr)]">
         <QuestionList />
         {calculator ? (
           <Sum key={calculator.name} calculator={calculator} />
@@ -44,7 +44,7 @@ function QuestionList() {
   return (
     <nav
       aria-label="Questions"
-      className="h-[calc(100vh-44px)] overflow-y-auto border-r border-line px-3 py-3"
+      className="overflow-y-auto border-r border-line px-3 py-3 max-md:max-h-72 md:h-[calc(100vh-44px)]"
     >
       <label htmlFor={id} className="block text-[14px] text-soft">
         What do you want to know?

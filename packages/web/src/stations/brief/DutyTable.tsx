@@ -44,7 +44,7 @@ export function DutyTable() {
     });
   return (
     <section className="sheet" aria-labelledby="duties-title">
-      <table className="grid-table">
+      <table className="grid-table duty-table">
         <caption className="sr-only" id="duties-title">
           Duties
         </caption>
@@ -103,7 +103,7 @@ function DutyRow({ duty, report, onChange }: RowProps) {
   const remove = (): void => edit((b) => ({ ...b, duties: b.duties.filter((d) => d.id !== duty.id) }));
   return (
     <tr>
-      <td className="min-w-[130px]">
+      <td className="xl:min-w-[130px]" data-title="Duty" data-wide>
         <TextField
           label={`Name of the duty ${duty.name}`}
           hideLabel
@@ -112,7 +112,7 @@ function DutyRow({ duty, report, onChange }: RowProps) {
           onChange={(name) => onChange({ name })}
         />
       </td>
-      <td className="w-[180px]">
+      <td className="xl:w-[180px]" data-title="Ground" data-wide>
         <Choice
           label={`Ground of ${duty.name}`}
           hideLabel
@@ -122,7 +122,7 @@ function DutyRow({ duty, report, onChange }: RowProps) {
         />
       </td>
       {COLUMNS.map((column) => (
-        <td key={column.key}>
+        <td key={column.key} data-title={column.title}>
           <QuantityField
             label={`${column.title}, ${duty.name}`}
             hideLabel
@@ -134,7 +134,7 @@ function DutyRow({ duty, report, onChange }: RowProps) {
           />
         </td>
       ))}
-      <td className="text-center">
+      <td className="text-center" data-title="Burst" data-narrow>
         <input
           type="checkbox"
           className="size-5 accent-ink"
@@ -143,13 +143,18 @@ function DutyRow({ duty, report, onChange }: RowProps) {
           onChange={(event) => onChange({ mayRunHot: event.target.checked })}
         />
       </td>
-      <td className="n font-semibold text-mech" data-testid={`force-${duty.id}`}>
+      <td
+        className="n font-semibold text-mech"
+        data-title="Force"
+        data-result
+        data-testid={`force-${duty.id}`}
+      >
         {report ? say(report.resistance.totalN, 'force') : '–'}
       </td>
-      <td className="n text-mech">
+      <td className="n text-mech" data-title="Reaches" data-result>
         {report?.attainableMps === undefined ? '–' : say(report.attainableMps, 'speed')}
       </td>
-      <td>
+      <td data-narrow>
         <button
           type="button"
           className="p-1.5 hover:text-short"

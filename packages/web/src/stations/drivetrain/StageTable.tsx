@@ -48,7 +48,7 @@ export function StageTable() {
     }));
   const full = build.drive.stages.length >= 8;
   return (
-    <section className="sheet" aria-labelledby="stages-title">
+    <section className="sheet relative max-lg:overflow-x-auto" aria-labelledby="stages-title">
       <table className="grid-table">
         <caption id="stages-title" className="sr-only">
           Stages from motor to wheel

@@ -48,7 +48,7 @@ function consequence(
 const nearest = (worst: LinkReport | undefined): number => (worst ? closeness(worst) : 0);
 
 /** The shelf of one kind of part, each judged in this build, what suits best first. One click takes it. */
-export function PartPicker({ kind }: { readonly kind: PartKind }) {
+export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly shown: string | null }) {
   const shelf = useShelf(kind);
   const { build, edit } = useBuild();
   if (shelf.isError) return <p role="alert">{shelf.error.message}</p>;
@@ -77,6 +77,7 @@ export function PartPicker({ kind }: { readonly kind: PartKind }) {
           <PartRow
             key={part.id}
             part={part}
+            shown={part.id === shown}
             {...consequences}
             onTake={() => edit((b) => choosePart(b, part))}
           />
@@ -86,17 +87,24 @@ export function PartPicker({ kind }: { readonly kind: PartKind }) {
   );
 }
 
+/** A part that was asked for by name is brought to where it can be seen. */
+const intoView = (row: HTMLTableRowElement | null): void => row?.scrollIntoView({ block: 'nearest' });
+
 interface RowProps extends Consequence {
   readonly part: Part;
+  readonly shown: boolean;
   readonly onTake: () => void;
 }
 
-function PartRow({ part, worst, short, onTake }: RowProps) {
+function PartRow({ part, shown, worst, short, onTake }: RowProps) {
   const say = useSay();
   const { build } = useBuild();
   const chosen = [build.drive.motorId, build.supply.driverId, build.supply.batteryId].includes(part.id);
   return (
-    <tr className={chosen ? 'bg-mech-lo' : ''}>
+    <tr
+      ref={shown ? intoView : undefined}
+      className={`${chosen ? 'bg-mech-lo' : ''} ${shown ? 'outline-2 -outline-offset-2 outline-ink' : ''}`}
+    >
       <td>
         <span className="font-semibold">{part.name}</span>
         <span className="block text-[14px] text-soft">{figuresOf(part, say)}</span>

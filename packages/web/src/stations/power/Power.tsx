@@ -1,6 +1,6 @@
 import { batteryOf, driverOf, motorOf } from '@zubric/core/build';
 import { showNumber } from '@zubric/core/quantity';
-import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useSay } from '../../app/units.tsx';
 import { useTitle } from '../../app/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
@@ -14,7 +14,8 @@ type Kind = (typeof KINDS)[number];
 /** Station 4: motor, driver and battery, and the pull they give. */
 export function Power() {
   const { build, report } = useBuild();
-  const [kind, setKind] = useState<Kind>('motor');
+  const [search, setSearch] = useSearchParams();
+  const kind = KINDS.find((k) => k === search.get('kind')) ?? 'motor';
   const say = useSay();
   useTitle('Power', build.name);
   const torque = report.governing.find((l) => l.link === 'torque');
@@ -65,10 +66,15 @@ export function Power() {
           </h2>
           <div className="grid grid-cols-3" role="group" aria-label="Kind of part">
             {KINDS.map((k) => (
-              <KindButton key={k} kind={k} chosen={k === kind} onChoose={() => setKind(k)} />
+              <KindButton
+                key={k}
+                kind={k}
+                chosen={k === kind}
+                onChoose={() => setSearch({ kind: k }, { replace: true })}
+              />
             ))}
           </div>
-          <PartPicker kind={kind} />
+          <PartPicker kind={kind} shown={search.get('part')} />
         </section>
       </div>
     </div>

@@ -1,0 +1,25 @@
+import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
+import type { ReactNode } from 'react';
+
+interface Props {
+  readonly title: string;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+}
+
+/** A sheet laid over the bench; Escape or a click beside it takes it away. */
+export function Panel({ title, onClose, children }: Props) {
+  return (
+    <Dialog open onClose={onClose} className="relative z-40">
+      <DialogBackdrop className="fixed inset-0 bg-black/40" />
+      <div className="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-[10vh]">
+        <DialogPanel className="w-full max-w-xl border border-ink bg-sheet p-4 text-ink">
+          <DialogTitle as="h2" className="mb-2">
+            {title}
+          </DialogTitle>
+          {children}
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}

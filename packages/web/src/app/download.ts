@@ -1,0 +1,10 @@
+/** Hands a file to the browser to keep. */
+export function download(name: string, content: Blob): void {
+  const address = URL.createObjectURL(content);
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  // The browser has taken it up by then.
+  setTimeout(() => URL.revokeObjectURL(address), 10_000);
+}

@@ -1,0 +1,34 @@
+/** Somewhere one can go. */
+export interface Place {
+  readonly kind: 'station' | 'build' | 'page' | 'part' | 'sum';
+  readonly title: string;
+  readonly more: string;
+  readonly to: string;
+}
+
+const words = (text: string): string[] =>
+  text
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '');
+
+/** How well a place answers: 0 its title begins so, 1 its title has all words, 2 they are elsewhere; none if one is not. */
+function rank(place: Place, wanted: readonly string[]): number | undefined {
+  const title = place.title.toLowerCase();
+  const all = `${title} ${place.more.toLowerCase()} ${place.kind}`;
+  if (!wanted.every((word) => all.includes(word))) return undefined;
+  if (title.startsWith(wanted.join(' '))) return 0;
+  return wanted.every((word) => title.includes(word)) ? 1 : 2;
+}
+
+/** The places that have all these words, the nearest first; all of them where nothing is asked. */
+export function matching(places: readonly Place[], text: string): Place[] {
+  const wanted = words(text);
+  return places
+    .flatMap((place, at) => {
+      const found = rank(place, wanted);
+      return found === undefined ? [] : [{ place, found, at }];
+    })
+    .sort((a, b) => a.found - b.found || a.at - b.at)
+    .map(({ place }) => place);
+}

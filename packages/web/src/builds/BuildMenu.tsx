@@ -1,0 +1,60 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { Ellipsis } from 'lucide-react';
+import type { BuildLine, Place } from '../app/api.ts';
+
+/** What can be done with a build from the list. */
+export interface BuildActions {
+  readonly copy: (build: BuildLine) => void;
+  readonly takeOut: (build: BuildLine) => void;
+  readonly put: (build: BuildLine, place: Place) => void;
+}
+
+interface Props {
+  readonly build: BuildLine;
+  readonly place: Place;
+  readonly actions: BuildActions;
+}
+
+const MOVES: Readonly<Record<Place, readonly { readonly to: Place; readonly title: string }[]>> = {
+  bench: [
+    { to: 'archive', title: 'Set aside' },
+    { to: 'bin', title: 'Throw away' },
+  ],
+  archive: [
+    { to: 'bench', title: 'Back on the bench' },
+    { to: 'bin', title: 'Throw away' },
+  ],
+  bin: [{ to: 'bench', title: 'Back on the bench' }],
+};
+
+export function BuildMenu({ build, place, actions }: Props) {
+  const items = [
+    ...(place === 'bin'
+      ? []
+      : [
+          { title: 'Make a copy', run: () => actions.copy(build) },
+          { title: 'Take out as a file', run: () => actions.takeOut(build) },
+        ]),
+    ...MOVES[place].map(({ to, title }) => ({ title, run: () => actions.put(build, to) })),
+  ];
+  return (
+    <Menu>
+      <MenuButton className="border border-line p-1.5 hover:bg-mech-lo" aria-label={`More for ${build.name}`}>
+        <Ellipsis size={18} aria-hidden />
+      </MenuButton>
+      <MenuItems anchor="bottom end" className="z-30 border border-ink bg-sheet py-1 text-ink">
+        {items.map(({ title, run }) => (
+          <MenuItem key={title}>
+            <button
+              type="button"
+              className="block w-full px-4 py-1.5 text-left data-focus:bg-mech-lo"
+              onClick={run}
+            >
+              {title}
+            </button>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
+  );
+}

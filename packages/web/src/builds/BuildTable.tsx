@@ -1,0 +1,118 @@
+import { showNumber } from '@zubric/core/quantity';
+import { Link } from 'react-router';
+import type { BuildLine, Place } from '../app/api.ts';
+import { sayMoment } from '../app/days.ts';
+import { stationAddress } from '../app/stations.ts';
+import { useSay } from '../app/units.tsx';
+import { BuildMenu, type BuildActions } from './BuildMenu.tsx';
+
+interface Props {
+  readonly builds: readonly BuildLine[];
+  readonly place: Place;
+  readonly picked: ReadonlySet<string>;
+  readonly onPick: (id: string, picked: boolean) => void;
+  readonly actions: BuildActions;
+}
+
+/** A line a vehicle: what it is, what governs it, how it stands. */
+export function BuildTable({ builds, place, picked, onPick, actions }: Props) {
+  return (
+    <div className="sheet relative mt-3 overflow-x-auto">
+      <table className="grid-table">
+        <thead>
+          <tr>
+            <th scope="col">
+              <span className="sr-only">Pick</span>
+            </th>
+            <th scope="col">Build</th>
+            <th scope="col" className="n">
+              All up
+            </th>
+            <th scope="col">What governs it</th>
+            <th scope="col">Stands</th>
+            <th scope="col">Last saved</th>
+            <th scope="col">
+              <span className="sr-only">More</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {builds.map((build) => (
+            <Row
+              key={build.id}
+              build={build}
+              place={place}
+              picked={picked.has(build.id)}
+              onPick={(on) => onPick(build.id, on)}
+              actions={actions}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface RowProps {
+  readonly build: BuildLine;
+  readonly place: Place;
+  readonly picked: boolean;
+  readonly onPick: (picked: boolean) => void;
+  readonly actions: BuildActions;
+}
+
+function Row({ build, place, picked, onPick, actions }: RowProps) {
+  const say = useSay();
+  return (
+    <tr>
+      <td>
+        <input
+          type="checkbox"
+          className="size-4 accent-ink"
+          aria-label={`Pick ${build.name}`}
+          checked={picked}
+          onChange={(event) => onPick(event.target.checked)}
+        />
+      </td>
+      <td className="max-w-80">
+        {place === 'bin' ? (
+          <span className="block truncate py-1 text-[18px] font-semibold">{build.name}</span>
+        ) : (
+          <Link
+            to={stationAddress(build.id, 'brief')}
+            className="block truncate py-1 text-[18px] font-semibold underline decoration-line decoration-2 underline-offset-4 hover:decoration-mech"
+            title={build.name}
+          >
+            {build.name}
+          </Link>
+        )}
+        <span className="block truncate text-[14px] text-soft" title={build.purpose}>
+          {build.purpose || 'no purpose noted yet'}
+        </span>
+      </td>
+      <td className="n">{say(build.massKg, 'mass')}</td>
+      <td>
+        {build.worst
+          ? `${build.worst.title}${build.worst.duty === null ? '' : ` on “${build.worst.duty}”`}: ${showNumber(build.worst.ratio)} × of ${showNumber(build.worst.rule)} ×`
+          : 'nothing yet'}
+      </td>
+      <td>
+        <Standing build={build} />
+      </td>
+      <td className="whitespace-nowrap text-soft">{sayMoment(build.updatedAt)}</td>
+      <td>
+        <BuildMenu build={build} place={place} actions={actions} />
+      </td>
+    </tr>
+  );
+}
+
+function Standing({ build }: { readonly build: BuildLine }) {
+  if (build.stops > 0)
+    return (
+      <span className="font-semibold text-short">
+        {build.stops === 1 ? '1 thing stops it' : `${build.stops} things stop it`}
+      </span>
+    );
+  return build.tight > 0 ? <span>{build.tight} tight</span> : <span>all ample</span>;
+}

@@ -1,0 +1,256 @@
+import { assemblyOutlook } from '@zubric/core/assembly';
+import type { Build } from '@zubric/core/build';
+import { evaluate, linkDefinition, type Report } from '@zubric/core/evaluate';
+import { showNumber } from '@zubric/core/quantity';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { api } from '../app/api.ts';
+import { sayDay, today } from '../app/days.ts';
+import { Message } from '../app/ErrorPage.tsx';
+import { stationAddress } from '../app/stations.ts';
+import { useSay, useUnits } from '../app/units.tsx';
+import { useTitle } from '../app/use-title.ts';
+import { findDraft } from '../session/drafts.ts';
+
+/** The whole build on paper: what it must do, how it stands, what it is made of, and the steps to tick. */
+export function PrintPage() {
+  const { buildId = '' } = useParams();
+  const stored = useQuery({
+    queryKey: ['build', buildId, 'print'],
+    queryFn: () => api.build(buildId),
+    staleTime: 0,
+  });
+  if (stored.isError)
+    return (
+      <main id="main">
+        <Message
+          title="This build cannot be printed"
+          text={stored.error.message}
+          retry={() => void stored.refetch()}
+        />
+      </main>
+    );
+  if (!stored.data) return <p className="p-10">Laying out the sheet …</p>;
+  // What is on screen at the bench is what is printed, sent to the server or not.
+  return <Sheet id={buildId} build={findDraft(buildId)?.document ?? stored.data.document} />;
+}
+
+function Sheet({ id, build }: { readonly id: string; readonly build: Build }) {
+  const { system } = useUnits();
+  useTitle('Print', build.name);
+  const report = evaluate(build, system);
+  return (
+    <main id="main" className="mx-auto max-w-[190mm] px-4 py-6 print:max-w-none print:p-0">
+      <div className="mb-4 flex gap-3 print:hidden">
+        <button type="button" className="push push-main" onClick={() => window.print()}>
+          Print this sheet
+        </button>
+        <Link to={stationAddress(id, 'brief')} className="push inline-flex items-center">
+          Back to the bench
+        </Link>
+      </div>
+      <h1 className="break-words">{build.name}</h1>
+      <p className="break-words text-soft">{build.purpose}</p>
+      <p className="text-[14px] text-soft">
+        Printed {sayDay(today())}
+        {build.readyBy !== null && `; must be ready by ${sayDay(build.readyBy)}`}
+      </p>
+      <Duties build={build} report={report} />
+      <Margins report={report} />
+      <Findings report={report} />
+      <AssemblySheet build={build} />
+    </main>
+  );
+}
+
+const SECTION = 'mt-5 break-inside-avoid-page';
+
+function Duties({ build, report }: { readonly build: Build; readonly report: Report }) {
+  const say = useSay();
+  const { own, payload } = build.masses;
+  return (
+    <section className={SECTION}>
+      <h2>What it must do</h2>
+      <p>
+        Own mass {say(own.mass.value, 'mass')}, payload {say(payload.mass.value, 'mass')}, driven wheels of{' '}
+        {say(build.layout.wheelDiameter.value, 'length')}, ratio {showNumber(report.train.ratio)} : 1.
+      </p>
+      <table className="grid-table relative mt-1 max-md:block max-md:overflow-x-auto">
+        <thead>
+          <tr>
+            <th scope="col">Duty</th>
+            <th scope="col">Ground</th>
+            <th scope="col" className="n">
+              Grade
+            </th>
+            <th scope="col" className="n">
+              Speed
+            </th>
+            <th scope="col" className="n">
+              Time
+            </th>
+            <th scope="col" className="n">
+              Pull needed
+            </th>
+            <th scope="col" className="n">
+              Speed reached
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {build.duties.map((duty) => {
+            const result = report.duties.find((d) => d.id === duty.id);
+            return (
+              <tr key={duty.id}>
+                <th scope="row">{duty.name}</th>
+                <td>{build.grounds.find((g) => g.id === duty.groundId)?.name}</td>
+                <td className="n">{say(duty.grade.value, 'angle')}</td>
+                <td className="n">{say(duty.speed.value, 'speed')}</td>
+                <td className="n">{say(duty.duration.value, 'time')}</td>
+                <td className="n">{result ? say(result.resistance.totalN, 'force') : '–'}</td>
+                <td className="n">
+                  {result?.attainableMps === undefined ? '–' : say(result.attainableMps, 'speed')}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Margins({ report }: { readonly report: Report }) {
+  const say = useSay();
+  return (
+    <section className={SECTION}>
+      <h2>How each link stands in its governing duty</h2>
+      {report.governing.length === 0 && <p>Nothing can be judged yet.</p>}
+      <table className="grid-table relative max-md:block max-md:overflow-x-auto">
+        <thead>
+          <tr>
+            <th scope="col">Link</th>
+            <th scope="col" className="n">
+              Needs
+            </th>
+            <th scope="col" className="n">
+              Has
+            </th>
+            <th scope="col" className="n">
+              Margin
+            </th>
+            <th scope="col">Verdict</th>
+            <th scope="col">Duty</th>
+          </tr>
+        </thead>
+        <tbody>
+          {report.governing.map((link) => {
+            const { title, dimension } = linkDefinition(link.link);
+            return (
+              <tr key={link.link}>
+                <th scope="row">{title}</th>
+                <td className="n">{say(link.needs, dimension)}</td>
+                <td className="n">{say(link.has, dimension)}</td>
+                <td className="n">
+                  {showNumber(link.ratio)} × of {showNumber(link.rule)} ×
+                </td>
+                <td className={link.verdict === 'short' ? 'font-semibold' : ''}>{link.verdict}</td>
+                <td>{report.duties.find((d) => d.id === link.dutyId)?.name ?? 'the whole outing'}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Findings({ report }: { readonly report: Report }) {
+  if (report.findings.length === 0) return null;
+  return (
+    <section className={SECTION}>
+      <h2>Findings</h2>
+      <ul className="list-disc pl-5">
+        {report.findings.map((finding) => (
+          <li key={finding.text}>{finding.text}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const STATE_WORDS = { 'on-hand': 'on hand', ordered: 'ordered', 'wished-for': 'wished for' } as const;
+
+function AssemblySheet({ build }: { readonly build: Build }) {
+  const say = useSay();
+  const { lines, steps } = assemblyOutlook(build, today());
+  return (
+    <>
+      <section className={SECTION}>
+        <h2>Parts</h2>
+        <table className="grid-table relative max-md:block max-md:overflow-x-auto">
+          <thead>
+            <tr>
+              <th scope="col" className="n">
+                Count
+              </th>
+              <th scope="col">Part</th>
+              <th scope="col">State</th>
+              <th scope="col" className="n">
+                Cost each
+              </th>
+              <th scope="col" className="n">
+                Mass each
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((line) => (
+              <tr key={line.id}>
+                <td className="n">{line.count}</td>
+                <td>{line.name}</td>
+                <td>
+                  {STATE_WORDS[line.state]}
+                  {line.arrivesOn !== undefined && `, due ${sayDay(line.arrivesOn)}`}
+                </td>
+                <td className="n">{line.costEach === undefined ? '' : showNumber(line.costEach, 5)}</td>
+                <td className="n">{line.massEachKg === undefined ? '' : say(line.massEachKg, 'mass')}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      <section className="mt-5">
+        <h2>Steps</h2>
+        <ol>
+          {steps.map((step, n) => (
+            <li
+              key={step.id}
+              className="grid break-inside-avoid grid-cols-[1.6rem_minmax(0,1fr)] gap-2 border-b border-line py-1.5"
+            >
+              <span className="mt-0.5 size-5 border border-ink text-center leading-5" aria-hidden>
+                {step.state === 'done' ? '✓' : ''}
+              </span>
+              <span>
+                <b className="font-semibold">
+                  {n + 1}. {step.title}
+                </b>
+                {step.state === 'done' && ' (done)'}
+                {step.detail !== undefined && <span className="block">{step.detail}</span>}
+                {step.caution !== undefined && <span className="block">Caution: {step.caution}</span>}
+                {step.holdPoint !== undefined && (
+                  <span className="block">Hold until seen: {step.holdPoint}</span>
+                )}
+                <span className="block text-soft">
+                  {say(step.handsOnS, 'time')} of work
+                  {step.waitingS > 0 &&
+                    `, then ${say(step.waitingS, 'time')} for ${step.waitingFor ?? 'waiting'}`}
+                </span>
+              </span>
+            </li>
+          ))}
+        </ol>
+      </section>
+    </>
+  );
+}

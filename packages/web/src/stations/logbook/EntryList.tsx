@@ -1,0 +1,142 @@
+import { useState } from 'react';
+import { api, type LogEntry } from '../../app/api.ts';
+import { Photos } from './Photos.tsx';
+import { useLogChange } from './queries.ts';
+
+/** Days the entries fall on, the latest first. */
+function byDay(entries: readonly LogEntry[]): [string, LogEntry[]][] {
+  const days = new Map<string, LogEntry[]>();
+  for (const entry of entries) {
+    const day = new Date(entry.begunAt).toLocaleDateString('en-GB', {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      year: 'numeric',
+    });
+    days.set(day, [...(days.get(day) ?? []), entry]);
+  }
+  return [...days];
+}
+
+export function EntryList({ entries }: { readonly entries: readonly LogEntry[] }) {
+  if (entries.length === 0)
+    return <p>Nothing is noted yet. Change something at any station, or write a note above.</p>;
+  return (
+    <ol className="grid gap-4">
+      {byDay(entries).map(([day, ofDay]) => (
+        <li key={day}>
+          <h2>{day}</h2>
+          <ol className="sheet mt-1 divide-y divide-line">
+            {ofDay.map((entry) => (
+              <li key={entry.id} className="px-3 py-2">
+                <Entry entry={entry} />
+              </li>
+            ))}
+          </ol>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+const timeOf = (iso: string): string =>
+  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+function Entry({ entry }: { readonly entry: LogEntry }) {
+  return (
+    <div className="grid grid-cols-[3.2rem_minmax(0,1fr)] gap-3">
+      <time className="text-[14px] text-soft" dateTime={entry.begunAt}>
+        {timeOf(entry.begunAt)}
+      </time>
+      <div className="min-w-0">
+        {entry.kind === 'snapshot' && (
+          <p>
+            <b className="font-semibold">Snapshot {entry.snapshotNumber}</b>: {entry.title}
+          </p>
+        )}
+        {entry.kind === 'begun' && <p>{entry.title}</p>}
+        {entry.changes.map((line) => (
+          <p key={line} className="break-words">
+            {line}
+          </p>
+        ))}
+        {entry.margins.length > 0 && (
+          <p className="mt-0.5 break-words text-soft">moved: {entry.margins.join('; ')}</p>
+        )}
+        <Note entry={entry} />
+        <Photos entry={entry} />
+      </div>
+    </div>
+  );
+}
+
+/** The builder's own words with an entry; a note stands by itself and can be thrown away. */
+function Note({ entry }: { readonly entry: LogEntry }) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const keep = useLogChange(async (note: string) => {
+    await api.annotate(entry.id, note);
+    setDraft(null);
+  });
+  const remove = useLogChange(() => api.removeNote(entry.id));
+  const own = entry.kind === 'note';
+  if (draft !== null)
+    return (
+      <form
+        className="mt-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!own || draft.trim() !== '') keep.mutate(draft);
+        }}
+      >
+        <label className="block">
+          <span className="sr-only">Note with this entry</span>
+          <textarea
+            className="entry"
+            rows={2}
+            maxLength={5000}
+            autoFocus
+            value={draft}
+            onChange={(event) => setDraft(event.target.value)}
+          />
+        </label>
+        <span className="mt-1 flex gap-2">
+          <button type="submit" className="push push-small" disabled={keep.isPending}>
+            Keep
+          </button>
+          <button type="button" className="push push-small" onClick={() => setDraft(null)}>
+            Leave as it was
+          </button>
+        </span>
+        {keep.isError && (
+          <p role="alert" className="text-short">
+            {keep.error.message}
+          </p>
+        )}
+      </form>
+    );
+  return (
+    <>
+      {entry.note !== '' && (
+        <p className={`break-words whitespace-pre-line ${own ? '' : 'mt-1 font-semibold'}`}>{entry.note}</p>
+      )}
+      <span className="mt-1 flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="push-plain text-[14px] text-soft"
+          onClick={() => setDraft(entry.note)}
+        >
+          {entry.note === '' ? 'note why' : 'change the note'}
+        </button>
+        {own && (
+          <button
+            type="button"
+            className="push-plain text-[14px] text-soft"
+            onClick={() => remove.mutate(undefined)}
+          >
+            throw the note away
+          </button>
+        )}
+      </span>
+    </>
+  );
+}

@@ -1,0 +1,43 @@
+import { useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
+import { api } from '../../app/api.ts';
+import { useTitle } from '../../app/use-title.ts';
+import { useBuild } from '../../session/BuildSession.tsx';
+import { Compare } from './Compare.tsx';
+import { EntryList } from './EntryList.tsx';
+import { NoteForm } from './NoteForm.tsx';
+import { Snapshots } from './Snapshots.tsx';
+
+/** Station 9: what was changed, why, and what it did. */
+export function Logbook() {
+  const { id, build, session } = useBuild();
+  const [search] = useSearchParams();
+  const compare = search.get('compare');
+  useTitle('Logbook', build.name);
+  // A save may have added an entry: the log is read again with each version.
+  const log = useQuery({
+    queryKey: ['log', id, session.version],
+    queryFn: () => api.log(id),
+    placeholderData: (before) => before,
+  });
+  const snapshots = useQuery({ queryKey: ['snapshots', id], queryFn: () => api.snapshots(id), staleTime: 0 });
+  const problem = log.error ?? snapshots.error;
+  return (
+    <div className="grid gap-3">
+      <h1>What was changed, why, and what did it do?</h1>
+      {problem && (
+        <p role="alert" className="border border-short bg-short-lo px-4 py-2">
+          {problem.message}
+        </p>
+      )}
+      <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[minmax(0,1fr)_360px]">
+        <div className="grid gap-3">
+          {compare !== null && <Compare pair={compare} snapshots={snapshots.data ?? []} />}
+          <NoteForm />
+          {log.isPending ? <p>Opening the logbook …</p> : <EntryList entries={log.data ?? []} />}
+        </div>
+        <Snapshots snapshots={snapshots.data ?? []} />
+      </div>
+    </div>
+  );
+}
