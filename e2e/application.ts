@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
-import { freePort, throwAwayCluster } from '../scripts/lib/cluster.mjs';
+import { freePort, throwAwayCluster, type ThrowAwayCluster } from '../scripts/lib/cluster.mjs';
 
 /** The application as a builder runs it: real server, real database, built interface. */
 export interface Application {
@@ -8,19 +9,22 @@ export interface Application {
   start(): Promise<void>;
   /** `kill` gives it no chance to finish anything. */
   stop(how?: 'stop' | 'kill'): Promise<void>;
+  /** The database under it, which can be taken away for a while. */
+  readonly database: Pick<ThrowAwayCluster, 'pause' | 'resume'>;
 }
 
-async function makeApplication(databaseUrl: string): Promise<Application> {
+async function makeApplication(database: ThrowAwayCluster): Promise<Application> {
   const port = await freePort();
   let server: ChildProcess | undefined;
   return {
     url: `http://127.0.0.1:${port}`,
+    database,
     async start() {
       server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
         stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
         env: {
           ...process.env,
-          ZUBRIC_DATABASE_URL: databaseUrl,
+          ZUBRIC_DATABASE_URL: database.url,
           ZUBRIC_PORT: String(port),
           ZUBRIC_WEB: 'packages/web/dist',
           ZUBRIC_LOG: 'test-results/server.log',
@@ -56,7 +60,7 @@ export const test = base.extend<Tests, Workers>({
     // eslint-disable-next-line no-empty-pattern -- Playwright asks for a pattern here.
     async ({}, use) => {
       const cluster = await throwAwayCluster();
-      const application = await makeApplication(cluster.url);
+      const application = await makeApplication(cluster);
       await application.start();
       await use(application);
       await application.stop();
@@ -87,3 +91,14 @@ export { expect };
 
 /** Waits until the header says that everything is saved. */
 export const saved = (page: Page) => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
+
+/** What axe has against a page, best practice included; or against its contrast alone, for a second theme. */
+export async function complaints(page: Page, what: 'all' | 'contrast' = 'all'): Promise<string[]> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (
+    what === 'contrast'
+      ? axe.withRules(['color-contrast'])
+      : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'])
+  ).analyze();
+  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+}

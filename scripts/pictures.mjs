@@ -9,8 +9,10 @@ const VIEWS = {
   brief: '/builds/puffin/brief',
   drivetrain: '/builds/puffin/drivetrain',
   power: '/builds/puffin/power',
+  assembly: '/builds/puffin/assembly',
   'test-track': '/builds/puffin/test-track',
   trials: '/builds/puffin/trials',
+  logbook: '/builds/puffin/logbook?compare=1-now',
   sums: '/sums/chain-drive?chain=ansi-35&teethSmall=10&teethLarge=36&centreMm=7+1%2F8+in&torqueNm=11.9',
 };
 

@@ -61,10 +61,11 @@ function reachable(folder, user) {
  * Starts the cluster in a folder, making it first where there is none.
  *
  * @param {string} folder
- * @param {{ throwAway?: boolean }} [options] throwAway: speed before safety, for tests.
+ * @param {{ throwAway?: boolean, port?: number }} [options] throwAway: speed before safety, for tests; port: a free one
+ * unless given.
  * @returns {Promise<{ url: string, port: number, folder: string, stop: () => Promise<void>, exited: Promise<void> }>}
  */
-export async function startCluster(folder, { throwAway = false } = {}) {
+export async function startCluster(folder, { throwAway = false, port: wanted } = {}) {
   const user = clusterUser();
   const bin = postgresFolder();
   if (!bin) giveUp('PostgreSQL is not on this machine.');
@@ -78,7 +79,7 @@ export async function startCluster(folder, { throwAway = false } = {}) {
   if (!existsSync(join(data, 'PG_VERSION'))) initialise({ bin, data, secretFile, user });
   const password = readFileSync(secretFile, 'utf8').trim();
   await waitForLeftover(data);
-  const port = await freePort();
+  const port = wanted ?? (await freePort());
   const settings = {
     listen_addresses: LOOPBACK,
     port,
@@ -149,15 +150,20 @@ const answers = (port) =>
     socket.once('connect', () => socket.destroy());
   });
 
-/** A cluster in the machine's temporary folder that goes when it is stopped. */
+/** A cluster in the machine's temporary folder that goes when it is stopped; it can be taken away for a while. */
 export async function throwAwayCluster() {
   const folder = join(tmpdir(), `zubric-test-${process.pid}-${randomBytes(4).toString('hex')}`);
-  const cluster = await startCluster(folder, { throwAway: true });
+  let running = await startCluster(folder, { throwAway: true });
+  const { url, port, folder: home } = running;
   return {
-    ...cluster,
+    url,
+    pause: () => running.stop(),
+    async resume() {
+      running = await startCluster(folder, { throwAway: true, port });
+    },
     async stop() {
-      await cluster.stop();
-      rmSync(cluster.folder, { recursive: true, force: true });
+      await running.stop();
+      rmSync(home, { recursive: true, force: true });
     },
   };
 }

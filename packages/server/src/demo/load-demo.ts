@@ -8,6 +8,7 @@ import { z } from 'zod';
 import { buildStore } from '../builds/store.ts';
 import { appStateEntity, partEntity } from '../database/entities.ts';
 import { trialStore } from '../trials/store.ts';
+import { loadDemoLog } from './load-log.ts';
 
 const LOADED = 'demo-loaded';
 const BUILD_FILE = /^([a-z0-9-]+)\.zubric\.json$/;
@@ -62,6 +63,7 @@ async function loadBuild(database: DataSource, dataFolder: string, id: string): 
   const builds = buildStore(database);
   if (await builds.find(id)) return;
   await builds.create(demoBuild(dataFolder, `${id}.zubric.json`), { id, from: 'Invented for the demo' });
+  await loadDemoLog(database, dataFolder, id);
   const path = join(dataFolder, 'trials', `${id}.json`);
   if (!existsSync(path)) return;
   const trials = trialStore(database);

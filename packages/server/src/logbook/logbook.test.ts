@@ -47,7 +47,10 @@ describe('the logbook', () => {
   it('begins with how the build began', async () => {
     const { id } = await copy();
     expect(await log(id)).toMatchObject([{ kind: 'begun', title: 'Copied from “Puffin”' }]);
-    expect(await log('puffin')).toMatchObject([{ kind: 'begun', title: 'Invented for the demo' }]);
+    const puffin = await log('puffin');
+    expect(puffin.at(-1)).toMatchObject({ kind: 'begun', title: 'Invented for the demo' });
+    expect(puffin.map((entry) => entry.kind)).toEqual(['change', 'note', 'snapshot', 'note', 'begun']);
+    expect(puffin[0]?.changes).toContain('chain, stage 1, driver teeth: 14 → 10');
   });
 
   it('notes a change in words, with the margins that moved', async () => {

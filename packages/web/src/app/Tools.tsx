@@ -2,14 +2,20 @@ import { Keyboard, Search } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { isTyping, withCommand } from './keys.ts';
 
-const Find = lazy(async () => ({ default: (await import('./Find.tsx')).Find }));
-const KeysList = lazy(async () => ({ default: (await import('./KeysList.tsx')).KeysList }));
+const loadFind = async () => ({ default: (await import('./Find.tsx')).Find });
+const loadKeysList = async () => ({ default: (await import('./KeysList.tsx')).KeysList });
+const Find = lazy(loadFind);
+const KeysList = lazy(loadKeysList);
 
 type Open = 'find' | 'keys' | null;
 
 /** What the find box and the list of keys are opened by, everywhere. */
 export function Tools() {
   const [open, setOpen] = useState<Open>(null);
+  useEffect(() => {
+    // Fetched once the page stands, so that they open at once and without the server.
+    for (const load of [loadFind, loadKeysList]) void load().catch(() => undefined);
+  }, []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const find =

@@ -1,6 +1,6 @@
 import { closeness, type Report } from '@zubric/core/evaluate';
-import { useQuery } from '@tanstack/react-query';
-import { Suspense, useEffect } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Suspense, useCallback, useEffect } from 'react';
 import { Outlet, useNavigate, useParams } from 'react-router';
 import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 import type { SaveState } from '../session/session.ts';
@@ -19,6 +19,9 @@ import { UndoRedo } from './UndoRedo.tsx';
 /** A build opened on the bench: header, rail, strip and the station chosen. */
 export function Workbench() {
   const { buildId = '' } = useParams();
+  const queries = useQueryClient();
+  // The list may be on screen by the time a save comes through.
+  const onSaved = useCallback(() => void queries.invalidateQueries({ queryKey: ['builds'] }), [queries]);
   const stored = useQuery({
     queryKey: ['build', buildId],
     queryFn: () => api.build(buildId),
@@ -45,7 +48,7 @@ export function Workbench() {
     );
   if (!stored.data) return <p className="p-10">Opening the build …</p>;
   return (
-    <BuildSession key={buildId} stored={stored.data}>
+    <BuildSession key={buildId} stored={stored.data} onSaved={onSaved}>
       <Bench />
     </BuildSession>
   );

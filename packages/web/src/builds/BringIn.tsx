@@ -20,12 +20,17 @@ type Good = Extract<FileRead, { ok: true }>;
 export function BringIn({ files, names, onDone, onClose }: Props) {
   const good = files.filter((file): file is Good => file.ok);
   const [left, setLeft] = useState<ReadonlySet<Good>>(new Set());
-  const wanted = good.filter((file) => !left.has(file));
+  const [kept, setKept] = useState<ReadonlySet<Good>>(new Set());
+  const wanted = good.filter((file) => !left.has(file) && !kept.has(file));
   const bring = useMutation({
     mutationFn: async () => {
-      for (const { build, file } of wanted) await api.bringIn(build, file);
+      for (const file of wanted) {
+        await api.bringIn(file.build, file.file);
+        // Where a later one fails, those before it are not brought in twice.
+        setKept((before) => new Set([...before, file]));
+      }
     },
-    onSuccess: () => onDone(wanted.length),
+    onSuccess: () => onDone(wanted.length + kept.size),
   });
   const toggle = (file: Good): void =>
     setLeft((before) => {

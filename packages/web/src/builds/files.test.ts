@@ -1,3 +1,4 @@
+// @vitest-environment node -- jsdom's files cannot be read.
 import { newBuild, readBuild } from '@zubric/core/build';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';

@@ -71,7 +71,11 @@ async function saveOnce(id: string, session: Session): Promise<SessionEvent> {
 }
 
 /** Saves by itself, a moment after the last keystroke, one save at a time, and again after a failure. */
-function useSaving(id: string, session: Session, dispatch: (event: SessionEvent) => void): void {
+function useSaving(
+  id: string,
+  session: Session,
+  { dispatch, onSaved }: { readonly dispatch: (event: SessionEvent) => void; readonly onSaved?: () => void },
+): void {
   const { save, build, version, confirmed, sending } = session;
   useEffect(() => {
     if (build === confirmed) dropDraft(id);
@@ -83,10 +87,13 @@ function useSaving(id: string, session: Session, dispatch: (event: SessionEvent)
     const pause = save === 'offline' ? PAUSE_BEFORE_RETRY_MS : PAUSE_BEFORE_SAVING_MS;
     const timer = setTimeout(() => {
       dispatch({ type: 'sent', build });
-      void saveOnce(id, session).then(dispatch);
+      void saveOnce(id, session).then((event) => {
+        dispatch(event);
+        if (event.type === 'confirmed') onSaved?.();
+      });
     }, pause);
     return () => clearTimeout(timer);
-  }, [id, save, build, confirmed, sending, session, dispatch]);
+  }, [id, save, build, confirmed, sending, session, dispatch, onSaved]);
 
   // Leaving the bench within that moment: the last edit is sent at once.
   const latest = useRef(session);
@@ -98,10 +105,12 @@ function useSaving(id: string, session: Session, dispatch: (event: SessionEvent)
       const left = latest.current;
       if (left.save !== 'waiting' || left.sending) return;
       void saveOnce(id, left).then((event) => {
-        if (event.type === 'confirmed') dropDraft(id);
+        if (event.type !== 'confirmed') return;
+        dropDraft(id);
+        onSaved?.();
       });
     },
-    [id],
+    [id, onSaved],
   );
 }
 
@@ -114,18 +123,19 @@ function sessionOf({ id, document, version }: StoredBuild): Session {
     : openSession({ document, version, history });
 }
 
-export function BuildSession({
-  stored,
-  children,
-}: {
+interface Props {
   readonly stored: StoredBuild;
+  /** After each save that was confirmed, also one that comes through after the build was left. */
+  readonly onSaved?: () => void;
   readonly children: ReactNode;
-}) {
+}
+
+export function BuildSession({ stored, onSaved, children }: Props) {
   const { id } = stored;
   const { system } = useUnits();
   const [session, dispatch] = useReducer(nextSession, stored, sessionOf);
   const [unreadFields, setUnreadFields] = useState<ReadonlySet<string>>(new Set());
-  useSaving(id, session, dispatch);
+  useSaving(id, session, { dispatch, onSaved });
 
   const edit = useCallback(
     (change: (build: Build) => Build) => dispatch({ type: 'edited', edit: change, at: Date.now() }),
