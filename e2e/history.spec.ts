@@ -155,9 +155,9 @@ test('by keyboard alone: new build, edit, snapshot, compare, go back', async ({ 
   await expect(bench.getByRole('dialog')).toContainText('Undo, at any station');
   await keyboard.press('Escape');
   await keyboard.press('/');
-  await expect(bench.getByRole('dialog', { name: 'Where to?' })).toBeVisible();
+  await expect(bench.getByRole('combobox', { name: 'Words of a build' })).toBeFocused();
   await keyboard.type('v-belt slip');
-  await expect(bench.getByRole('option')).toHaveCount(1);
+  await expect(bench.locator('[role=listbox] [role=option]')).toHaveCount(1);
   expect(await complaints(bench)).toEqual([]);
   await keyboard.press('Enter');
   await expect(bench).toHaveURL(/sums\/friction-belt/);

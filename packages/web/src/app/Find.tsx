@@ -81,7 +81,7 @@ export function Find({ onClose }: { readonly onClose: () => void }) {
         <ComboboxOptions static className="mt-2 outline-none">
           {found.map((place) => (
             <ComboboxOption
-              key={place.to}
+              key={`${place.kind} ${place.to}`}
               value={place}
               className="grid cursor-pointer grid-cols-[4.5rem_minmax(0,1fr)] gap-2 px-2 py-1.5 data-focus:bg-mech-lo"
             >
