@@ -142,7 +142,7 @@ test('by keyboard alone: new build, edit, snapshot, compare, go back', async ({ 
   await keyboard.press('9');
   await tabTo(/Compare snapshot 1/);
   await keyboard.press('Enter');
-  await expect(bench.getByRole('row', { name: /Payload, Mass/ })).toContainText('25');
+  await expect(bench.getByRole('row', { name: /Payload, mass/ })).toContainText('25');
   await expect(bench.getByRole('row', { name: /^Grip/ })).toBeVisible();
   await tabTo(/Go back to snapshot 1/);
   await keyboard.press('Enter');

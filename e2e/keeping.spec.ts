@@ -73,7 +73,7 @@ test('two tabs on one build: the later one is shown each difference, and loses n
   await expect(other.getByLabel('What it is for')).toHaveValue('from the second tab');
   // What only the first tab changed is taken; what both changed is the builder's choice.
   const row = (name: string) => other.getByRole('row', { name });
-  await expect(row('Slip, loaded, Speed').getByRole('radio', { checked: true })).toHaveAccessibleName(
+  await expect(row('Slip, loaded, speed').getByRole('radio', { checked: true })).toHaveAccessibleName(
     /0.7.m\/s/,
   );
   await expect(row('Purpose').getByRole('radio', { checked: true })).toHaveAccessibleName(/second tab/);

@@ -157,7 +157,7 @@ describe('a difference in words', () => {
       n === at && stage.kind === 'chain' ? { ...stage, teethDriver: 9 } : stage,
     );
     expect(said({ ...puffin, drive: { ...puffin.drive, stages } })).toEqual([
-      `chain, stage ${at + 1}, driver teeth: 10 → 9`,
+      `Chain, stage ${at + 1}, driver teeth: 10 → 9`,
     ]);
   });
 

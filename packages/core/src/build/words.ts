@@ -1,4 +1,5 @@
 import { dimensionOf, show, showNumber, type Quantity, type UnitSystem } from '../quantity/index.ts';
+import { stageTitle, type StageKind } from '../transmission/index.ts';
 import type { Path } from './changes.ts';
 import type { Difference } from './differences.ts';
 import type { Build } from './document.ts';
@@ -7,8 +8,8 @@ import { meaningOf, type Meaning } from './meaning.ts';
 /** A difference as it is said: where, what, and what it was and became. */
 export interface DifferenceInWords {
   readonly key: string;
-  readonly where: string;
-  readonly what: string;
+  /** "Payload, mass" */
+  readonly place: string;
   readonly before: string;
   readonly after: string;
   /** All of it as one line. */
@@ -57,14 +58,14 @@ function valueAt(path: Path, builds: readonly Build[]): unknown {
   return builds.map((build) => path.reduce<unknown>(inside, build)).find((found) => found !== undefined);
 }
 
-/** What an item is called: by its name, or by what it is and which of them ("chain, stage 2"). */
+/** What an item is called: by its name, or by what it is and which of them ("Chain, stage 2"). */
 function itemName(item: Named, listPath: Path, builds: readonly Build[]): string {
   if (item.name !== undefined) return item.name;
   if (listPath.at(-1) !== 'stages') return item.id;
   const at = builds
     .map((build) => build.drive.stages.findIndex((stage) => stage.id === item.id))
     .find((n) => n >= 0);
-  return `${item.kind ?? 'stage'}, stage ${(at ?? 0) + 1}`;
+  return `${stageTitle(item.kind as StageKind)}, stage ${(at ?? 0) + 1}`;
 }
 
 /** The titles that lead to a place: "Payload", "Slip, loaded". A list says nothing, its item its name. */
@@ -98,13 +99,13 @@ function assemble(
   after: string,
 ): DifferenceInWords {
   const place = [where, where === '' ? what : lowerFirst(what)].filter((word) => word !== '').join(', ');
-  return { key, where, what, before, after, text: `${place}: ${before} → ${after}` };
+  return { key, place, before, after, text: `${place}: ${before} → ${after}` };
 }
 
 /**
  * A difference between two builds in a builder's words.
  *
- * @example inWords(difference, before, after).text // 'chain, stage 1, driver teeth: 10 → 9'
+ * @example inWords(difference, before, after).text // 'Chain, stage 1, driver teeth: 10 → 9'
  */
 export function inWords(
   { key, changes }: Difference,
@@ -138,8 +139,7 @@ export function inWords(
       const list = meaningOf(main.path).title ?? '';
       return {
         key,
-        where: list,
-        what: name,
+        place: `${list}, ${name}`,
         before: added ? NOTHING : 'there',
         after: added ? 'there' : NOTHING,
         text: `${list}: ${name} ${added ? 'added' : 'removed'}`,

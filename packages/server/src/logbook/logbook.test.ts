@@ -50,14 +50,14 @@ describe('the logbook', () => {
     const puffin = await log('puffin');
     expect(puffin.at(-1)).toMatchObject({ kind: 'begun', title: 'Invented for the demo' });
     expect(puffin.map((entry) => entry.kind)).toEqual(['change', 'note', 'snapshot', 'note', 'begun']);
-    expect(puffin[0]?.changes).toContain('chain, stage 1, driver teeth: 14 → 10');
+    expect(puffin[0]?.changes).toContain('Chain, stage 1, driver teeth: 14 → 10');
   });
 
   it('notes a change in words, with the margins that moved', async () => {
     const { id, version, document } = await copy();
     await save(id, version, teeth(document, 9));
     const [change] = await log(id);
-    expect(change).toMatchObject({ kind: 'change', changes: ['chain, stage 1, driver teeth: 10 → 9'] });
+    expect(change).toMatchObject({ kind: 'change', changes: ['Chain, stage 1, driver teeth: 10 → 9'] });
     expect(change?.margins.some((line) => /^wheel torque [\d.]+ × → [\d.]+ ×/.test(line))).toBe(true);
     expect(change?.margins.some((line) => line.startsWith('grip'))).toBe(false);
   });
@@ -68,7 +68,7 @@ describe('the logbook', () => {
     await save(id, 2, { ...teeth(document, 12), purpose: 'quicker' });
     expect((await log(id))[0]?.changes).toEqual([
       expect.stringMatching(/^Purpose: /) as string,
-      'chain, stage 1, driver teeth: 10 → 12',
+      'Chain, stage 1, driver teeth: 10 → 12',
     ]);
     await save(id, 3, document);
     expect((await log(id)).map((entry) => entry.kind)).toEqual(['begun']);
@@ -84,8 +84,8 @@ describe('the logbook', () => {
       .expect(204);
     await save(id, 2, teeth(document, 11));
     expect((await log(id)).map((entry) => entry.changes)).toEqual([
-      ['chain, stage 1, driver teeth: 9 → 11'],
-      ['chain, stage 1, driver teeth: 10 → 9'],
+      ['Chain, stage 1, driver teeth: 9 → 11'],
+      ['Chain, stage 1, driver teeth: 10 → 9'],
       [],
     ]);
     await server.database.query(
@@ -93,7 +93,7 @@ describe('the logbook', () => {
       [id],
     );
     await save(id, 3, teeth(document, 13));
-    expect((await log(id))[0]?.changes).toEqual(['chain, stage 1, driver teeth: 11 → 13']);
+    expect((await log(id))[0]?.changes).toEqual(['Chain, stage 1, driver teeth: 11 → 13']);
     expect(await log(id)).toHaveLength(4);
   });
 

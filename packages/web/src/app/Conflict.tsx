@@ -93,7 +93,6 @@ interface RowProps {
 }
 
 function DifferenceRow({ words, by, pick, onPick }: RowProps) {
-  const title = [words.where, words.what].filter((word) => word !== '').join(', ');
   const side = (value: Side, text: string) => (
     <td>
       <label className={`flex items-start gap-2 ${pick === value ? 'font-semibold' : ''}`}>
@@ -104,14 +103,14 @@ function DifferenceRow({ words, by, pick, onPick }: RowProps) {
           checked={pick === value}
           onChange={() => onPick(value)}
         />
-        <span className="sr-only">{title}:</span>
+        <span className="sr-only">{words.place}:</span>
         <span className="break-words">{text}</span>
       </label>
     </td>
   );
   return (
     <tr>
-      <th scope="row">{title}</th>
+      <th scope="row">{words.place}</th>
       {side('mine', words.after)}
       {side('theirs', words.before)}
       <td className="text-soft">{by}</td>

@@ -96,7 +96,7 @@ function Tables({ before, after }: { readonly before: Build; readonly after: Bui
           <tbody>
             {differences.map((words) => (
               <tr key={words.key}>
-                <th scope="row">{[words.where, words.what].filter((word) => word !== '').join(', ')}</th>
+                <th scope="row">{words.place}</th>
                 <td className="break-words">{words.before}</td>
                 <td className="break-words">{words.after}</td>
               </tr>
