@@ -39,7 +39,7 @@ describe('the server', () => {
     await server.send('get', '/api/nothing-here').expect(404);
     await server
       .send('post', '/api/builds')
-      .send({ name: 'x'.repeat(3_000_000) })
+      .send({ name: 'x'.repeat(4_000_000) })
       .expect(413);
     await server.send('get', '/api/parts?kind=sail').expect(422);
   });

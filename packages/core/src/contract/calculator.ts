@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { Symbols } from './put-in.ts';
 
 /** A worked case and where it comes from. Only the keys given in `output` are promised. */
 export interface WorkedExample {
@@ -18,6 +19,8 @@ export interface Calculator<Input extends z.ZodType, Output extends z.ZodType> {
   readonly output: Output;
   /** In the field's notation. */
   readonly formula: string;
+  /** Which key each symbol of the formula stands for. */
+  readonly symbols: Symbols;
   readonly source: string;
   readonly examples: readonly WorkedExample[];
   /** Takes input that already fits the schema, defaults filled in. Throws NotPhysical. */

@@ -5,3 +5,4 @@ export { defineCalculator, type Calculator, type WorkedExample } from './calcula
 export * as key from './keys.ts';
 export * from './constants.ts';
 export { bracketedRoot, highestPoint } from './solve.ts';
+export { putIn, type EquationPutIn, type SayKey, type Symbols } from './put-in.ts';

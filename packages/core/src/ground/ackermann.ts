@@ -19,7 +19,11 @@ export const ackermann = defineCalculator({
   purpose: 'How far each front wheel turns so that none scrubs.',
   input,
   output,
-  formula: 'tan inner = L/(R − t/2);  tan outer = L/(R + t/2);  kerb = √((R + t/2)² + L²)',
+  formula: 'inner = atan(L/(R − t/2));  outer = atan(L/(R + t/2));  kerb = √((R + t/2)² + L²)',
+  symbols: {
+    given: { L: 'wheelbaseM', t: 'trackM', R: 'turnRadiusM' },
+    found: { inner: 'innerDeg', outer: 'outerDeg', kerb: 'kerbRadiusM' },
+  },
   source: 'geometry',
   examples: [
     {

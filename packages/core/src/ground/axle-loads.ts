@@ -29,7 +29,22 @@ export const axleLoads = defineCalculator({
   purpose: 'How grade, speeding up and a hitch move the weight between two axles.',
   input,
   output,
-  formula: 'Wf = (W cosθ·c − W sinθ·h − m a h − D hd − V bh) / L;  Wr = W cosθ + V − Wf',
+  formula: 'Wf = (m g cosθ·c − m g sinθ·h − m a h − D hd − V bh)/L;  Wr = m g cosθ + V − Wf',
+  symbols: {
+    given: {
+      m: 'massKg',
+      L: 'wheelbaseM',
+      c: 'cgAheadOfRearAxleM',
+      h: 'cgHeightM',
+      θ: 'gradeDeg',
+      a: 'accelerationMps2',
+      D: 'drawbarN',
+      hd: 'hitchHeightM',
+      V: 'hitchVerticalN',
+      bh: 'hitchBehindRearAxleM',
+    },
+    found: { Wf: 'frontN', Wr: 'rearN' },
+  },
   source: 'T. D. Gillespie, Fundamentals of Vehicle Dynamics, ch. 1',
   examples: [
     {

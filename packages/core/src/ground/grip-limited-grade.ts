@@ -38,7 +38,17 @@ export const gripLimitedGrade = defineCalculator({
   input,
   output,
   formula:
-    'rear: tanθ = (μ(L−c)/L − f)/(1 − μh/L);  front: tanθ = (μc/L − f)/(1 + μh/L);  all: tanθ = μ − f;  tipping: tanθ = c/h',
+    'rear: tanθ = (μ (L − c)/L − f)/(1 − μ h/L);  front: tanθ = (μ c/L − f)/(1 + μ h/L);  all: tanθ = μ − f;  tipping: tanθ = c/h',
+  symbols: {
+    given: {
+      μ: 'friction',
+      f: 'rollingCoefficient',
+      L: 'wheelbaseM',
+      c: 'cgAheadOfRearAxleM',
+      h: 'cgHeightM',
+    },
+    found: {},
+  },
   source: 'J. Y. Wong, Theory of Ground Vehicles, ch. 3 (maximum tractive effort)',
   examples: [
     {

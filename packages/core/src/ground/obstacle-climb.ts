@@ -22,7 +22,12 @@ export const obstacleClimb = defineCalculator({
   purpose: 'Torque, push and friction that take one rigid wheel over a square step.',
   input,
   output,
-  formula: 'T = W√(2rh − h²);  P = W√(2rh − h²)/(r − h);  μ ≥ √(2rh − h²)/(r − h);  h ≤ r(1 − 1/√(1 + μ²))',
+  formula:
+    'T = W √(2 r h − h²);  P = W √(2 r h − h²)/(r − h);  needs = √(2 r h − h²)/(r − h);  highest = r (1 − 1/√(1 + μ²))',
+  symbols: {
+    given: { r: 'wheelRadiusM', h: 'stepM', W: 'wheelLoadN', μ: 'friction' },
+    found: { T: 'torqueNm', P: 'pushN', needs: 'frictionNeeded', highest: 'highestStepM' },
+  },
   source: 'statics, moments about the edge of the step',
   examples: [
     {

@@ -32,6 +32,20 @@ export const roadLoad = defineCalculator({
   input,
   output,
   formula: 'F = m g f cosθ + m g sinθ + ½ ρ CdA v² + k m a + D;  P = F v',
+  symbols: {
+    given: {
+      m: 'massKg',
+      f: 'rollingCoefficient',
+      θ: 'gradeDeg',
+      ρ: 'airDensityKgM3',
+      CdA: 'dragAreaM2',
+      v: 'speedMps',
+      k: 'rotatingMassFactor',
+      a: 'accelerationMps2',
+      D: 'drawbarN',
+    },
+    found: { F: 'totalN', P: 'powerW' },
+  },
   source:
     'T. D. Gillespie, Fundamentals of Vehicle Dynamics, ch. 2 and 4; J. Y. Wong, Theory of Ground Vehicles, ch. 3',
   examples: [

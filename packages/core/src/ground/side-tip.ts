@@ -40,7 +40,11 @@ export const sideTip = defineCalculator({
   input,
   output,
   formula:
-    'tip = atan(e/h);  worst = atan(e cosφ/h), tanφ = t/2L for three wheels;  slide = atan μ;  v = √(R g min(e/h, μ))',
+    'tip = atan(e/h);  worst = atan(e cosφ/h), φ = atan(t/(2 L)) for three wheels;  slide = atan(μ);  v = √(R g min(e/h, μ))',
+  symbols: {
+    given: { t: 'trackM', h: 'cgHeightM', L: 'wheelbaseM', μ: 'friction', R: 'turnRadiusM' },
+    found: { e: 'halfTrackM', tip: 'tipDeg', worst: 'worstTipDeg', slide: 'slideDeg', v: 'cornerMps' },
+  },
   source: 'statics',
   examples: [
     {

@@ -27,6 +27,17 @@ export const skidTurnTracked = defineCalculator({
   output,
   formula:
     'μt = μmax/(0.925 + 0.15 R/B);  M = μt W L/4;  outer = f W/2 + M/B;  inner = s f W/2 − M/B, s the sign of R − B/2',
+  symbols: {
+    given: {
+      W: 'weightN',
+      L: 'contactLengthM',
+      B: 'gaugeM',
+      μmax: 'lateralCoefficientMax',
+      f: 'rollingCoefficient',
+      R: 'turnRadiusM',
+    },
+    found: { μt: 'lateralCoefficient', M: 'momentNm', outer: 'outerN', inner: 'innerN' },
+  },
   source:
     'J. Y. Wong, Theory of Ground Vehicles, ch. 6 (skid-steering); the coefficient is a common empirical fit, from memory',
   examples: [

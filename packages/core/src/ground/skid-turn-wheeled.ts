@@ -25,6 +25,17 @@ export const skidTurnWheeled = defineCalculator({
   input,
   output,
   formula: 'M = μ W a/2;  thrust = M/B + f W/2;  grip = μx W/2',
+  symbols: {
+    given: {
+      W: 'weightN',
+      a: 'wheelbaseM',
+      B: 'trackM',
+      μ: 'lateralCoefficient',
+      f: 'rollingCoefficient',
+      μx: 'longitudinalFriction',
+    },
+    found: { M: 'momentNm', thrust: 'thrustPerSideN', grip: 'gripPerSideN' },
+  },
   source: 'statics: every wheel scrubs square to its plane, an upper bound',
   examples: [
     {

@@ -24,7 +24,20 @@ export const steerTorque = defineCalculator({
   purpose: 'Torque that a steering servo needs at a standstill.',
   input,
   output,
-  formula: 'Tk = μ W √(b²/8 + e²);  Ts = wheels·Tk/i;  t = t60·δ·i/60',
+  formula: 'Tk = μ W √(b²/8 + e²);  Ts = wheels·Tk/i;  t = t60·δ·i/60°',
+  symbols: {
+    given: {
+      W: 'wheelLoadN',
+      μ: 'friction',
+      b: 'tyreWidthM',
+      e: 'kingpinOffsetM',
+      wheels: 'wheels',
+      i: 'linkageRatio',
+      t60: 'servoSecPer60Deg',
+      δ: 'lockToLockDeg',
+    },
+    found: { Tk: 'kingpinNm', Ts: 'servoNm', t: 'lockToLockS' },
+  },
   source: 'common standstill steering estimate, from memory',
   examples: [
     {

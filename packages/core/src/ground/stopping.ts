@@ -33,7 +33,20 @@ export const stopping = defineCalculator({
   input,
   output,
   formula:
-    'a = min(μ s g cosθ, F/m + f s g cosθ) + f(1 − s) g cosθ + g sinθ;  d = v tr + v²/2a;  t = tr + v/a',
+    'a = min(μ s g cosθ, F/m + f s g cosθ) + f (1 − s) g cosθ + g sinθ;  d = v tr + v²/(2 a);  t = tr + v/a',
+  symbols: {
+    given: {
+      v: 'speedMps',
+      μ: 'friction',
+      s: 'brakedShare',
+      θ: 'gradeDeg',
+      tr: 'reactionS',
+      m: 'massKg',
+      F: 'brakeForceN',
+      f: 'rollingCoefficient',
+    },
+    found: { a: 'decelerationMps2', d: 'distanceM', t: 'timeS' },
+  },
   source: 'statics and kinematics',
   examples: [
     {

@@ -33,7 +33,18 @@ export const wheelSinkage = defineCalculator({
   input,
   output,
   formula:
-    'z = [3W/((3−n)(kc + b kφ)√D)]^(2/(2n+1));  Rc = (3W/√D)^((2n+2)/(2n+1)) / [(3−n)^((2n+2)/(2n+1)) (n+1)(kc + b kφ)^(1/(2n+1))]',
+    'z = [3 W/((3 − n) (kc + b kφ) √(D))]^(2/(2 n + 1));  Rc = (3 W/√(D))^((2 n + 2)/(2 n + 1))/[(3 − n)^((2 n + 2)/(2 n + 1)) (n + 1) (kc + b kφ)^(1/(2 n + 1))]',
+  symbols: {
+    given: {
+      W: 'wheelLoadN',
+      D: 'wheelDiameterM',
+      b: 'wheelWidthM',
+      kc: 'kcKnPerM',
+      kφ: 'kphiKnPerM',
+      n: 'exponent',
+    },
+    found: { z: 'sinkageM', Rc: 'compactionN' },
+  },
   source: 'M. G. Bekker; J. Y. Wong, Theory of Ground Vehicles, ch. 2',
   examples: [
     {

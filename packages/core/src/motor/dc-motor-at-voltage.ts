@@ -18,7 +18,19 @@ export const dcMotorAtVoltage = defineCalculator({
   purpose: 'How the figures of a data sheet change with the voltage.',
   input,
   output,
-  formula: 'Is′ = V′/R;  Ts′ = kt(Is′ − I0);  ω0′ = (V′ − I0 R)/ke, with I0 held',
+  formula:
+    'Is′ = Is V′/V;  Ts′ = Ts (Is′ − I0)/(Is − I0);  ω0′ = ω0 (V′ − I0 V/Is)/(V − I0 V/Is), with I0 held',
+  symbols: {
+    given: {
+      V: 'voltageV',
+      ω0: 'noLoadRpm',
+      I0: 'noLoadA',
+      Ts: 'stallTorqueNm',
+      Is: 'stallA',
+      'V′': 'newVoltageV',
+    },
+    found: { 'Is′': 'stallA', 'Ts′': 'stallTorqueNm', 'ω0′': 'noLoadRpm' },
+  },
   source: 'permanent-magnet direct-current motor theory',
   examples: [
     {

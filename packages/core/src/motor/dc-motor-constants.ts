@@ -23,6 +23,16 @@ export const dcMotorConstants = defineCalculator({
   input: dataSheet,
   output,
   formula: 'R = V/Is;  ke = (V − I0 R)/ω0;  kt = Ts/(Is − I0);  Pmax = Ts ω0/4;  ηmax = (1 − √(I0/Is))²',
+  symbols: {
+    given: { V: 'voltageV', ω0: 'noLoadRpm', I0: 'noLoadA', Ts: 'stallTorqueNm', Is: 'stallA' },
+    found: {
+      R: 'resistanceOhm',
+      ke: 'keVsPerRad',
+      kt: 'ktNmPerA',
+      Pmax: 'peakPowerW',
+      ηmax: 'peakEfficiency',
+    },
+  },
   source: 'permanent-magnet direct-current motor theory',
   examples: [
     {

@@ -45,6 +45,7 @@ export const dcMotorFit = defineCalculator({
   input,
   output,
   formula: 'V = I R + ke ω, by least squares',
+  symbols: { given: {}, found: { R: 'resistanceOhm', ke: 'keVsPerRad' } },
   source: 'linear least squares',
   examples: [
     {

@@ -43,7 +43,11 @@ export const dcMotorPoint = defineCalculator({
   purpose: 'Torque, current, speed, power and heat of a motor at one torque, current or speed.',
   input,
   output,
-  formula: 'T = kt(I − I0);  ω = (V − I R)/kt;  P = V I;  Psh = T ω',
+  formula: 'T = kt (I − I0);  ω = (V − I R)/kt;  P = V I;  Psh = T ω',
+  symbols: {
+    given: { R: 'resistanceOhm', kt: 'ktNmPerA', I0: 'noLoadA', V: 'voltageV' },
+    found: { T: 'torqueNm', I: 'currentA', ω: 'speedRpm', P: 'inputW', Psh: 'shaftW' },
+  },
   source: 'permanent-magnet direct-current motor theory',
   examples: [
     {

@@ -49,7 +49,19 @@ export const motorHeat = defineCalculator({
   input,
   output,
   formula:
-    'q = Rth I² R;  T∞ = (Ta + q(1 − 20α))/(1 − qα);  T = T∞ + (T0 − T∞)e^(−(1−qα)t/τ);  Ic = √((Tl − Ta)/(Rth R(1 + α(Tl − 20))))',
+    'q = Rth I² R;  T∞ = (Ta + q (1 − 20 α))/(1 − q α);  T = T∞ + (T0 − T∞) e^(−(1 − q α) t/τ);  Ic = √((Tl − Ta)/(Rth R (1 + α (Tl − 20))))',
+  symbols: {
+    given: {
+      I: 'currentA',
+      R: 'resistanceOhm',
+      Ta: 'ambientC',
+      T0: 'startC',
+      Rth: 'thermalResistanceKPerW',
+      τ: 'timeConstantS',
+      Tl: 'limitC',
+    },
+    found: { 'T∞': 'steadyC', Ic: 'continuousA' },
+  },
   source: 'first-order thermal model; copper coefficient: IEC 60028',
   examples: [
     {

@@ -23,7 +23,11 @@ export const seriesMotorPoint = defineCalculator({
   purpose: 'Current, speed and power of a series-wound (universal) motor below saturation.',
   input,
   output,
-  formula: 'T = k I²;  ω = (V − I R)/(k I)',
+  formula: 'I = √(T/k);  ω = (V − I R)/(k I)',
+  symbols: {
+    given: { k: 'constant', R: 'resistanceOhm', V: 'voltageV', T: 'torqueNm' },
+    found: { I: 'currentA', ω: 'speedRpm' },
+  },
   source: 'series-wound motor theory, below saturation',
   examples: [
     {

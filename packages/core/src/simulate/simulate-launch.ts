@@ -82,7 +82,27 @@ export const simulateLaunch = defineCalculator({
   input,
   output,
   formula:
-    'M dv/dt = F − m g f cosθ − m g sinθ − ½ρ CdA v²;  F = n kt(I − I0) i η/r, within ± grip;  I = (V − kt ω)/(R + n Rs), at most the limit;  M = m + mr + n J i²/r²',
+    'M dv/dt = F − m g f cosθ − m g sinθ − ½ ρ CdA v²;  F = n kt (I − I0) i η/r, within ± grip;  I = (V − kt ω)/(R + n Rs), at most the limit;  M = m + mr + n J i²/r²',
+  symbols: {
+    given: {
+      m: 'massKg',
+      f: 'rollingCoefficient',
+      θ: 'gradeDeg',
+      CdA: 'dragAreaM2',
+      n: 'motors',
+      kt: 'ktNmPerA',
+      I0: 'noLoadA',
+      i: 'ratio',
+      η: 'efficiency',
+      r: 'wheelRadiusM',
+      V: 'voltageV',
+      R: 'resistanceOhm',
+      Rs: 'supplyResistanceOhm',
+      mr: 'rotatingMassKg',
+      J: 'motorInertiaKgM2',
+    },
+    found: {},
+  },
   source:
     'direct-current motor theory and mechanics; solved in closed form (Riccati) between the speeds where a limit begins or ends',
   examples: [

@@ -40,6 +40,10 @@ export const batteryPack = defineCalculator({
   input,
   output,
   formula: 'V = s·Vc;  C = p·Cc;  E = V C;  R = s·rc/p;  Imax = Cmax·C',
+  symbols: {
+    given: { s: 'series', p: 'parallel', Cc: 'cellAh', rc: 'cellMilliohm', Cmax: 'maxC' },
+    found: { V: 'nominalV', C: 'capacityAh', E: 'energyWh', R: 'resistanceOhm', Imax: 'maxA' },
+  },
   source: 'circuit theory; volts a cell: common practice',
   examples: [
     {

@@ -57,6 +57,10 @@ export const batterySag = defineCalculator({
   input,
   output,
   formula: 'V = Voc − R I;  for a power: V = (Voc + √(Voc² − 4 R P))/2;  loss = R I²',
+  symbols: {
+    given: { Voc: 'openCircuitV', R: 'resistanceOhm', P: 'powerW' },
+    found: { V: 'terminalV', I: 'currentA', loss: 'lossW' },
+  },
   source: 'circuit theory (maximum power transfer)',
   examples: [
     {

@@ -20,6 +20,7 @@ export const fuseChoice = defineCalculator({
   input,
   output,
   formula: '1.25·I ≤ fuse ≤ ampacity of the wire',
+  symbols: { given: { I: 'continuousA', ampacity: 'wireAmpacityA' }, found: { fuse: 'fuseA' } },
   source: 'common practice',
   examples: [
     {

@@ -21,6 +21,10 @@ export const runTime = defineCalculator({
   input,
   output,
   formula: 't = u H (C/(I H))^k',
+  symbols: {
+    given: { C: 'capacityAh', H: 'ratedHours', k: 'exponent', I: 'currentA', u: 'usableShare' },
+    found: { t: 'hours' },
+  },
   source: 'W. Peukert, 1897; in any battery handbook',
   examples: [
     {

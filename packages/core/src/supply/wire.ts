@@ -67,7 +67,11 @@ export const wire = defineCalculator({
   purpose: 'Resistance, drop and current of a pair of copper wires.',
   input,
   output,
-  formula: 'd = 0.127·92^((36−n)/39) mm;  R = 2L ρ(1 + α(T − 20))/A',
+  formula: 'd = 0.127·92^((36 − n)/39) mm;  R = 2 L ρ (1 + α (T − 20))/A;  drop = I R;  loss = R I²',
+  symbols: {
+    given: { n: 'awg', L: 'lengthM', I: 'currentA', T: 'temperatureC' },
+    found: { d: 'diameterMm', A: 'areaMm2', R: 'resistanceOhm', drop: 'dropV', loss: 'lossW' },
+  },
   source: 'ASTM B258; IEC 60028; ampacity: common practice',
   examples: [
     {

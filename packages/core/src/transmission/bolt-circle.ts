@@ -23,7 +23,18 @@ export const boltCircle = defineCalculator({
   purpose: 'Stress in the bolts that carry a torque, on standoffs or not.',
   input,
   output,
-  formula: 'F = 2T/(n D);  τ = F/(πd²/4);  σ = 32 F s/(πd³);  factor = τa/√(τ² + σ²/3)',
+  formula: 'F = 2 T/(n D);  τ = F/(π d²/4);  σ = 32 F s/(π d³);  factor = τa/√(τ² + σ²/3)',
+  symbols: {
+    given: {
+      n: 'bolts',
+      D: 'circleDiameterMm',
+      d: 'boltDiameterMm',
+      T: 'torqueNm',
+      τa: 'allowableShearMPa',
+      s: 'standoffMm',
+    },
+    found: { F: 'boltForceN', τ: 'shearMPa', σ: 'bendingMPa', factor: 'factor' },
+  },
   source: 'mechanics of materials; standoffs as cantilevers, the safe side',
   examples: [
     {

@@ -109,7 +109,18 @@ export const chainDrive = defineCalculator({
   input,
   output,
   formula:
-    'X = 2C/p + (z1+z2)/2 + (z2−z1)² p/(4π²C), to even links;  C = (p/4)[A + √(A² − 8((z2−z1)/2π)²)], A = X − (z1+z2)/2;  D = p/sin(π/z)',
+    'X = 2 C/p + (z1 + z2)/2 + (z2 − z1)² p/(4 π² C), to even links n;  C′ = (p/4) [A + √(A² − 8 ((z2 − z1)/(2 π))²)];  A = n − (z1 + z2)/2;  D1 = p/sin(π/z1);  D2 = p/sin(π/z2);  pull = 2 T/D1',
+  symbols: {
+    given: { p: 'pitchMm', z1: 'teethSmall', z2: 'teethLarge', C: 'centreMm', T: 'torqueNm' },
+    found: {
+      X: 'linksExact',
+      n: 'links',
+      'C′': 'centreForLinksMm',
+      D1: 'pitchDiameterSmallMm',
+      D2: 'pitchDiameterLargeMm',
+      pull: 'pullN',
+    },
+  },
   source:
     "ASME B29.1 and ISO 606 (table values from memory); Shigley's Mechanical Engineering Design, ch. 17",
   examples: [

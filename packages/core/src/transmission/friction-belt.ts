@@ -41,7 +41,22 @@ export const frictionBelt = defineCalculator({
   purpose: 'Whether a belt that holds by friction slips, and the tension it needs.',
   input,
   output,
-  formula: "e = e^(μ'θ), μ' = μ/sin(α/2);  F = 2(Ti − Fc)(e − 1)/(e + 1);  Fc = m v²;  pull = 2T/d",
+  formula:
+    'θ = π − 2 asin((D − d)/(2 C)) + extra;  q = e^(μ′ θ), μ′ = μ/sin(α/2) in a groove;  Fc = m v²;  F = 2 (Ti − Fc) (q − 1)/(q + 1);  pull = 2 T/d',
+  symbols: {
+    given: {
+      d: 'smallDiameterMm',
+      D: 'largeDiameterMm',
+      C: 'centreMm',
+      α: 'grooveAngleDeg',
+      μ: 'friction',
+      m: 'massKgPerM',
+      T: 'torqueNm',
+      Ti: 'installedTensionN',
+      extra: 'idlerExtraWrapDeg',
+    },
+    found: { θ: 'wrapDeg', q: 'tensionRatio', Fc: 'centrifugalN', F: 'transmissiblePullN', pull: 'pullN' },
+  },
   source: "Shigley's Mechanical Engineering Design, ch. 17 (Euler–Eytelwein); fixed centres",
   examples: [
     {

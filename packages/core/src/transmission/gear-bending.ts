@@ -64,7 +64,18 @@ export const gearBending = defineCalculator({
   purpose: 'Lewis bending stress of a spur gear’s tooth, with speed counted.',
   input,
   output,
-  formula: 'Wt = 2T/d;  Kv = (6.1 + V)/6.1;  σ = Kv Wt/(b m Y)',
+  formula: 'Wt = 2 T/(m z);  V = π m z n/60;  Kv = (6.1 + V)/6.1;  σ = Kv Wt/(b m Y);  factor = σa/σ',
+  symbols: {
+    given: { m: 'moduleMm', z: 'teeth', b: 'faceWidthMm', T: 'torqueNm', n: 'rpm', σa: 'allowableMPa' },
+    found: {
+      Wt: 'tangentialN',
+      V: 'pitchLineMps',
+      Kv: 'velocityFactor',
+      Y: 'formFactor',
+      σ: 'stressMPa',
+      factor: 'factor',
+    },
+  },
   source: "Budynas & Nisbett, Shigley's Mechanical Engineering Design, ch. 14 (table from memory)",
   examples: [
     {

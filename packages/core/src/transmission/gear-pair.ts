@@ -44,7 +44,19 @@ export const gearPair = defineCalculator({
   input,
   output,
   formula:
-    'a = m(z1 + z2)/2;  d = m z;  da = m(z + 2);  ε = [√(ra1² − rb1²) + √(ra2² − rb2²) − a sinα]/(π m cosα);  undercut: z < 2/sin²α',
+    'i = z2/z1;  d1 = m z1;  d2 = m z2;  a = m (z1 + z2)/2;  da1 = m (z1 + 2);  da2 = m (z2 + 2);  ε = [√(da1² − (d1 cosα)²) + √(da2² − (d2 cosα)²) − 2 a sinα]/(2 π m cosα);  undercut: z < 2/sin²α',
+  symbols: {
+    given: { m: 'moduleMm', z1: 'teethDriver', z2: 'teethDriven', α: 'pressureAngleDeg' },
+    found: {
+      i: 'ratio',
+      a: 'centreDistanceMm',
+      d1: 'pitchDiameterDriverMm',
+      d2: 'pitchDiameterDrivenMm',
+      da1: 'outsideDiameterDriverMm',
+      da2: 'outsideDiameterDrivenMm',
+      ε: 'contactRatio',
+    },
+  },
   source: 'ISO 21771 geometry; ISO 53 basic rack',
   examples: [
     {

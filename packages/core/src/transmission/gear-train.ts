@@ -33,6 +33,16 @@ export const gearTrain = defineCalculator({
   input,
   output,
   formula: 'i = Π z2/z1;  η = Π η;  n2 = n1/i;  T2 = T1 i η;  J′ = J/i²',
+  symbols: {
+    given: { n1: 'inputRpm', T1: 'inputTorqueNm', J: 'loadInertiaKgM2' },
+    found: {
+      i: 'ratio',
+      η: 'efficiency',
+      n2: 'outputRpm',
+      T2: 'outputTorqueNm',
+      'J′': 'reflectedInertiaKgM2',
+    },
+  },
   source: 'kinematics; common practice',
   examples: [
     {

@@ -24,7 +24,11 @@ export const keyShear = defineCalculator({
   purpose: 'Shear and bearing of a parallel key.',
   input,
   output,
-  formula: 'F = 2T/d;  τ = F/(w L);  σ = 2F/(h L)',
+  formula: 'F = 2 T/d;  τ = F/(w L);  σ = 2 F/(h L)',
+  symbols: {
+    given: { d: 'shaftDiameterMm', w: 'keyWidthMm', h: 'keyHeightMm', L: 'keyLengthMm', T: 'torqueNm' },
+    found: { F: 'forceN', τ: 'shearMPa', σ: 'bearingMPa' },
+  },
   source: "Budynas & Nisbett, Shigley's Mechanical Engineering Design, ch. 7",
   examples: [
     {

@@ -22,6 +22,10 @@ export const planetary = defineCalculator({
   input,
   output,
   formula: 'i = 1 + R/S;  P = (R − S)/2;  (R + S)/N whole;  (S + P) sin(π/N) > P + 2',
+  symbols: {
+    given: { S: 'sunTeeth', R: 'ringTeeth', N: 'planets' },
+    found: { i: 'ratio', P: 'planetTeeth' },
+  },
   source: 'kinematics of epicyclic gears',
   examples: [
     {

@@ -43,6 +43,7 @@ export const setScrewHold = defineCalculator({
   input,
   output,
   formula: 'T = n F d/2',
+  symbols: { given: { n: 'count', d: 'shaftDiameterMm' }, found: { F: 'holdingN', T: 'holdsNm' } },
   source:
     "Shigley's Mechanical Engineering Design, table 7-4 (from memory); metric sizes and the factor: common practice",
   examples: [

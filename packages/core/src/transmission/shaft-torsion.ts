@@ -21,7 +21,11 @@ export const shaftTorsion = defineCalculator({
   purpose: 'Stress and twist of a solid shaft.',
   input,
   output,
-  formula: 'τ = 16T/πd³;  θ = TL/GJ, J = πd⁴/32',
+  formula: 'τ = 16 T/(π d³);  θ = 32 T L/(π G d⁴)',
+  symbols: {
+    given: { d: 'diameterMm', T: 'torqueNm', L: 'lengthMm', G: 'shearModulusGPa' },
+    found: { τ: 'shearMPa', θ: 'twistDeg' },
+  },
   source: 'mechanics of materials',
   examples: [
     {

@@ -23,7 +23,18 @@ export const spool = defineCalculator({
   purpose: 'Pull and speed of a rope on a spool, layer by layer.',
   input,
   output,
-  formula: 'D = core + rope(2·layer − 1);  F = 2T/D;  v = π D n;  travel = π D turns',
+  formula: 'D = core + rope (2·layer − 1);  F = 2 T/D;  v = π D n/60;  travel = π D turns',
+  symbols: {
+    given: {
+      T: 'torqueNm',
+      n: 'rpm',
+      core: 'coreDiameterMm',
+      rope: 'ropeDiameterMm',
+      layer: 'layer',
+      turns: 'turns',
+    },
+    found: { D: 'workingDiameterMm', F: 'pullN', v: 'lineMps', travel: 'travelM' },
+  },
   source: 'statics and geometry',
   examples: [
     {

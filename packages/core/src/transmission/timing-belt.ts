@@ -69,7 +69,19 @@ export const timingBelt = defineCalculator({
   purpose: 'Belt, centre distance, wrap and teeth in mesh of an open toothed belt.',
   input,
   output,
-  formula: 'D = z p/π;  L = 2C cosβ + π(D + d)/2 + β(D − d), sinβ = (D − d)/2C;  mesh = z·wrap/360',
+  formula:
+    'd = z1 p/π;  D = z2 p/π;  β = asin((D − d)/(2 C));  L = 2 C cosβ + π (D + d)/2 + β (D − d);  mesh = z1·wrap/360°',
+  symbols: {
+    given: { p: 'pitchMm', z1: 'teethSmall', z2: 'teethLarge' },
+    found: {
+      d: 'pitchDiameterSmallMm',
+      D: 'pitchDiameterLargeMm',
+      C: 'centreMm',
+      L: 'beltLengthMm',
+      wrap: 'wrapDeg',
+      mesh: 'teethInMesh',
+    },
+  },
   source: 'geometry; ISO 5296 names',
   examples: [
     {

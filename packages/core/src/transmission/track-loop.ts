@@ -27,7 +27,12 @@ export const trackLoop = defineCalculator({
   purpose: 'Links of a track and the travel its tensioner needs.',
   input,
   output,
-  formula: 'n = 2C cosβ/p + z(π + 2β)/2π + Di(π − 2β)/2p, sinβ = (Ds − Di)/2C, Ds = p/sin(π/z)',
+  formula:
+    'Ds = p/sin(π/z);  β = asin((Ds − Di)/(2 C));  n = 2 C cosβ/p + z (π + 2 β)/(2 π) + Di (π − 2 β)/(2 p)',
+  symbols: {
+    given: { p: 'pitchMm', z: 'sprocketTeeth', Di: 'idlerDiameterMm', C: 'centreMm' },
+    found: { Ds: 'sprocketPitchDiameterMm', n: 'linksExact' },
+  },
   source: 'geometry: links lie as chords on the sprocket',
   examples: [
     {

@@ -48,7 +48,18 @@ export const wormPair = defineCalculator({
   input,
   output,
   formula:
-    'i = z2/starts;  tanλ = starts m/d1;  η = (cosφ − f tanλ)/(cosφ + f cotλ);  ηb = (cosφ − f cotλ)/(cosφ + f tanλ);  locks: f ≥ cosφ tanλ',
+    'i = z2/starts;  λ = atan(starts m/d1);  η = (cosφ − f tanλ)/(cosφ + f/tanλ);  ηb = max(0, (cosφ − f/tanλ)/(cosφ + f tanλ));  locks: f ≥ cosφ tanλ',
+  symbols: {
+    given: {
+      starts: 'starts',
+      z2: 'wheelTeeth',
+      m: 'axialModuleMm',
+      d1: 'wormPitchDiameterMm',
+      f: 'friction',
+      φ: 'normalPressureAngleDeg',
+    },
+    found: { i: 'ratio', λ: 'leadAngleDeg', η: 'efficiency', ηb: 'backEfficiency' },
+  },
   source:
     "Shigley's Mechanical Engineering Design, ch. 13, worm gearing. Self-locking is never a brake: shock and wear release it",
   examples: [

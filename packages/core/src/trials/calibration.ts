@@ -18,7 +18,11 @@ export const travelCounts = defineCalculator({
     counts: key.count('Counts, to the nearest', 0),
     metresPerCount: key.positive('Distance of one count'),
   }),
-  formula: 'turns = D/πd;  counts = turns·N',
+  formula: 'turns = D/(π d);  counts = round(turns·N)',
+  symbols: {
+    given: { d: 'wheelDiameterM', D: 'distanceM', N: 'countsPerWheelTurn' },
+    found: { turns: 'turns', counts: 'counts' },
+  },
   source: 'geometry',
   examples: [
     {
@@ -60,7 +64,17 @@ export const encoderCounts = defineCalculator({
     countsPerSecond: key.nonNegative('Counts at top speed').optional(),
     headroom: key.positive('Limit of the reader over that').optional(),
   }),
-  formula: 'N = lines·edges·i;  m/count = πd/N;  rate = v/(m/count)',
+  formula: 'N = lines·edges·i;  step = π d/N;  rate = v/step',
+  symbols: {
+    given: {
+      lines: 'linesPerTurn',
+      edges: 'edges',
+      i: 'encoderTurnsPerWheelTurn',
+      d: 'wheelDiameterM',
+      v: 'topSpeedMps',
+    },
+    found: { N: 'countsPerWheelTurn', step: 'metresPerCount', rate: 'countsPerSecond' },
+  },
   source: 'geometry',
   examples: [
     {
@@ -110,6 +124,10 @@ export const effectiveDiameter = defineCalculator({
     correction: key.positive('Measured over ordered'),
   }),
   formula: 'd = d0·actual/commanded',
+  symbols: {
+    given: { d0: 'nominalDiameterM', actual: 'actualM', commanded: 'commandedM' },
+    found: { d: 'diameterM' },
+  },
   source: 'geometry',
   examples: [
     {
@@ -138,7 +156,11 @@ export const veer = defineCalculator({
     headingDeg: key.real('Change of heading, to the right positive', 'deg'),
     sideM: key.real('Drift to the side, to the right positive', 'm'),
   }),
-  formula: 'θ = (π d Δ/360)/w;  side = D·2 sin²(θ/2)/θ',
+  formula: 'θ = π d (Δ/360°)/w;  side = 2 D sin²(θ/2)/θ',
+  symbols: {
+    given: { d: 'wheelDiameterM', w: 'trackM', D: 'distanceM', Δ: 'differenceDeg' },
+    found: { θ: 'headingDeg', side: 'sideM' },
+  },
   source: 'geometry of an arc',
   examples: [
     {

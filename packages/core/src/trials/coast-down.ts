@@ -100,6 +100,10 @@ export const coastDown = defineCalculator({
   input,
   output,
   formula: 'k m dv/dt = −(m g f + ½ρ CdA v²), v(0), f and CdA ≥ 0 by least squares on v(t)',
+  symbols: {
+    given: { m: 'massKg', k: 'rotatingMassFactor', ρ: 'airDensityKgM3' },
+    found: { f: 'rollingCoefficient', CdA: 'dragAreaM2' },
+  },
   source: 'mechanics; Levenberg–Marquardt',
   examples: [
     {

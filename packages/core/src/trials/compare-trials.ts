@@ -26,6 +26,7 @@ export const compareTrials = defineCalculator({
   input,
   output,
   formula: 't = (x̄b − x̄a)/√(sa²/na + sb²/nb);  ν = (va + vb)²/(va²/(na−1) + vb²/(nb−1)), v = s²/n',
+  symbols: { given: {}, found: { t: 't', ν: 'degreesOfFreedom' } },
   source: 'B. L. Welch, Biometrika 34 (1947)',
   examples: [
     {

@@ -108,6 +108,7 @@ export const matchMotors = defineCalculator({
   input,
   output,
   formula: 'mismatch = Σ w·2|x − y|/(x + y) / Σ w;  pairing: least total',
+  symbols: { given: {}, found: {} },
   source: 'minimum-weight matching (J. Edmonds, 1965)',
   examples: [
     {

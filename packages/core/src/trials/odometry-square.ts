@@ -34,6 +34,7 @@ export const odometrySquare = defineCalculator({
   output,
   formula:
     'α = (x̄cw + x̄ccw)/(−4L);  β = (x̄cw − x̄ccw)/(−4L);  R = (L/2)/sin(β/2);  Ed = (R + b/2)/(R − b/2);  Eb = (π/2)/(π/2 − α)',
+  symbols: { given: { L: 'sideM', b: 'trackM' }, found: { Ed: 'diameterRatio', Eb: 'trackRatio' } },
   source: 'Borenstein & Feng, IEEE Trans. Robotics and Automation 12(6), 1996 (from memory)',
   examples: [
     {

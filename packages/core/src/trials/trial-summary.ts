@@ -33,6 +33,7 @@ export const trialSummary = defineCalculator({
   input,
   output,
   formula: 's = √(Σ(x − x̄)²/(n − 1));  x̄ ± t(0.975, n − 1)·s/√n;  sign test: 2·P(B(n, ½) ≤ the lesser)',
+  symbols: { given: {}, found: { s: 'sd', n: 'n' } },
   source: 'Student, Biometrika 6 (1908); exact binomial sign test',
   examples: [
     {

@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router';
 import { useUnits } from '../app/units.tsx';
 import { SumEntry } from './SumEntry.tsx';
 import { sayKey } from './key-units.ts';
+import { WithNumbers } from './WithNumbers.tsx';
 import { exampleEntries, inputFields, outputFields, work, type SumField } from './sum-form.ts';
 
 /** One sum, worked as it is typed. The address carries what was typed. */
@@ -12,7 +13,7 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
   const example = useMemo(() => exampleEntries(calculator, fields), [calculator, fields]);
   const [typed, setTyped] = useSearchParams();
   const entries = Object.fromEntries(fields.map((f) => [f.key, typed.get(f.key) ?? example[f.key] ?? '']));
-  const { output, problems } = work(calculator, fields, entries);
+  const { given, output, problems } = work(calculator, fields, entries);
   const change = (key: string, text: string): void =>
     setTyped(
       (before) => {
@@ -29,25 +30,41 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
         <p className="mt-0.5 text-[16px] text-soft">{calculator.purpose}</p>
       </div>
       <div className="grid grid-cols-1 items-start gap-6 lg:grid-cols-2">
-        <section aria-labelledby="given-title" className="sheet p-4">
-          <h2 id="given-title">Given</h2>
-          <div className="mt-2 grid gap-2">
-            {fields.map((field) => (
-              <SumEntry
-                key={field.key}
-                field={field}
-                text={entries[field.key] ?? ''}
-                problem={problems[field.key]}
-                onChange={(text) => change(field.key, text)}
-              />
-            ))}
-          </div>
-          {typed.size > 0 && (
-            <button type="button" className="push mt-3" onClick={() => setTyped({}, { replace: true })}>
-              Back to the example
-            </button>
-          )}
-        </section>
+        <div className="grid content-start gap-4">
+          <section aria-labelledby="given-title" className="sheet p-4">
+            <h2 id="given-title">Given</h2>
+            <div className="mt-2 grid gap-2">
+              {fields.map((field) => (
+                <SumEntry
+                  key={field.key}
+                  field={field}
+                  text={entries[field.key] ?? ''}
+                  problem={problems[field.key]}
+                  onChange={(text) => change(field.key, text)}
+                />
+              ))}
+            </div>
+            {typed.size > 0 && (
+              <button type="button" className="push mt-3" onClick={() => setTyped({}, { replace: true })}>
+                Back to the example
+              </button>
+            )}
+          </section>
+          <dl className="text-[15px]">
+            <dt className="text-[14px] text-soft">Formula{given && ', with the numbers put in'}</dt>
+            <dd className="mb-2">
+              {given && output ? (
+                <WithNumbers calculator={calculator} given={given} found={output} />
+              ) : (
+                calculator.formula
+              )}
+            </dd>
+            <dt className="text-[14px] text-soft">Source</dt>
+            <dd className="mb-2">{calculator.source}</dd>
+            <dt className="text-[14px] text-soft">Checked against</dt>
+            <dd>{calculator.examples.map((e) => e.origin).join('; ')}</dd>
+          </dl>
+        </div>
         <section aria-labelledby="found-title" className="grid content-start gap-3">
           <div className="sheet p-4">
             <h2 id="found-title">Found</h2>
@@ -62,14 +79,6 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
               problems[''] === undefined && <p className="mt-2 text-soft">Mend what is marked on the left.</p>
             )}
           </div>
-          <dl className="text-[15px]">
-            <dt className="text-[14px] text-soft">Formula</dt>
-            <dd className="mb-2">{calculator.formula}</dd>
-            <dt className="text-[14px] text-soft">Source</dt>
-            <dd className="mb-2">{calculator.source}</dd>
-            <dt className="text-[14px] text-soft">Checked against</dt>
-            <dd>{calculator.examples.map((e) => e.origin).join('; ')}</dd>
-          </dl>
         </section>
       </div>
     </div>

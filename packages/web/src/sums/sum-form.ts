@@ -103,6 +103,8 @@ export function exampleEntries(calculator: AnyCalculator, fields: readonly SumFi
 }
 
 export interface Worked {
+  /** What the calculator took, defaults filled in. */
+  readonly given?: Readonly<Record<string, unknown>>;
   readonly output?: Readonly<Record<string, unknown>>;
   /** What is wrong, by key; under '' what concerns the whole. */
   readonly problems: Readonly<Record<string, string>>;
@@ -167,7 +169,8 @@ export function work(calculator: AnyCalculator, fields: readonly SumField[], ent
   }
   if (Object.keys(problems).length > 0) return { problems };
   try {
-    return { output: calculate(calculator.name, input) as Record<string, unknown>, problems };
+    const output = calculate(calculator.name, input) as Record<string, unknown>;
+    return { given: calculator.input.parse(input) as Record<string, unknown>, output, problems };
   } catch (error) {
     const problem = calculationProblem(error);
     if (!problem) throw error;
