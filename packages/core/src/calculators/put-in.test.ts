@@ -57,7 +57,9 @@ function checked(calculator: AnyCalculator, given: Values, found: Values): Check
   return putIn(calculator.formula, calculator.symbols, sayer(false)).flatMap((equation, at): Checked[] => {
     const { symbolic, numbers, result } =
       (symbolic60(equation.symbolic) ? perMinute[at] : equation) ?? equation;
-    if (result === undefined) return [];
+    // What counts millimetres by their number alone has no place among SI values.
+    if (result === undefined || numbers === undefined || calculator.formula.includes(`${symbolic}, m in mm`))
+      return [];
     try {
       const worth: unknown = evaluate(expressionOf(numbers));
       if (typeof worth !== 'number') return [];
@@ -121,11 +123,12 @@ describe('formulas with the numbers put in', () => {
   it('are written as on paper', () => {
     const say: SayKey = (_, key) => ({ m: '178 kg', θ: '9°', v: '−2 m/s', g: '9.81 m/s²' })[key];
     const symbols = { given: { m: 'm', θ: 'θ', v: 'v' }, found: {} };
-    expect(putIn('F = m g sinθ + ½ m v²/(2 r);  P ≥ 3', symbols, say)).toEqual([
+    expect(putIn('F = m g sinθ + ½ m v²/(2 r);  P = a b;  P ≥ 3', symbols, say)).toEqual([
       {
         symbolic: 'F = m g sinθ + ½ m v²/(2 r)',
         numbers: '178 kg · 9.81 m/s² · sin(9°) + ½ · 178 kg · (−2 m/s)² / (2 · r)',
       },
+      { symbolic: 'P = a b' },
     ]);
   });
 });

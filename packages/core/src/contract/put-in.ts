@@ -8,8 +8,11 @@ export interface Symbols {
 export interface EquationPutIn {
   /** In symbols, as it stands in the formula. */
   readonly symbolic: string;
-  /** Its right side with the numbers in the place of the symbols; what has no number stays a symbol. */
-  readonly numbers: string;
+  /**
+   * Its right side with the numbers in the place of the symbols; what has no number stays a symbol. Absent where
+   * nothing was put in.
+   */
+  readonly numbers?: string;
   /** What its left side comes to, where that is a key. */
   readonly result?: string;
 }
@@ -99,10 +102,12 @@ export function putIn(formula: string, { given, found }: Symbols, say: SayKey): 
     const side = right.split(/,\s(?![^(]*\))/)[0] ?? right;
     const key = found[left.trim()];
     const result = key === undefined ? undefined : say('found', key);
+    const numbers = joined(piecesOf(side, value));
+    const same = numbers === joined(piecesOf(side, () => undefined));
     return [
       {
         symbolic: `${left} = ${side}`,
-        numbers: joined(piecesOf(side, value)),
+        ...(same ? {} : { numbers }),
         ...(result === undefined ? {} : { result }),
       },
     ];

@@ -3,6 +3,11 @@ export { CHAIN_NAMES, CHAIN_SIZES, chainSize, type ChainName } from './chains.ts
 export { boltCircle } from './bolt-circle.ts';
 export { frictionBelt } from './friction-belt.ts';
 export { gearBending } from './gear-bending.ts';
+export { chainPitch } from './chain-pitch.ts';
+export { gearModule } from './gear-module.ts';
+export { largestSprocket } from './largest-sprocket.ts';
+export { teethForRatio } from './teeth-for-ratio.ts';
+export { wormLeadAngle } from './worm-lead-angle.ts';
 export { gearPair } from './gear-pair.ts';
 export { gearTrain } from './gear-train.ts';
 export { keyShear } from './key-shear.ts';

@@ -128,6 +128,11 @@ function Found({
           </div>
         ))}
       </dl>
+      {fields
+        .filter((field) => field.kind === 'rows' && field.key !== 'warnings' && field.key !== 'pairing')
+        .map((field) => (
+          <FoundRows key={field.key} field={field} rows={output[field.key]} />
+        ))}
       {warnings.map((warning) => (
         <p
           key={warning}
@@ -138,5 +143,47 @@ function Found({
         </p>
       ))}
     </>
+  );
+}
+
+/** A list that was found: words one after the other, or a table of its columns. */
+function FoundRows({ field, rows }: { readonly field: SumField; readonly rows: unknown }) {
+  const { system } = useUnits();
+  if (!Array.isArray(rows) || rows.length === 0) return null;
+  const list = rows as readonly unknown[];
+  const [first] = list;
+  if (typeof first !== 'object' || first === null)
+    return (
+      <p className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
+        <span className="text-soft">{field.description}</span>
+        <span className="text-right font-semibold">{list.map(String).join(', ')}</span>
+      </p>
+    );
+  const say = (value: unknown, unit: string): string =>
+    typeof value === 'number' ? sayKey(value, unit, system) : String(value);
+  return (
+    <table className="grid-table mt-2">
+      <caption className="text-left text-soft">{field.description}</caption>
+      <thead>
+        <tr>
+          {field.columns.map((column) => (
+            <th key={column.key} scope="col" className="n">
+              {column.description}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {list.map((row, n) => (
+          <tr key={n}>
+            {field.columns.map((column) => (
+              <td key={column.key} className="n">
+                {say((row as Readonly<Record<string, unknown>>)[column.key], column.unit)}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

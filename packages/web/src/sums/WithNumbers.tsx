@@ -23,21 +23,23 @@ export function WithNumbers({ calculator, given, found }: Props) {
     const value = values[side][key];
     return typeof value === 'number' ? sayKey(value, units[side][key] ?? '', system) : undefined;
   });
-  if (equations.length === 0) return null;
+  if (!equations.some(({ numbers }) => numbers !== undefined)) return calculator.formula;
   return (
     <ul className="grid gap-2">
       {equations.map(({ symbolic, numbers, result }) => (
         <li key={symbolic}>
           <span className="block break-words">{symbolic}</span>
-          <span className="block pl-4 break-words text-soft">
-            = {numbers}
-            {result !== undefined && (
-              <>
-                {' '}
-                = <b className="font-semibold whitespace-nowrap text-ink">{result}</b>
-              </>
-            )}
-          </span>
+          {numbers !== undefined && (
+            <span className="block pl-4 break-words text-soft">
+              = {numbers}
+              {result !== undefined && (
+                <>
+                  {' '}
+                  = <b className="font-semibold whitespace-nowrap text-ink">{result}</b>
+                </>
+              )}
+            </span>
+          )}
         </li>
       ))}
     </ul>

@@ -32,6 +32,7 @@ export const QUESTION_GROUPS: readonly QuestionGroup[] = [
   group(
     'Which ratio?',
     ['gear-train', 'What do several stages make together?'],
+    ['teeth-for-ratio', 'Which teeth make a ratio?'],
     ['planetary', 'What does a planetary stage make?'],
     ['worm-pair', 'What does a worm make, and does it lock?'],
     ['spool', 'How hard and how fast does a spool pull?'],
@@ -43,6 +44,13 @@ export const QUESTION_GROUPS: readonly QuestionGroup[] = [
     ['friction-belt', 'Does the V-belt slip?'],
     ['track-loop', 'How many links has the track?'],
     ['gear-pair', 'How far apart are two gears?'],
+    ['largest-sprocket', 'How large a sprocket clears the ground?'],
+  ),
+  group(
+    'What have I in hand?',
+    ['gear-module', 'Which module is this gear?'],
+    ['chain-pitch', 'Which chain is this, and how worn?'],
+    ['worm-lead-angle', 'What lead angle has this worm?'],
   ),
   group(
     'Will it hold?',
