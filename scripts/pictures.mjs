@@ -18,9 +18,21 @@ const VIEWS = {
 
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
+const picture = (name) => page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${name}.png`) });
+
 for (const [name, path] of Object.entries(VIEWS)) {
   await page.goto(address + path);
   await page.waitForLoadState('networkidle');
-  await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${name}.png`) });
+  await picture(name);
 }
+
+await page.goto(`${address}/builds/puffin/brief`);
+await page.getByRole('button', { name: /the force of “Slip, loaded”/ }).click();
+await page.getByRole('dialog').getByText('What went in').waitFor();
+await picture('working');
+
+await page.emulateMedia({ colorScheme: 'dark' });
+await page.goto(`${address}/builds/puffin/power`);
+await page.waitForLoadState('networkidle');
+await picture('dark');
 await browser.close();

@@ -18,7 +18,7 @@ const TO_SI: readonly (readonly [RegExp, number])[] = [
   [/Milliohm$/, 1e-3],
   [/(Ah|Wh|[hH]ours)$/, 3600],
 ];
-/** In an equation that divides by 60, turns are counted a minute, elsewhere in radians a second. */
+/** In an equation that divides or multiplies by 60, turns are counted a minute, elsewhere in radians a second. */
 const factorOf = (key: string, perMinute: boolean): number =>
   /[rR]pm$/.test(key) ? (perMinute ? 1 : Math.PI / 30) : (TO_SI.find(([end]) => end.test(key))?.[1] ?? 1);
 
@@ -70,7 +70,7 @@ function checked(calculator: AnyCalculator, given: Values, found: Values): Check
     }
   });
 }
-const symbolic60 = (symbolic: string): boolean => / n\/60$/.test(symbolic);
+const symbolic60 = (symbolic: string): boolean => / n\/60$| = 60 /.test(symbolic);
 
 const parse = (schema: z.ZodType, input: unknown): Values => schema.parse(input) as Values;
 

@@ -9,7 +9,10 @@ import * as trials from '../trials/index.ts';
 
 const ALL = [
   ground.roadLoad,
+  ground.loadedMass,
   ground.axleLoads,
+  ground.gripForce,
+  ground.wheelTorque,
   ground.gripLimitedGrade,
   ground.obstacleClimb,
   ground.skidTurnTracked,
@@ -32,6 +35,7 @@ const ALL = [
   transmission.chainDrive,
   transmission.gearTrain,
   transmission.spool,
+  transmission.motorLoad,
   transmission.gearModule,
   transmission.wormLeadAngle,
   transmission.chainPitch,

@@ -15,7 +15,7 @@ function dutyReport(build: Build, duty: Duty, line: Driveline | undefined): Duty
   const footing = footingOf(build, duty);
   const base = { id: duty.id, name: duty.name, speedMps: duty.speed.value, resistance, footing };
   if (!line) return base;
-  const point = dutyPoint(line, duty, resistance);
+  const point = dutyPoint(line, duty, resistance.totalN);
   const attainableMps = attainableSpeed(build, duty, line, footing);
   if (point.wheelTorqueNm <= 0) return { ...base, point, attainableMps };
   const asked = { wheelTorqueNm: point.wheelTorqueNm, speedMps: duty.speed.value };

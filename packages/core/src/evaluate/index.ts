@@ -5,3 +5,11 @@ export { BLOCKS, LINKS, linkDefinition, type Block, type LinkId } from './links.
 export { closeness, verdictOf } from './margin.ts';
 export type * from './report.ts';
 export { compareMargins, marginInWords, type MovedMargin } from './compare.ts';
+export {
+  OPENED,
+  workingOf,
+  type Opened,
+  type Working,
+  type WorkingInput,
+  type WorkingOrigin,
+} from './working.ts';

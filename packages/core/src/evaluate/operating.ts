@@ -1,24 +1,41 @@
 import type { Build, Duty } from '../build/index.ts';
-import { bracketedRoot, radSToRpm } from '../contract/index.ts';
+import { bracketedRoot, rpmToRadS } from '../contract/index.ts';
+import { wheelTorque } from '../ground/index.ts';
 import { pointAt } from '../supply/index.ts';
 import { resistanceOf } from './demand.ts';
-import { greatestPull, throughTrain, type Driveline } from './driveline.ts';
-import type { DutyPoint, Footing, Resistance } from './report.ts';
+import { motorLoad } from '../transmission/index.ts';
+import { greatestPull, type Driveline } from './driveline.ts';
+import type { DutyPoint, Footing } from './report.ts';
 
-/** What each motor and the battery do to hold the duty's force and speed. */
-export function dutyPoint(line: Driveline, duty: Duty, resistance: Resistance): DutyPoint {
-  const wheelTorqueNm = (resistance.totalN * line.wheelRadiusM) / line.wheels;
-  const wheelRadS = duty.speed.value / line.wheelRadiusM;
-  // The inverse of the way out: driven, losses add to what the motor must give; pushed, they take from it.
-  const motorTorqueNm =
-    throughTrain(wheelTorqueNm, 1 / line.ratio, 1 / line.efficiency) / line.motorsPerWheel;
-  const motorRadS = wheelRadS * line.ratio;
-  const { currentA, motorV, batteryA, batteryV, reachable } = pointAt(line.circuit, motorTorqueNm, motorRadS);
+export const wheelTorqueInput = (line: Driveline, forceN: number) => ({
+  forceN,
+  wheelDiameterM: 2 * line.wheelRadiusM,
+  wheels: line.wheels,
+});
+
+export const motorLoadInput = (line: Driveline, wheelTorqueNm: number, speedMps: number) => ({
+  wheelTorqueNm,
+  speedMps,
+  wheelDiameterM: 2 * line.wheelRadiusM,
+  ratio: line.ratio,
+  efficiency: line.efficiency,
+  motorsPerWheel: line.motorsPerWheel,
+});
+
+/** What each motor and the battery do to hold the duty's speed against a force along the ground. */
+export function dutyPoint(line: Driveline, duty: Duty, forceN: number): DutyPoint {
+  const { torqueNm: wheelTorqueNm } = wheelTorque.run(wheelTorqueInput(line, forceN));
+  const motor = motorLoad.run(motorLoadInput(line, wheelTorqueNm, duty.speed.value));
+  const { currentA, motorV, batteryA, batteryV, reachable } = pointAt(
+    line.circuit,
+    motor.torqueNm,
+    rpmToRadS(motor.rpm),
+  );
   return {
     wheelTorqueNm,
-    wheelRpm: radSToRpm(wheelRadS),
-    motorTorqueNm,
-    motorRpm: radSToRpm(motorRadS),
+    wheelRpm: motor.wheelRpm,
+    motorTorqueNm: motor.torqueNm,
+    motorRpm: motor.rpm,
     currentA,
     motorV,
     // Nothing is counted as returning to the battery: not every driver or battery takes it.

@@ -9,3 +9,6 @@ export { skidTurnWheeled } from './skid-turn-wheeled.ts';
 export { steerTorque } from './steer-torque.ts';
 export { stopping } from './stopping.ts';
 export { wheelSinkage } from './wheel-sinkage.ts';
+export { gripForce } from './grip-force.ts';
+export { loadedMass } from './loaded-mass.ts';
+export { wheelTorque } from './wheel-torque.ts';

@@ -11,6 +11,7 @@ export { wormLeadAngle } from './worm-lead-angle.ts';
 export { gearPair } from './gear-pair.ts';
 export { gearTrain } from './gear-train.ts';
 export { keyShear } from './key-shear.ts';
+export { motorLoad } from './motor-load.ts';
 export { planetary } from './planetary.ts';
 export { setScrewHold } from './set-screw-hold.ts';
 export { shaftTorsion } from './shaft-torsion.ts';

@@ -12,9 +12,9 @@ export const STATION_PAGES: Readonly<Record<StationPath, () => Promise<{ Compone
   logbook: async () => ({ Component: (await import('../stations/logbook/Logbook.tsx')).Logbook }),
 };
 
-/** Fetches the other stations once the first stands, so that all open at once and without the server. */
+/** Fetches the other stations, and what opens a number, once the first stands, so that all open at once and without the server. */
 export function fetchStationsAhead(): void {
-  for (const load of Object.values(STATION_PAGES))
+  for (const load of [...Object.values(STATION_PAGES), () => import('../working/WorkingPanel.tsx')])
     // One that cannot be had now is fetched when it is opened.
     void load().catch(() => undefined);
 }

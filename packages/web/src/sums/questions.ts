@@ -18,7 +18,10 @@ export const QUESTION_GROUPS: readonly QuestionGroup[] = [
   group(
     'Will it climb, turn and stop?',
     ['road-load', 'How hard must it pull?'],
+    ['loaded-mass', 'What does it weigh loaded, and where is the middle?'],
     ['axle-loads', 'How much weight is on each axle?'],
+    ['grip-force', 'How hard can the wheels push before they slip?'],
+    ['wheel-torque', 'What torque does each wheel need?'],
     ['grip-limited-grade', 'How steep before a wheel slips or it rears?'],
     ['obstacle-climb', 'Will the wheel get over the step?'],
     ['wheel-sinkage', 'How deep does a wheel sink?'],
@@ -32,6 +35,7 @@ export const QUESTION_GROUPS: readonly QuestionGroup[] = [
   group(
     'Which ratio?',
     ['gear-train', 'What do several stages make together?'],
+    ['motor-load', 'What does a wheel ask of its motor?'],
     ['teeth-for-ratio', 'Which teeth make a ratio?'],
     ['planetary', 'What does a planetary stage make?'],
     ['worm-pair', 'What does a worm make, and does it lock?'],

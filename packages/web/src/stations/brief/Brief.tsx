@@ -4,6 +4,7 @@ import { useSay } from '../../app/units.tsx';
 import { useTitle } from '../../app/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Opens } from '../../working/Opens.tsx';
 import { DutyTable } from './DutyTable.tsx';
 import { GroundTable } from './GroundTable.tsx';
 import { VehicleForm } from './VehicleForm.tsx';
@@ -29,8 +30,12 @@ export function Brief() {
         <h1>What must it do, and how heavy is it then?</h1>
         {most ? (
           <p className="mt-0.5 text-[16px] text-soft">
-            <b className="font-semibold text-ink">{say(most[1].footing.massKg, 'mass')}</b> all up; the
-            hardest duty, “{most[0].name}”, asks{' '}
+            <b className="font-semibold text-ink">
+              <Opens number="mass" dutyId={most[0].id} title="the mass all up">
+                {say(most[1].footing.massKg, 'mass')}
+              </Opens>
+            </b>{' '}
+            all up; the hardest duty, “{most[0].name}”, asks{' '}
             <b className="font-semibold text-mech">{say(most[1].resistance.totalN, 'force')}</b> along the
             ground: {say(most[1].resistance.rollingN, 'force')} rolling,{' '}
             {say(most[1].resistance.gradeN, 'force')} grade

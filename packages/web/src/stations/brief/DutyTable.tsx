@@ -9,6 +9,7 @@ import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import type { Check } from '../../fields/useQuantityText.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Opens } from '../../working/Opens.tsx';
 
 type NumberKey = 'grade' | 'speed' | 'payloadShare' | 'acceleration' | 'drawbar' | 'duration';
 
@@ -149,7 +150,13 @@ function DutyRow({ duty, report, onChange }: RowProps) {
         data-result
         data-testid={`force-${duty.id}`}
       >
-        {report ? say(report.resistance.totalN, 'force') : '–'}
+        {report ? (
+          <Opens number="force" dutyId={duty.id} title={`the force of “${duty.name}”`}>
+            {say(report.resistance.totalN, 'force')}
+          </Opens>
+        ) : (
+          '–'
+        )}
       </td>
       <td className="n text-mech" data-title="Reaches" data-result>
         {report?.attainableMps === undefined ? '–' : say(report.attainableMps, 'speed')}

@@ -5,6 +5,7 @@ import { useSay } from '../../app/units.tsx';
 import { useTitle } from '../../app/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Opens } from '../../working/Opens.tsx';
 import { PartPicker } from './PartPicker.tsx';
 import { PullChart } from './PullChart.tsx';
 
@@ -29,10 +30,20 @@ export function Power() {
           {torque && duty?.point ? (
             <>
               “{duty.name}” gets <b className="font-semibold text-ink">{showNumber(torque.ratio)} ×</b> its
-              torque (the rule asks {showNumber(torque.rule)} ×) and draws{' '}
-              <b className="font-semibold text-elec">{say(duty.point.currentA, 'current')}</b> a motor,{' '}
-              <b className="font-semibold text-elec">{say(duty.point.batteryA, 'current')}</b> from the
-              battery, which sags to{' '}
+              torque of{' '}
+              <b className="font-semibold text-mech">
+                <Opens number="wheel-torque" dutyId={duty.id} title={`the wheel torque of “${duty.name}”`}>
+                  {say(duty.point.wheelTorqueNm, 'torque')}
+                </Opens>
+              </b>{' '}
+              a wheel (the rule asks {showNumber(torque.rule)} ×) and draws{' '}
+              <b className="font-semibold text-elec">
+                <Opens number="motor-current" dutyId={duty.id} title={`the current of “${duty.name}”`}>
+                  {say(duty.point.currentA, 'current')}
+                </Opens>
+              </b>{' '}
+              a motor, <b className="font-semibold text-elec">{say(duty.point.batteryA, 'current')}</b> from
+              the battery, which sags to{' '}
               <b className="font-semibold text-elec">{say(duty.point.batteryV, 'voltage')}</b>.
               {outing?.runTimeS !== undefined && (
                 <>

@@ -1,0 +1,31 @@
+import { complaints, expect, test } from './application.ts';
+
+test('a number opens to its working by keyboard, one step further, and on to the quick sum', async ({
+  bench,
+}) => {
+  await bench.goto('/builds/puffin/brief');
+  await bench.getByRole('button', { name: /the force of “Slip, loaded”/ }).focus();
+  await bench.keyboard.press('Enter');
+  const panel = bench.getByRole('dialog');
+  await expect(panel.getByText('F = m g f cosθ + m g sinθ + ½ ρ CdA v² + k m a + D')).toBeVisible();
+  // The numbers put in, and what they come to (178 kg up 9° at 0.08: 411.0 N, worked by hand).
+  await expect(panel.getByText(/178.kg · 9\.80\d*.m\/s² · 0\.08 · cos\(9°\)/)).toBeVisible();
+  await expect(panel.getByText(/^411.N$/).first()).toBeVisible();
+  await expect(panel.getByText(/Gillespie/)).toBeVisible();
+  const row = (name: string) => panel.getByRole('row', { name });
+  await expect(row('Rolling resistance over weight on the ground')).toContainText(
+    'assumed: Brief, Wet cobbles',
+  );
+  await expect(row('Grade of the ground')).toContainText('typed');
+  expect(await complaints(bench)).toEqual([]);
+
+  await row('Mass of the vehicle with its load').getByRole('button', { name: /open/ }).focus();
+  await bench.keyboard.press('Enter');
+  await expect(row('Mass of the vehicle itself')).toContainText('measured');
+  await expect(panel.getByText(/58.kg \+ 1 · 120.kg/)).toBeVisible();
+  await panel.getByRole('button', { name: 'One step back' }).press('Enter');
+  await expect(row('Grade of the ground')).toBeVisible();
+  await panel.getByRole('link', { name: 'As a quick sum' }).press('Enter');
+  await expect(bench).toHaveURL(/sums\/road-load\?massKg=178/);
+  await expect(bench.getByText(/^411.N$/).first()).toBeVisible();
+});
