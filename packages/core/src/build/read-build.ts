@@ -1,5 +1,6 @@
 import { newAssemblyPlan } from './assembly-plan.ts';
 import type { z } from 'zod';
+import { problemWords } from '../contract/index.ts';
 import { FORMAT, FORMAT_VERSION, buildSchema, type Build } from './document.ts';
 
 /** One thing wrong with a file: where, and what to change. */
@@ -25,7 +26,7 @@ const refuse = (path: string, message: string): ReadBuild => ({ ok: false, probl
 
 /** Zod's issues as lines: a path a builder can find in the file, and a sentence. */
 export const problemsOf = (error: z.ZodError): readonly Problem[] =>
-  error.issues.map((issue) => ({ path: issue.path.join('.') || '(whole)', message: issue.message }));
+  error.issues.map((issue) => ({ path: issue.path.join('.') || '(whole)', message: problemWords(issue) }));
 
 /**
  * Takes parsed JSON as a build of this format version, upgrading older ones. Never throws; a file that cannot be

@@ -6,3 +6,4 @@ export * as key from './keys.ts';
 export * from './constants.ts';
 export { bracketedRoot, highestPoint } from './solve.ts';
 export { putIn, type EquationPutIn, type SayKey, type Symbols } from './put-in.ts';
+export { problemWords } from './problem-words.ts';

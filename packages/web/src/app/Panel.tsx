@@ -10,7 +10,7 @@ interface Props {
 /** A sheet laid over the bench; Escape or a click beside it takes it away. */
 export function Panel({ title, onClose, children }: Props) {
   return (
-    <Dialog open onClose={onClose} className="relative z-40">
+    <Dialog open onClose={onClose} className="relative z-40 outline-none">
       <DialogBackdrop className="fixed inset-0 bg-black/40" />
       <div className="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-[10vh]">
         <DialogPanel className="w-full max-w-xl border border-ink bg-sheet p-4 text-ink">

@@ -1,5 +1,6 @@
 import { linkDefinition, type Block, type Report } from '@zubric/core/evaluate';
-import { NavLink } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation } from 'react-router';
 import { useBuild } from '../session/BuildSession.tsx';
 import { STATIONS, stationAddress, type StationPath } from './stations.ts';
 
@@ -24,16 +25,24 @@ const shortIn = (report: Report, blocks: readonly Block[]): number =>
 /** The stations of the open build, and the way back to all builds. */
 export function Rail() {
   const { id, report } = useBuild();
+  const { pathname } = useLocation();
+  const stations = useRef<HTMLUListElement>(null);
+  // Where the stations stand side by side, the one that is open is brought to where it can be seen.
+  useEffect(() => {
+    stations.current
+      ?.querySelector('[aria-current="page"]')
+      ?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  }, [pathname]);
   return (
     <nav
       aria-label="Stations"
       className="flex overflow-x-auto border-line max-md:border-b md:row-span-2 md:block md:border-r md:py-3"
     >
-      <ul className="flex md:block">
+      <ul ref={stations} className="flex shrink-0 md:block">
         {STATIONS.map((station) => {
           const short = shortIn(report, OWNED[station.path] ?? []);
           return (
-            <li key={station.path}>
+            <li key={station.path} className="shrink-0">
               <NavLink
                 to={stationAddress(id, station.path)}
                 className={({ isActive }) =>
@@ -66,7 +75,7 @@ export function Rail() {
           key={to}
           to={to}
           end
-          className="block px-3 py-2 font-narrow text-[16px] font-medium whitespace-nowrap hover:bg-mech-lo md:pl-[34px]"
+          className="block shrink-0 px-3 py-2 font-narrow text-[16px] font-medium whitespace-nowrap hover:bg-mech-lo md:pl-[34px]"
         >
           {title}
         </NavLink>

@@ -11,7 +11,11 @@ interface Draft {
 const keyOf = (buildId: string): string => `zubric-draft-${buildId}`;
 
 export const keepDraft = (buildId: string, draft: Draft): void => {
-  localStorage.setItem(keyOf(buildId), JSON.stringify(draft));
+  try {
+    localStorage.setItem(keyOf(buildId), JSON.stringify(draft));
+  } catch {
+    // Where the browser has no room left the edit stays on screen and is sent from there.
+  }
 };
 
 export const dropDraft = (buildId: string): void => {
