@@ -27,6 +27,6 @@ export { applyChanges, changesBetween, inverseOf, type Change, type Path } from 
 export { differencesBetween, type Difference } from './differences.ts';
 export { contest, mergeInto, type ChangedBy, type Contested } from './merge.ts';
 export { meaningOf } from './meaning.ts';
-export { PART_STATES, type PartState } from './part-state.ts';
+export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
 export { inWords, type DifferenceInWords } from './words.ts';
 export { buildFrom, TEMPLATES, type Template } from './templates.ts';

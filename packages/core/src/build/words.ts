@@ -3,6 +3,7 @@ import { stageTitle, type StageKind } from '../transmission/index.ts';
 import type { Path } from './changes.ts';
 import type { Difference } from './differences.ts';
 import type { Build } from './document.ts';
+import { PART_STATE_WORDS } from './part-state.ts';
 import { meaningOf, type Meaning } from './meaning.ts';
 
 /** A difference as it is said: where, what, and what it was and became. */
@@ -18,8 +19,7 @@ export interface DifferenceInWords {
 
 const NOTHING = 'none';
 const STATE_WORDS: Readonly<Record<string, string>> = {
-  'on-hand': 'on hand',
-  'wished-for': 'wished for',
+  ...PART_STATE_WORDS,
   'double-rule': 'double rule',
 };
 

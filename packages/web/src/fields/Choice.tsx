@@ -1,4 +1,5 @@
 import { useId } from 'react';
+import { FieldLabel } from './FieldLabel.tsx';
 
 interface Props<T extends string> {
   readonly label: string;
@@ -21,9 +22,7 @@ export function Choice<T extends string>({
   const id = useId();
   return (
     <div className={className}>
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block text-[14px] text-soft'}>
-        {label}
-      </label>
+      <FieldLabel htmlFor={id} label={label} hidden={hideLabel} />
       <select
         id={id}
         className="entry"

@@ -1,4 +1,5 @@
 import { useId } from 'react';
+import { FieldLabel } from './FieldLabel.tsx';
 
 interface Props {
   readonly label: string;
@@ -14,9 +15,7 @@ export function DateField({ label, value, onChange, hideLabel, className }: Prop
   const id = useId();
   return (
     <div className={className}>
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block text-[14px] text-soft'}>
-        {label}
-      </label>
+      <FieldLabel htmlFor={id} label={label} hidden={hideLabel} />
       <input
         id={id}
         type="date"

@@ -2,6 +2,7 @@ import type { Dimension, Quantity } from '@zubric/core/quantity';
 import { useCallback, useId } from 'react';
 import { useBuild } from '../session/BuildSession.tsx';
 import { useQuantityText, type Check } from './useQuantityText.ts';
+import { FieldLabel } from './FieldLabel.tsx';
 
 interface Props {
   readonly label: string;
@@ -58,9 +59,7 @@ export function QuantityEntry({
   const assumed = value?.origin === 'assumed';
   return (
     <div className={`relative ${className ?? ''}`}>
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block text-[14px] text-soft'}>
-        {label}
-      </label>
+      <FieldLabel htmlFor={id} label={label} hidden={hideLabel} />
       <input
         id={id}
         className={`entry ${assumed ? 'border-dashed' : ''}`}

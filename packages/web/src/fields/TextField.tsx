@@ -1,4 +1,5 @@
 import { useId, useState } from 'react';
+import { FieldLabel } from './FieldLabel.tsx';
 
 interface Props {
   readonly label: string;
@@ -25,9 +26,7 @@ export function TextField({
   const [emptied, setEmptied] = useState(false);
   return (
     <div className={className}>
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block text-[14px] text-soft'}>
-        {label}
-      </label>
+      <FieldLabel htmlFor={id} label={label} hidden={hideLabel} />
       <input
         id={id}
         className="entry"

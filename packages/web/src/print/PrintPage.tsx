@@ -1,5 +1,5 @@
 import { assemblyOutlook } from '@zubric/core/assembly';
-import type { Build } from '@zubric/core/build';
+import { PART_STATE_WORDS, type Build } from '@zubric/core/build';
 import { evaluate, linkDefinition, type Report } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
 import { useQuery } from '@tanstack/react-query';
@@ -179,8 +179,6 @@ function Findings({ report }: { readonly report: Report }) {
   );
 }
 
-const STATE_WORDS = { 'on-hand': 'on hand', ordered: 'ordered', 'wished-for': 'wished for' } as const;
-
 function AssemblySheet({ build }: { readonly build: Build }) {
   const say = useSay();
   const { lines, steps } = assemblyOutlook(build, today());
@@ -210,7 +208,7 @@ function AssemblySheet({ build }: { readonly build: Build }) {
                 <td className="n">{line.count}</td>
                 <td>{line.name}</td>
                 <td>
-                  {STATE_WORDS[line.state]}
+                  {PART_STATE_WORDS[line.state]}
                   {line.arrivesOn !== undefined && `, due ${sayDay(line.arrivesOn)}`}
                 </td>
                 <td className="n">{line.costEach === undefined ? '' : showNumber(line.costEach, 5)}</td>

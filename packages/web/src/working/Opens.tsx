@@ -1,5 +1,5 @@
 import { workingOf, type Opened } from '@zubric/core/evaluate';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useBuild } from '../session/BuildSession.tsx';
 
 const WorkingPanel = lazy(async () => ({ default: (await import('./WorkingPanel.tsx')).WorkingPanel }));
@@ -10,7 +10,7 @@ interface Props {
   /** What the number is, as it ends "how … came about". */
   readonly title: string;
   /** The number as it is shown. */
-  readonly children: ReactNode;
+  readonly children: string;
 }
 
 /** A number of the report that opens to its working; where it has none it is only shown. */
@@ -25,10 +25,10 @@ export function Opens({ number, dutyId, title, children }: Props) {
         type="button"
         className="cursor-pointer underline decoration-edge decoration-dotted underline-offset-4 hover:decoration-solid"
         title="How it came about"
+        aria-label={`${children}, ${title}: how it came about`}
         onClick={() => setOpen(true)}
       >
         {children}
-        <span className="sr-only">, {title}: how it came about</span>
       </button>
       {open && (
         <Suspense>

@@ -8,7 +8,7 @@ import {
   type AssemblyOutlook,
   type PartLine,
 } from '@zubric/core/assembly';
-import { PART_STATES, type PartState } from '@zubric/core/build';
+import { PART_STATES, PART_STATE_WORDS } from '@zubric/core/build';
 import { showNumber, typed } from '@zubric/core/quantity';
 import { Trash2 } from 'lucide-react';
 import { useId, useState, type FormEvent } from 'react';
@@ -24,12 +24,7 @@ import { Stepper } from '../../fields/Stepper.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
-const STATE_TITLES: Readonly<Record<PartState, string>> = {
-  'on-hand': 'on hand',
-  ordered: 'ordered',
-  'wished-for': 'wished for',
-};
-const STATES = PART_STATES.map((value) => ({ value, title: STATE_TITLES[value] }));
+const STATES = PART_STATES.map((value) => ({ value, title: PART_STATE_WORDS[value] }));
 
 /** The parts list: what it needs, where each stands, what it costs and weighs. */
 export function PartsTable({ outlook }: { readonly outlook: AssemblyOutlook }) {

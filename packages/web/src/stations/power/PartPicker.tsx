@@ -1,4 +1,11 @@
-import { choosePart, type Build, type Part, type PartKind, type PartOf } from '@zubric/core/build';
+import {
+  PART_STATE_WORDS,
+  choosePart,
+  type Build,
+  type Part,
+  type PartKind,
+  type PartOf,
+} from '@zubric/core/build';
 import { closeness, evaluate, linkDefinition, type LinkReport } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
 import { batteryPack } from '@zubric/core/supply';
@@ -22,12 +29,6 @@ const FIGURES: { readonly [K in PartKind]: (part: PartOf<K>, say: Say) => string
 
 const figuresOf = (part: Part, say: Say): string =>
   (FIGURES[part.kind] as (part: Part, say: Say) => string)(part, say);
-
-const STATES: Readonly<Record<Part['state'], string>> = {
-  'on-hand': 'on hand',
-  ordered: 'ordered',
-  'wished-for': 'wished for',
-};
 
 interface Consequence {
   /** What governs the build with this part in it. */
@@ -111,7 +112,7 @@ function PartRow({ part, shown, worst, short, onTake }: RowProps) {
       </td>
       <td className="n">
         {say(part.massKg, 'mass')}
-        <span className="block text-[14px] text-soft">{STATES[part.state]}</span>
+        <span className="block text-[14px] text-soft">{PART_STATE_WORDS[part.state]}</span>
       </td>
       <td>
         {worst ? (

@@ -1,0 +1,90 @@
+import { readFileSync } from 'node:fs';
+import { newBuild, readBuild, type Build } from '@zubric/core/build';
+import type { Opened } from '@zubric/core/evaluate';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { MemoryRouter } from 'react-router';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { UnitsProvider } from '../app/units.tsx';
+import { BuildSession } from '../session/BuildSession.tsx';
+import { Opens } from './Opens.tsx';
+
+const read = readBuild(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+if (!read.ok) throw new Error('the demo build cannot be read');
+const puffin = read.build;
+
+function show(number: Opened, document: Build = puffin, dutyId = 'slip-loaded'): void {
+  vi.stubGlobal('fetch', () => Promise.reject(new Error('no server')));
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    },
+  );
+  const stored = { id: 'b', version: 1, updatedAt: '2026-11-23T00:00:00Z', document };
+  render(
+    <MemoryRouter>
+      <UnitsProvider>
+        <BuildSession stored={stored}>
+          <Opens number={number} dutyId={dutyId} title="the number">
+            42
+          </Opens>
+        </BuildSession>
+      </UnitsProvider>
+    </MemoryRouter>,
+  );
+}
+
+const plain = (element: HTMLElement): string => (element.textContent ?? '').replaceAll('\u00a0', ' ');
+
+describe('a number that opens', () => {
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+    localStorage.clear();
+    sessionStorage.clear();
+  });
+
+  it('shows its formula with the numbers put in, its source, and where each input came from', async () => {
+    show('wheel-torque');
+    fireEvent.click(screen.getByRole('button', { name: /how it came about/ }));
+    const panel = await screen.findByRole('dialog', {}, { timeout: 20_000 });
+    expect(plain(panel)).toContain('T = F d/(2 n)');
+    // 411.0 N on the slip, two wheels of 400 mm: 41.1 N·m each.
+    expect(plain(panel)).toContain('= 411 N · 0.4 m / (2 · 2) = 41.1 N·m');
+    expect(plain(within(panel).getByRole('row', { name: /Diameter of the driven wheels/ }))).toContain(
+      'measured',
+    );
+  });
+
+  it('goes one step further, and back', async () => {
+    show('motor-torque');
+    fireEvent.click(screen.getByRole('button', { name: /how it came about/ }));
+    const panel = await screen.findByRole('dialog', {}, { timeout: 20_000 });
+    const open = (name: RegExp) =>
+      fireEvent.click(within(within(panel).getByRole('row', { name })).getByRole('button'));
+    open(/Torque at each driven wheel/);
+    expect(plain(panel)).toContain('T = F d/(2 n)');
+    open(/Force along the ground/);
+    expect(plain(panel)).toContain('Gillespie');
+    open(/Mass of the vehicle with its load/);
+    expect(plain(panel)).toContain('m = mo + s mp');
+    for (let n = 0; n < 3; n++) fireEvent.click(within(panel).getByRole('button', { name: 'One step back' }));
+    expect(within(panel).queryByRole('button', { name: 'One step back' })).toBeNull();
+    expect(plain(panel)).toContain('max(');
+  });
+
+  it('leads to the same sum by itself, with its numbers', async () => {
+    show('grip');
+    fireEvent.click(screen.getByRole('button', { name: /how it came about/ }));
+    const link = await screen.findByRole('link', { name: 'As a quick sum' }, { timeout: 20_000 });
+    expect(link.getAttribute('href')).toMatch(/^\/sums\/grip-force\?loadN=\d+.*&friction=0\.55$/);
+  });
+
+  it('is only shown where there is no working', () => {
+    show('wheel-torque', newBuild('Gull'), 'duty-1');
+    expect(screen.getByText('42')).toBeDefined();
+    expect(screen.queryByRole('button')).toBeNull();
+  });
+});
