@@ -54,7 +54,7 @@ async function collide(): Promise<void> {
     </UnitsProvider>,
   );
   fireEvent.click(screen.getByRole('button', { name: 'Edit mine' }));
-  await screen.findByText(/changed elsewhere since/, {}, { timeout: 5000 });
+  await screen.findByText(/changed elsewhere since/, {}, { timeout: 20_000 });
 }
 
 const row = (name: string): HTMLElement => screen.getByRole('row', { name: new RegExp(`^${name}`) });
@@ -84,7 +84,7 @@ describe('two on one build', () => {
     ]);
     fireEvent.click(within(row('Purpose')).getAllByRole('radio')[1] as HTMLElement);
     fireEvent.click(screen.getByRole('button', { name: 'Save this choice' }));
-    await waitFor(() => expect(state()).toBe('theirs 33 saved'), { timeout: 5000 });
+    await waitFor(() => expect(state()).toBe('theirs 33 saved'), { timeout: 20_000 });
     expect(taken.at(-1)).toMatchObject({ purpose: 'theirs', readyBy: '2027-05-01' });
   });
 
@@ -93,7 +93,7 @@ describe('two on one build', () => {
     await collide();
     fireEvent.click(screen.getByRole('button', { name: 'All from elsewhere' }));
     fireEvent.click(screen.getByRole('button', { name: 'Save this choice' }));
-    await waitFor(() => expect(state()).toContain('theirs 33'), { timeout: 5000 });
+    await waitFor(() => expect(state()).toContain('theirs 33'), { timeout: 20_000 });
     fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
     expect(state()).toContain('mine 20');
     expect(screen.getByRole('log').textContent).toContain('undone:');
