@@ -1,3 +1,5 @@
+import { isQuantity } from '../quantity/index.ts';
+
 /** Steps from the top of a document: keys, and for items of lists their ids. */
 export type Path = readonly string[];
 
@@ -22,8 +24,6 @@ type Fields = Readonly<Record<string, unknown>>;
 const isFields = (x: unknown): x is Fields => typeof x === 'object' && x !== null && !Array.isArray(x);
 const isItem = (x: unknown): x is Item & Fields => isFields(x) && typeof x.id === 'string';
 const isItems = (x: unknown): x is readonly (Item & Fields)[] => Array.isArray(x) && x.every(isItem);
-/** A quantity changes as a whole: its value, unit, origin and spread belong together. */
-const isQuantity = (x: Fields): boolean => 'value' in x && 'unit' in x && 'origin' in x;
 
 const same = (a: unknown, b: unknown): boolean => {
   if (Object.is(a, b)) return true;
@@ -37,6 +37,7 @@ const same = (a: unknown, b: unknown): boolean => {
 export function changesBetween(before: unknown, after: unknown, path: Path = []): Change[] {
   if (same(before, after)) return [];
   if (isItems(before) && isItems(after)) return listChanges(before, after, path);
+  // A quantity changes as a whole.
   const open = (x: unknown): x is Fields => isFields(x) && !isQuantity(x);
   if (open(before) && open(after) && before.kind === after.kind) {
     const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])];

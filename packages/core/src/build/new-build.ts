@@ -1,10 +1,8 @@
 import { newAssemblyPlan } from './assembly-plan.ts';
 import { FORMAT, FORMAT_VERSION, type Build, type Duty, type Ground } from './document.ts';
 import { DOUBLE_RULE } from './margin-policy.ts';
-import { typed, type Quantity } from '../quantity/index.ts';
-
-const assumed = (value: number, unit: string): Quantity => typed(value, unit, 'assumed');
-const degrees = (n: number): number => (n * Math.PI) / 180;
+import { degreesToRadians } from '../contract/index.ts';
+import { assumed } from '../quantity/index.ts';
 
 /** An id of the form `prefix-n` that none of these has. */
 export function freeId(prefix: string, taken: readonly { readonly id: string }[]): string {
@@ -59,7 +57,7 @@ export const newBuild = (name: string): Build => ({
     newDuty('duty-1', 'Level, loaded', 'ground-1'),
     {
       ...newDuty('duty-2', 'Ramp, loaded', 'ground-1'),
-      grade: assumed(degrees(5), '°'),
+      grade: assumed(degreesToRadians(5), '°'),
       speed: assumed(0.6, 'm/s'),
       duration: assumed(120, 'min'),
     },

@@ -1,6 +1,7 @@
 import type { Build, Duty } from './document.ts';
 import { newBuild, newDuty, newGround } from './new-build.ts';
-import { typed, type Quantity } from '../quantity/index.ts';
+import { degreesToRadians } from '../contract/index.ts';
+import { assumed } from '../quantity/index.ts';
 
 /** A vehicle to start from. Every number in it is assumed and waits for the builder's own. */
 export interface Template {
@@ -10,8 +11,6 @@ export interface Template {
   readonly make: (name: string) => Build;
 }
 
-const assumed = (value: number, unit: string): Quantity => typed(value, unit, 'assumed');
-const degrees = (n: number): number => (n * Math.PI) / 180;
 const MINUTE_S = 60;
 
 interface DutySketch {
@@ -25,7 +24,7 @@ interface DutySketch {
 
 const duty = (id: string, groundId: string, sketch: DutySketch): Duty => ({
   ...newDuty(id, sketch.name, groundId),
-  grade: assumed(degrees(sketch.grade ?? 0), '°'),
+  grade: assumed(degreesToRadians(sketch.grade ?? 0), '°'),
   speed: assumed(sketch.mps, 'm/s'),
   payloadShare: assumed(sketch.payload ?? 1, '%'),
   drawbar: assumed(sketch.drawbarN ?? 0, 'N'),

@@ -1,4 +1,11 @@
-import { dimensionOf, show, showNumber, type Quantity, type UnitSystem } from '../quantity/index.ts';
+import {
+  dimensionOf,
+  isQuantity,
+  show,
+  showNumber,
+  type Quantity,
+  type UnitSystem,
+} from '../quantity/index.ts';
 import { stageTitle, type StageKind } from '../transmission/index.ts';
 import type { Path } from './changes.ts';
 import type { Difference } from './differences.ts';
@@ -22,9 +29,6 @@ const STATE_WORDS: Readonly<Record<string, string>> = {
   ...PART_STATE_WORDS,
   'double-rule': 'double rule',
 };
-
-const isQuantity = (x: unknown): x is Quantity =>
-  typeof x === 'object' && x !== null && 'value' in x && 'unit' in x && 'origin' in x;
 
 function quantityText(q: Quantity, meaning: Meaning, system: UnitSystem): string {
   if (!meaning.dimension || !dimensionOf(meaning.dimension)) return `${showNumber(q.value)} ${q.unit}`;

@@ -4,5 +4,13 @@ export { show, showForEditing, shownUnit, showNumber, type Shown, type UnitSyste
 export { DIMENSIONS } from './dimensions.ts';
 export type { Unit } from './unit.ts';
 export { dimensionOf, fromSi, toSi, unitOf, type Dimension } from './units.ts';
-export { ORIGINS, quantity, typed, type Origin, type Quantity } from './quantity-field.ts';
+export {
+  assumed,
+  isQuantity,
+  ORIGINS,
+  quantity,
+  typed,
+  type Origin,
+  type Quantity,
+} from './quantity-field.ts';
 export { stepQuantity } from './step.ts';

@@ -59,3 +59,10 @@ export const typed = (value: number, unit: string, origin: Origin = 'typed'): Qu
   unit,
   origin,
 });
+
+/** A quantity assumed until the builder says otherwise; the value is in SI. */
+export const assumed = (value: number, unit: string): Quantity => typed(value, unit, 'assumed');
+
+/** Whether a part of a document is a quantity: its value, unit and origin belong together. */
+export const isQuantity = (x: unknown): x is Quantity =>
+  typeof x === 'object' && x !== null && 'value' in x && 'unit' in x && 'origin' in x;
