@@ -49,11 +49,12 @@ describe.each(CALCULATORS.map((c) => [c.name, c] as const))('%s', (name, calcula
     }
   });
 
-  it('gives what its output schema promises, and says its formula and source', () => {
+  it('gives what its output schema promises, and says its formula, source and limits', () => {
     for (const { input } of calculator.examples) calculator.output.parse(calculate(name, input));
     expect(calculator.examples.length).toBeGreaterThan(0);
     expect(calculator.formula.length).toBeGreaterThan(5);
     expect(calculator.source.length).toBeGreaterThan(5);
+    expect(calculator.limits).toMatch(/^[A-Z].{30,}\.$/);
   });
 
   it('describes every key, with the unit that its name ends in', () => {

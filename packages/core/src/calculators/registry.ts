@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Calculator } from '../contract/index.ts';
+import { attainableSpeed, ratioWindowSum } from '../evaluate/index.ts';
 import * as ground from '../ground/index.ts';
 import * as motor from '../motor/index.ts';
 import { simulateLaunch } from '../simulate/index.ts';
@@ -35,7 +36,10 @@ const ALL = [
   transmission.chainDrive,
   transmission.gearTrain,
   transmission.spool,
+  transmission.trainRatio,
   transmission.motorLoad,
+  transmission.deliveredTorque,
+  transmission.allowedLoad,
   transmission.gearModule,
   transmission.wormLeadAngle,
   transmission.chainPitch,
@@ -52,6 +56,12 @@ const ALL = [
   supply.runTime,
   supply.wire,
   supply.fuseChoice,
+  supply.driverDraw,
+  supply.fullCommandPoint,
+  supply.outingDraw,
+  supply.energyDrawn,
+  attainableSpeed,
+  ratioWindowSum,
   trials.travelCounts,
   trials.encoderCounts,
   trials.effectiveDiameter,

@@ -22,6 +22,8 @@ export interface Calculator<Input extends z.ZodType, Output extends z.ZodType> {
   /** Which key each symbol of the formula stands for. */
   readonly symbols: Symbols;
   readonly source: string;
+  /** Where it holds and what it leaves out, for the builder who relies on it. */
+  readonly limits: string;
   readonly examples: readonly WorkedExample[];
   /** Takes input that already fits the schema, defaults filled in. Throws NotPhysical. */
   readonly run: (input: z.output<Input>) => z.output<Output>;

@@ -1,7 +1,7 @@
 import { batteryOf, drivenWheels, driverOf, motorOf, type Build, type PartOf } from '../build/index.ts';
 import { dcMotorConstants } from '../motor/index.ts';
 import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
-import { stageFigures, stageTitle, type Stage } from '../transmission/index.ts';
+import { deliveredTorque, stageFigures, stageTitle, trainRatio, type Stage } from '../transmission/index.ts';
 import type { TrainReport } from './report.ts';
 
 /** A build's way from battery to ground, its data sheets turned to constants. */
@@ -49,11 +49,7 @@ export function trainOf(build: Build): TrainReport {
     title: stageTitle(stage.kind),
     ...stageFigures(stage),
   }));
-  return {
-    stages,
-    ratio: stages.reduce((product, s) => product * s.ratio, 1),
-    efficiency: stages.reduce((product, s) => product * s.efficiency, 1),
-  };
+  return { stages, ...trainRatio.run({ stages }) };
 }
 
 /** Undefined until a motor is chosen. Without a battery the data sheet's voltage stands in and does not sag. */
@@ -94,18 +90,18 @@ export function drivelineOf(build: Build, train: TrainReport): Driveline | undef
   };
 }
 
-/** Torque through the train: losses help when the wheel drives the motor. */
-export const throughTrain = (motorTorqueNm: number, ratio: number, efficiency: number): number =>
-  motorTorqueNm * ratio * (motorTorqueNm >= 0 ? efficiency : 1 / efficiency);
-
 /** The greatest torque at each wheel, N·m, at a road speed and any ratio. */
-export const greatestWheelTorque = (line: Driveline, speedMps: number, ratio = line.ratio): number =>
-  line.motorsPerWheel *
-  throughTrain(
-    fullCommandTorque(line.circuit, (speedMps / line.wheelRadiusM) * ratio),
+export const greatestWheelTorque = (
+  line: Pick<Driveline, 'circuit' | 'wheelRadiusM' | 'motorsPerWheel' | 'efficiency' | 'ratio'>,
+  speedMps: number,
+  ratio = line.ratio,
+): number =>
+  deliveredTorque.run({
+    torqueNm: fullCommandTorque(line.circuit, (speedMps / line.wheelRadiusM) * ratio),
+    motors: line.motorsPerWheel,
     ratio,
-    line.efficiency,
-  );
+    efficiency: line.efficiency,
+  }).deliveredNm;
 
 /** Pull of all driven wheels at the ground, N, grip left out. */
 export const greatestPull = (line: Driveline, speedMps: number): number =>

@@ -1,26 +1,13 @@
-import type { Build, Duty } from '../build/index.ts';
+import type { Build } from '../build/index.ts';
 import type { UnitSystem } from '../quantity/index.ts';
-import { footingOf, resistanceOf } from './demand.ts';
-import { drivelineOf, trainOf, type Driveline } from './driveline.ts';
+import { drivelineOf, trainOf } from './driveline.ts';
 import { dutyLinks } from './duty-links.ts';
 import { findingsOf } from './findings.ts';
 import { governingLinks } from './margin.ts';
-import { attainableSpeed, dutyPoint } from './operating.ts';
+import { dutyReport } from './duty-report.ts';
 import { outingLinks, outingOf } from './outing.ts';
-import { commonSpan, ratioWindow } from './ratio-window.ts';
-import type { DutyReport, Report } from './report.ts';
-
-function dutyReport(build: Build, duty: Duty, line: Driveline | undefined): DutyReport {
-  const resistance = resistanceOf(build, duty);
-  const footing = footingOf(build, duty);
-  const base = { id: duty.id, name: duty.name, speedMps: duty.speed.value, resistance, footing };
-  if (!line) return base;
-  const point = dutyPoint(line, duty, resistance.totalN);
-  const attainableMps = attainableSpeed(build, duty, line, footing);
-  if (point.wheelTorqueNm <= 0) return { ...base, point, attainableMps };
-  const asked = { wheelTorqueNm: point.wheelTorqueNm, speedMps: duty.speed.value };
-  return { ...base, point, attainableMps, ratioWindow: ratioWindow(line, asked, build.marginPolicy) };
-}
+import { commonSpan } from './ratio-window.ts';
+import type { Report } from './report.ts';
 
 /**
  * A build in, a report out: forces, operating points, margins and findings for every duty. Pure; takes any build

@@ -1,5 +1,7 @@
 export { drivelineOf, greatestPull, isOnMotor, trainOf, trainStages, type Driveline } from './driveline.ts';
 export { groundOf, resistanceOf } from './demand.ts';
+export { attainableSpeed } from './attainable-speed.ts';
+export { ratioWindowSum } from './ratio-window.ts';
 export { evaluate } from './evaluate.ts';
 export { BLOCKS, LINKS, linkDefinition, type Block, type LinkId } from './links.ts';
 export { closeness, verdictOf } from './margin.ts';
@@ -7,9 +9,16 @@ export type * from './report.ts';
 export { compareMargins, marginInWords, type MovedMargin } from './compare.ts';
 export {
   OPENED,
+  isStated,
+  ratioWorking,
   workingOf,
+  workingOfLink,
+  workingOfOuting,
+  type Calculation,
   type Opened,
+  type OpenedOfOuting,
+  type Stated,
   type Working,
   type WorkingInput,
   type WorkingOrigin,
-} from './working.ts';
+} from './working/index.ts';

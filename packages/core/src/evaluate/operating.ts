@@ -1,11 +1,11 @@
 import type { Build, Duty } from '../build/index.ts';
-import { bracketedRoot, rpmToRadS } from '../contract/index.ts';
+import { AIR_DENSITY, rpmToRadS } from '../contract/index.ts';
 import { wheelTorque } from '../ground/index.ts';
-import { pointAt } from '../supply/index.ts';
+import { circuitInput, pointAt } from '../supply/index.ts';
 import { resistanceOf } from './demand.ts';
 import { motorLoad } from '../transmission/index.ts';
-import { greatestPull, type Driveline } from './driveline.ts';
-import type { DutyPoint, Footing } from './report.ts';
+import type { Driveline } from './driveline.ts';
+import type { DutyPoint } from './report.ts';
 
 export const wheelTorqueInput = (line: Driveline, forceN: number) => ({
   forceN,
@@ -45,27 +45,20 @@ export function dutyPoint(line: Driveline, duty: Duty, forceN: number): DutyPoin
   };
 }
 
-/** Speeds are found to this share of the motor's free-running road speed. */
-const SPEED_TOLERANCE = 1e-9;
-/** A downhill runaway is followed to this many times the free-running speed. */
-const GREATEST_OVERSPEED = 64;
+/** What the calculator of the attainable speed takes: the duty's resistance without air, and the driveline. */
+export const attainableInput = (build: Build, duty: Duty, line: Driveline, gripN: number) => ({
+  ...circuitInput(line.circuit),
+  ratio: line.ratio,
+  efficiency: line.efficiency,
+  wheelDiameterM: 2 * line.wheelRadiusM,
+  steadyN: resistanceOf(build, steadyDuty(duty), 0).totalN,
+  dragAreaM2: build.dragArea.value,
+  airDensityKgM3: AIR_DENSITY,
+  gripN,
+});
 
-/**
- * The speed a duty settles at with full command, m/s: where the greatest force, grip included, meets the steady
- * resistance. 0 where it does not start.
- */
-export function attainableSpeed(build: Build, duty: Duty, line: Driveline, footing: Footing): number {
-  const steady: Duty = { ...duty, acceleration: { ...duty.acceleration, value: 0 } };
-  const still = resistanceOf(build, steady, 0);
-  const drag = resistanceOf(build, steady, 1).totalN - still.totalN;
-  const surplus = (speedMps: number): number => {
-    const pull = Math.max(-footing.gripN, Math.min(footing.gripN, greatestPull(line, speedMps)));
-    return pull - still.totalN - drag * speedMps * speedMps;
-  };
-  if (surplus(0) <= 0) return 0;
-  const { openCircuitV, keVsPerRad } = line.circuit;
-  const freeMps = (openCircuitV / keVsPerRad / line.ratio) * line.wheelRadiusM;
-  let high = freeMps;
-  while (surplus(high) > 0 && high < GREATEST_OVERSPEED * freeMps) high *= 2;
-  return surplus(high) > 0 ? high : bracketedRoot(surplus, 0, high, SPEED_TOLERANCE * freeMps);
-}
+/** The same duty without speeding up. */
+export const steadyDuty = (duty: Duty): Duty => ({
+  ...duty,
+  acceleration: { ...duty.acceleration, value: 0 },
+});

@@ -1,5 +1,5 @@
 import type { Build } from '../build/index.ts';
-import { fullCommand, runTime, type Circuit } from '../supply/index.ts';
+import { fullCommand, meanDraw, runTime, type Circuit } from '../supply/index.ts';
 import type { Driveline } from './driveline.ts';
 import { margin } from './margin.ts';
 import type { DutyReport, LinkReport, Outing } from './report.ts';
@@ -11,28 +11,35 @@ const RATED_HOURS = { leadAcid: 20, other: 1 } as const;
 
 const SECONDS_PER_HOUR = 3600;
 
-/** Time-weighted mean of a figure over the duties of an outing. */
-function meanOver(build: Build, duties: readonly DutyReport[], of: (duty: DutyReport) => number): number {
-  const durationS = build.duties.reduce((sum, d) => sum + d.duration.value, 0);
-  if (durationS === 0) return 0;
-  return duties.reduce((sum, d, at) => sum + of(d) * (build.duties[at]?.duration.value ?? 0), 0) / durationS;
+/** A figure over the duties of an outing, as legs. */
+export const legsOf = (build: Build, duties: readonly DutyReport[], of: (duty: DutyReport) => number) =>
+  duties.map((d, at) => ({ durationS: build.duties[at]?.duration.value ?? 0, currentA: of(d) }));
+
+/** What the run-time calculator takes of the pack at a mean current. */
+export function runTimeInput(build: Build, { battery, pack }: Driveline, currentA: number) {
+  if (!battery || !pack) return undefined;
+  const kind = battery.chemistry === 'lead-acid' ? 'leadAcid' : 'other';
+  return {
+    capacityAh: pack.capacityAh,
+    ratedHours: RATED_HOURS[kind],
+    exponent: PEUKERT[kind],
+    currentA,
+    usableShare: build.supply.usableShare.value,
+  };
 }
 
 /** The duties one after the other: what they draw, and how long the battery lasts at that mix. */
 export function outingOf(build: Build, duties: readonly DutyReport[], line: Driveline): Outing {
-  const durationS = build.duties.reduce((sum, d) => sum + d.duration.value, 0);
-  const meanBatteryA = meanOver(build, duties, (d) => d.point?.batteryA ?? 0);
-  const energyJ = line.circuit.openCircuitV * meanBatteryA * durationS;
-  if (!line.pack || !line.battery || meanBatteryA <= 0) return { durationS, energyJ, meanBatteryA };
-  const kind = line.battery.chemistry === 'lead-acid' ? 'leadAcid' : 'other';
-  const { hours } = runTime.run({
-    capacityAh: line.pack.capacityAh,
-    ratedHours: RATED_HOURS[kind],
-    exponent: PEUKERT[kind],
-    currentA: meanBatteryA,
-    usableShare: build.supply.usableShare.value,
-  });
-  return { durationS, energyJ, meanBatteryA, runTimeS: hours * SECONDS_PER_HOUR };
+  const { durationS, meanA } = meanDraw(legsOf(build, duties, (d) => d.point?.batteryA ?? 0));
+  const energyJ = line.circuit.openCircuitV * meanA * durationS;
+  const given = runTimeInput(build, line, meanA);
+  if (!given || meanA <= 0) return { durationS, energyJ, meanBatteryA: meanA };
+  return {
+    durationS,
+    energyJ,
+    meanBatteryA: meanA,
+    runTimeS: runTime.run(given).hours * SECONDS_PER_HOUR,
+  };
 }
 
 /**
@@ -51,7 +58,7 @@ export function outingLinks(
   const policy = build.marginPolicy;
   const dutyId = null;
   const { circuit, motor, driver, battery, pack } = line;
-  const rmsA = Math.sqrt(meanOver(build, duties, (d) => (d.point?.currentA ?? 0) ** 2));
+  const { rmsA } = meanDraw(legsOf(build, duties, (d) => Math.abs(d.point?.currentA ?? 0)));
   return [
     ...margin({ link: 'motor-heat', dutyId, needs: rmsA, has: motor.continuousA }, policy),
     ...(driver && !driver.limitsCurrent

@@ -1,6 +1,9 @@
+import { z } from 'zod';
 import type { MarginPolicy } from '../build/index.ts';
-import { bracketedRoot, highestPoint } from '../contract/index.ts';
-import { greatestWheelTorque, type Driveline } from './driveline.ts';
+import { bracketedRoot, defineCalculator, highestPoint, key } from '../contract/index.ts';
+import { showNumber } from '../quantity/index.ts';
+import { circuitFrom, circuitKeys } from '../supply/index.ts';
+import { greatestWheelTorque } from './driveline.ts';
 import type { RatioSpan, RatioWindow } from './report.ts';
 
 /** Ratios looked at: from a tenfold step up to any reduction that a hobby vehicle has. */
@@ -12,8 +15,11 @@ interface Asked {
   readonly speedMps: number;
 }
 
+/** What a window depends on of a driveline. */
+type WindowLine = Parameters<typeof greatestWheelTorque>[0];
+
 /** Torque margin at a ratio: what each wheel gets at the duty's speed over what it needs. */
-const torqueMargin = (line: Driveline, asked: Asked, speedMps: number, logRatio: number): number =>
+const torqueMargin = (line: WindowLine, asked: Asked, speedMps: number, logRatio: number): number =>
   greatestWheelTorque(line, speedMps, Math.exp(logRatio)) / asked.wheelTorqueNm;
 
 /** Ends are found to this share; the top, where the margin is flat, more roughly. */
@@ -33,7 +39,11 @@ function spanAbove(f: (logRatio: number) => number, top: number): RatioSpan | nu
  * and at the rule. The margin rises with the ratio while a limit holds the current and falls as the motor runs out
  * of volts, so each window is one span.
  */
-export function ratioWindow(line: Driveline, asked: Asked, policy: MarginPolicy): RatioWindow {
+export function ratioWindow(
+  line: WindowLine,
+  asked: Asked,
+  policy: Pick<MarginPolicy, 'torque' | 'speed'>,
+): RatioWindow {
   const just = (logRatio: number): number => torqueMargin(line, asked, asked.speedMps, logRatio) - 1;
   const atRule = (logRatio: number): number =>
     Math.min(
@@ -68,3 +78,106 @@ export function ratioStanding(window: RatioWindow, fitted: number): { ratio: num
     ? { ratio: fromLow, edge: window.just.low }
     : { ratio: fromHigh, edge: window.just.high };
 }
+
+const windowInput = z.strictObject({
+  ...circuitKeys,
+  wheelTorqueNm: key.positive('Torque that each driven wheel needs', 'N·m'),
+  speedMps: key.nonNegative('Road speed at which it is needed', 'm/s'),
+  wheelDiameterM: key.positive('Diameter of the driven wheels under load', 'm'),
+  efficiency: key.share('Share of the power that comes through'),
+  motorsPerWheel: key.count('Motors that share a wheel').default(1),
+  torqueRule: key.positive('How many times the torque the rule asks').default(2),
+  speedRule: key.positive('How many times the speed the rule asks').default(1.1),
+});
+
+const windowOutput = z.strictObject({
+  lowest: key.positive('Lowest ratio that just does it').optional(),
+  highest: key.positive('Highest ratio that just does it').optional(),
+  lowestAtRule: key.positive('Lowest ratio that meets the rule').optional(),
+  highestAtRule: key.positive('Highest ratio that meets the rule').optional(),
+  bestRatio: key.positive('Ratio with the most torque to spare at that speed'),
+  bestMargin: key.nonNegative('Torque there over the torque needed'),
+  warnings: key.warnings,
+});
+
+/** The window of one duty by itself. */
+export const ratioWindowSum = defineCalculator({
+  name: 'ratio-window',
+  title: 'Which ratios suit a motor and a duty',
+  purpose: 'Between which ratios torque and speed of a duty both hold, just so and at the rule.',
+  input: windowInput,
+  output: windowOutput,
+  formula:
+    'k i η kt (I(i) − I0) ≥ T at full command and speed v;  at the rule: ≥ q T, and at s v still ≥ T; the ends solved for i',
+  symbols: {
+    given: {
+      k: 'motorsPerWheel',
+      η: 'efficiency',
+      kt: 'ktNmPerA',
+      I0: 'noLoadA',
+      T: 'wheelTorqueNm',
+      v: 'speedMps',
+      q: 'torqueRule',
+      s: 'speedRule',
+    },
+    found: {},
+  },
+  source: 'permanent-magnet direct-current motor theory; the rule is common practice',
+  limits:
+    'Efficiency held as given, whatever the ratio. Heat, and what teeth and chain stand, are other sums.',
+  examples: [
+    {
+      origin:
+        'without losses i(1 − i/100) · 1 N·m = 16 N·m has the roots 20 and 80, most at 50 with 25/16 (exact)',
+      input: {
+        motors: 1,
+        resistanceOhm: 0.1,
+        keVsPerRad: 0.01,
+        ktNmPerA: 0.01,
+        noLoadA: 0,
+        openCircuitV: 10,
+        wheelTorqueNm: 16,
+        speedMps: 1,
+        wheelDiameterM: 0.2,
+        efficiency: 1,
+        torqueRule: 1.5,
+        speedRule: 1,
+      },
+      output: {
+        lowest: 20,
+        highest: 80,
+        lowestAtRule: 40,
+        highestAtRule: 60,
+        bestRatio: 50,
+        bestMargin: 25 / 16,
+      },
+      tolerance: 1e-4,
+    },
+  ],
+  run: (i) => {
+    const { just, rule, best } = ratioWindow(
+      {
+        circuit: circuitFrom(i),
+        wheelRadiusM: i.wheelDiameterM / 2,
+        motorsPerWheel: i.motorsPerWheel,
+        efficiency: i.efficiency,
+        ratio: 1,
+      },
+      i,
+      { torque: i.torqueRule, speed: i.speedRule },
+    );
+    const warnings = [];
+    if (!just)
+      warnings.push(
+        `No ratio does it: the best, ${showNumber(best.ratio)} : 1, gives ${showNumber(best.margin)} × the torque. Ask for less speed or torque, or take a stronger motor.`,
+      );
+    else if (!rule) warnings.push('Some ratios do it, but none meets the rule.');
+    return {
+      ...(just ? { lowest: just.low, highest: just.high } : {}),
+      ...(rule ? { lowestAtRule: rule.low, highestAtRule: rule.high } : {}),
+      bestRatio: best.ratio,
+      bestMargin: best.margin,
+      warnings,
+    };
+  },
+});

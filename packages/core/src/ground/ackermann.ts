@@ -25,6 +25,7 @@ export const ackermann = defineCalculator({
     found: { inner: 'innerDeg', outer: 'outerDeg', kerb: 'kerbRadiusM' },
   },
   source: 'geometry',
+  limits: 'Geometry at walking pace: tyres that creep sideways at speed turn wider.',
   examples: [
     {
       origin: 'the 3-4-5 triangle (exact)',

@@ -46,6 +46,8 @@ export const axleLoads = defineCalculator({
     found: { Wf: 'frontN', Wr: 'rearN' },
   },
   source: 'T. D. Gillespie, Fundamentals of Vehicle Dynamics, ch. 1',
+  limits:
+    'Two axles on a rigid frame, standing or steadily speeding up; a load that swings, suspension and uneven ground are left out.',
   examples: [
     {
       origin: 'level and at rest the lever law holds: a load at a quarter of the wheelbase (statics)',

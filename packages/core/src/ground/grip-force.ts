@@ -19,6 +19,8 @@ export const gripForce = defineCalculator({
   formula: 'G = μ N',
   symbols: { given: { N: 'loadN', μ: 'friction' }, found: { G: 'gripN' } },
   source: 'Coulomb friction; J. Y. Wong, Theory of Ground Vehicles, ch. 3',
+  limits:
+    'One friction for slip and hold alike; a wheel that spins holds less, most of all on wet or loose ground.',
   examples: [
     {
       origin: 'half the weight at a friction of one half (exact)',

@@ -50,6 +50,8 @@ export const gripLimitedGrade = defineCalculator({
     found: {},
   },
   source: 'J. Y. Wong, Theory of Ground Vehicles, ch. 3 (maximum tractive effort)',
+  limits:
+    'Steady climb straight up, firm ground, both wheels of an axle alike. A start, a bump or a shifting load takes some of it.',
   examples: [
     {
       origin: 'all wheels driven, no rolling drag: tanθ = μ = 1 is 45° (statics)',

@@ -37,6 +37,7 @@ export const loadedMass = defineCalculator({
     found: { m: 'massKg', c: 'cgAheadOfRearAxleM', h: 'cgHeightM' },
   },
   source: 'statics',
+  limits: 'Two masses at fixed places: a load that shifts, hangs or slops is not described.',
   examples: [
     {
       origin: 'equal masses balance half-way between them (exact)',

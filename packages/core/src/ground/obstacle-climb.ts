@@ -29,6 +29,8 @@ export const obstacleClimb = defineCalculator({
     found: { T: 'torqueNm', P: 'pushN', needs: 'frictionNeeded', highest: 'highestStepM' },
   },
   source: 'statics, moments about the edge of the step',
+  limits:
+    'A rigid wheel against a square edge, slowly. A soft tyre wraps the edge and needs less; speed helps and hurts.',
   examples: [
     {
       origin: 'the 3-4-5 triangle (exact)',

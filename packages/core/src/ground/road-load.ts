@@ -48,6 +48,8 @@ export const roadLoad = defineCalculator({
   },
   source:
     'T. D. Gillespie, Fundamentals of Vehicle Dynamics, ch. 2 and 4; J. Y. Wong, Theory of Ground Vehicles, ch. 3',
+  limits:
+    'Steady or steadily speeding up, on firm ground; rolling drag grows with softness, low tyre pressure and cold, not in the formula. Wind and bends are left out.',
   examples: [
     {
       origin: '178 kg up 9° at a rolling coefficient of 0.08, worked by hand',

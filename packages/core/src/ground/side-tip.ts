@@ -46,6 +46,8 @@ export const sideTip = defineCalculator({
     found: { e: 'halfTrackM', tip: 'tipDeg', worst: 'worstTipDeg', slide: 'slideDeg', v: 'cornerMps' },
   },
   source: 'statics',
+  limits:
+    'A rigid vehicle on firm ground. Soft tyres, a swinging load, a ditch or a kerb tip it sooner: keep well below.',
   examples: [
     {
       origin: 'three wheels on the 3-4-5 triangle (statics)',

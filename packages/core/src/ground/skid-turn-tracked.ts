@@ -40,6 +40,8 @@ export const skidTurnTracked = defineCalculator({
   },
   source:
     'J. Y. Wong, Theory of Ground Vehicles, ch. 6 (skid-steering); the coefficient is a common empirical fit, from memory',
+  limits:
+    'Slow turns on firm ground with even pressure under the track; soft ground piles up before the track and asks more.',
   examples: [
     {
       origin: 'at a radius of half the gauge the fit is 1 and the inner track stands (from memory)',

@@ -37,6 +37,8 @@ export const skidTurnWheeled = defineCalculator({
     found: { M: 'momentNm', thrust: 'thrustPerSideN', grip: 'gripPerSideN' },
   },
   source: 'statics: every wheel scrubs square to its plane, an upper bound',
+  limits:
+    'An upper bound on the spot, load in the middle, all wheels sliding at once; a wide turn asks less.',
   examples: [
     {
       origin: 'a square vehicle with equal frictions just fails to turn (statics)',

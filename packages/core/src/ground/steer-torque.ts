@@ -39,6 +39,8 @@ export const steerTorque = defineCalculator({
     found: { Tk: 'kingpinNm', Ts: 'servoNm', t: 'lockToLockS' },
   },
   source: 'common standstill steering estimate, from memory',
+  limits:
+    'Standing still on firm ground, the hardest case; rolling wheels ask far less, a wheel in a rut more.',
   examples: [
     {
       origin: '√(0.0008 + 0.0001) = 0.03 (exact)',

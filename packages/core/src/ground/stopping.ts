@@ -48,6 +48,8 @@ export const stopping = defineCalculator({
     found: { a: 'decelerationMps2', d: 'distanceM', t: 'timeS' },
   },
   source: 'statics and kinematics',
+  limits:
+    'One friction throughout, brakes at once full, wheels not locked into sliding worse. A wet or loose surface needs its own friction.',
   examples: [
     {
       origin: 'v = g makes v²/2a = g (exact)',

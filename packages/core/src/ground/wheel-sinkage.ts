@@ -46,6 +46,8 @@ export const wheelSinkage = defineCalculator({
     found: { z: 'sinkageM', Rc: 'compactionN' },
   },
   source: 'M. G. Bekker; J. Y. Wong, Theory of Ground Vehicles, ch. 2',
+  limits:
+    'Rigid wheels of half a metre and more that sink less than a sixth of their diameter; small light wheels lie outside, and it says so.',
   examples: [
     {
       origin: 'exact at n = 1',

@@ -18,6 +18,7 @@ export const wheelTorque = defineCalculator({
   formula: 'T = F d/(2 n)',
   symbols: { given: { F: 'forceN', d: 'wheelDiameterM', n: 'wheels' }, found: { T: 'torqueNm' } },
   source: 'statics',
+  limits: 'Shared evenly between the wheels: a wheel with less grip takes less.',
   examples: [
     {
       origin: '400 N at two wheels of 0.4 m (exact)',

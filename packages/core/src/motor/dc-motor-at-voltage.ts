@@ -32,6 +32,8 @@ export const dcMotorAtVoltage = defineCalculator({
     found: { 'Is′': 'stallA', 'Ts′': 'stallTorqueNm', 'ω0′': 'noLoadRpm' },
   },
   source: 'permanent-magnet direct-current motor theory',
+  limits:
+    'The same motor cold; above its rated voltage brushes and bearings wear, and heat is not looked at here.',
   examples: [
     {
       origin: 'half the voltage is half the stall current (common practice, no source)',

@@ -34,6 +34,8 @@ export const dcMotorConstants = defineCalculator({
     },
   },
   source: 'permanent-magnet direct-current motor theory',
+  limits:
+    'A motor with permanent magnets at the data sheet’s voltage and 20 °C; a hot winding has more resistance and gives less.',
   examples: [
     {
       origin: 'DC motor theory, exact',

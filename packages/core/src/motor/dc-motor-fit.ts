@@ -47,6 +47,7 @@ export const dcMotorFit = defineCalculator({
   formula: 'V = I R + ke ω, by least squares',
   symbols: { given: {}, found: { R: 'resistanceOhm', ke: 'keVsPerRad' } },
   source: 'linear least squares',
+  limits: 'Readings at steady speed with a cold motor; as good as the readings and their spread.',
   examples: [
     {
       origin: 'readings made from R = 0.5 Ω, ke = 0.05 V·s/rad (exact)',

@@ -49,6 +49,7 @@ export const dcMotorPoint = defineCalculator({
     found: { T: 'torqueNm', I: 'currentA', ω: 'speedRpm', P: 'inputW', Psh: 'shaftW' },
   },
   source: 'permanent-magnet direct-current motor theory',
+  limits: 'A cold motor with permanent magnets; a winding at 100 °C has about a third more resistance.',
   examples: [
     {
       origin: 'half of stall current is half of no-load speed where the no-load current is 0 (exact)',

@@ -63,6 +63,7 @@ export const motorHeat = defineCalculator({
     found: { 'T∞': 'steadyC', Ic: 'continuousA' },
   },
   source: 'first-order thermal model; copper coefficient: IEC 60028',
+  limits: 'Winding and case each at one temperature; a fan, a closed box or the sun change the constants.',
   examples: [
     {
       origin: '20 °C + 1/α, exact; checked against the differential equation',

@@ -29,6 +29,7 @@ export const seriesMotorPoint = defineCalculator({
     found: { I: 'currentA', ω: 'speedRpm' },
   },
   source: 'series-wound motor theory, below saturation',
+  limits: 'Iron far from saturation; at high current the torque grows more slowly than the square.',
   examples: [
     {
       origin: 'half the voltage on the winding is half the efficiency (exact)',

@@ -105,6 +105,8 @@ export const simulateLaunch = defineCalculator({
   },
   source:
     'direct-current motor theory and mechanics; solved in closed form (Riccati) between the speeds where a limit begins or ends',
+  limits:
+    'Cold motors alike at full command, firm ground, one friction; a driver’s ramp, slack and tyre spring are left out.',
   examples: [
     {
       origin: 'closed form v = vf(1 − e^(−t/τ)), τ = m R/k² = 0.3125 s (exact)',

@@ -45,6 +45,7 @@ export const batteryPack = defineCalculator({
     found: { V: 'nominalV', C: 'capacityAh', E: 'energyWh', R: 'resistanceOhm', Imax: 'maxA' },
   },
   source: 'circuit theory; volts a cell: common practice',
+  limits: 'Like cells, new and at room temperature; old or cold cells have several times the resistance.',
   examples: [
     {
       origin: 'a 12 V lead-acid battery has six cells of 2 V (common practice, no source)',

@@ -62,6 +62,7 @@ export const batterySag = defineCalculator({
     found: { V: 'terminalV', I: 'currentA', loss: 'lossW' },
   },
   source: 'circuit theory (maximum power transfer)',
+  limits: 'The fast part of the sag: over minutes the voltage falls further as the charge goes.',
   examples: [
     {
       origin: 'exact: 7 V × 30 A = 210 W',

@@ -22,6 +22,7 @@ export const fuseChoice = defineCalculator({
   formula: '1.25·I ≤ fuse ≤ ampacity of the wire',
   symbols: { given: { I: 'continuousA', ampacity: 'wireAmpacityA' }, found: { fuse: 'fuseA' } },
   source: 'common practice',
+  limits: 'Protects the wire, not the motor. Makers’ tables of heat, bundling and time stand above it.',
   examples: [
     {
       origin: 'common practice, no source: 16 A on a wire for 32 A takes 20 A',

@@ -9,6 +9,11 @@ export {
   type Limit,
   type OperatingPoint,
 } from './circuit.ts';
+export { circuitFrom, circuitInput, circuitKeys, circuitSymbols } from './circuit-keys.ts';
+export { driverDraw } from './driver-draw.ts';
+export { energyDrawn } from './energy-drawn.ts';
+export { fullCommandPoint } from './full-command.ts';
+export { meanDraw, outingDraw } from './outing-draw.ts';
 export { fuseChoice } from './fuse-choice.ts';
 export { runTime } from './run-time.ts';
 export { wire } from './wire.ts';

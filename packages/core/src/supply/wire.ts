@@ -73,6 +73,7 @@ export const wire = defineCalculator({
     found: { d: 'diameterMm', A: 'areaMm2', R: 'resistanceOhm', drop: 'dropV', loss: 'lossW' },
   },
   source: 'ASTM B258; IEC 60028; ampacity: common practice',
+  limits: 'Copper of one temperature; contacts, crimps and switches add to it, often as much again.',
   examples: [
     {
       origin: 'ASTM B258: AWG 10 is 2.588 mm, 3.277 Ω/km (from memory)',

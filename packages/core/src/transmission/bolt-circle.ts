@@ -36,6 +36,7 @@ export const boltCircle = defineCalculator({
     found: { F: 'boltForceN', τ: 'shearMPa', σ: 'bendingMPa', factor: 'factor' },
   },
   source: 'mechanics of materials; standoffs as cantilevers, the safe side',
+  limits: 'Bolts share evenly, and nothing is held by the friction of the clamped faces (safe side).',
   examples: [
     {
       origin: 'a bolt of 25π mm² (exact)',

@@ -123,6 +123,8 @@ export const chainDrive = defineCalculator({
   },
   source:
     "ASME B29.1 and ISO 606 (table values from memory); Shigley's Mechanical Engineering Design, ch. 17",
+  limits:
+    'A straight strand without sag, sprockets in line. Ratings are for clean, oiled chain: dirt shortens its life many times.',
   examples: [
     {
       origin: 'Shigley, table 17-20: ANSI 40, 17 teeth, 50 rpm, 0.37 hp (from memory)',

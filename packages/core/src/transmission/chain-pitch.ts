@@ -34,6 +34,7 @@ export const chainPitch = defineCalculator({
     found: { p: 'pitchMm', ps: 'nearestPitchMm', wear: 'elongation' },
   },
   source: 'ASME B29.1 and ISO 606 pitches; limits of wear: common practice, no source',
+  limits: 'A clean chain pulled straight. Over 2 % longer is worn out by common practice.',
   examples: [
     {
       origin: 'ten pitches of a half-inch chain are five inches (exact)',

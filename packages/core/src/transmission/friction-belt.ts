@@ -58,6 +58,8 @@ export const frictionBelt = defineCalculator({
     found: { θ: 'wrapDeg', q: 'tensionRatio', Fc: 'centrifugalN', F: 'transmissiblePullN', pull: 'pullN' },
   },
   source: "Shigley's Mechanical Engineering Design, ch. 17 (Euler–Eytelwein); fixed centres",
+  limits:
+    'Both shafts fixed and the belt just before slip; a belt that stretches, gets wet or oily holds less.',
   examples: [
     {
       origin: 'Euler–Eytelwein, e^0.3π (exact)',

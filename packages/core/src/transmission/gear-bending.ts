@@ -77,6 +77,8 @@ export const gearBending = defineCalculator({
     },
   },
   source: "Budynas & Nisbett, Shigley's Mechanical Engineering Design, ch. 14 (table from memory)",
+  limits:
+    'Bending of one tooth under a steady load: wear, shock, poor alignment and tooth surface are left out.',
   examples: [
     {
       origin: 'Shigley, example 14-1: 365 lbf at 10 kpsi (from memory)',

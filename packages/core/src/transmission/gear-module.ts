@@ -47,6 +47,8 @@ export const gearModule = defineCalculator({
     found: { m: 'moduleMm', P: 'diametralPitch' },
   },
   source: 'ISO 21771 geometry, full-depth teeth without profile shift; ISO 54 series (from memory)',
+  limits:
+    'Full-depth spur gears as made. Corrected, helical or worn gears give a number between the modules.',
   examples: [
     {
       origin: 'a gear of module 2 with 20 teeth is 44 mm over its teeth (exact)',

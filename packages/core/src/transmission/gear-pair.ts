@@ -58,6 +58,8 @@ export const gearPair = defineCalculator({
     },
   },
   source: 'ISO 21771 geometry; ISO 53 basic rack',
+  limits:
+    'Standard full-depth teeth without correction, rigid shafts. Printed gears need backlash added to the centre distance.',
   examples: [
     {
       origin: 'ISO 21771 geometry',

@@ -44,6 +44,8 @@ export const gearTrain = defineCalculator({
     },
   },
   source: 'kinematics; common practice',
+  limits:
+    'Stages one after another, each with its own efficiency at any load; light loads lose a larger share.',
   examples: [
     {
       origin: '16:60, 20:60, 20:40 in series is 22.5 : 1 (common practice, no source)',

@@ -1,5 +1,7 @@
 export { chainDrive } from './chain-drive.ts';
 export { CHAIN_NAMES, CHAIN_SIZES, chainSize, type ChainName } from './chains.ts';
+export { allowedLoad } from './allowed-load.ts';
+export { deliveredTorque } from './delivered-torque.ts';
 export { boltCircle } from './bolt-circle.ts';
 export { frictionBelt } from './friction-belt.ts';
 export { gearBending } from './gear-bending.ts';
@@ -17,10 +19,13 @@ export { setScrewHold } from './set-screw-hold.ts';
 export { shaftTorsion } from './shaft-torsion.ts';
 export { spool } from './spool.ts';
 export { timingBelt } from './timing-belt.ts';
+export { trainRatio } from './train-ratio.ts';
 export { trackLoop } from './track-loop.ts';
 export { wormPair } from './worm-pair.ts';
 export {
   chainGeometry,
+  chainLoad,
+  SAFETY_OF_CHAIN,
   stageFigures,
   stageSchema,
   stageStrength,

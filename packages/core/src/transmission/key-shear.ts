@@ -30,6 +30,7 @@ export const keyShear = defineCalculator({
     found: { F: 'forceN', τ: 'shearMPa', σ: 'bearingMPa' },
   },
   source: "Budynas & Nisbett, Shigley's Mechanical Engineering Design, ch. 7",
+  limits: 'A key that fits on its whole length; shock and a loose fit take the margin quickly.',
   examples: [
     {
       origin: 'Shigley, key example, n = 2.80 (from memory)',

@@ -41,6 +41,7 @@ export const largestSprocket = defineCalculator({
     },
   },
   source: 'geometry; height of the link plates: ISO 606 (from memory)',
+  limits: 'A sprocket on the wheel’s own axle, level ground; a rut or kerb needs more clearance.',
   examples: [
     {
       origin: 'six teeth of half-inch chain have a pitch diameter of one inch: the hexagon (exact)',

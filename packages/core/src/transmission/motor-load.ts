@@ -35,6 +35,7 @@ export const motorLoad = defineCalculator({
     found: { T: 'torqueNm', n: 'rpm', nw: 'wheelRpm' },
   },
   source: 'kinematics and power balance',
+  limits: 'Efficiency is that of a fair load; at a light load or when cold, losses are a larger share.',
   examples: [
     {
       origin: 'power in is power out over the efficiency: 40 N·m through 20 : 1 at 80 % (exact)',

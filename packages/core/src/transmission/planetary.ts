@@ -27,6 +27,7 @@ export const planetary = defineCalculator({
     found: { i: 'ratio', P: 'planetTeeth' },
   },
   source: 'kinematics of epicyclic gears',
+  limits: 'Ring held, sun in, carrier out. Another member held has another ratio.',
   examples: [
     {
       origin:

@@ -46,6 +46,8 @@ export const setScrewHold = defineCalculator({
   symbols: { given: { n: 'count', d: 'shaftDiameterMm' }, found: { F: 'holdingN', T: 'holdsNm' } },
   source:
     "Shigley's Mechanical Engineering Design, table 7-4 (from memory); metric sizes and the factor: common practice",
+  limits:
+    'Screws tightened as their maker says, on a steel shaft, with a flat or a dimple; dry and steady. Shock asks four times as much.',
   examples: [
     {
       origin: 'Shigley, table 7-4: 1500 lbf on half an inch (from memory)',

@@ -27,6 +27,8 @@ export const shaftTorsion = defineCalculator({
     found: { τ: 'shearMPa', θ: 'twistDeg' },
   },
   source: 'mechanics of materials',
+  limits:
+    'A round, solid shaft in pure torsion. Bending, keyways and set-screw flats weaken it by a third and more.',
   examples: [
     {
       origin: 'T = πd³τ/16 at 100 MPa (exact)',

@@ -36,6 +36,7 @@ export const spool = defineCalculator({
     found: { D: 'workingDiameterMm', F: 'pullN', v: 'lineMps', travel: 'travelM' },
   },
   source: 'statics and geometry',
+  limits: 'Full layers wound evenly. Crossed or loose turns make it fatter sooner.',
   examples: [
     {
       origin: 'a rope whose middle runs on 100 mm (exact)',

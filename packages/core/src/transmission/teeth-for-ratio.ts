@@ -44,6 +44,7 @@ export const teethForRatio = defineCalculator({
     found: { i: 'ratioFound', z1: 'teethDriver', z2: 'teethDriven', off: 'deviation' },
   },
   source: 'arithmetic, every pair tried',
+  limits: 'Whole teeth within the limits given; whether such wheels are to be had, it does not know.',
   examples: [
     {
       origin: '3.6 is 36 over 10 (exact)',

@@ -83,6 +83,8 @@ export const timingBelt = defineCalculator({
     },
   },
   source: 'geometry; ISO 5296 names',
+  limits:
+    'A taut belt on round pulleys; belt stretch and pulley tolerance are left out. Strength is another sum.',
   examples: [
     {
       origin: 'equal pulleys: half round each, the rest straight (geometry)',

@@ -34,6 +34,8 @@ export const trackLoop = defineCalculator({
     found: { Ds: 'sprocketPitchDiameterMm', n: 'linksExact' },
   },
   source: 'geometry: links lie as chords on the sprocket',
+  limits:
+    'A taut loop without sag or road wheels between; allow for wear and for mud between links and sprocket.',
   examples: [
     {
       origin: 'sprocket and idler of 100 mm (geometry)',

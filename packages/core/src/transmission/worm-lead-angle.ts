@@ -37,6 +37,7 @@ export const wormLeadAngle = defineCalculator({
   },
   source:
     "geometry; Shigley's Mechanical Engineering Design, ch. 13; threads one module high over the pitch line",
+  limits: 'As exact as the tape lies: wrap several turns where the lead is small.',
   examples: [
     {
       origin: 'module 2, pitch diameter 20 mm, one start: tan λ = m/d1 = 0.1 (exact)',

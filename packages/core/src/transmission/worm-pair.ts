@@ -62,6 +62,8 @@ export const wormPair = defineCalculator({
   },
   source:
     "Shigley's Mechanical Engineering Design, ch. 13, worm gearing. Self-locking is never a brake: shock and wear release it",
+  limits:
+    'A well-lubricated pair with known friction: friction falls with speed and rises as oil is lost. Self-locking is never a brake.',
   examples: [
     {
       origin: 'Shigley, table 13-6: 25.2 % at 1° (from memory)',

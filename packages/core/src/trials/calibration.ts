@@ -24,6 +24,7 @@ export const travelCounts = defineCalculator({
     found: { turns: 'turns', counts: 'counts' },
   },
   source: 'geometry',
+  limits: 'A wheel that neither slips nor changes its diameter under load.',
   examples: [
     {
       origin: '10 ft on a 4 in wheel at four counts a degree is 13,751 counts (common practice, no source)',
@@ -76,6 +77,7 @@ export const encoderCounts = defineCalculator({
     found: { N: 'countsPerWheelTurn', step: 'metresPerCount', rate: 'countsPerSecond' },
   },
   source: 'geometry',
+  limits: 'No counts lost: a long or noisy cable loses some.',
   examples: [
     {
       origin: 'a wheel of 1 m round (exact)',
@@ -129,6 +131,7 @@ export const effectiveDiameter = defineCalculator({
     found: { d: 'diameterM' },
   },
   source: 'geometry',
+  limits: 'On the floor and with the load of use: both change it.',
   examples: [
     {
       origin: 'a twentieth short is a wheel a twentieth smaller (exact)',
@@ -162,6 +165,7 @@ export const veer = defineCalculator({
     found: { θ: 'headingDeg', side: 'sideM' },
   },
   source: 'geometry of an arc',
+  limits: 'Even drift without slip, on a level floor.',
   examples: [
     {
       origin: 'a quarter circle (exact)',

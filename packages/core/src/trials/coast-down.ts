@@ -105,6 +105,7 @@ export const coastDown = defineCalculator({
     found: { f: 'rollingCoefficient', CdA: 'dragAreaM2' },
   },
   source: 'mechanics; Levenberg–Marquardt',
+  limits: 'Level ground without wind, drive disengaged; a slope of a thousandth already shows.',
   examples: [
     {
       origin: 'made from f = 0.02 and no drag: a straight line (exact)',

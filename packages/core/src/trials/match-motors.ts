@@ -110,6 +110,7 @@ export const matchMotors = defineCalculator({
   formula: 'mismatch = Σ w·2|x − y|/(x + y) / Σ w;  pairing: least total',
   symbols: { given: {}, found: {} },
   source: 'minimum-weight matching (J. Edmonds, 1965)',
+  limits: 'Compares what was measured: same battery, same load, same warmth for all.',
   examples: [
     {
       origin: 'two alike and two alike (by inspection)',

@@ -36,6 +36,7 @@ export const odometrySquare = defineCalculator({
     'α = (x̄cw + x̄ccw)/(−4L);  β = (x̄cw − x̄ccw)/(−4L);  R = (L/2)/sin(β/2);  Ed = (R + b/2)/(R − b/2);  Eb = (π/2)/(π/2 − α)',
   symbols: { given: { L: 'sideM', b: 'trackM' }, found: { Ed: 'diameterRatio', Eb: 'trackRatio' } },
   source: 'Borenstein & Feng, IEEE Trans. Robotics and Automation 12(6), 1996 (from memory)',
+  limits: 'Small errors, end positions measured by hand to a few millimetres, wheels that do not slip.',
   examples: [
     {
       origin: 'both ways 0.1 m short: only the track is off (Borenstein & Feng, from memory)',

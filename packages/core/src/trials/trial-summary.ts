@@ -35,6 +35,7 @@ export const trialSummary = defineCalculator({
   formula: 's = √(Σ(x − x̄)²/(n − 1));  x̄ ± t(0.975, n − 1)·s/√n;  sign test: 2·P(B(n, ½) ≤ the lesser)',
   symbols: { given: {}, found: { s: 'sd', n: 'n' } },
   source: 'Student, Biometrika 6 (1908); exact binomial sign test',
+  limits: 'Independent runs that scatter like a bell; with few runs the interval is wide.',
   examples: [
     {
       origin: 'Student 1908, sleep data, paired (from memory)',

@@ -27,7 +27,7 @@ function show(document: Build): void {
 /** The text of a block, with ordinary spaces. */
 const block = (title: string): string => {
   const heading = screen.getByRole('heading', { name: new RegExp(`^${title}`) });
-  return (heading.closest('a')?.textContent ?? '').replaceAll('\u00a0', ' ');
+  return (heading.closest('[data-block]')?.textContent ?? '').replaceAll('\u00a0', ' ');
 };
 
 describe('the strip', () => {

@@ -13,6 +13,7 @@ import { Link } from 'react-router';
 import { stationAddress, type StationPath } from '../app/stations.ts';
 import { useUnits } from '../app/units.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
+import { OpensMargin } from '../working/OpensOf.tsx';
 import { Tape } from './Tape.tsx';
 
 interface BlockDefinition {
@@ -85,50 +86,49 @@ interface BlockProps {
 function StripBlock({ buildId, block, link, report }: BlockProps) {
   const { title, station, empty } = DEFINITIONS[block];
   return (
-    <Link
-      to={stationAddress(buildId, station)}
-      className="block min-w-0 px-2 pt-2 pb-2 xl:px-3 hover:bg-field focus-visible:-outline-offset-2"
-      data-block={block}
-    >
-      {link ? <Filled title={title} link={link} report={report} /> : <Empty title={title} text={empty} />}
-    </Link>
+    <div className="relative min-w-0 px-2 pt-2 pb-2 hover:bg-field xl:px-3" data-block={block}>
+      <h2 className={`items-baseline justify-between gap-2 xl:flex ${link ? colorOf(link) : 'text-soft'}`}>
+        <Link
+          to={stationAddress(buildId, station)}
+          className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:-outline-offset-2 focus-visible:after:outline-ink"
+        >
+          {title}
+        </Link>
+        {link && (
+          <span className="block truncate font-sans text-[14px] font-normal text-soft">
+            {linkDefinition(link.link).title.toLowerCase()}
+          </span>
+        )}
+      </h2>
+      {link ? <Filled link={link} report={report} /> : <p className="mt-3 text-[15px] text-soft">{empty}</p>}
+    </div>
   );
 }
 
-const Empty = ({ title, text }: { readonly title: string; readonly text: string }) => (
-  <>
-    <h2 className="text-soft">{title}</h2>
-    <p className="mt-3 text-[15px] text-soft">{text}</p>
-  </>
-);
+const colorOf = ({ link }: LinkReport): string =>
+  ELECTRICAL.has(linkDefinition(link).dimension) ? 'text-elec' : 'text-mech';
 
-function Filled({
-  title,
-  link,
-  report,
-}: {
-  readonly title: string;
-  readonly link: LinkReport;
-  readonly report: Report;
-}) {
+function Filled({ link, report }: { readonly link: LinkReport; readonly report: Report }) {
   const { system } = useUnits();
   const definition = linkDefinition(link.link);
-  const electrical = ELECTRICAL.has(definition.dimension);
   const needs = show(link.needs, definition.dimension, system);
   const has = show(link.has, definition.dimension, system);
   const duty = report.duties.find((d) => d.id === link.dutyId)?.name ?? 'whole outing';
   const isWindow = link.link === 'ratio';
-  const color = electrical ? 'text-elec' : 'text-mech';
+  const what = `${definition.title.toLowerCase()}, ${duty}`;
+  const shown = isWindow ? has : needs;
   return (
     <>
-      <h2 className={`items-baseline justify-between gap-2 xl:flex ${color}`}>
-        {title}
-        <span className="block truncate font-sans text-[14px] font-normal text-soft">
-          {definition.title.toLowerCase()}
-        </span>
-      </h2>
-      <p className={`mt-0.5 truncate font-narrow text-[24px] leading-tight font-semibold ${color}`}>
-        {isWindow ? has.number : needs.number}{' '}
+      <p className={`mt-0.5 truncate font-narrow text-[24px] leading-tight font-semibold ${colorOf(link)}`}>
+        <span className="relative">
+          <OpensMargin
+            link={link}
+            side={isWindow ? 'has' : 'needs'}
+            title={`${isWindow ? 'the ratio fitted' : 'the need'} of ${what},`}
+          >
+            {shown.number}
+          </OpensMargin>
+        </span>{' '}
         <small className="font-sans text-[14px] font-normal text-soft">
           {isWindow ? `${has.unit} fitted` : needs.unit}
           {!isWindow && (
@@ -140,11 +140,22 @@ function Filled({
         ratio={link.ratio}
         rule={link.rule}
         verdict={link.verdict}
-        kind={electrical ? 'electrical' : 'mechanical'}
+        kind={ELECTRICAL.has(definition.dimension) ? 'electrical' : 'mechanical'}
       />
       <p className="flex flex-wrap gap-x-1 max-xl:text-[14px]">
-        {isWindow ? `edge ${needs.text}` : `has ${has.text}`} ·{' '}
-        <b className="font-semibold">{showNumber(link.ratio)} ×</b>
+        <span>
+          {isWindow ? 'edge ' : 'has '}
+          <span className="relative">
+            <OpensMargin
+              link={link}
+              side={isWindow ? 'needs' : 'has'}
+              title={`${isWindow ? 'the edge' : 'what there is'} of ${what},`}
+            >
+              {isWindow ? needs.text : has.text}
+            </OpensMargin>
+          </span>
+        </span>{' '}
+        · <b className="font-semibold">{showNumber(link.ratio)} ×</b>
       </p>
       <p className="line-clamp-2 text-[15px] leading-snug text-soft" title={duty}>
         <b className={`font-semibold ${link.verdict === 'short' ? 'text-short' : 'text-ink'}`}>

@@ -85,12 +85,11 @@ const rowText = (row: unknown, field: SumField): string =>
         .join(', ')
     : String(row);
 
-/** The calculator's first worked example as entries. */
-export function exampleEntries(calculator: AnyCalculator, fields: readonly SumField[]): Entries {
-  const input = calculator.examples[0]?.input ?? {};
-  return Object.fromEntries(
+/** What a calculator was given, as what would be typed for it. */
+export const entriesOf = (fields: readonly SumField[], given: Readonly<Record<string, unknown>>): Entries =>
+  Object.fromEntries(
     fields.map((field) => {
-      const value = input[field.key];
+      const value = given[field.key];
       if (value === undefined) return [field.key, ''];
       return [
         field.key,
@@ -100,6 +99,15 @@ export function exampleEntries(calculator: AnyCalculator, fields: readonly SumFi
       ];
     }),
   );
+
+/** The calculator's first worked example as entries. */
+export const exampleEntries = (calculator: AnyCalculator, fields: readonly SumField[]): Entries =>
+  entriesOf(fields, calculator.examples[0]?.input ?? {});
+
+/** The address of a sum that carries what it is given. What is not given is said to be empty. */
+export function sumAddress(calculator: AnyCalculator, given: Readonly<Record<string, unknown>>): string {
+  const entries = entriesOf(inputFields(calculator), given);
+  return `/sums/${calculator.name}?${new URLSearchParams(entries).toString()}`;
 }
 
 export interface Worked {

@@ -2,17 +2,27 @@ import { readFileSync } from 'node:fs';
 import { newBuild, readBuild, type Build } from '@zubric/core/build';
 import type { Opened } from '@zubric/core/evaluate';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { UnitsProvider } from '../app/units.tsx';
 import { BuildSession } from '../session/BuildSession.tsx';
-import { Opens } from './Opens.tsx';
+import { OpensDuty, OpensOuting } from './OpensOf.tsx';
 
 const read = readBuild(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build cannot be read');
 const puffin = read.build;
 
 function show(number: Opened, document: Build = puffin, dutyId = 'slip-loaded'): void {
+  showChild(
+    <OpensDuty number={number} dutyId={dutyId} title="the number">
+      42
+    </OpensDuty>,
+    document,
+  );
+}
+
+function showChild(child: ReactNode, document: Build = puffin): void {
   vi.stubGlobal('fetch', () => Promise.reject(new Error('no server')));
   vi.stubGlobal(
     'ResizeObserver',
@@ -26,11 +36,7 @@ function show(number: Opened, document: Build = puffin, dutyId = 'slip-loaded'):
   render(
     <MemoryRouter>
       <UnitsProvider>
-        <BuildSession stored={stored}>
-          <Opens number={number} dutyId={dutyId} title="the number">
-            42
-          </Opens>
-        </BuildSession>
+        <BuildSession stored={stored}>{child}</BuildSession>
       </UnitsProvider>
     </MemoryRouter>,
   );
@@ -82,9 +88,28 @@ describe('a number that opens', () => {
     expect(link.getAttribute('href')).toMatch(/^\/sums\/grip-force\?loadN=\d+.*&friction=0\.55$/);
   });
 
-  it('is only shown where there is no working', () => {
+  it('says so where there is no working', async () => {
     show('wheel-torque', newBuild('Gull'), 'duty-1');
-    expect(screen.getByText('42')).toBeDefined();
-    expect(screen.queryByRole('button')).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: /how it came about/ }));
+    const panel = await screen.findByRole('dialog', {}, { timeout: 20_000 });
+    expect(plain(panel)).toContain('no working of its own');
+  });
+
+  it('goes by the legs of an outing to the current of a duty', async () => {
+    showChild(
+      <OpensOuting number="energy" title="the energy">
+        42
+      </OpensOuting>,
+    );
+    fireEvent.click(screen.getByRole('button', { name: /how it came about/ }));
+    const panel = await screen.findByRole('dialog', {}, { timeout: 20_000 });
+    const open = (name: RegExp) =>
+      fireEvent.click(
+        within(within(panel).getAllByRole('row', { name })[0] as HTMLElement).getByRole('button'),
+      );
+    open(/Mean current/);
+    expect(plain(panel)).toContain('Slip, loaded');
+    open(/Current .*Level, loaded/);
+    expect(plain(panel)).toContain('P = m Vm I + Paux');
   });
 });

@@ -1,24 +1,33 @@
-import { workingOf, type Opened } from '@zubric/core/evaluate';
+import type { Working } from '@zubric/core/evaluate';
+import { NotPhysical } from '@zubric/core/contract';
 import { lazy, Suspense, useState } from 'react';
-import { useBuild } from '../session/BuildSession.tsx';
 
 const WorkingPanel = lazy(async () => ({ default: (await import('./WorkingPanel.tsx')).WorkingPanel }));
 
 interface Props {
-  readonly number: Opened;
-  readonly dutyId: string;
+  /** Works the number out again, when it is opened and not before. */
+  readonly work: () => Working | undefined;
   /** What the number is, as it ends "how … came about". */
   readonly title: string;
   /** The number as it is shown. */
   readonly children: string;
 }
 
-/** A number of the report that opens to its working; where it has none it is only shown. */
-export function Opens({ number, dutyId, title, children }: Props) {
-  const { build } = useBuild();
-  const [open, setOpen] = useState(false);
-  const working = workingOf(build, number, dutyId);
-  if (!working) return <>{children}</>;
+/** Why a number has no working, in a sentence. */
+const NONE = 'This number has no working of its own: it was given, or the build has no such part yet.';
+
+function openedOf(work: Props['work']): Working | string {
+  try {
+    return work() ?? NONE;
+  } catch (error) {
+    if (error instanceof NotPhysical) return error.message;
+    throw error;
+  }
+}
+
+/** A number of the report that opens to its working. */
+export function Opens({ work, title, children }: Props) {
+  const [opened, setOpened] = useState<Working | string>();
   return (
     <>
       <button
@@ -26,13 +35,13 @@ export function Opens({ number, dutyId, title, children }: Props) {
         className="cursor-pointer underline decoration-edge decoration-dotted underline-offset-4 hover:decoration-solid"
         title="How it came about"
         aria-label={`${children}, ${title}: how it came about`}
-        onClick={() => setOpen(true)}
+        onClick={() => setOpened(openedOf(work))}
       >
         {children}
       </button>
-      {open && (
+      {opened !== undefined && (
         <Suspense>
-          <WorkingPanel title={title} working={working} onClose={() => setOpen(false)} />
+          <WorkingPanel title={title} opened={opened} onClose={() => setOpened(undefined)} />
         </Suspense>
       )}
     </>

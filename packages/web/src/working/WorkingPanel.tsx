@@ -1,11 +1,18 @@
 import { findCalculator, type AnyCalculator } from '@zubric/core/calculators';
-import type { Working, WorkingInput, WorkingOrigin } from '@zubric/core/evaluate';
+import {
+  isStated,
+  type Calculation,
+  type Stated,
+  type Working,
+  type WorkingInput,
+  type WorkingOrigin,
+} from '@zubric/core/evaluate';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Panel } from '../app/Panel.tsx';
-import { useUnits } from '../app/units.tsx';
+import { useSay, useUnits } from '../app/units.tsx';
 import { sayKey } from '../sums/key-units.ts';
-import { inputFields, outputFields } from '../sums/sum-form.ts';
+import { inputFields, outputFields, sumAddress, type SumField } from '../sums/sum-form.ts';
 import { WithNumbers } from '../sums/WithNumbers.tsx';
 
 const ORIGINS: Readonly<Record<WorkingOrigin, string>> = {
@@ -19,19 +26,23 @@ const ORIGINS: Readonly<Record<WorkingOrigin, string>> = {
 
 interface Props {
   readonly title: string;
-  readonly working: Working;
+  /** The working, or why there is none. */
+  readonly opened: Working | string;
   readonly onClose: () => void;
 }
 
 /** How a number came about, and one step further to how its inputs did. */
-export function WorkingPanel({ title, working, onClose }: Props) {
-  const [steps, setSteps] = useState<readonly Working[]>([working]);
-  const step = steps.at(-1) ?? working;
-  const calculator = findCalculator(step.calculator);
+export function WorkingPanel({ title, opened, onClose }: Props) {
+  const [steps, setSteps] = useState<readonly (Working | string)[]>([opened]);
+  const step = steps.at(-1) ?? opened;
+  const calculation = typeof step === 'string' || isStated(step) ? undefined : step;
+  const calculator = calculation && findCalculator(calculation.calculator);
   return (
     <Panel title={`How ${title} came about`} onClose={onClose}>
-      {calculator && (
-        <Step calculator={calculator} step={step} onOpen={(next) => setSteps([...steps, next])} />
+      {typeof step === 'string' && <p>{step}</p>}
+      {typeof step === 'object' && isStated(step) && <Given stated={step} />}
+      {calculation && calculator && (
+        <Step calculator={calculator} step={calculation} onOpen={(next) => setSteps([...steps, next])} />
       )}
       <div className="mt-4 flex flex-wrap gap-3">
         {steps.length > 1 && (
@@ -42,8 +53,8 @@ export function WorkingPanel({ title, working, onClose }: Props) {
         <button type="button" className="push push-main" onClick={onClose}>
           Close
         </button>
-        {calculator && (
-          <Link className="push inline-flex items-center" to={sumAddress(calculator, step)}>
+        {calculation && calculator && (
+          <Link className="push inline-flex items-center" to={sumAddress(calculator, calculation.given)}>
             As a quick sum
           </Link>
         )}
@@ -52,18 +63,23 @@ export function WorkingPanel({ title, working, onClose }: Props) {
   );
 }
 
-/** The same sum by itself, its address carrying the numbers. */
-function sumAddress(calculator: AnyCalculator, { given }: Working): string {
-  const entries = inputFields(calculator).flatMap(({ key }) =>
-    given[key] === undefined ? [] : [[key, String(Number(given[key].toPrecision(12)))]],
+/** A number that was not worked out. */
+function Given({ stated: { value, dimension, origin, where } }: { readonly stated: Stated }) {
+  const say = useSay();
+  return (
+    <p>
+      <b className="font-narrow text-[22px] font-semibold text-mech">{say(value, dimension)}</b>{' '}
+      <span className="text-soft">
+        {ORIGINS[origin]}: {where}
+      </span>
+    </p>
   );
-  return `/sums/${calculator.name}?${new URLSearchParams(entries).toString()}`;
 }
 
 interface StepProps {
   readonly calculator: AnyCalculator;
-  readonly step: Working;
-  readonly onOpen: (working: Working) => void;
+  readonly step: Calculation;
+  readonly onOpen: (working: Calculation) => void;
 }
 
 function Step({ calculator, step, onOpen }: StepProps) {
@@ -95,14 +111,8 @@ function Step({ calculator, step, onOpen }: StepProps) {
           </tr>
         </thead>
         <tbody>
-          {step.inputs.map((input) => (
-            <InputRow
-              key={input.key}
-              calculator={calculator}
-              input={input}
-              value={step.given[input.key]}
-              onOpen={onOpen}
-            />
+          {step.inputs.map((input, at) => (
+            <InputRow key={at} calculator={calculator} input={input} given={step.given} onOpen={onOpen} />
           ))}
         </tbody>
       </table>
@@ -113,18 +123,29 @@ function Step({ calculator, step, onOpen }: StepProps) {
 interface RowProps {
   readonly calculator: AnyCalculator;
   readonly input: WorkingInput;
-  readonly value: number | undefined;
-  readonly onOpen: (working: Working) => void;
+  readonly given: Calculation['given'];
+  readonly onOpen: (working: Calculation) => void;
 }
 
-function InputRow({ calculator, input, value, onOpen }: RowProps) {
+/** The field of an input, or of its column, and the value that stands there. */
+function cellOf(calculator: AnyCalculator, { key, cell }: WorkingInput, given: Calculation['given']) {
+  const field = inputFields(calculator).find((f) => f.key === key);
+  if (!cell) return { field, value: given[key] };
+  const rows = given[key] as readonly Readonly<Record<string, unknown>>[];
+  const column: SumField | undefined = field?.columns.find((c) => c.key === cell.column);
+  return { field: column, value: rows[cell.row]?.[cell.column] };
+}
+
+function InputRow({ calculator, input, given, onOpen }: RowProps) {
   const { system } = useUnits();
-  const field = inputFields(calculator).find(({ key }) => key === input.key);
+  const { field, value } = cellOf(calculator, input, given);
   const { working } = input;
   return (
     <tr>
       <th scope="row">{field?.description ?? input.key}</th>
-      <td className="n">{value === undefined ? '' : sayKey(value, field?.unit ?? '', system)}</td>
+      <td className="n">
+        {typeof value === 'number' ? sayKey(value, field?.unit ?? '', system) : String(value ?? '')}
+      </td>
       <td>
         <b className={input.origin === 'assumed' ? 'font-semibold' : 'font-normal'}>
           {ORIGINS[input.origin]}

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { NotPhysical } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
+import { allowedLoad } from '../allowed-load.ts';
 import { chainDrive } from '../chain-drive.ts';
 import { CHAIN_NAMES, chainSize } from '../chains.ts';
 import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
@@ -20,19 +21,21 @@ export type Chain = z.output<typeof chainSchema>;
 /** Sprockets under this run rough and wear the chain (common practice, no source). */
 const LEAST_TEETH = 9;
 /** Tensile strength over working pull of a chain that starts, stops and runs dirty (common practice, no source). */
-const SAFETY_OF_CHAIN = 7;
+export const SAFETY_OF_CHAIN = 7;
 /** Least wrap on the small sprocket, degrees (common practice, no source). */
 const LEAST_WRAP_DEG = 120;
 
+/** What the calculator takes of this stage, and of its load where there is one. */
+export const chainLoad = (stage: Chain, load?: StageLoad) => ({
+  chain: stage.chain,
+  teethSmall: Math.min(stage.teethDriver, stage.teethDriven),
+  teethLarge: Math.max(stage.teethDriver, stage.teethDriven),
+  centreMm: stage.centre.value * 1000,
+  ...(load && load.inputTorqueNm > 0 ? { torqueNm: smallSprocketTorque(stage, load) } : {}),
+});
+
 /** The calculator's answer for this stage: the one geometry that screens, drawings and evaluation share. */
-export const chainGeometry = (stage: Chain, load?: StageLoad) =>
-  chainDrive.run({
-    chain: stage.chain,
-    teethSmall: Math.min(stage.teethDriver, stage.teethDriven),
-    teethLarge: Math.max(stage.teethDriver, stage.teethDriven),
-    centreMm: stage.centre.value * 1000,
-    ...(load && load.inputTorqueNm > 0 ? { torqueNm: smallSprocketTorque(stage, load) } : {}),
-  });
+export const chainGeometry = (stage: Chain, load?: StageLoad) => chainDrive.run(chainLoad(stage, load));
 
 /** A chain that speeds up is driven at its large sprocket: the small one then carries the lesser torque. */
 const smallSprocketTorque = (stage: Chain, load: StageLoad): number =>
@@ -68,7 +71,7 @@ export function chainStrength(stage: Chain, load: StageLoad): StageStrength | un
   return {
     quantity: 'force',
     needs: chainGeometry(stage, load).pullN ?? 0,
-    has: tensileN / SAFETY_OF_CHAIN,
+    has: allowedLoad.run({ strengthN: tensileN, safetyFactor: SAFETY_OF_CHAIN }).allowedN,
     standard: `a ${SAFETY_OF_CHAIN}th of its strength`,
   };
 }

@@ -3,7 +3,7 @@ import { chainFigures, chainSchema, chainStrength } from './chain.ts';
 import { gearheadFigures, gearheadSchema, gearheadStrength } from './gearhead.ts';
 import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 
-export { chainGeometry } from './chain.ts';
+export { chainGeometry, chainLoad, SAFETY_OF_CHAIN } from './chain.ts';
 export type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 
 /** One step of the way from motor to wheel. */

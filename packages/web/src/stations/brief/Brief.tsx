@@ -4,7 +4,7 @@ import { useSay } from '../../app/units.tsx';
 import { useTitle } from '../../app/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
-import { Opens } from '../../working/Opens.tsx';
+import { OpensDuty } from '../../working/OpensOf.tsx';
 import { DutyTable } from './DutyTable.tsx';
 import { GroundTable } from './GroundTable.tsx';
 import { VehicleForm } from './VehicleForm.tsx';
@@ -31,9 +31,9 @@ export function Brief() {
         {most ? (
           <p className="mt-0.5 text-[16px] text-soft">
             <b className="font-semibold text-ink">
-              <Opens number="mass" dutyId={most[0].id} title="the mass all up">
+              <OpensDuty number="mass" dutyId={most[0].id} title="the mass all up">
                 {say(most[1].footing.massKg, 'mass')}
-              </Opens>
+              </OpensDuty>
             </b>{' '}
             all up; the hardest duty, “{most[0].name}”, asks{' '}
             <b className="font-semibold text-mech">{say(most[1].resistance.totalN, 'force')}</b> along the

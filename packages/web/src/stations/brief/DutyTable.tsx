@@ -9,7 +9,7 @@ import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import type { Check } from '../../fields/useQuantityText.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
-import { Opens } from '../../working/Opens.tsx';
+import { OpensDuty } from '../../working/OpensOf.tsx';
 
 type NumberKey = 'grade' | 'speed' | 'payloadShare' | 'acceleration' | 'drawbar' | 'duration';
 
@@ -151,9 +151,9 @@ function DutyRow({ duty, report, onChange }: RowProps) {
         data-testid={`force-${duty.id}`}
       >
         {report ? (
-          <Opens number="force" dutyId={duty.id} title={`the force of “${duty.name}”`}>
+          <OpensDuty number="force" dutyId={duty.id} title={`the force of “${duty.name}”`}>
             {say(report.resistance.totalN, 'force')}
-          </Opens>
+          </OpensDuty>
         ) : (
           '–'
         )}

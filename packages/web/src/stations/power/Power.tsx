@@ -5,7 +5,7 @@ import { useSay } from '../../app/units.tsx';
 import { useTitle } from '../../app/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
-import { Opens } from '../../working/Opens.tsx';
+import { OpensDuty, OpensOuting } from '../../working/OpensOf.tsx';
 import { PartPicker } from './PartPicker.tsx';
 import { PullChart } from './PullChart.tsx';
 
@@ -32,25 +32,51 @@ export function Power() {
               “{duty.name}” gets <b className="font-semibold text-ink">{showNumber(torque.ratio)} ×</b> its
               torque of{' '}
               <b className="font-semibold text-mech">
-                <Opens number="wheel-torque" dutyId={duty.id} title={`the wheel torque of “${duty.name}”`}>
+                <OpensDuty
+                  number="wheel-torque"
+                  dutyId={duty.id}
+                  title={`the wheel torque of “${duty.name}”`}
+                >
                   {say(duty.point.wheelTorqueNm, 'torque')}
-                </Opens>
+                </OpensDuty>
               </b>{' '}
               a wheel (the rule asks {showNumber(torque.rule)} ×) and draws{' '}
               <b className="font-semibold text-elec">
-                <Opens number="motor-current" dutyId={duty.id} title={`the current of “${duty.name}”`}>
+                <OpensDuty number="motor-current" dutyId={duty.id} title={`the current of “${duty.name}”`}>
                   {say(duty.point.currentA, 'current')}
-                </Opens>
+                </OpensDuty>
               </b>{' '}
-              a motor, <b className="font-semibold text-elec">{say(duty.point.batteryA, 'current')}</b> from
-              the battery, which sags to{' '}
-              <b className="font-semibold text-elec">{say(duty.point.batteryV, 'voltage')}</b>.
+              a motor,{' '}
+              <b className="font-semibold text-elec">
+                <OpensDuty
+                  number="battery-current"
+                  dutyId={duty.id}
+                  title={`the battery current of “${duty.name}”`}
+                >
+                  {say(duty.point.batteryA, 'current')}
+                </OpensDuty>
+              </b>{' '}
+              from the battery, which sags to{' '}
+              <b className="font-semibold text-elec">
+                <OpensDuty
+                  number="battery-voltage"
+                  dutyId={duty.id}
+                  title={`the battery voltage of “${duty.name}”`}
+                >
+                  {say(duty.point.batteryV, 'voltage')}
+                </OpensDuty>
+              </b>
+              .
               {outing?.runTimeS !== undefined && (
                 <>
                   {' '}
                   At this mix of duties it lasts{' '}
-                  <b className="font-semibold text-ink">{say(outing.runTimeS, 'time')}</b>; an outing takes{' '}
-                  {say(outing.durationS, 'time')}.
+                  <b className="font-semibold text-ink">
+                    <OpensOuting number="run-time" title="the run time">
+                      {say(outing.runTimeS, 'time')}
+                    </OpensOuting>
+                  </b>
+                  ; an outing takes {say(outing.durationS, 'time')}.
                 </>
               )}
             </>

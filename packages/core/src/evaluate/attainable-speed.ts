@@ -1,0 +1,95 @@
+import { z } from 'zod';
+import { AIR_DENSITY, bracketedRoot, defineCalculator, key, radSToRpm } from '../contract/index.ts';
+import { circuitFrom, circuitKeys, circuitSymbols, fullCommandTorque } from '../supply/index.ts';
+import { deliveredTorque } from '../transmission/index.ts';
+
+const input = z.strictObject({
+  ...circuitKeys,
+  ratio: key.positive('Turns of the motor for one of the wheel'),
+  efficiency: key.share('Share of the power that comes through'),
+  wheelDiameterM: key.positive('Diameter of the driven wheels under load', 'm'),
+  steadyN: key.real('Force that keeps it rolling, air left out: rolling, grade, pull', 'N'),
+  dragAreaM2: key.nonNegative('Drag coefficient times frontal area', 'm²').default(0),
+  airDensityKgM3: key.positive('Density of the air', 'kg/m³').default(AIR_DENSITY),
+  gripN: key.nonNegative('Grip of the driven wheels', 'N').optional(),
+});
+
+const output = z.strictObject({
+  speedMps: key.nonNegative('Speed at which it settles; 0 where it does not start', 'm/s'),
+  rpm: key.nonNegative('Speed of the motors there', 'rpm'),
+  pullN: key.real('Pull at that speed', 'N'),
+});
+
+/** Speeds are found to this share of the motor's free-running road speed. */
+const SPEED_TOLERANCE = 1e-9;
+/** A downhill runaway is followed to this many times the free-running speed. */
+const GREATEST_OVERSPEED = 64;
+
+export const attainableSpeed = defineCalculator({
+  name: 'attainable-speed',
+  title: 'How fast it goes with full command',
+  purpose:
+    'The speed at which the greatest pull of the motors, grip included, meets what holds the vehicle back.',
+  input,
+  output,
+  formula:
+    'F(v) = Fs + ½ ρ A v², solved for v;  F(v) = 2 m i η kt (I − I0)/d at full command, never over the grip;  n = 60 v i/(π d)',
+  symbols: {
+    given: {
+      Fs: 'steadyN',
+      ρ: 'airDensityKgM3',
+      A: 'dragAreaM2',
+      m: circuitSymbols.m,
+      i: 'ratio',
+      η: 'efficiency',
+      kt: circuitSymbols.kt,
+      I0: circuitSymbols.I0,
+      d: 'wheelDiameterM',
+    },
+    found: { v: 'speedMps', n: 'rpm' },
+  },
+  source: 'permanent-magnet direct-current motor theory; T. D. Gillespie, ch. 2',
+  limits: 'Steady speed on a ground that goes on long enough; how soon it is reached is another sum.',
+  examples: [
+    {
+      origin:
+        'without air or sag the speed is a straight line of the pull: free at 1000 rad/s, half the stall torque left at 500 (exact)',
+      input: {
+        motors: 1,
+        resistanceOhm: 0.1,
+        keVsPerRad: 0.01,
+        ktNmPerA: 0.01,
+        noLoadA: 0,
+        openCircuitV: 10,
+        ratio: 10,
+        efficiency: 1,
+        wheelDiameterM: 0.2,
+        steadyN: 50,
+      },
+      output: { speedMps: 5, pullN: 50 },
+      tolerance: 1e-8,
+    },
+  ],
+  run: (i) => {
+    const circuit = circuitFrom(i);
+    const radiusM = i.wheelDiameterM / 2;
+    const pullAt = (speedMps: number): number => {
+      const torqueNm = fullCommandTorque(circuit, (speedMps / radiusM) * i.ratio);
+      const { deliveredNm } = deliveredTorque.run({ ...i, torqueNm });
+      const gripN = i.gripN ?? Infinity;
+      return Math.max(-gripN, Math.min(gripN, deliveredNm / radiusM));
+    };
+    const drag = 0.5 * i.airDensityKgM3 * i.dragAreaM2;
+    const surplus = (speedMps: number): number => pullAt(speedMps) - i.steadyN - drag * speedMps * speedMps;
+    const at = (speedMps: number) => ({
+      speedMps,
+      rpm: radSToRpm((speedMps / radiusM) * i.ratio),
+      pullN: pullAt(speedMps),
+    });
+    if (surplus(0) <= 0) return at(0);
+    const freeMps = (circuit.openCircuitV / circuit.keVsPerRad / i.ratio) * radiusM;
+    let high = freeMps;
+    while (surplus(high) > 0 && high < GREATEST_OVERSPEED * freeMps) high *= 2;
+    return at(surplus(high) > 0 ? high : bracketedRoot(surplus, 0, high, SPEED_TOLERANCE * freeMps));
+  },
+});

@@ -1,0 +1,60 @@
+import type { z } from 'zod';
+import { key } from '../contract/index.ts';
+import type { Circuit } from './circuit.ts';
+
+/** The keys by which a calculator is given motors, driver and battery. */
+export const circuitKeys = {
+  motors: key.count('Motors, all alike'),
+  resistanceOhm: key.positive('Resistance of a motor with its leads and driver channel', 'Ω'),
+  keVsPerRad: key.positive('Back-voltage constant', 'V·s/rad'),
+  ktNmPerA: key.positive('Torque constant', 'N·m/A'),
+  noLoadA: key.nonNegative('Current of a motor with nothing on the shaft', 'A'),
+  openCircuitV: key.positive('Battery voltage with nothing drawn', 'V'),
+  supplyResistanceOhm: key.nonNegative('Resistance of battery and cables', 'Ω').default(0),
+  currentLimitA: key.positive('Most current that the driver lets through to a motor', 'A').optional(),
+  auxiliaryW: key.nonNegative('Power drawn beside the motors', 'W').default(0),
+};
+
+/** A symbol of the trade for each of these keys. */
+export const circuitSymbols = {
+  m: 'motors',
+  R: 'resistanceOhm',
+  ke: 'keVsPerRad',
+  kt: 'ktNmPerA',
+  I0: 'noLoadA',
+  Voc: 'openCircuitV',
+  Rs: 'supplyResistanceOhm',
+  Im: 'currentLimitA',
+  Paux: 'auxiliaryW',
+};
+
+type CircuitInput = z.output<z.ZodObject<typeof circuitKeys>>;
+
+export const circuitFrom = ({
+  motors,
+  resistanceOhm,
+  keVsPerRad,
+  ktNmPerA,
+  noLoadA,
+  openCircuitV,
+  supplyResistanceOhm,
+  currentLimitA = Infinity,
+  auxiliaryW,
+}: CircuitInput): Circuit => ({
+  motors,
+  resistanceOhm,
+  keVsPerRad,
+  ktNmPerA,
+  noLoadA,
+  openCircuitV,
+  supplyResistanceOhm,
+  currentLimitA,
+  batteryLimitA: Infinity,
+  auxiliaryW,
+});
+
+/** The same keys of a circuit; a limit that there is none of is left out. */
+export const circuitInput = ({ currentLimitA, batteryLimitA: _, ...circuit }: Circuit) => ({
+  ...circuit,
+  ...(Number.isFinite(currentLimitA) ? { currentLimitA } : {}),
+});
