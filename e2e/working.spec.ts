@@ -35,3 +35,30 @@ test('a number opens to its working by keyboard, one step further, and on to the
   await expect(bench).toHaveURL(/sums\/road-load\?massKg=178/);
   await expect(bench.getByText(/^411.N$/).first()).toBeVisible();
 });
+
+test('both sides of a margin open from the strip, by keyboard, without leaving the station', async ({
+  bench,
+}) => {
+  await bench.goto('/builds');
+  await bench.getByRole('link', { name: 'Puffin', exact: true }).first().click();
+  const battery = bench.locator('[data-block=battery]');
+  const number = battery.getByRole('button', { name: /what there is of/ });
+  await number.focus();
+  await bench.keyboard.press('Enter');
+  const panel = bench.getByRole('dialog');
+  await expect(panel).toContainText(/from the shelf|worked out/);
+  await bench.keyboard.press('Escape');
+  await expect(panel).toHaveCount(0);
+  await bench
+    .locator('[data-block=wheel]')
+    .getByRole('button', { name: /what there is of/ })
+    .click();
+  await expect(panel).toContainText('T2 = k i (max(T, 0) η + min(T, 0)/η)');
+  await panel.getByRole('button', { name: /^open Torque of each motor/ }).click();
+  await expect(panel).toContainText('T = kt (I − I0)');
+  expect(await complaints(bench, 'all')).toEqual([]);
+  await bench.keyboard.press('Escape');
+  // The rest of the block still leads to its station.
+  await bench.locator('[data-block=battery]').getByRole('link').click();
+  await expect(bench).toHaveURL(/\/power$/);
+});

@@ -10,6 +10,7 @@ export { gearModule } from './gear-module.ts';
 export { largestSprocket } from './largest-sprocket.ts';
 export { teethForRatio } from './teeth-for-ratio.ts';
 export { wormLeadAngle } from './worm-lead-angle.ts';
+export { gearOutline, halfToothAngle, type Point } from './gear-outline.ts';
 export { gearPair } from './gear-pair.ts';
 export { gearTrain } from './gear-train.ts';
 export { keyShear } from './key-shear.ts';

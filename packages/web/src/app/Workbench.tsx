@@ -4,6 +4,7 @@ import { Suspense, useCallback, useEffect } from 'react';
 import { Outlet, useNavigate, useParams } from 'react-router';
 import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 import type { SaveState } from '../session/session.ts';
+import { CarriedResult } from '../sums/CarriedResult.tsx';
 import { Strip } from '../strip/Strip.tsx';
 import { ApiProblem, api } from './api.ts';
 import { Conflict } from './Conflict.tsx';
@@ -88,6 +89,7 @@ function Bench() {
       <Strip />
       <main id="main" className="min-w-0 px-3 pt-3 pb-6 md:px-5">
         <Conflict />
+        <CarriedResult />
         <Guidance />
         <Suspense fallback={<p>Opening the station …</p>}>
           <Outlet />

@@ -1,11 +1,17 @@
 import type { AnyCalculator } from '@zubric/core/calculators';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { useUnits } from '../app/units.tsx';
 import { SumEntry } from './SumEntry.tsx';
-import { sayKey } from './key-units.ts';
+import { BuildLink } from './BuildLink.tsx';
+import { Found } from './Found.tsx';
+import { SumCurve } from './SumCurve.tsx';
+import { SumDrawing } from './SumDrawing.tsx';
 import { WithNumbers } from './WithNumbers.tsx';
-import { exampleEntries, inputFields, outputFields, work, type SumField } from './sum-form.ts';
+import { entriesOf, exampleEntries, inputFields, outputFields, work } from './sum-form.ts';
+
+/** Of an address only the build and duty that the sum is worked for. */
+const bench = (typed: URLSearchParams): URLSearchParams =>
+  new URLSearchParams([...typed].filter(([key]) => key === 'build' || key === 'duty'));
 
 /** One sum, worked as it is typed. The address carries what was typed. */
 export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
@@ -23,6 +29,15 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
       },
       { replace: true },
     );
+  const fill = (values: Readonly<Record<string, unknown>>): void => {
+    const filled = entriesOf(
+      fields.filter(({ key }) => key in values),
+      values,
+    );
+    setTyped((before) => new URLSearchParams({ ...Object.fromEntries(before), ...filled }), {
+      replace: true,
+    });
+  };
   return (
     <div className="grid content-start gap-4 px-6 py-4">
       <div>
@@ -44,12 +59,17 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
                 />
               ))}
             </div>
-            {typed.size > 0 && (
-              <button type="button" className="push mt-3" onClick={() => setTyped({}, { replace: true })}>
+            {fields.some(({ key }) => typed.has(key)) && (
+              <button
+                type="button"
+                className="push mt-3"
+                onClick={() => setTyped(bench(typed), { replace: true })}
+              >
                 Back to the example
               </button>
             )}
           </section>
+          <BuildLink calculator={calculator} found={output} onFill={fill} />
           <dl className="text-[15px]">
             <dt className="text-[14px] text-soft">Formula{given && ', with the numbers put in'}</dt>
             <dd className="mb-2">
@@ -59,6 +79,8 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
                 calculator.formula
               )}
             </dd>
+            <dt className="text-[14px] text-soft">Where it holds</dt>
+            <dd className="mb-2">{calculator.limits}</dd>
             <dt className="text-[14px] text-soft">Source</dt>
             <dd className="mb-2">{calculator.source}</dd>
             <dt className="text-[14px] text-soft">Checked against</dt>
@@ -79,111 +101,10 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
               problems[''] === undefined && <p className="mt-2 text-soft">Mend what is marked on the left.</p>
             )}
           </div>
+          {given && output && <SumDrawing calculator={calculator} given={given} found={output} />}
+          <SumCurve calculator={calculator} entries={entries} found={output} onChange={change} />
         </section>
       </div>
     </div>
-  );
-}
-
-const ELECTRICAL = new Set(['V', 'A', 'Ω', 'mΩ', 'Wh', 'Ah']);
-
-function Found({
-  fields,
-  output,
-}: {
-  readonly fields: readonly SumField[];
-  readonly output: Readonly<Record<string, unknown>>;
-}) {
-  const { system } = useUnits();
-  const warnings = Array.isArray(output.warnings) ? output.warnings.map(String) : [];
-  const say = (value: unknown, unit: string): string => {
-    if (typeof value === 'number') return sayKey(value, unit, system);
-    if (typeof value === 'boolean') return value ? 'yes' : 'no';
-    return value === null ? 'never' : String(value);
-  };
-  const plain = fields.filter((f) => f.key in output && typeof output[f.key] !== 'object');
-  const pairs = Array.isArray(output.pairing)
-    ? (output.pairing as { a: string; b: string; mismatch: number }[])
-    : [];
-  const nulls = fields.filter((f) => output[f.key] === null);
-  return (
-    <>
-      <dl className="mt-1 divide-y divide-line">
-        {[...plain, ...nulls].map((field) => (
-          <div key={field.key} className="flex items-baseline justify-between gap-4 py-1.5">
-            <dt className="text-soft">{field.description}</dt>
-            <dd
-              className={`font-narrow text-[18px] font-semibold whitespace-nowrap ${ELECTRICAL.has(field.unit) ? 'text-elec' : 'text-mech'}`}
-            >
-              {say(output[field.key], field.unit)}
-            </dd>
-          </div>
-        ))}
-        {pairs.map((pair) => (
-          <div key={pair.a} className="flex justify-between gap-4 py-1.5">
-            <dt>
-              {pair.a} with {pair.b}
-            </dt>
-            <dd className="font-semibold">{sayKey(pair.mismatch * 100, '%', system)} apart</dd>
-          </div>
-        ))}
-      </dl>
-      {fields
-        .filter((field) => field.kind === 'rows' && field.key !== 'warnings' && field.key !== 'pairing')
-        .map((field) => (
-          <FoundRows key={field.key} field={field} rows={output[field.key]} />
-        ))}
-      {warnings.map((warning) => (
-        <p
-          key={warning}
-          role="status"
-          className="mt-2 border border-dashed border-edge px-3 py-2 text-[15px]"
-        >
-          {warning}
-        </p>
-      ))}
-    </>
-  );
-}
-
-/** A list that was found: words one after the other, or a table of its columns. */
-function FoundRows({ field, rows }: { readonly field: SumField; readonly rows: unknown }) {
-  const { system } = useUnits();
-  if (!Array.isArray(rows) || rows.length === 0) return null;
-  const list = rows as readonly unknown[];
-  const [first] = list;
-  if (typeof first !== 'object' || first === null)
-    return (
-      <p className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
-        <span className="text-soft">{field.description}</span>
-        <span className="text-right font-semibold">{list.map(String).join(', ')}</span>
-      </p>
-    );
-  const say = (value: unknown, unit: string): string =>
-    typeof value === 'number' ? sayKey(value, unit, system) : String(value);
-  return (
-    <table className="grid-table mt-2">
-      <caption className="text-left text-soft">{field.description}</caption>
-      <thead>
-        <tr>
-          {field.columns.map((column) => (
-            <th key={column.key} scope="col" className="n">
-              {column.description}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {list.map((row, n) => (
-          <tr key={n}>
-            {field.columns.map((column) => (
-              <td key={column.key} className="n">
-                {say((row as Readonly<Record<string, unknown>>)[column.key], column.unit)}
-              </td>
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </table>
   );
 }

@@ -3,6 +3,7 @@ import {
   readQuantity,
   show,
   showNumber,
+  shownUnit,
   toSi,
   unitOf,
   type Dimension,
@@ -53,13 +54,12 @@ export function readKey(text: string, unit: string): ReadKey {
 }
 
 /** A calculator's number as a builder reads it. */
-export function sayKey(value: number, unit: string, system: UnitSystem): string {
+export function sayKey(value: number, unit: string, system: UnitSystem, digits = 5): string {
   const known = UNITS[unit];
-  if (!known) return unit === '' ? showNumber(value, 5) : `${showNumber(value, 5)}\u00a0${unit}`;
+  if (!known) return unit === '' ? showNumber(value, digits) : `${showNumber(value, digits)}\u00a0${unit}`;
   const [dimension, symbol] = known;
   const shownIn = system === 'imperial' ? 'imperial' : 'as-typed';
-  return show(toSi(value, unitOf(dimension, symbol)), dimension, shownIn, { typedUnit: symbol, digits: 5 })
-    .text;
+  return show(toSi(value, unitOf(dimension, symbol)), dimension, shownIn, { typedUnit: symbol, digits }).text;
 }
 
 /** A number of an example as text for its field. */
@@ -68,3 +68,13 @@ export const typeKey = (value: number, unit: string): string => {
   const number = String(Number(value.toPrecision(10)));
   return symbol === '' ? number : `${number}${symbol === '°' ? '' : ' '}${symbol}`;
 };
+
+/** The unit in which an axis shows a key, by the greatest value on it. */
+export function axisUnit(unit: string, greatest: number, system: UnitSystem) {
+  const known = UNITS[unit];
+  if (!known) return { symbol: unit, convert: (value: number): number => value };
+  const own = unitOf(...known);
+  const symbol = system === 'imperial' ? shownUnit(toSi(greatest, own), known[0], 'imperial') : known[1];
+  const shown = unitOf(known[0], symbol);
+  return { symbol, convert: (value: number): number => fromSi(toSi(value, own), shown) };
+}

@@ -1,0 +1,266 @@
+import { batteryOf, drivenWheels, motorOf, type Build, type Duty } from '../build/index.ts';
+import { NotPhysical, STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
+import {
+  drivelineOf,
+  evaluate,
+  groundOf,
+  isStated,
+  ratioWorking,
+  trainOf,
+  workingOf,
+  workingOfLink,
+  workingOfOuting,
+  type Calculation,
+  type Driveline,
+  type DutyReport,
+  type LinkId,
+  type Report,
+  type Working,
+} from '../evaluate/index.ts';
+import { launchOfBuild } from '../simulate/index.ts';
+import { chainLoad, type StageOf } from '../transmission/index.ts';
+
+type Values = Readonly<Record<string, unknown>>;
+
+interface Source {
+  readonly build: Build;
+  readonly duty: Duty;
+  readonly report: Report;
+  readonly of: DutyReport;
+  readonly line: Driveline | undefined;
+}
+
+/** What a build says of a calculator's inputs; undefined where it says nothing. */
+type Fill = (source: Source) => Values | undefined;
+
+/** The calculator that worked out a number of the report, or one of the steps behind it. */
+function stepOf(working: Working | undefined, name: string): Calculation | undefined {
+  if (!working || isStated(working)) return undefined;
+  if (working.calculator === name) return working;
+  for (const input of working.inputs) {
+    const found = stepOf(input.working, name);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+const asWorked =
+  (name: string, working: (source: Source) => Working | undefined): Fill =>
+  (source) => {
+    try {
+      return stepOf(working(source), name)?.given;
+    } catch (error) {
+      // The duty is past its parts: the build has no such numbers.
+      if (error instanceof NotPhysical) return undefined;
+      throw error;
+    }
+  };
+
+const asInDuty = (name: string, opened: Parameters<typeof workingOf>[1]): Fill =>
+  asWorked(name, ({ build, duty }) => workingOf(build, opened, duty.id));
+
+const asInLink = (name: string, id: LinkId, side: 'needs' | 'has'): Fill =>
+  asWorked(name, ({ build, report, duty }) => {
+    const links = report.links.filter(({ link }) => link === id);
+    const link = links.find(({ dutyId }) => dutyId === duty.id) ?? links[0];
+    return link && workingOfLink(build, link, side);
+  });
+
+/** The same, with keys that must be empty beside it. */
+const instead =
+  (fill: Fill, ...empty: readonly string[]): Fill =>
+  (source) => {
+    const filled = fill(source);
+    return filled && { ...Object.fromEntries(empty.map((key) => [key, undefined])), ...filled };
+  };
+
+const dataSheet: Fill = ({ build }) => {
+  const motor = motorOf(build);
+  if (!motor) return undefined;
+  const { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA } = motor;
+  return { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA };
+};
+
+/** Centre of gravity as the axle loads of the duty have it. */
+const standing = (source: Source): Readonly<Record<string, number>> => {
+  const given = asInDuty('axle-loads', 'grip')(source) ?? {};
+  return Object.fromEntries(
+    ['wheelbaseM', 'cgAheadOfRearAxleM', 'cgHeightM'].map((key) => [key, Number(given[key])]),
+  );
+};
+
+const gradeDeg = ({ duty }: Source): number => radiansToDegrees(duty.grade.value);
+const weightN = ({ of }: Source): number => of.footing.massKg * STANDARD_GRAVITY;
+const ground = ({ build, duty }: Source) => groundOf(build, duty);
+const drivenLoadN = ({ build, of }: Source): number => of.footing.drivenN / drivenWheels(build.layout);
+
+const firstChain = (build: Build): StageOf<'chain'> | undefined =>
+  build.drive.stages.find((stage): stage is StageOf<'chain'> => stage.kind === 'chain');
+
+/** The torque that a part on the driven wheel's shaft carries. */
+const wheelShaft: Fill = ({ of }) => of.point && { torqueNm: Math.abs(of.point.wheelTorqueNm) };
+
+const FILLS: Readonly<Record<string, Fill>> = {
+  'road-load': asInDuty('road-load', 'force'),
+  'loaded-mass': asInDuty('loaded-mass', 'mass'),
+  'axle-loads': asInDuty('axle-loads', 'grip'),
+  'grip-force': asInDuty('grip-force', 'grip'),
+  'wheel-torque': asInDuty('wheel-torque', 'wheel-torque'),
+  'motor-load': asInDuty('motor-load', 'motor-torque'),
+  'dc-motor-point': instead(asInDuty('dc-motor-point', 'motor-current'), 'currentA', 'speedRpm'),
+  'driver-draw': asInDuty('driver-draw', 'battery-current'),
+  'attainable-speed': asInDuty('attainable-speed', 'attainable-speed'),
+  'full-command': asInLink('full-command', 'torque', 'has'),
+  'delivered-torque': asInLink('delivered-torque', 'torque', 'has'),
+  'ratio-window': asInLink('ratio-window', 'ratio', 'needs'),
+  'chain-drive': instead((source) => {
+    const chain = firstChain(source.build);
+    return asInLink('chain-drive', 'chain-pull', 'needs')(source) ?? (chain && chainLoad(chain));
+  }, 'pitchMm'),
+  'allowed-load': asInLink('allowed-load', 'chain-pull', 'has'),
+  'train-ratio': asWorked('train-ratio', ({ build }) => ratioWorking(build)),
+  'battery-pack': asInLink('battery-pack', 'driver-voltage', 'needs'),
+  'outing-draw': asWorked('outing-draw', ({ build }) => workingOfOuting(build, 'energy')),
+  'energy-drawn': asWorked('energy-drawn', ({ build }) => workingOfOuting(build, 'energy')),
+  'run-time': asWorked('run-time', ({ build }) => workingOfOuting(build, 'run-time')),
+  'dc-motor-constants': dataSheet,
+  'dc-motor-at-voltage': (source) => {
+    const sheet = dataSheet(source);
+    return sheet && { ...sheet, newVoltageV: source.line?.circuit.openCircuitV };
+  },
+  'motor-heat': ({ of, line }) =>
+    of.point && line && { currentA: Math.abs(of.point.currentA), resistanceOhm: line.circuit.resistanceOhm },
+  'battery-sag': instead(
+    ({ of, line }) =>
+      of.point &&
+      line?.pack && {
+        openCircuitV: line.circuit.openCircuitV,
+        resistanceOhm: line.circuit.supplyResistanceOhm,
+        currentA: of.point.batteryA,
+      },
+    'powerW',
+  ),
+  wire: ({ build }) => {
+    const battery = batteryOf(build);
+    return battery && { currentA: battery.continuousA };
+  },
+  'fuse-choice': ({ of }) => of.point && { continuousA: of.point.batteryA },
+  'grip-limited-grade': (source) => ({
+    driven: source.build.layout.drivenEnd,
+    friction: ground(source).friction.value,
+    rollingCoefficient: ground(source).rolling.value,
+    ...standing(source),
+  }),
+  'obstacle-climb': (source) => ({
+    wheelRadiusM: source.build.layout.wheelDiameter.value / 2,
+    wheelLoadN: drivenLoadN(source),
+    friction: ground(source).friction.value,
+  }),
+  'side-tip': (source) => ({
+    layout: 'four',
+    trackM: source.build.layout.track.value,
+    ...standing(source),
+    friction: ground(source).friction.value,
+  }),
+  stopping: (source) => ({
+    speedMps: source.duty.speed.value,
+    friction: ground(source).friction.value,
+    brakedShare: source.of.footing.drivenN / weightN(source),
+    gradeDeg: -Math.abs(gradeDeg(source)),
+    massKg: source.of.footing.massKg,
+    rollingCoefficient: ground(source).rolling.value,
+  }),
+  'wheel-sinkage': (source) => ({
+    wheelLoadN: drivenLoadN(source),
+    wheelDiameterM: source.build.layout.wheelDiameter.value,
+  }),
+  'steer-torque': (source) => ({
+    wheelLoadN: drivenLoadN(source),
+    friction: ground(source).friction.value,
+  }),
+  'skid-turn-wheeled': (source) => ({
+    weightN: weightN(source),
+    wheelbaseM: source.build.layout.wheelbase.value,
+    trackM: source.build.layout.track.value,
+    lateralCoefficient: ground(source).friction.value,
+    longitudinalFriction: ground(source).friction.value,
+    rollingCoefficient: ground(source).rolling.value,
+  }),
+  'skid-turn-tracked': (source) => ({
+    weightN: weightN(source),
+    contactLengthM: source.build.layout.wheelbase.value,
+    gaugeM: source.build.layout.track.value,
+    rollingCoefficient: ground(source).rolling.value,
+  }),
+  ackermann: ({ build: { layout } }) => ({
+    wheelbaseM: layout.wheelbase.value,
+    trackM: layout.track.value,
+  }),
+  'teeth-for-ratio': ({ report: { ratioWindow } }) =>
+    ratioWindow ? { ratio: Math.sqrt(ratioWindow.low * ratioWindow.high) } : undefined,
+  'largest-sprocket': ({ build }) => ({
+    wheelDiameterM: build.layout.wheelDiameter.value,
+    ...(firstChain(build) ? { chain: firstChain(build)?.chain } : {}),
+  }),
+  'gear-train': ({ build }) => {
+    const chain = firstChain(build);
+    return (
+      chain && {
+        stages: [
+          {
+            teethDriver: chain.teethDriver,
+            teethDriven: chain.teethDriven,
+            efficiency: chain.efficiency.value,
+          },
+        ],
+      }
+    );
+  },
+  'shaft-torsion': wheelShaft,
+  'key-shear': wheelShaft,
+  'set-screw-hold': wheelShaft,
+  'bolt-circle': wheelShaft,
+  spool: ({ of }) => of.point && { torqueNm: Math.abs(of.point.wheelTorqueNm), rpm: of.point.wheelRpm },
+  'travel-counts': ({ build }) => ({ wheelDiameterM: build.layout.wheelDiameter.value }),
+  'encoder-counts': ({ build, of, report }) => ({
+    wheelDiameterM: build.layout.wheelDiameter.value,
+    encoderTurnsPerWheelTurn: report.train.ratio,
+    ...(of.attainableMps ? { topSpeedMps: of.attainableMps } : {}),
+  }),
+  'effective-diameter': ({ build }) => ({ nominalDiameterM: build.layout.wheelDiameter.value }),
+  veer: ({ build: { layout } }) => ({
+    wheelDiameterM: layout.wheelDiameter.value,
+    trackM: layout.track.value,
+  }),
+  'odometry-square': ({ build }) => ({ trackM: build.layout.track.value }),
+  'coast-down': ({ of }) => ({ massKg: of.footing.massKg }),
+  'simulate-launch': ({ build, duty, of }) => {
+    const launch = launchOfBuild(build, duty, of, 10);
+    if (!launch) return undefined;
+    const { slopeRad, drawbarN: _, keVsPerRad, currentLimitA, gripN, ...given } = launch;
+    return {
+      ...given,
+      // That calculator has one constant for torque and voltage; the build's own launch knows two, and a hitch.
+      ktNmPerA: Math.min(given.ktNmPerA, keVsPerRad),
+      gradeDeg: radiansToDegrees(slopeRad),
+      ...(gripN > 0 ? { gripN } : {}),
+      ...(Number.isFinite(currentLimitA) ? { currentLimitA } : {}),
+    };
+  },
+};
+
+/** Whether a build can say anything of a calculator's inputs. */
+export const fillsFromBuild = (name: string): boolean => name in FILLS;
+
+/**
+ * The inputs of a calculator as a build and one of its duties have them: those that it knows, in the units of the
+ * calculator's keys. Undefined where it knows none (no motor chosen yet). A key with the value undefined must be empty.
+ */
+export function fromBuild(name: string, build: Build, dutyId: string): Values | undefined {
+  const duty = build.duties.find(({ id }) => id === dutyId);
+  const report = evaluate(build);
+  const of = report.duties.find(({ id }) => id === dutyId);
+  const fill = FILLS[name];
+  if (!duty || !of || !fill) return undefined;
+  return fill({ build, duty, report, of, line: drivelineOf(build, trainOf(build)) });
+}

@@ -1,0 +1,252 @@
+import { choosePart, motorOf, type Build } from '../build/index.ts';
+import { degreesToRadians, radSToRpm } from '../contract/index.ts';
+import { typed, type Origin, type Quantity } from '../quantity/index.ts';
+import type { Stage, StageOf } from '../transmission/index.ts';
+
+type Values = Readonly<Record<string, unknown>>;
+
+/** The station that shows where a result went. */
+export type ShownAt = 'brief' | 'drivetrain' | 'power';
+
+/** The result of a sum and the place of a build where it belongs. */
+interface Place {
+  /** The key of the output. */
+  readonly key: string;
+  /** Where it goes, as it ends "into …". */
+  readonly title: string;
+  readonly station: ShownAt;
+  /** The build with the result in its place; a sentence where it has no such place. */
+  readonly put: (build: Build, found: Values, dutyId: string) => Build | string;
+}
+
+const number = (found: Values, key: string): number => Number(found[key]);
+
+const changed = (value: number, before: Quantity, origin: Origin): Quantity =>
+  typed(value, before.unit, origin);
+
+const NO_DUTY = 'This build has no such duty: choose one.';
+
+function withDuty(
+  build: Build,
+  dutyId: string,
+  change: (duty: Build['duties'][number]) => Build['duties'][number],
+): Build | string {
+  if (!build.duties.some(({ id }) => id === dutyId)) return NO_DUTY;
+  return { ...build, duties: build.duties.map((duty) => (duty.id === dutyId ? change(duty) : duty)) };
+}
+
+function withGround(
+  build: Build,
+  dutyId: string,
+  change: (ground: Build['grounds'][number]) => Build['grounds'][number],
+): Build | string {
+  const duty = build.duties.find(({ id }) => id === dutyId);
+  if (!duty) return NO_DUTY;
+  return {
+    ...build,
+    grounds: build.grounds.map((ground) => (ground.id === duty.groundId ? change(ground) : ground)),
+  };
+}
+
+/** The first stage of a kind, changed. */
+function withStage<K extends Stage['kind']>(
+  build: Build,
+  kind: K,
+  change: (stage: StageOf<K>) => StageOf<K>,
+): Build | string {
+  const first = build.drive.stages.find((stage): stage is StageOf<K> => stage.kind === kind);
+  if (!first) return `This build has no ${kind} stage: add one at Drivetrain first.`;
+  const stages = build.drive.stages.map((stage) => (stage === first ? change(first) : stage));
+  return { ...build, drive: { ...build.drive, stages } };
+}
+
+const wheelDiameter: Place = {
+  key: 'diameterM',
+  title: 'the wheel diameter, as measured',
+  station: 'brief',
+  put: (build, found) => ({
+    ...build,
+    layout: {
+      ...build.layout,
+      wheelDiameter: changed(number(found, 'diameterM'), build.layout.wheelDiameter, 'measured'),
+    },
+  }),
+};
+
+const track: Place = {
+  key: 'correctedTrackM',
+  title: 'the track, as measured',
+  station: 'brief',
+  put: (build, found) => ({
+    ...build,
+    layout: {
+      ...build.layout,
+      track: changed(number(found, 'correctedTrackM'), build.layout.track, 'measured'),
+    },
+  }),
+};
+
+const rolling: Place = {
+  key: 'rollingCoefficient',
+  title: 'the rolling resistance of the duty’s ground, as measured',
+  station: 'brief',
+  put: (build, found, dutyId) =>
+    withGround(build, dutyId, (ground) => ({
+      ...ground,
+      rolling: changed(Math.max(0, number(found, 'rollingCoefficient')), ground.rolling, 'measured'),
+    })),
+};
+
+const dragArea: Place = {
+  key: 'dragAreaM2',
+  title: 'the drag area, as measured',
+  station: 'brief',
+  put: (build, found) => ({
+    ...build,
+    dragArea: changed(number(found, 'dragAreaM2'), build.dragArea, 'measured'),
+  }),
+};
+
+/** A speed or a grade that was found goes to the duty that was chosen. */
+const dutySpeed: Place = {
+  key: 'speedMps',
+  title: 'the speed of the duty',
+  station: 'brief',
+  put: (build, found, dutyId) =>
+    withDuty(build, dutyId, (duty) => ({
+      ...duty,
+      speed: changed(number(found, 'speedMps'), duty.speed, 'typed'),
+    })),
+};
+
+const dutyGrade: Place = {
+  key: 'limitDeg',
+  title: 'the grade of the duty',
+  station: 'brief',
+  put: (build, found, dutyId) =>
+    number(found, 'limitDeg') >= 90
+      ? 'Such a grade is a wall: nothing to put there.'
+      : withDuty(build, dutyId, (duty) => ({
+          ...duty,
+          grade: changed(degreesToRadians(number(found, 'limitDeg')), duty.grade, 'typed'),
+        })),
+};
+
+const chainCentre: Place = {
+  key: 'centreForLinksMm',
+  title: 'the centre distance of the chain',
+  station: 'drivetrain',
+  put: (build, found) =>
+    withStage(build, 'chain', (stage) => ({
+      ...stage,
+      centre: changed(number(found, 'centreForLinksMm') / 1000, stage.centre, 'typed'),
+    })),
+};
+
+const chainTeeth: Place = {
+  key: 'teethDriven',
+  title: 'the teeth of the chain',
+  station: 'drivetrain',
+  put: (build, found) =>
+    withStage(build, 'chain', (stage) => ({
+      ...stage,
+      teethDriver: number(found, 'teethDriver'),
+      teethDriven: number(found, 'teethDriven'),
+    })),
+};
+
+const wheelSprocket: Place = {
+  key: 'teeth',
+  title: 'the driven sprocket of the chain',
+  station: 'drivetrain',
+  put: (build, found) =>
+    withStage(build, 'chain', (stage) => ({ ...stage, teethDriven: number(found, 'teeth') })),
+};
+
+const gearheadRatio: Place = {
+  key: 'ratio',
+  title: 'the gearhead stage',
+  station: 'drivetrain',
+  put: (build, found) =>
+    withStage(build, 'gearhead', (stage) => ({
+      ...stage,
+      ratio: changed(number(found, 'ratio'), stage.ratio, 'typed'),
+      ...(typeof found.efficiency === 'number' && found.efficiency > 0
+        ? { efficiency: changed(found.efficiency, stage.efficiency, 'typed') }
+        : {}),
+    })),
+};
+
+const cableResistance: Place = {
+  key: 'resistanceOhm',
+  title: 'the resistance of the battery cable',
+  station: 'power',
+  put: (build, found) => ({
+    ...build,
+    supply: {
+      ...build.supply,
+      cableResistance: changed(number(found, 'resistanceOhm'), build.supply.cableResistance, 'typed'),
+    },
+  }),
+};
+
+const motorConstants: Place = {
+  key: 'resistanceOhm',
+  title: 'the motor’s figures, at its own voltage',
+  station: 'power',
+  put: (build, found) => {
+    const motor = motorOf(build);
+    if (!motor) return 'This build has no motor: choose one at Power first.';
+    const [resistanceOhm, keVsPerRad, noLoadA] = ['resistanceOhm', 'keVsPerRad', 'noLoadA'].map((key) =>
+      number(found, key),
+    ) as [number, number, number];
+    const stallA = motor.voltageV / resistanceOhm;
+    if (noLoadA >= stallA)
+      return `At ${motor.voltageV} V that motor would not turn: its no-load current is above its stall current.`;
+    return choosePart(build, {
+      ...motor,
+      noLoadRpm: radSToRpm((motor.voltageV - noLoadA * resistanceOhm) / keVsPerRad),
+      noLoadA,
+      stallA,
+      stallTorqueNm: keVsPerRad * (stallA - noLoadA),
+    });
+  },
+};
+
+const PLACES: Readonly<Record<string, readonly Place[]>> = {
+  'effective-diameter': [wheelDiameter],
+  'odometry-square': [track],
+  'coast-down': [rolling, dragArea],
+  'attainable-speed': [dutySpeed],
+  'grip-limited-grade': [dutyGrade],
+  'chain-drive': [chainCentre],
+  'teeth-for-ratio': [chainTeeth],
+  'largest-sprocket': [wheelSprocket],
+  planetary: [gearheadRatio],
+  'worm-pair': [gearheadRatio],
+  'gear-train': [gearheadRatio],
+  'train-ratio': [gearheadRatio],
+  wire: [cableResistance],
+  'dc-motor-fit': [motorConstants],
+};
+
+/** Where the results of a calculator belong in a build; none where they belong nowhere. */
+export const placesFor = (name: string): readonly Pick<Place, 'key' | 'title' | 'station'>[] =>
+  PLACES[name] ?? [];
+
+/**
+ * A build with one result of a calculator put where it belongs. The result's origin is said: measured where a trial
+ * gave it.
+ *
+ * @returns the changed build, or a sentence that says why it has no such place.
+ */
+export function intoBuild(
+  name: string,
+  key: string,
+  found: Values,
+  build: Build,
+  dutyId: string,
+): Build | string {
+  const place = PLACES[name]?.find((p) => p.key === key);
+  return place ? place.put(build, found, dutyId) : 'That result belongs nowhere in a build.';
+}

@@ -1,0 +1,88 @@
+import { arc, at, circle, line, measure, note, type At, type Shape } from '../../drawings/shapes.ts';
+import type { Drawn, SumSketch } from './sketch.ts';
+
+/** The way of an open belt round two circles, the small one at 0, 0 and the large one to its right. */
+function openLoop(small: number, large: number, centre: number): At[] {
+  const lean = Math.asin(Math.max(-1, Math.min(1, (large - small) / centre)));
+  const top = Math.PI / 2 + lean;
+  return [...arc(at(0, 0), small, top, 2 * Math.PI - top), ...arc(at(centre, 0), large, -top, top)];
+}
+
+interface Loop {
+  readonly small: number;
+  readonly large: number;
+  readonly centre: number;
+  readonly smallText: string;
+  readonly largeText: string;
+  readonly centreText: string;
+  readonly loopText: string;
+}
+
+function loopShapes({ small, large, centre, smallText, largeText, centreText, loopText }: Loop): Shape[] {
+  const greatest = Math.max(small, large);
+  return [
+    circle(at(0, 0), small, 'mech', { filled: true }),
+    circle(at(centre, 0), large, 'mech', { filled: true }),
+    line(openLoop(small, large, centre), 'ink', { closed: true, heavy: true }),
+    measure(at(0, 0), at(centre, 0), centreText),
+    note(at(0, -small), smallText, 'soft', -1.1),
+    note(at(centre, -large), largeText, 'soft', -1.1),
+    note(at(centre / 2, greatest), loopText, 'ink', 1.1),
+  ];
+}
+
+export const chainSketch = ({ given, found, say }: Drawn): SumSketch => ({
+  shapes: loopShapes({
+    small: found('pitchDiameterSmallMm') / 2,
+    large: found('pitchDiameterLargeMm') / 2,
+    centre: found('centreForLinksMm'),
+    smallText: `${given('teethSmall')} teeth, Ø ${say('pitchDiameterSmallMm')}`,
+    largeText: `${given('teethLarge')} teeth, Ø ${say('pitchDiameterLargeMm')}`,
+    centreText: say('centreForLinksMm'),
+    loopText: `${found('links')} links, wrap ${say('wrapDeg')}`,
+  }),
+  label: 'Both sprockets on their pitch circles with the chain round them, to scale',
+  unit: 'mm',
+});
+
+export const timingBeltSketch = ({ given, found, say }: Drawn): SumSketch => ({
+  shapes: loopShapes({
+    small: found('pitchDiameterSmallMm') / 2,
+    large: found('pitchDiameterLargeMm') / 2,
+    centre: found('centreMm'),
+    smallText: `${given('teethSmall')} teeth, Ø ${say('pitchDiameterSmallMm')}`,
+    largeText: `${given('teethLarge')} teeth, Ø ${say('pitchDiameterLargeMm')}`,
+    centreText: say('centreMm'),
+    loopText: `belt of ${found('beltTeeth')} teeth, wrap ${say('wrapDeg')}`,
+  }),
+  label: 'Both pulleys on their pitch circles with the belt round them, to scale',
+  unit: 'mm',
+});
+
+export const frictionBeltSketch = ({ given, say }: Drawn): SumSketch => ({
+  shapes: loopShapes({
+    small: given('smallDiameterMm') / 2,
+    large: given('largeDiameterMm') / 2,
+    centre: given('centreMm'),
+    smallText: `Ø ${say('smallDiameterMm')}`,
+    largeText: `Ø ${say('largeDiameterMm')}`,
+    centreText: say('centreMm'),
+    loopText: `wrap ${say('wrapDeg')}${given('idlerExtraWrapDeg') > 0 ? ', idler counted' : ''}`,
+  }),
+  label: 'Both pulleys with the belt round them, to scale',
+  unit: 'mm',
+});
+
+export const trackSketch = ({ given, found, say }: Drawn): SumSketch => ({
+  shapes: loopShapes({
+    small: found('sprocketPitchDiameterMm') / 2,
+    large: given('idlerDiameterMm') / 2,
+    centre: found('centreForLinksMm'),
+    smallText: `sprocket, ${given('sprocketTeeth')} teeth`,
+    largeText: `idler, Ø ${say('idlerDiameterMm')}`,
+    centreText: say('centreForLinksMm'),
+    loopText: `${found('links')} links`,
+  }),
+  label: 'Sprocket and idler with the track round them, to scale',
+  unit: 'mm',
+});
