@@ -62,3 +62,28 @@ test('both sides of a margin open from the strip, by keyboard, without leaving t
   await bench.locator('[data-block=battery]').getByRole('link').click();
   await expect(bench).toHaveURL(/\/power$/);
 });
+
+test('numbers of Drivetrain, Test track and Trials open to their working', async ({ bench }) => {
+  const panel = bench.getByRole('dialog');
+  const open = async (name: RegExp): Promise<void> => {
+    await bench.getByRole('button', { name }).first().press('Enter');
+    await expect(panel).toContainText('What went in');
+  };
+  await bench.goto('/builds/puffin/drivetrain');
+  await open(/the lowest ratio that does every duty/);
+  await expect(panel).toContainText('k i η kt');
+  await bench.keyboard.press('Escape');
+  await open(/the length of the chain/);
+  await expect(panel).toContainText('X = 2 C/p');
+  await bench.keyboard.press('Escape');
+  await open(/the load on stage/);
+  await bench.keyboard.press('Escape');
+  await bench.goto('/builds/puffin/test-track');
+  await open(/“speed at the end”/);
+  await expect(panel).toContainText('M dv/dt');
+  expect(await complaints(bench)).toEqual([]);
+  await bench.keyboard.press('Escape');
+  await bench.goto('/builds/puffin/trials');
+  await open(/“Mean end”/);
+  await expect(panel).toContainText('measured: the runs of this set');
+});

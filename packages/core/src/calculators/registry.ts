@@ -3,7 +3,7 @@ import type { Calculator } from '../contract/index.ts';
 import { attainableSpeed, ratioWindowSum } from '../evaluate/index.ts';
 import * as ground from '../ground/index.ts';
 import * as motor from '../motor/index.ts';
-import { simulateLaunch } from '../simulate/index.ts';
+import { launchOfVehicle, simulateLaunch } from '../simulate/index.ts';
 import * as supply from '../supply/index.ts';
 import * as transmission from '../transmission/index.ts';
 import * as trials from '../trials/index.ts';
@@ -73,6 +73,7 @@ const ALL = [
   trials.odometrySquare,
   trials.coastDown,
   simulateLaunch,
+  launchOfVehicle,
 ] as const;
 
 /** A calculator as the registry hands it out: its own types are kept by its own module. */

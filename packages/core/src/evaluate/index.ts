@@ -9,7 +9,14 @@ export type * from './report.ts';
 export { compareMargins, marginInWords, type MovedMargin } from './compare.ts';
 export {
   OPENED,
+  calculated,
+  chainWorking,
+  fixed,
+  from,
   isStated,
+  worked,
+  workingOfWindow,
+  workingsOfCircuit,
   ratioWorking,
   workingOf,
   workingOfLink,

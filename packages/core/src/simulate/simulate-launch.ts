@@ -75,6 +75,14 @@ const launchOf = (i: z.output<typeof input>): LaunchInput => ({
   durationS: i.durationS,
 });
 
+const scalarsOf = ({ finalMps, distanceM, energyJ, peakA, timeTo90S }: ReturnType<typeof runLaunch>) => ({
+  finalMps,
+  distanceM,
+  energyWh: energyJ / JOULES_PER_WH,
+  peakA,
+  timeTo90S,
+});
+
 export const simulateLaunch = defineCalculator({
   name: 'simulate-launch',
   title: 'A launch from rest',
@@ -136,13 +144,7 @@ export const simulateLaunch = defineCalculator({
   run: (i) => {
     const launch = launchOf(i);
     const result = runLaunch(launch);
-    const scalars = {
-      finalMps: result.finalMps,
-      distanceM: result.distanceM,
-      energyWh: result.energyJ / JOULES_PER_WH,
-      peakA: result.peakA,
-      timeTo90S: result.timeTo90S,
-    };
+    const scalars = scalarsOf(result);
     if (!i.series) return scalars;
     const samples = sampleLaunch(launch, result);
     return {
@@ -156,4 +158,38 @@ export const simulateLaunch = defineCalculator({
       },
     };
   },
+});
+
+const buildInput = input.omit({ series: true }).extend({
+  keVsPerRad: key.positive('Back-voltage constant', 'V·s/rad'),
+  drawbarN: key.nonNegative('Pull at the hitch', 'N').default(0),
+});
+
+/** The launch as a build states it: both constants of its motor, and what it pulls. */
+export const launchOfVehicle = defineCalculator({
+  name: 'launch-with-pull',
+  title: 'A launch from rest with a pull at the hitch',
+  purpose: 'A start at full command where the motor has two constants and something is pulled.',
+  input: buildInput,
+  output: output.omit({ series: true }),
+  formula:
+    'M dv/dt = F − m g f cosθ − m g sinθ − ½ ρ CdA v² − D;  F = n kt (I − I0) i η/r, within ± grip;  I = (V − ke ω)/(R + n Rs), at most the limit;  M = m + mr + n J i²/r²',
+  symbols: {
+    given: { ...simulateLaunch.symbols.given, ke: 'keVsPerRad', D: 'drawbarN' },
+    found: {},
+  },
+  source: simulateLaunch.source,
+  limits: simulateLaunch.limits,
+  examples: [
+    {
+      origin: 'without a pull and with one constant it is the launch of the closed form (exact)',
+      input: { ...simulateLaunch.examples[0]?.input, keVsPerRad: 0.02 },
+      output: { ...simulateLaunch.examples[0]?.output },
+      tolerance: 1e-6,
+    },
+  ],
+  run: (i) =>
+    scalarsOf(
+      runLaunch({ ...launchOf({ ...i, series: false }), keVsPerRad: i.keVsPerRad, drawbarN: i.drawbarN }),
+    ),
 });

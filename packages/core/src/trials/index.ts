@@ -9,6 +9,7 @@ export {
   straightRunConditions,
   straightRunReading,
   straightRunResult,
+  straightRunWorking,
   type StraightRunConditions,
   type StraightRunReading,
   type StraightRunResult,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { quantity } from '../quantity/index.ts';
+import { calculated, type Calculation } from '../evaluate/index.ts';
 import { trialSummary } from './trial-summary.ts';
 
 const optionalVoltage = quantity('voltage', { above: 0 }, 'Battery voltage').optional();
@@ -72,3 +73,13 @@ function verdictOf(side: Summary): StraightRunVerdict {
   if (!apart || side.mean === 0) return 'no-bias-shown';
   return side.mean > 0 ? 'veers-right' : 'veers-left';
 }
+
+/** How a figure of the runs came about; from two runs on. */
+export const straightRunWorking = (
+  readings: readonly StraightRunReading[],
+  of: 'side' | 'distance',
+  key: keyof Summary,
+): Calculation =>
+  calculated(trialSummary, { values: readings.map((r) => r[of].value) }, key, [
+    { key: 'values', origin: 'measured', where: 'the runs of this set, in metres' },
+  ]);

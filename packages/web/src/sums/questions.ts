@@ -79,6 +79,7 @@ export const QUESTION_GROUPS: readonly QuestionGroup[] = [
     ['full-command', 'What does it give at full command?'],
     ['motor-heat', 'How hot does it get?'],
     ['simulate-launch', 'How does it start from rest?'],
+    ['launch-with-pull', 'How does it start with something in tow?'],
   ),
   group(
     'How long will it run?',

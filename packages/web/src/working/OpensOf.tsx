@@ -1,7 +1,10 @@
 import {
+  ratioWorking,
   workingOf,
   workingOfLink,
   workingOfOuting,
+  workingOfWindow,
+  type RatioSpan,
   type LinkReport,
   type Opened,
   type OpenedOfOuting,
@@ -38,4 +41,16 @@ export function OpensMargin({
 }: Shown & { readonly link: LinkReport; readonly side: 'needs' | 'has' }) {
   const { build } = useBuild();
   return <Opens work={() => workingOfLink(build, link, side)} {...shown} />;
+}
+
+/** One end of the ratios that suit every duty of the open build. */
+export function OpensWindow({ end, ...shown }: Shown & { readonly end: keyof RatioSpan }) {
+  const { build, report } = useBuild();
+  return <Opens work={() => workingOfWindow(build, report, end)} {...shown} />;
+}
+
+/** The ratio of all stages of the open build. */
+export function OpensRatio(shown: Shown) {
+  const { build } = useBuild();
+  return <Opens work={() => ratioWorking(build)} {...shown} />;
 }

@@ -143,8 +143,12 @@ function InputRow({ calculator, input, given, onOpen }: RowProps) {
   return (
     <tr>
       <th scope="row">{field?.description ?? input.key}</th>
-      <td className="n">
-        {typeof value === 'number' ? sayKey(value, field?.unit ?? '', system) : String(value ?? '')}
+      <td className={Array.isArray(value) ? '' : 'n'}>
+        {typeof value === 'number'
+          ? sayKey(value, field?.unit ?? '', system)
+          : Array.isArray(value)
+            ? value.map((x) => sayKey(Number(x), '', system)).join(', ')
+            : String(value ?? '')}
       </td>
       <td>
         <b className={input.origin === 'assumed' ? 'font-semibold' : 'font-normal'}>

@@ -89,7 +89,7 @@ export function packWorking(
 }
 
 /** Everything of motors, driver and battery that a calculator takes at full command. */
-function circuitInputs(build: Build, line: Driveline): WorkingInput[] {
+export function circuitInputs(build: Build, line: Driveline): WorkingInput[] {
   const constants = constantsWorking(line);
   const pack = packWorking(line, 'nominalV');
   const limit = line.driver?.limitsCurrent ? [shelf('currentLimitA', line.driver.name)] : [];

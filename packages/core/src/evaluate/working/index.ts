@@ -1,13 +1,20 @@
 import type { Build } from '../../build/index.ts';
 import { drivelineOf, trainOf } from '../driveline.ts';
+import type { RatioSpan, Report } from '../report.ts';
 import { forceWorking, gripWorking, massWorking } from './demand.ts';
-import { attainableWorking, currentWorking, motorWorking, wheelWorking } from './drive.ts';
+import { attainableWorking, currentWorking, motorWorking, wheelWorking, windowWorking } from './drive.ts';
 import { drawWorking, energyNeeded, runTimeWorking } from './supply.ts';
 import type { Working } from './working.ts';
 
 export { ratioWorking, workingOfLink } from './links.ts';
+export { circuitInputs as workingsOfCircuit } from './drive.ts';
+export { chainWorking } from './stage.ts';
 export {
+  calculated,
+  fixed,
+  from,
   isStated,
+  worked,
   type Calculation,
   type Stated,
   type Working,
@@ -67,4 +74,16 @@ export function workingOfOuting(build: Build, opened: OpenedOfOuting): Working |
   const line = drivelineOf(build, trainOf(build));
   if (!line) return undefined;
   return opened === 'energy' ? energyNeeded(build, line) : runTimeWorking(build, line);
+}
+
+/** The working of one end of the ratios that suit every duty: that of the duty which sets it. */
+export function workingOfWindow(
+  build: Build,
+  { duties, ratioWindow }: Report,
+  end: keyof RatioSpan,
+): Working | undefined {
+  const line = drivelineOf(build, trainOf(build));
+  const setting = duties.find((d) => d.ratioWindow?.just?.[end] === ratioWindow?.[end]);
+  const duty = build.duties.find(({ id }) => id === setting?.id);
+  return line && duty && ratioWindow ? windowWorking(build, duty, line, ratioWindow[end]) : undefined;
 }

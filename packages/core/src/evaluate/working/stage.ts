@@ -7,11 +7,20 @@ import {
   deliveredTorque,
   SAFETY_OF_CHAIN,
   stageFigures,
-  type Stage,
+  type StageOf,
 } from '../../transmission/index.ts';
 import { isOnMotor, trainStages, type Driveline } from '../driveline.ts';
 import { motorWorking } from './drive.ts';
-import { calculated, fixed, from, shelf, worked, type Calculation, type Working } from './working.ts';
+import {
+  calculated,
+  fixed,
+  from,
+  shelf,
+  worked,
+  type Calculation,
+  type Working,
+  type WorkingInput,
+} from './working.ts';
 
 /** The stage, and what turns the motor's torque into that at its driving side, or behind it. */
 function through(build: Build, duty: Duty, line: Driveline, stageId: string, behind: boolean) {
@@ -39,13 +48,21 @@ function through(build: Build, duty: Duty, line: Driveline, stageId: string, beh
   return { stage, torque };
 }
 
-function chainPull(stage: Stage & { kind: 'chain' }, torque: Calculation): Calculation {
+const chainInputs = (stage: StageOf<'chain'>): WorkingInput[] => [
+  fixed('chain', 'Drivetrain'),
+  fixed('teethSmall', 'Drivetrain'),
+  fixed('teethLarge', 'Drivetrain'),
+  from('centreMm', stage.centre, 'Drivetrain'),
+];
+
+/** The length of a chain, with its centre distance, wrap and diameters. */
+export const chainWorking = (stage: StageOf<'chain'>): Calculation =>
+  calculated(chainDrive, chainLoad(stage), 'links', chainInputs(stage));
+
+function chainPull(stage: StageOf<'chain'>, torque: Calculation): Calculation {
   const given = chainLoad(stage, { inputTorqueNm: Number(torque.found.deliveredNm), inputRpm: 0 });
   return calculated(chainDrive, given, 'pullN', [
-    fixed('chain', 'Drivetrain'),
-    fixed('teethSmall', 'Drivetrain'),
-    fixed('teethLarge', 'Drivetrain'),
-    from('centreMm', stage.centre, 'Drivetrain'),
+    ...chainInputs(stage),
     worked('torqueNm', 'what reaches the small sprocket', torque),
   ]);
 }

@@ -6,6 +6,7 @@ import { findCalculator } from '../../calculators/index.ts';
 import { NotPhysical } from '../../contract/index.ts';
 import { typed } from '../../quantity/index.ts';
 import {
+  chainWorking,
   evaluate,
   isStated,
   linkDefinition,
@@ -14,6 +15,7 @@ import {
   workingOf,
   workingOfLink,
   workingOfOuting,
+  workingOfWindow,
   type Calculation,
   type LinkReport,
   type Opened,
@@ -182,6 +184,24 @@ describe('the working of a margin', () => {
     expect(result(workingOfOuting(puffin, 'energy'))).toBeCloseTo((outing?.energyJ ?? NaN) / 3600, 9);
     expect(result(workingOfOuting(puffin, 'run-time'))).toBeCloseTo((outing?.runTimeS ?? NaN) / 3600, 9);
     expect(result(ratioWorking(puffin))).toBeCloseTo(evaluate(puffin).train.ratio, 12);
+  });
+
+  it.each(['low', 'high'] as const)('of the %s end of the window that every duty shares', (end) => {
+    const report = evaluate(puffin);
+    const working = workingOfWindow(puffin, report, end) as Calculation;
+    expectSound(working);
+    expect(result(working)).toBeCloseTo(report.ratioWindow?.[end] ?? NaN, 9);
+    expect(workingOfWindow(newBuild('Gull'), evaluate(newBuild('Gull')), end)).toBeUndefined();
+  });
+
+  it('of a chain says its links and centre distance', () => {
+    const chain = puffin.drive.stages.find((stage) => stage.kind === 'chain');
+    if (!chain) throw new Error('the demo barrow has a chain');
+    const working = chainWorking(chain);
+    expectSound(working);
+    // 10 to 36 teeth of 3/8 in, 181.5 mm apart: 61.97 links by the formula, so 62 (worked by hand).
+    expect(result(working)).toBe(62);
+    expect(working.found.linksExact).toBeCloseTo(61.97, 2);
   });
 
   it('says why a number has none where the duty is past its parts', () => {

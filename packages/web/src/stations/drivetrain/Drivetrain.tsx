@@ -4,6 +4,7 @@ import { useSay } from '../../app/units.tsx';
 import { useTitle } from '../../app/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { OpensRatio, OpensWindow } from '../../working/OpensOf.tsx';
 import { SideView } from './SideView.tsx';
 import { StageTable } from './StageTable.tsx';
 import { WindowChart } from './WindowChart.tsx';
@@ -62,19 +63,30 @@ function Answer({ report, duty }: { readonly report: Report; readonly duty: Duty
     );
   const best = duty.ratioWindow?.best;
   const rule = build.marginPolicy.torque;
+  const fitted = (
+    <b className="font-semibold text-mech">
+      <OpensRatio title="the ratio fitted">{`${showNumber(report.train.ratio)} : 1`}</OpensRatio>
+    </b>
+  );
   return (
     <p className="mt-0.5 text-[16px] text-soft">
       {window ? (
         <>
-          <b className="font-semibold text-ink">{showNumber(window.low)}</b> to{' '}
-          <b className="font-semibold text-ink">{showNumber(window.high)} : 1</b> just does every duty; fitted
-          is <b className="font-semibold text-mech">{showNumber(report.train.ratio)} : 1</b>.
+          <b className="font-semibold text-ink">
+            <OpensWindow end="low" title="the lowest ratio that does every duty">
+              {showNumber(window.low)}
+            </OpensWindow>
+          </b>{' '}
+          to{' '}
+          <b className="font-semibold text-ink">
+            <OpensWindow end="high" title="the highest ratio that does every duty">
+              {`${showNumber(window.high)} : 1`}
+            </OpensWindow>
+          </b>{' '}
+          just does every duty; fitted is {fitted}.
         </>
       ) : (
-        <>
-          No one ratio does every duty; fitted is{' '}
-          <b className="font-semibold text-mech">{showNumber(report.train.ratio)} : 1</b>.
-        </>
+        <>No one ratio does every duty; fitted is {fitted}.</>
       )}{' '}
       {best &&
         best.margin < rule &&

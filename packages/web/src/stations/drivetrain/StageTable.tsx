@@ -1,5 +1,5 @@
 import { freeId } from '@zubric/core/build';
-import { isOnMotor, linkDefinition, trainStages, type LinkReport } from '@zubric/core/evaluate';
+import { chainWorking, isOnMotor, linkDefinition, trainStages, type LinkReport } from '@zubric/core/evaluate';
 import { showNumber, typed } from '@zubric/core/quantity';
 import {
   CHAIN_NAMES,
@@ -17,6 +17,8 @@ import { aboveZero, efficiencyShare } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { Stepper } from '../../fields/Stepper.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Opens } from '../../working/Opens.tsx';
+import { OpensMargin } from '../../working/OpensOf.tsx';
 
 const LEAST_TEETH = 6;
 const MOST_TEETH = 150;
@@ -238,7 +240,9 @@ function Centre({ stage, change }: EditorProps<StageOf<'chain'>>) {
       />
       {geometry && (
         <span className="text-[14px] leading-tight">
-          {geometry.links} links
+          <Opens work={() => chainWorking(stage)} title="the length of the chain">
+            {`${geometry.links} links`}
+          </Opens>
           {off && (
             <button
               type="button"
@@ -262,15 +266,23 @@ const worstOf = (links: readonly LinkReport[], stageId: string): LinkReport | un
   links.filter((l) => l.stageId === stageId).sort((a, b) => a.ratio / a.rule - b.ratio / b.rule)[0];
 
 function Strength({ stage, problem }: { readonly stage: Stage; readonly problem: string | undefined }) {
-  const { report } = useBuild();
+  const { build, report } = useBuild();
   const say = useSay();
   if (problem !== undefined) return <span className="text-short">{problem}</span>;
   const link = worstOf(report.links, stage.id);
   if (!link) return <span className="text-soft">no load known</span>;
   const { dimension } = linkDefinition(link.link);
+  const at = trainStages(build).findIndex(({ id }) => id === stage.id);
   return (
     <span className={link.verdict === 'short' ? 'text-short' : ''}>
-      {say(link.needs, dimension)} of {say(link.has, dimension)},{' '}
+      <OpensMargin link={link} side="needs" title={`the load on stage ${at + 1}`}>
+        {say(link.needs, dimension)}
+      </OpensMargin>{' '}
+      of{' '}
+      <OpensMargin link={link} side="has" title={`what stage ${at + 1} stands`}>
+        {say(link.has, dimension)}
+      </OpensMargin>
+      ,{' '}
       <b className="font-semibold">
         {showNumber(link.ratio)} ×{link.verdict === 'ample' ? '' : ` ${link.verdict}`}
       </b>

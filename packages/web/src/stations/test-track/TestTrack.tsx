@@ -1,5 +1,5 @@
 import type { Duty } from '@zubric/core/build';
-import { launchOfBuild, sampleLaunch, runLaunch } from '@zubric/core/simulate';
+import { launchOfBuild, launchWorking, sampleLaunch, runLaunch } from '@zubric/core/simulate';
 import { NotPhysical } from '@zubric/core/contract';
 import { typed, type Quantity } from '@zubric/core/quantity';
 import { useCallback, useId, useMemo, useState } from 'react';
@@ -10,6 +10,7 @@ import { QuantityEntry } from '../../fields/QuantityField.tsx';
 import type { Check } from '../../fields/useQuantityText.ts';
 import { Caution } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Opens } from '../../working/Opens.tsx';
 import { TimeChart } from './TimeChart.tsx';
 
 const LONGEST_S = 600;
@@ -71,9 +72,9 @@ export function TestTrack() {
           <Conditions duty={duty} />
         </div>
       )}
-      {launch?.result && (
+      {duty && launch?.result && (
         <>
-          <Figures result={launch.result} />
+          <Figures result={launch.result} duty={duty} durationS={duration.value} />
           <div className="sheet grid gap-1 p-3">
             <TimeChart
               samples={launch.samples}
@@ -152,25 +153,42 @@ function Conditions({ duty }: { readonly duty: Duty }) {
   );
 }
 
-function Figures({ result }: { readonly result: NonNullable<NonNullable<Launch>['result']> }) {
+interface FiguresProps {
+  readonly result: NonNullable<NonNullable<Launch>['result']>;
+  readonly duty: Duty;
+  readonly durationS: number;
+}
+
+function Figures({ result, duty, durationS }: FiguresProps) {
+  const { build, report } = useBuild();
   const say = useSay();
+  const { timeTo90S } = result;
   const figures = [
-    ['Speed at the end', say(result.finalMps, 'speed'), 'text-mech'],
+    ['Speed at the end', 'finalMps', say(result.finalMps, 'speed'), 'text-mech'],
     [
       'Nine tenths of it after',
-      result.timeTo90S === null ? 'never' : say(result.timeTo90S, 'time'),
+      'timeTo90S',
+      timeTo90S === null ? 'never' : say(timeTo90S, 'time'),
       'text-ink',
     ],
-    ['Distance', say(result.distanceM, 'length'), 'text-mech'],
-    ['Most from the battery', say(result.peakA, 'current'), 'text-elec'],
-    ['Energy', say(result.energyJ, 'energy'), 'text-elec'],
+    ['Distance', 'distanceM', say(result.distanceM, 'length'), 'text-mech'],
+    ['Most from the battery', 'peakA', say(result.peakA, 'current'), 'text-elec'],
+    ['Energy', 'energyWh', say(result.energyJ, 'energy'), 'text-elec'],
   ] as const;
+  const work = (key: (typeof figures)[number][1]) => () => {
+    const footed = report.duties.find((d) => d.id === duty.id);
+    return footed && launchWorking(build, duty, footed, { durationS, key });
+  };
   return (
     <dl className="sheet grid grid-cols-5 divide-x divide-line">
-      {figures.map(([title, text, color]) => (
+      {figures.map(([title, key, text, color]) => (
         <div key={title} className="px-4 py-2">
           <dt className="text-[14px] text-soft">{title}</dt>
-          <dd className={`font-narrow text-[22px] leading-tight font-semibold ${color}`}>{text}</dd>
+          <dd className={`font-narrow text-[22px] leading-tight font-semibold ${color}`}>
+            <Opens title={`“${title.toLowerCase()}”`} work={work(key)}>
+              {text}
+            </Opens>
+          </dd>
         </div>
       ))}
     </dl>

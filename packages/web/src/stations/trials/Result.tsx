@@ -1,9 +1,10 @@
 import { showNumber } from '@zubric/core/quantity';
-import { straightRunResult, type StraightRunResult } from '@zubric/core/trials';
+import { straightRunResult, straightRunWorking, type StraightRunResult } from '@zubric/core/trials';
 import { scaleLinear } from 'd3-scale';
 import type { StoredTrialSet } from '../../app/api.ts';
 import { useSay, useUnits } from '../../app/units.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
+import { Opens } from '../../working/Opens.tsx';
 
 /** What the runs say: where each ended, mean and spread, and how the distance came out. */
 export function Result({ set }: { readonly set: StoredTrialSet }) {
@@ -109,6 +110,13 @@ function SidePlot({
   );
 }
 
+interface Row {
+  readonly title: string;
+  readonly text: string;
+  /** Which figure of which summary it is, where it can be opened. */
+  readonly opened?: readonly ['side' | 'distance', Parameters<typeof straightRunWorking>[2]];
+}
+
 function Figures({ set, result }: { readonly set: StoredTrialSet; readonly result: StraightRunResult }) {
   const say = useSay();
   const { side, distance } = result;
@@ -116,30 +124,51 @@ function Figures({ set, result }: { readonly set: StoredTrialSet; readonly resul
   const signed = (metres: number): string =>
     `${say(Math.abs(metres), 'length')} ${metres < 0 ? 'left' : 'right'}`;
   const { batteryBefore, batteryAfter } = set.conditions;
-  const rows: readonly (readonly [string, string])[] = [
-    ['Mean end', signed(side.mean)],
-    ['Spread (standard deviation)', say(side.sd, 'length')],
-    ['95 % interval of the mean', `${signed(side.ci95Low)} to ${signed(side.ci95High)}`],
-    ['So uneven by luck alone', `${showNumber(side.signTestP * 100, 2)} % of the time`],
-    [
-      'Mean distance',
-      `${say(distance.mean, 'length', 4)}, ${showNumber((result.distanceShare ?? 0) * 100)} % of what was ordered`,
-    ],
+  const rows: readonly Row[] = [
+    { title: 'Mean end', text: signed(side.mean), opened: ['side', 'mean'] },
+    { title: 'Spread (standard deviation)', text: say(side.sd, 'length'), opened: ['side', 'sd'] },
+    {
+      title: '95 % interval of the mean',
+      text: `${signed(side.ci95Low)} to ${signed(side.ci95High)}`,
+      opened: ['side', 'ci95Low'],
+    },
+    {
+      title: 'So uneven by luck alone',
+      text: `${showNumber(side.signTestP * 100, 2)} % of the time`,
+      opened: ['side', 'signTestP'],
+    },
+    {
+      title: 'Mean distance',
+      text: `${say(distance.mean, 'length', 4)}, ${showNumber((result.distanceShare ?? 0) * 100)} % of what was ordered`,
+      opened: ['distance', 'mean'],
+    },
     ...(batteryBefore && batteryAfter
       ? [
-          [
-            'Battery over the set',
-            `${say(batteryBefore.value, 'voltage')} to ${say(batteryAfter.value, 'voltage')}`,
-          ] as const,
+          {
+            title: 'Battery over the set',
+            text: `${say(batteryBefore.value, 'voltage')} to ${say(batteryAfter.value, 'voltage')}`,
+          },
         ]
       : []),
   ];
+  const readings = set.trials.map((t) => t.reading);
   return (
     <dl className="sheet divide-y divide-line">
-      {rows.map(([title, text]) => (
+      {rows.map(({ title, text, opened }) => (
         <div key={title} className="flex justify-between gap-4 px-3 py-1.5">
           <dt className="text-soft">{title}</dt>
-          <dd className="text-right font-semibold">{text}</dd>
+          <dd className="text-right font-semibold">
+            {opened ? (
+              <Opens
+                title={opened[1] === 'signTestP' ? `“${title}”` : `“${title}”, in metres,`}
+                work={() => straightRunWorking(readings, ...opened)}
+              >
+                {text}
+              </Opens>
+            ) : (
+              text
+            )}
+          </dd>
         </div>
       ))}
     </dl>

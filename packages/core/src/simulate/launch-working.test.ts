@@ -1,0 +1,47 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { readBuild } from '../build/index.ts';
+import { evaluate } from '../evaluate/index.ts';
+import { launchOfBuild, launchWorking, runLaunch } from './index.ts';
+
+const read = readBuild(
+  JSON.parse(readFileSync(new URL('../../../../data/builds/puffin.zubric.json', import.meta.url), 'utf8')),
+);
+if (!read.ok) throw new Error('the demo build does not read');
+const { build } = read;
+const report = evaluate(build);
+
+describe('the working of a launch', () => {
+  it.each(build.duties.map((duty, at) => [duty.name, duty, report.duties[at]] as const))(
+    'says what the Test track shows, on “%s”',
+    (_name, duty, dutyReport) => {
+      if (!dutyReport) throw new Error('each duty has a report');
+      const launch = launchOfBuild(build, duty, dutyReport, 4);
+      if (!launch) throw new Error('the demo build has a motor');
+      const shown = runLaunch(launch);
+      for (const key of ['finalMps', 'distanceM', 'peakA', 'timeTo90S'] as const) {
+        const working = launchWorking(build, duty, dutyReport, { durationS: 4, key });
+        const opened = Number(working?.found[key]);
+        expect(Math.abs(opened / Number(shown[key]) - 1), key).toBeLessThan(1e-9);
+      }
+    },
+  );
+
+  it('names where every number that was given came from', () => {
+    const [duty] = build.duties;
+    const [dutyReport] = report.duties;
+    if (!duty || !dutyReport) throw new Error('the demo build has duties');
+    const working = launchWorking(build, duty, dutyReport, { durationS: 4, key: 'finalMps' });
+    const named = working?.inputs.map(({ key }) => key).sort();
+    expect(named).toEqual(Object.keys(working?.given ?? {}).sort());
+    expect(working?.inputs.find(({ key }) => key === 'massKg')?.working?.calculator).toBe('loaded-mass');
+  });
+
+  it('has none before a motor is chosen', () => {
+    const bare = { ...build, drive: { ...build.drive, motorId: null } };
+    const [duty] = bare.duties;
+    const [dutyReport] = evaluate(bare).duties;
+    if (!duty || !dutyReport) throw new Error('the demo build has duties');
+    expect(launchWorking(bare, duty, dutyReport, { durationS: 4, key: 'finalMps' })).toBeUndefined();
+  });
+});

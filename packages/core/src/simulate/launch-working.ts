@@ -1,0 +1,68 @@
+import type { Build, Duty } from '../build/index.ts';
+import { radiansToDegrees } from '../contract/index.ts';
+import {
+  calculated,
+  drivelineOf,
+  fixed,
+  from,
+  groundOf,
+  trainOf,
+  worked,
+  workingOf,
+  workingsOfCircuit,
+  isStated,
+  type Calculation,
+  type DutyReport,
+  type WorkingInput,
+} from '../evaluate/index.ts';
+import { launchOfBuild } from './launch-of-build.ts';
+import { launchOfVehicle } from './simulate-launch.ts';
+
+type Result = 'finalMps' | 'distanceM' | 'energyWh' | 'peakA' | 'timeTo90S';
+
+/** How a figure of a build's launch came about; undefined until a motor is chosen. */
+export function launchWorking(
+  build: Build,
+  duty: Duty,
+  report: DutyReport,
+  { durationS, key }: { readonly durationS: number; readonly key: Result },
+): Calculation | undefined {
+  const launch = launchOfBuild(build, duty, report, durationS);
+  const line = drivelineOf(build, trainOf(build));
+  if (!launch || !line) return undefined;
+  const { slopeRad, currentLimitA, gripN, ...given } = launch;
+  const where = `Brief, ${duty.name}`;
+  const step = (input: string, opened: 'mass' | 'grip'): WorkingInput => {
+    const working = workingOf(build, opened, duty.id);
+    return working && !isStated(working) ? worked(input, where, working) : fixed(input, where);
+  };
+  const circuit = workingsOfCircuit(build, line).map((input) =>
+    input.key === 'openCircuitV' ? { ...input, key: 'voltageV' } : input,
+  );
+  return calculated(
+    launchOfVehicle,
+    {
+      ...given,
+      gradeDeg: radiansToDegrees(slopeRad),
+      // A grip of nothing cannot be given: it does not move then, whatever the motors do.
+      gripN: Math.max(gripN, Number.MIN_VALUE),
+      ...(Number.isFinite(currentLimitA) ? { currentLimitA } : {}),
+    },
+    key,
+    [
+      step('massKg', 'mass'),
+      from('wheelRadiusM', build.layout.wheelDiameter, 'Brief, half the wheel diameter'),
+      fixed('ratio', 'the stages at Drivetrain, multiplied'),
+      fixed('efficiency', 'the stages at Drivetrain, multiplied'),
+      ...circuit.filter((input) => input.key !== 'auxiliaryW'),
+      fixed('motorInertiaKgM2', 'armatures are not counted yet'),
+      fixed('rotatingMassKg', 'wheels are not counted yet'),
+      from('rollingCoefficient', groundOf(build, duty).rolling, `Brief, ${groundOf(build, duty).name}`),
+      from('dragAreaM2', build.dragArea, 'Brief, the vehicle'),
+      from('gradeDeg', duty.grade, where),
+      from('drawbarN', duty.drawbar, where),
+      step('gripN', 'grip'),
+      fixed('durationS', 'the length of the run'),
+    ],
+  );
+}
