@@ -1,9 +1,13 @@
 import {
+  FORM_TITLES,
   batteryOf,
-  drivenWheels,
+  drivelinesOf,
   driverOf,
   motorOf,
+  wheelsOf,
+  type Axle,
   type Build,
+  type Layout,
   type Part,
   type PartState,
 } from '../build/index.ts';
@@ -29,21 +33,18 @@ export interface PartLine {
 
 /** Every part that the build needs, in the order of the chain, and then the builder's own lines. */
 export function partsList(build: Build): PartLine[] {
-  const { supply } = build;
-  const wheels = drivenWheels(build.layout);
+  const { supply, layout } = build;
+  const drivelines = drivelinesOf(layout, build.drive.together);
   const trains = build.drive.stages.flatMap((stage) =>
     stageWork(stage)
       .parts(stage)
-      .map((part) => ({ ...part, id: `${stage.id}.${part.id}`, count: part.count * wheels })),
+      .map((part) => ({ ...part, id: `${stage.id}.${part.id}`, count: part.count * drivelines })),
   );
-  const diameter = build.layout.wheelDiameter;
-  const wheelSize = show(diameter.value, 'length', 'as-typed', { typedUnit: diameter.unit }).text;
   return [
     derived(build, { id: 'frame', name: 'Frame', count: 1 }),
-    chosen('motor', 'Motor', wheels * build.drive.motorsPerWheel, motorOf(build)),
+    chosen('motor', 'Motor', drivelines * build.drive.motorsPerWheel, motorOf(build)),
     ...trains.map((wanted) => derived(build, wanted)),
-    derived(build, { id: 'driven-wheel', name: `Wheel, ${wheelSize}`, count: wheels }),
-    derived(build, { id: 'castor', name: 'Castor', count: 2 }),
+    ...standingParts(layout).map((wanted) => derived(build, wanted)),
     chosen('driver', 'Driver', supply.driverCount, driverOf(build)),
     chosen('battery', 'Battery', 1, batteryOf(build)),
     ...WIRING.map((wanted) => derived(build, wanted)),
@@ -52,6 +53,36 @@ export function partsList(build: Build): PartLine[] {
       source: 'own',
       ...(massEach ? { massEachKg: massEach.value } : {}),
     })),
+  ];
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+const sizeOf = ({ value, unit }: Axle['diameter']): string =>
+  show(value, 'length', 'as-typed', { typedUnit: unit }).text;
+
+/** What each axle stands on; the driven wheels and the castors keep the ids they have always had. */
+function standingParts(layout: Layout): Wanted[] {
+  const idOf = ({ id, form, driven }: Axle): string => {
+    const usual = driven ? 'driven-wheel' : form === 'castor' ? 'castor' : undefined;
+    const first = layout.axles.find((a) => (driven ? a.driven : a.form === form && !a.driven));
+    return usual && first?.id === id ? usual : `standing.${id}`;
+  };
+  const drum = layout.drum
+    ? [{ id: 'drum', name: `Drum, ${sizeOf(layout.drum)}, and its rope`, count: 1 }]
+    : [];
+  return [
+    ...[...layout.axles]
+      .sort((a, b) => Number(b.driven) - Number(a.driven))
+      .map((axle) => ({
+        id: idOf(axle),
+        name:
+          axle.form === 'castor'
+            ? 'Castor'
+            : `${capital(FORM_TITLES[axle.form])}, ${sizeOf(axle.contactLength ?? axle.diameter)}`,
+        count: wheelsOf(axle),
+      })),
+    ...drum,
   ];
 }
 

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
+import { evaluate } from '../evaluate/index.ts';
 import {
   buildJsonSchema,
   buildSchema,
@@ -65,23 +66,38 @@ describe('the build document', () => {
   it('says what a file is where it is no build of this format', () => {
     expect(pathsOf([])).toEqual(['format']);
     expect(pathsOf({ format: 'something-else' })).toEqual(['format']);
-    expect(pathsOf({ ...PUFFIN, formatVersion: 3 })).toEqual(['formatVersion']);
+    expect(pathsOf({ ...PUFFIN, formatVersion: 4 })).toEqual(['formatVersion']);
     expect(pathsOf({ ...PUFFIN, formatVersion: 'one' })).toEqual(['formatVersion']);
     const later = readBuild({ ...PUFFIN, formatVersion: 99 });
     expect(later.ok ? '' : later.problems[0]?.message).toContain('Update Zubric');
   });
 
-  it('takes a file of format 1, with nothing marked in its assembly', () => {
+  it.each([1, 2])('takes a file of format %i, and what it meant is kept number by number', (version) => {
     const old = JSON.parse(
-      readFileSync('packages/core/src/build/fixtures/format-1.zubric.json', 'utf8'),
+      readFileSync(`packages/core/src/build/fixtures/format-${version}.zubric.json`, 'utf8'),
     ) as Record<string, unknown>;
-    expect(old.formatVersion).toBe(1);
-    expect(readBuild(old)).toEqual({
-      ok: true,
-      build: { ...old, formatVersion: 2, assembly: newAssemblyPlan() },
+    expect(old.formatVersion).toBe(version);
+    const read = readBuild(old);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const { build } = read;
+    expect(build.formatVersion).toBe(3);
+    if (version === 1) expect(build.assembly).toEqual(newAssemblyPlan());
+    else expect(build.assembly).toEqual(old.assembly);
+    // Driven in front, as the files say, with their measures.
+    const [castors, driven] = build.layout.axles;
+    expect(castors).toMatchObject({ name: 'Castors', driven: false, ahead: { value: 0 } });
+    expect(driven).toMatchObject({
+      driven: true,
+      ahead: { value: 0.7 },
+      track: { value: 0.62 },
+      diameter: { value: 0.4, origin: 'measured' },
     });
+    expect(build.hitch).toMatchObject({ behind: { value: 0 }, height: { value: 0.2 } });
+    expect(build.grounds.map((g) => g.freeRolling)).toEqual(build.grounds.map((g) => g.rolling));
+    // The force of its first duty, worked by hand when the file was of the format of its day.
+    expect(evaluate(build).duties[0]?.resistance.totalN).toBeCloseTo(411, 1);
     // A file that says it is old and is not is refused with its places, not mended.
-    expect(pathsOf({ ...old, layout: undefined })).toEqual(['layout']);
+    expect(pathsOf({ ...old, layout: undefined })).toContain('layout.kind');
   });
 
   it('is published as a JSON Schema that has not drifted (npm run schema writes it)', () => {

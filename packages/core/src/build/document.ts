@@ -1,65 +1,39 @@
 import { z } from 'zod';
 import { assemblySchema } from './assembly-plan.ts';
-import { layoutSchema } from './layout.ts';
+import { dutySchema } from './duty.ts';
+import { groundSchema } from './ground-entry.ts';
+import { id, name } from './item.ts';
+import { DRIVEN_TOGETHER, layoutSchema } from './layout/index.ts';
 import { marginPolicySchema } from './margin-policy.ts';
 import { partSchema } from './part.ts';
 import { quantity } from '../quantity/index.ts';
 import { stageSchema } from '../transmission/index.ts';
+import {
+  aimsSchema,
+  bodySchema,
+  brakeSchema,
+  hitchSchema,
+  innerDriveSchema,
+  otherMassSchema,
+  placedMassSchema,
+  steeringSchema,
+} from './vehicle.ts';
 
 export const FORMAT = 'zubric-build';
-export const FORMAT_VERSION = 2;
+export const FORMAT_VERSION = 3;
 
-const id = z.string().min(1).max(40);
-const name = z.string().trim().min(1, 'give it a name').max(120).meta({ title: 'Name' });
-
-const placedMass = z
-  .strictObject({
-    mass: quantity('mass', { least: 0 }, 'Mass'),
-    aheadOfRearAxle: quantity('length', {}, 'Ahead of the rear axle', 'Its middle ahead of the rear axle'),
-    height: quantity('length', { least: 0 }, 'Height', 'Its middle above the ground'),
-  })
-  .readonly();
-
-const ground = z
-  .strictObject({
-    id,
-    name,
-    rolling: quantity(
-      'coefficient',
-      { least: 0, most: 2 },
-      'Rolling resistance',
-      'Rolling resistance over weight',
-    ),
-    friction: quantity('coefficient', { above: 0, most: 3 }, 'Grip', 'Grip of the driven wheels'),
-  })
-  .readonly();
-
-const duty = z
-  .strictObject({
-    id,
-    name,
-    groundId: id.meta({ title: 'Ground' }),
-    grade: quantity('angle', { above: -Math.PI / 2, below: Math.PI / 2 }, 'Grade', 'Uphill positive'),
-    speed: quantity('speed', { least: 0 }, 'Speed', 'Speed it must hold'),
-    acceleration: quantity('acceleration', {}, 'Acceleration', 'Speeding up while at it'),
-    payloadShare: quantity(
-      'share',
-      { least: 0, most: 1 },
-      'Payload on board',
-      'Share of the payload on board',
-    ),
-    drawbar: quantity('force', { least: 0 }, 'Pull at the hitch'),
-    duration: quantity('time', { least: 0 }, 'Time', 'How long in one outing'),
-    mayRunHot: z.boolean().meta({ title: 'May run hot' }),
-  })
-  .readonly();
+/** Who is on it or near it while it drives. */
+export const PEOPLE = ['nobody', 'beside', 'riding'] as const;
 
 const driveGroup = z
   .strictObject({
     id,
     name,
     motorId: z.string().nullable().meta({ title: 'Motor' }),
-    motorsPerWheel: z.int().min(1).max(4).meta({ title: 'Motors a wheel' }),
+    /** What one driveline serves. */
+    together: z.enum(DRIVEN_TOGETHER).meta({ title: 'Driven together' }),
+    differential: z.enum(['open', 'locked']).meta({ title: 'Differential' }),
+    motorsPerWheel: z.int().min(1).max(4).meta({ title: 'Motors a driveline' }),
     stages: z.array(stageSchema).max(8).readonly().meta({ title: 'Stages' }),
   })
   .readonly();
@@ -94,16 +68,24 @@ export const buildSchema = z
     name,
     purpose: z.string().max(500).meta({ title: 'Purpose' }),
     readyBy: z.iso.date().nullable().meta({ title: 'Ready by' }),
+    people: z.enum(PEOPLE).meta({ title: 'People' }),
     layout: layoutSchema,
+    body: bodySchema.meta({ title: 'Body' }),
+    hitch: hitchSchema.meta({ title: 'Hitch' }),
+    brake: brakeSchema.meta({ title: 'Brake' }),
+    steering: steeringSchema.optional().meta({ title: 'Steering' }),
+    innerDrive: innerDriveSchema.optional().meta({ title: 'Inner drive' }),
+    aims: aimsSchema.meta({ title: 'Aims' }),
     dragArea: quantity('area', { least: 0 }, 'Drag area', 'Drag coefficient times frontal area'),
     masses: z
       .strictObject({
-        own: placedMass.meta({ title: 'Own mass' }),
-        payload: placedMass.meta({ title: 'Payload' }),
+        own: placedMassSchema.readonly().meta({ title: 'Own mass' }),
+        payload: placedMassSchema.readonly().meta({ title: 'Payload' }),
+        others: z.array(otherMassSchema).max(40).readonly().meta({ title: 'Other masses' }),
       })
       .readonly(),
-    grounds: z.array(ground).min(1).max(40).readonly().meta({ title: 'Grounds' }),
-    duties: z.array(duty).max(40).readonly().meta({ title: 'Duties' }),
+    grounds: z.array(groundSchema).min(1).max(40).readonly().meta({ title: 'Grounds' }),
+    duties: z.array(dutySchema).max(40).readonly().meta({ title: 'Duties' }),
     drive: driveGroup,
     supply,
     marginPolicy: marginPolicySchema,
@@ -116,6 +98,9 @@ export const buildSchema = z
       context.addIssue({ code: 'custom', path, message });
     repeated(build.duties).forEach((at) => say(['duties', at, 'id'], 'this id stands twice'));
     repeated(build.grounds).forEach((at) => say(['grounds', at, 'id'], 'this id stands twice'));
+    repeated(build.masses.others).forEach((at) =>
+      say(['masses', 'others', at, 'id'], 'this id stands twice'),
+    );
     repeated(build.parts).forEach((at) => say(['parts', at, 'id'], 'this id stands twice'));
     repeated(build.drive.stages).forEach((at) => say(['drive', 'stages', at, 'id'], 'this id stands twice'));
     for (const list of ['lines', 'own', 'steps'] as const)
@@ -142,6 +127,10 @@ const repeated = (items: readonly { readonly id: string }[]): number[] =>
   items.flatMap((item, at) => (items.findIndex((other) => other.id === item.id) < at ? [at] : []));
 
 export type Build = z.output<typeof buildSchema>;
-export type Duty = Build['duties'][number];
 export type Ground = Build['grounds'][number];
 export type PlacedMass = Build['masses']['own'];
+export type OtherMass = Build['masses']['others'][number];
+export type Steering = NonNullable<Build['steering']>;
+export type InnerDrive = NonNullable<Build['innerDrive']>;
+export type Aims = Build['aims'];
+export type GroundSoil = NonNullable<Ground['soil']>;

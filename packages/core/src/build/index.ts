@@ -1,16 +1,25 @@
 export {
   FORMAT,
   FORMAT_VERSION,
+  PEOPLE,
   buildSchema,
+  type Aims,
   type Build,
-  type Duty,
   type Ground,
+  type GroundSoil,
+  type InnerDrive,
+  type OtherMass,
   type PlacedMass,
+  type Steering,
 } from './document.ts';
+export { TASKS, type Duty, type Extent, type Turn } from './duty.ts';
+export { AIMS, MASS_KINDS } from './vehicle.ts';
 export { buildJsonSchema } from './json-schema.ts';
-export { drivenWheels, type Layout } from './layout.ts';
+export * from './layout/index.ts';
+export { changeAxle, changeDrivenDiameter, changeTrack } from './edit-layout.ts';
+export { LAYOUT_TEMPLATES, layoutTemplate, withLayout, type LayoutTemplate } from './layout-templates.ts';
 export { DOUBLE_RULE, ITEMISED, type MarginPolicy } from './margin-policy.ts';
-export { freeId, newBuild, newDuty, newGround } from './new-build.ts';
+export { freeId, groundOfSurface, newBuild, newDuty, newGround, newMass } from './new-build.ts';
 export { PART_KINDS, partSchema, type Part, type PartKind, type PartOf } from './part.ts';
 export { batteryOf, choosePart, driverOf, motorOf } from './parts-of.ts';
 export { problemsOf, readBuild, type Problem, type ReadBuild } from './read-build.ts';
@@ -30,3 +39,4 @@ export { meaningOf } from './meaning.ts';
 export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
 export { inWords, type DifferenceInWords } from './words.ts';
 export { buildFrom, TEMPLATES, type Template } from './templates.ts';
+export { DUTY_TEMPLATES, dutyFrom, dutyTemplatesFor, type DutyTemplate } from './duty-templates.ts';

@@ -2,6 +2,7 @@ import { newAssemblyPlan } from './assembly-plan.ts';
 import type { z } from 'zod';
 import { problemWords } from '../contract/index.ts';
 import { FORMAT, FORMAT_VERSION, buildSchema, type Build } from './document.ts';
+import { toFormat3 } from './to-format-3.ts';
 
 /** One thing wrong with a file: where, and what to change. */
 export interface Problem {
@@ -19,6 +20,7 @@ type Json = Readonly<Record<string, unknown>>;
 const UPGRADES: readonly ((document: Json) => Json)[] = [
   // Format 2 gave the build its parts list, steps and working days.
   (document) => ({ ...document, formatVersion: 2, assembly: newAssemblyPlan() }),
+  toFormat3,
 ];
 
 const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);

@@ -1,4 +1,6 @@
-import type { Build, Duty } from './document.ts';
+import type { Build } from './document.ts';
+import type { Duty } from './duty.ts';
+import { LAYOUT_TEMPLATES, layoutTemplate, withLayout } from './layout-templates.ts';
 import { newBuild, newDuty, newGround } from './new-build.ts';
 import { degreesToRadians } from '../contract/index.ts';
 import { assumed } from '../quantity/index.ts';
@@ -46,31 +48,52 @@ interface Sketch {
 function fromSketch(name: string, sketch: Sketch): Build {
   const build = newBuild(name);
   const ahead = assumed(sketch.wheelbaseM / 3, 'mm');
+  const left = assumed(0, 'mm');
   const ground = {
     ...newGround('ground-1', sketch.ground.name),
     rolling: assumed(sketch.ground.rolling, ''),
+    freeRolling: assumed(sketch.ground.rolling, ''),
     friction: assumed(sketch.ground.friction, ''),
+    across: assumed(sketch.ground.friction, ''),
   };
   return {
     ...build,
     purpose: sketch.purpose,
     layout: {
       ...build.layout,
-      wheelbase: assumed(sketch.wheelbaseM, 'mm'),
-      track: assumed(sketch.trackM, 'mm'),
-      wheelDiameter: assumed(sketch.wheelM, 'mm'),
+      axles: build.layout.axles.map((axle) => ({
+        ...axle,
+        ahead: assumed(axle.driven ? 0 : sketch.wheelbaseM, 'mm'),
+        track: assumed(sketch.trackM * (axle.driven ? 1 : 0.7), 'mm'),
+        diameter: assumed(sketch.wheelM * (axle.driven ? 1 : 0.5), 'mm'),
+        width: assumed(sketch.wheelM * (axle.driven ? 0.2 : 0.1), 'mm'),
+      })),
+    },
+    body: {
+      length: assumed(sketch.wheelbaseM * 1.3, 'mm'),
+      width: assumed(sketch.trackM * 1.1, 'mm'),
+      height: assumed(sketch.wheelM * 1.4, 'mm'),
+      clearance: assumed(sketch.wheelM / 4, 'mm'),
+    },
+    hitch: {
+      behind: assumed(sketch.wheelbaseM * 0.15, 'mm'),
+      height: assumed(sketch.wheelM / 2, 'mm'),
+      load: assumed(0, 'N'),
     },
     masses: {
       own: {
         mass: assumed(sketch.ownKg, 'kg'),
         aheadOfRearAxle: ahead,
+        left,
         height: assumed(sketch.wheelM, 'mm'),
       },
       payload: {
         mass: assumed(sketch.payloadKg, 'kg'),
         aheadOfRearAxle: ahead,
+        left,
         height: assumed(sketch.wheelM * 1.5, 'mm'),
       },
+      others: [],
     },
     grounds: [ground],
     duties: sketch.duties.map((d, n) => duty(`duty-${n + 1}`, 'ground-1', d)),
@@ -78,7 +101,7 @@ function fromSketch(name: string, sketch: Sketch): Build {
 }
 
 /** Grounds: rolling and grip of common tyres (Wong, Gillespie, from memory). */
-export const TEMPLATES: readonly Template[] = [
+const SKETCHED: readonly Template[] = [
   {
     id: 'blank',
     title: 'Blank',
@@ -110,19 +133,22 @@ export const TEMPLATES: readonly Template[] = [
     title: 'Classroom cart',
     sentence: 'A kilo or two on a smooth floor, driven straight and turned.',
     make: (name) =>
-      fromSketch(name, {
-        purpose: 'Drives measured distances on a smooth floor.',
-        wheelbaseM: 0.12,
-        trackM: 0.14,
-        wheelM: 0.065,
-        ownKg: 1.2,
-        payloadKg: 0.3,
-        ground: { name: 'Smooth floor', rolling: 0.02, friction: 0.6 },
-        duties: [
-          { name: 'Straight run', mps: 0.3, minutes: 10 },
-          { name: 'Up a board', grade: 5, mps: 0.15, minutes: 2 },
-        ],
-      }),
+      onLayout(
+        'two-slider',
+        fromSketch(name, {
+          purpose: 'Drives measured distances on a smooth floor.',
+          wheelbaseM: 0.12,
+          trackM: 0.14,
+          wheelM: 0.065,
+          ownKg: 1.2,
+          payloadKg: 0.3,
+          ground: { name: 'Smooth floor', rolling: 0.02, friction: 0.6 },
+          duties: [
+            { name: 'Straight run', mps: 0.3, minutes: 10 },
+            { name: 'Up a board', grade: 5, mps: 0.15, minutes: 2 },
+          ],
+        }),
+      ),
   },
   {
     id: 'yard-tug',
@@ -144,6 +170,22 @@ export const TEMPLATES: readonly Template[] = [
       }),
   },
 ];
+
+/** Vehicles of the shed, and each layout by itself. */
+export const TEMPLATES: readonly Template[] = [
+  ...SKETCHED,
+  ...LAYOUT_TEMPLATES.map(({ id, title, sentence }): Template => ({
+    id,
+    title,
+    sentence,
+    make: (name) => onLayout(id, newBuild(name)),
+  })),
+];
+
+function onLayout(layoutId: string, build: Build): Build {
+  const template = layoutTemplate(layoutId);
+  return template ? withLayout(build, template) : build;
+}
 
 /** A new build from a template; the blank one where there is no such template. */
 export const buildFrom = (templateId: string, name: string): Build =>

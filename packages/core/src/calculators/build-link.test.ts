@@ -79,12 +79,12 @@ describe('into a build', () => {
   };
 
   it('goes what was measured, and says so', () => {
-    expect(put('effective-diameter', 'diameterM', { diameterM: 0.394 }).layout.wheelDiameter).toEqual({
+    expect(put('effective-diameter', 'diameterM', { diameterM: 0.394 }).layout.axles[1]?.diameter).toEqual({
       value: 0.394,
       unit: 'mm',
       origin: 'measured',
     });
-    expect(put('odometry-square', 'correctedTrackM', { correctedTrackM: 0.6 }).layout.track.origin).toBe(
+    expect(put('odometry-square', 'correctedTrackM', { correctedTrackM: 0.6 }).layout.axles[1]?.track.origin).toBe(
       'measured',
     );
     const ground = put('coast-down', 'rollingCoefficient', { rollingCoefficient: 0.05 }).grounds[0];

@@ -1,4 +1,14 @@
-import { batteryOf, drivenWheels, motorOf, type Build, type Duty } from '../build/index.ts';
+import {
+  asTwoAxles,
+  batteryOf,
+  drivenDiameter,
+  drivenWheels,
+  motorOf,
+  trackOf,
+  wheelbaseOf,
+  type Build,
+  type Duty,
+} from '../build/index.ts';
 import { NotPhysical, STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
 import {
   drivelineOf,
@@ -81,18 +91,35 @@ const dataSheet: Fill = ({ build }) => {
   return { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA };
 };
 
-/** Centre of gravity as the axle loads of the duty have it. */
-const standing = (source: Source): Readonly<Record<string, number>> => {
-  const given = asInDuty('axle-loads', 'grip')(source) ?? {};
-  return Object.fromEntries(
-    ['wheelbaseM', 'cgAheadOfRearAxleM', 'cgHeightM'].map((key) => [key, Number(given[key])]),
-  );
+/** Wheelbase and centre of gravity as the duty has them. */
+const standing = ({ build, of: { footing } }: Source) => ({
+  wheelbaseM: wheelbaseOf(build.layout),
+  cgAheadOfRearAxleM: footing.cgAheadM,
+  cgHeightM: footing.cgHeightM,
+});
+
+/** Which of two axles drive, as the calculators of two axles say it. */
+const drivenEnd = ({ build: { layout } }: Source): 'rear' | 'front' | 'all' => {
+  const axles = asTwoAxles(layout);
+  if (!axles || axles.front.driven === axles.rear.driven) return 'all';
+  return axles.front.driven ? 'front' : 'rear';
 };
+
+/** How the wheels stand, as the calculator of tipping says it. */
+const stands = ({ build: { layout } }: Source): 'four' | 'single-front' | 'single-rear' => {
+  const axles = asTwoAxles(layout);
+  if (axles?.front.track.value === 0) return 'single-front';
+  return axles?.rear.track.value === 0 ? 'single-rear' : 'four';
+};
+
+const widest = ({ build: { layout } }: Source): number =>
+  Math.max(...layout.axles.map(({ track }) => track.value));
 
 const gradeDeg = ({ duty }: Source): number => radiansToDegrees(duty.grade.value);
 const weightN = ({ of }: Source): number => of.footing.massKg * STANDARD_GRAVITY;
 const ground = ({ build, duty }: Source) => groundOf(build, duty);
-const drivenLoadN = ({ build, of }: Source): number => of.footing.drivenN / drivenWheels(build.layout);
+const drivenLoadN = ({ build, of }: Source): number =>
+  of.footing.drivenN / Math.max(1, drivenWheels(build.layout));
 
 const firstChain = (build: Build): StageOf<'chain'> | undefined =>
   build.drive.stages.find((stage): stage is StageOf<'chain'> => stage.kind === 'chain');
@@ -146,21 +173,21 @@ const FILLS: Readonly<Record<string, Fill>> = {
   },
   'fuse-choice': ({ of }) => of.point && { continuousA: of.point.batteryA },
   'grip-limited-grade': (source) => ({
-    driven: source.build.layout.drivenEnd,
+    driven: drivenEnd(source),
     friction: ground(source).friction.value,
     rollingCoefficient: ground(source).rolling.value,
     ...standing(source),
   }),
   'obstacle-climb': (source) => ({
-    wheelRadiusM: source.build.layout.wheelDiameter.value / 2,
+    wheelRadiusM: drivenDiameter(source.build.layout).value / 2,
     wheelLoadN: drivenLoadN(source),
     friction: ground(source).friction.value,
   }),
   'side-tip': (source) => ({
-    layout: 'four',
-    trackM: source.build.layout.track.value,
+    layout: stands(source),
+    trackM: widest(source),
     ...standing(source),
-    friction: ground(source).friction.value,
+    friction: ground(source).across.value,
   }),
   stopping: (source) => ({
     speedMps: source.duty.speed.value,
@@ -172,7 +199,7 @@ const FILLS: Readonly<Record<string, Fill>> = {
   }),
   'wheel-sinkage': (source) => ({
     wheelLoadN: drivenLoadN(source),
-    wheelDiameterM: source.build.layout.wheelDiameter.value,
+    wheelDiameterM: drivenDiameter(source.build.layout).value,
   }),
   'steer-torque': (source) => ({
     wheelLoadN: drivenLoadN(source),
@@ -180,26 +207,26 @@ const FILLS: Readonly<Record<string, Fill>> = {
   }),
   'skid-turn-wheeled': (source) => ({
     weightN: weightN(source),
-    wheelbaseM: source.build.layout.wheelbase.value,
-    trackM: source.build.layout.track.value,
+    wheelbaseM: wheelbaseOf(source.build.layout),
+    trackM: trackOf(source.build.layout).value,
     lateralCoefficient: ground(source).friction.value,
     longitudinalFriction: ground(source).friction.value,
     rollingCoefficient: ground(source).rolling.value,
   }),
   'skid-turn-tracked': (source) => ({
     weightN: weightN(source),
-    contactLengthM: source.build.layout.wheelbase.value,
-    gaugeM: source.build.layout.track.value,
+    contactLengthM: wheelbaseOf(source.build.layout),
+    gaugeM: trackOf(source.build.layout).value,
     rollingCoefficient: ground(source).rolling.value,
   }),
   ackermann: ({ build: { layout } }) => ({
-    wheelbaseM: layout.wheelbase.value,
-    trackM: layout.track.value,
+    wheelbaseM: wheelbaseOf(layout),
+    trackM: trackOf(layout).value,
   }),
   'teeth-for-ratio': ({ report: { ratioWindow } }) =>
     ratioWindow ? { ratio: Math.sqrt(ratioWindow.low * ratioWindow.high) } : undefined,
   'largest-sprocket': ({ build }) => ({
-    wheelDiameterM: build.layout.wheelDiameter.value,
+    wheelDiameterM: drivenDiameter(build.layout).value,
     ...(firstChain(build) ? { chain: firstChain(build)?.chain } : {}),
   }),
   'gear-train': ({ build }) => {
@@ -221,18 +248,18 @@ const FILLS: Readonly<Record<string, Fill>> = {
   'set-screw-hold': wheelShaft,
   'bolt-circle': wheelShaft,
   spool: ({ of }) => of.point && { torqueNm: Math.abs(of.point.wheelTorqueNm), rpm: of.point.wheelRpm },
-  'travel-counts': ({ build }) => ({ wheelDiameterM: build.layout.wheelDiameter.value }),
+  'travel-counts': ({ build }) => ({ wheelDiameterM: drivenDiameter(build.layout).value }),
   'encoder-counts': ({ build, of, report }) => ({
-    wheelDiameterM: build.layout.wheelDiameter.value,
+    wheelDiameterM: drivenDiameter(build.layout).value,
     encoderTurnsPerWheelTurn: report.train.ratio,
     ...(of.attainableMps ? { topSpeedMps: of.attainableMps } : {}),
   }),
-  'effective-diameter': ({ build }) => ({ nominalDiameterM: build.layout.wheelDiameter.value }),
+  'effective-diameter': ({ build }) => ({ nominalDiameterM: drivenDiameter(build.layout).value }),
   veer: ({ build: { layout } }) => ({
-    wheelDiameterM: layout.wheelDiameter.value,
-    trackM: layout.track.value,
+    wheelDiameterM: drivenDiameter(layout).value,
+    trackM: trackOf(layout).value,
   }),
-  'odometry-square': ({ build }) => ({ trackM: build.layout.track.value }),
+  'odometry-square': ({ build }) => ({ trackM: trackOf(build.layout).value }),
   'coast-down': ({ of }) => ({ massKg: of.footing.massKg }),
   'simulate-launch': ({ build, duty, of }) => {
     const launch = launchOfBuild(build, duty, of, 10);

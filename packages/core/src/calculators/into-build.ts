@@ -1,4 +1,12 @@
-import { choosePart, motorOf, type Build } from '../build/index.ts';
+import {
+  changeDrivenDiameter,
+  changeTrack,
+  choosePart,
+  drivenDiameter,
+  motorOf,
+  trackOf,
+  type Build,
+} from '../build/index.ts';
 import { degreesToRadians, radSToRpm } from '../contract/index.ts';
 import { typed, type Origin, type Quantity } from '../quantity/index.ts';
 import type { Stage, StageOf } from '../transmission/index.ts';
@@ -64,26 +72,21 @@ const wheelDiameter: Place = {
   key: 'diameterM',
   title: 'the wheel diameter, as measured',
   station: 'brief',
-  put: (build, found) => ({
-    ...build,
-    layout: {
-      ...build.layout,
-      wheelDiameter: changed(number(found, 'diameterM'), build.layout.wheelDiameter, 'measured'),
-    },
-  }),
+  put: (build, found) =>
+    changeDrivenDiameter(
+      build,
+      changed(number(found, 'diameterM'), drivenDiameter(build.layout), 'measured'),
+    ),
 };
 
 const track: Place = {
   key: 'correctedTrackM',
   title: 'the track, as measured',
   station: 'brief',
-  put: (build, found) => ({
-    ...build,
-    layout: {
-      ...build.layout,
-      track: changed(number(found, 'correctedTrackM'), build.layout.track, 'measured'),
-    },
-  }),
+  put: (build, found) =>
+    trackOf(build.layout).value > 0
+      ? changeTrack(build, changed(number(found, 'correctedTrackM'), trackOf(build.layout), 'measured'))
+      : 'This build stands on wheels in one line: it has no track.',
 };
 
 const rolling: Place = {

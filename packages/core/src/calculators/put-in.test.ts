@@ -14,6 +14,7 @@ const TO_SI: readonly (readonly [RegExp, number])[] = [
   [/PerV$/, 1],
   [/MPa$/, 1e6],
   [/GPa$/, 1e9],
+  [/KPa$/, 1e3],
   [/KnPerM$/, 1e3],
   [/Milliohm$/, 1e-3],
   [/(Ah|Wh|[hH]ours)$/, 3600],

@@ -1,67 +1,210 @@
-import type { Build, Duty, Ground } from '../build/index.ts';
-import { AIR_DENSITY, radiansToDegrees } from '../contract/index.ts';
-import { axleLoads, gripForce, loadedMass, roadLoad } from '../ground/index.ts';
-import type { Footing, Resistance } from './report.ts';
+import { turningOf, type Build, type Duty } from '../build/index.ts';
+import { AIR_DENSITY, STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
+import {
+  catchLean,
+  innerDrive,
+  meanRolling,
+  roadLoad,
+  sumOfForces,
+  trackSinkage,
+  wheelSinkage,
+} from '../ground/index.ts';
+import { drawbarOf, footingOf, groundOf, innerDriveInput } from './footing.ts';
+import { stepOf } from './obstacle.ts';
+import type { ContactLoad, Footing, Resistance, SinkReport, StepReport, TurnReport } from './report.ts';
+import { radiusOf, turnOf } from './turning.ts';
 
-export const groundOf = (build: Build, duty: Duty): Ground => {
-  const ground = build.grounds.find((g) => g.id === duty.groundId);
-  if (!ground) throw new RangeError(`duty ${duty.id} names no ground of the build`);
-  return ground;
+/** What each kind of contact drags, where driven and free ones differ. */
+export const meanRollingInput = (build: Build, duty: Duty, footing: Footing) => {
+  const ground = groundOf(build, duty);
+  const freeLoadN = footing.contacts.reduce((sum, c) => sum + (c.driven ? 0 : Math.max(0, c.loadN)), 0);
+  return {
+    drivenLoadN: footing.drivenN,
+    rollingCoefficient: ground.rolling.value,
+    freeLoadN,
+    freeCoefficient: ground.freeRolling.value,
+    weightN: footing.massKg * STANDARD_GRAVITY * Math.cos(duty.grade.value),
+  };
 };
 
-/** What the calculators take of a build and a duty; the screens show the same numbers as their working. */
-export const loadedMassInput = ({ masses: { own, payload } }: Build, payloadShare: number) => ({
-  ownKg: own.mass.value,
-  ownAheadM: own.aheadOfRearAxle.value,
-  ownHeightM: own.height.value,
-  payloadKg: payload.mass.value,
-  payloadShare,
-  payloadAheadM: payload.aheadOfRearAxle.value,
-  payloadHeightM: payload.height.value,
-});
+/** Whether one rolling coefficient serves for all that it stands on. */
+export function rollsAlike(build: Build, duty: Duty, footing: Footing): boolean {
+  const { rolling, freeRolling } = groundOf(build, duty);
+  const pressed = duty.towed !== undefined && build.hitch.load.value !== 0;
+  return !pressed && (rolling.value === freeRolling.value || footing.contacts.every((c) => c.driven));
+}
 
-const loadedMassOf = (build: Build, duty: Duty) =>
-  loadedMass.run(loadedMassInput(build, duty.payloadShare.value));
+export const rollingOf = (build: Build, duty: Duty, footing: Footing): number =>
+  rollsAlike(build, duty, footing)
+    ? groundOf(build, duty).rolling.value
+    : meanRolling.run(meanRollingInput(build, duty, footing)).meanCoefficient;
 
-/** Least mass taken for a vehicle whose duty leaves its only mass, the payload, at home: kg. */
-const LEAST_MASS = 1e-9;
+const rotatingMassFactor = (build: Build): number => {
+  const inner = innerDriveInput(build);
+  return inner ? innerDrive.run(inner).rotatingMassFactor : 1;
+};
 
-export const roadLoadInput = (build: Build, duty: Duty, speedMps = duty.speed.value) => ({
-  massKg: Math.max(loadedMassOf(build, duty).massKg, LEAST_MASS),
-  rollingCoefficient: groundOf(build, duty).rolling.value,
+export const roadLoadInput = (build: Build, duty: Duty, footing: Footing, speedMps = duty.speed.value) => ({
+  massKg: footing.massKg,
+  rollingCoefficient: rollingOf(build, duty, footing),
   gradeDeg: radiansToDegrees(duty.grade.value),
   speedMps,
   dragAreaM2: build.dragArea.value,
   airDensityKgM3: AIR_DENSITY,
   accelerationMps2: duty.acceleration.value,
-  rotatingMassFactor: 1,
-  drawbarN: duty.drawbar.value,
+  rotatingMassFactor: rotatingMassFactor(build),
+  drawbarN: drawbarOf(duty),
 });
 
-export const axleLoadInput = (build: Build, duty: Duty) => ({
-  ...loadedMassOf(build, duty),
-  wheelbaseM: build.layout.wheelbase.value,
-  gradeDeg: radiansToDegrees(duty.grade.value),
-  accelerationMps2: duty.acceleration.value,
-  drawbarN: duty.drawbar.value,
-  hitchHeightM: build.layout.wheelDiameter.value / 2,
-  hitchVerticalN: 0,
-  hitchBehindRearAxleM: 0,
+interface Sunk {
+  readonly sinkageM: number;
+  readonly compactionN: number;
+  readonly warnings: readonly string[];
+}
+
+const soilKeys = ({ kcKnPerM, kphiKnPerM, exponent }: NonNullable<ReturnType<typeof groundOf>['soil']>) => ({
+  kcKnPerM,
+  kphiKnPerM,
+  exponent,
 });
 
-/** The force along the ground that a duty asks at a speed (the duty's own unless given), split by cause. */
-export function resistanceOf(build: Build, duty: Duty, speedMps = duty.speed.value): Resistance {
-  const { rollingN, gradeN, dragN, inertiaN, drawbarN, totalN } = roadLoad.run(
-    roadLoadInput(build, duty, speedMps),
-  );
-  return { rollingN, gradeN, dragN, inertiaN, drawbarN, turningN: 0, obstacleN: 0, totalN };
+/** One wheel or track in soft ground. */
+function sink(build: Build, duty: Duty, wheel: readonly ContactLoad[]): Sunk | undefined {
+  const { soil } = groundOf(build, duty);
+  const axle = build.layout.axles.find((a) => a.id === wheel[0]?.axleId);
+  const loadN = wheel.reduce((sum, c) => sum + Math.max(0, c.loadN), 0);
+  if (!soil || !axle || loadN <= 0 || axle.form === 'roller') return undefined;
+  const { contactLength, width, diameter } = axle;
+  if (contactLength)
+    return {
+      ...trackSinkage.run({
+        loadN,
+        contactLengthM: contactLength.value,
+        widthM: width.value,
+        ...soilKeys(soil),
+      }),
+      warnings: [],
+    };
+  return wheelSinkage.run({
+    wheelLoadN: loadN,
+    wheelDiameterM: diameter.value,
+    wheelWidthM: width.value,
+    ...soilKeys(soil),
+  });
 }
 
-/** Axle loads of a duty and the grip of the driven wheels. */
-export function footingOf(build: Build, duty: Duty): Footing {
-  const given = axleLoadInput(build, duty);
-  const { frontN, rearN, lifts } = axleLoads.run(given);
-  const drivenN = Math.max(0, build.layout.drivenEnd === 'front' ? frontN : rearN);
-  const { gripN } = gripForce.run({ loadN: drivenN, friction: groundOf(build, duty).friction.value });
-  return { massKg: given.massKg, frontN, rearN, drivenN, gripN, lifts };
+/** Contacts of one wheel, or of one track. */
+const wheelsApart = (footing: Footing): ContactLoad[][] => {
+  const wheels = new Map<string, ContactLoad[]>();
+  for (const c of footing.contacts) {
+    const key = `${c.axleId}.${c.side}`;
+    wheels.set(key, [...(wheels.get(key) ?? []), c]);
+  }
+  return [...wheels.values()];
+};
+
+/** How deep it sinks and what that drags; undefined on firm ground. */
+export function sinkOf(build: Build, duty: Duty, footing: Footing): SinkReport | undefined {
+  if (!groundOf(build, duty).soil) return undefined;
+  const sunk = wheelsApart(footing).flatMap((wheel) => {
+    const found = sink(build, duty, wheel);
+    return found ? [{ axleId: wheel[0]?.axleId ?? '', ...found }] : [];
+  });
+  const deepest = [...sunk].sort((a, b) => b.sinkageM - a.sinkageM)[0];
+  if (!deepest) return undefined;
+  return {
+    axleId: deepest.axleId,
+    sinkageM: deepest.sinkageM,
+    compactionN: sunk.reduce((sum, s) => sum + s.compactionN, 0),
+    warnings: [...new Set(sunk.flatMap((s) => s.warnings))],
+  };
 }
+
+/** What catching a lean takes: everything above the axle leans with it. */
+export function catchInput(build: Build, duty: Duty, footing: Footing) {
+  const diameterM = build.layout.axles[0]?.diameter.value ?? 1;
+  return {
+    massKg: footing.massKg,
+    heightM: Math.max(footing.cgHeightM - diameterM / 2, 1e-9),
+    leanDeg: radiansToDegrees(duty.lean?.value ?? 0),
+    wheelDiameterM: diameterM,
+  };
+}
+
+/**
+ * What a turn adds to every driveline as if all did what the hardest does: on the spot both sides do; round a bend
+ * the inner side does less.
+ */
+const turningForce = (build: Build, turn: TurnReport | undefined): number => {
+  if (!turn || turn.momentNm === 0 || turn.outerN === 0) return 0;
+  const turning = turningOf(build.layout);
+  if (turning === 'steered') return 0;
+  const trackM = build.layout.axles.reduce((most, a) => Math.max(most, a.driven ? a.track.value : 0), 0);
+  return trackM > 0 ? (2 * turn.momentNm) / trackM : 0;
+};
+
+export interface Demand {
+  readonly resistance: Resistance;
+  readonly footing: Footing;
+  readonly turn?: TurnReport;
+  readonly step?: StepReport | { readonly problem: string };
+  readonly sink?: SinkReport;
+}
+
+/** What a duty asks along the ground at a speed (its own unless given), split by cause, and how it stands meanwhile. */
+export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value): Demand {
+  const footing = footingOf(build, duty);
+  const ground = groundOf(build, duty);
+  const {
+    rollingN,
+    gradeN,
+    dragN,
+    inertiaN,
+    drawbarN,
+    totalN: roadN,
+  } = roadLoad.run(roadLoadInput(build, duty, footing, speedMps));
+  const turn = turnOf(build, duty, ground, footing);
+  const step = stepOf(build, duty, ground.friction.value, footing);
+  const sunk = sinkOf(build, duty, footing);
+  const parts = {
+    roadN,
+    compactionN: sunk?.compactionN ?? 0,
+    turningN: turningForce(build, turn),
+    obstacleN: step && !('problem' in step) ? step.forceN : 0,
+    catchingN: duty.lean ? catchLean.run(catchInput(build, duty, footing)).forceN : 0,
+  };
+  const { totalN } = sumOfForces.run(parts);
+  const { compactionN, turningN, obstacleN, catchingN } = parts;
+  return {
+    footing,
+    resistance: {
+      rollingN,
+      gradeN,
+      dragN,
+      inertiaN,
+      drawbarN,
+      compactionN,
+      turningN,
+      obstacleN,
+      catchingN,
+      totalN,
+    },
+    ...(turn ? { turn } : {}),
+    ...(step ? { step } : {}),
+    ...(sunk ? { sink: sunk } : {}),
+  };
+}
+
+/** What all that is not the road adds, in the order of the sum. */
+export const beyondRoad = ({ compactionN, turningN, obstacleN, catchingN }: Resistance) => ({
+  compactionN,
+  turningN,
+  obstacleN,
+  catchingN,
+});
+
+/** Force that grip must hold: a step is climbed by its edge, which has a margin of its own. */
+export const askedOfGrip = ({ totalN, obstacleN }: Resistance): number => Math.abs(totalN - obstacleN);
+
+/** Whether both sides do the same: straight on, or on the spot. */
+export const sidesAlike = (duty: Duty): boolean => !Number.isFinite(radiusOf(duty)) || radiusOf(duty) === 0;

@@ -1,4 +1,12 @@
-import { batteryOf, drivenWheels, driverOf, motorOf, type Build, type PartOf } from '../build/index.ts';
+import {
+  batteryOf,
+  drivelinesOf,
+  drivenDiameter,
+  driverOf,
+  motorOf,
+  type Build,
+  type PartOf,
+} from '../build/index.ts';
 import { dcMotorConstants } from '../motor/index.ts';
 import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
 import { deliveredTorque, stageFigures, stageTitle, trainRatio, type Stage } from '../transmission/index.ts';
@@ -7,7 +15,8 @@ import type { TrainReport } from './report.ts';
 /** A build's way from battery to ground, its data sheets turned to constants. */
 export interface Driveline {
   readonly circuit: Circuit;
-  readonly wheels: number;
+  /** Drivelines that share the force: of a wheel, a side, an axle, or all. */
+  readonly outputs: number;
   readonly motorsPerWheel: number;
   readonly wheelRadiusM: number;
   readonly ratio: number;
@@ -60,21 +69,21 @@ export function drivelineOf(build: Build, train: TrainReport): Driveline | undef
   const battery = batteryOf(build);
   const constants = dcMotorConstants.run(motor);
   const pack = battery && batteryPack.run(battery);
-  const wheels = drivenWheels(build.layout);
+  const outputs = drivelinesOf(build.layout, build.drive.together);
   const { cableResistance, motorLeadResistance, auxiliaryPower } = build.supply;
   return {
     motor,
     driver,
     battery,
     pack,
-    wheels,
+    outputs,
     motorsPerWheel: build.drive.motorsPerWheel,
-    wheelRadiusM: build.layout.wheelDiameter.value / 2,
+    wheelRadiusM: drivenDiameter(build.layout).value / 2,
     ratio: train.ratio,
     efficiency: train.efficiency,
     warnings: constants.warnings,
     circuit: {
-      motors: wheels * build.drive.motorsPerWheel,
+      motors: outputs * build.drive.motorsPerWheel,
       resistanceOhm:
         constants.resistanceOhm + motorLeadResistance.value + (driver?.resistanceMilliohm ?? 0) / 1000,
       keVsPerRad: constants.keVsPerRad,
@@ -90,7 +99,7 @@ export function drivelineOf(build: Build, train: TrainReport): Driveline | undef
   };
 }
 
-/** The greatest torque at each wheel, N·m, at a road speed and any ratio. */
+/** The greatest torque of each driveline at the wheel, N·m, at a road speed and any ratio. */
 export const greatestWheelTorque = (
   line: Pick<Driveline, 'circuit' | 'wheelRadiusM' | 'motorsPerWheel' | 'efficiency' | 'ratio'>,
   speedMps: number,
@@ -105,4 +114,4 @@ export const greatestWheelTorque = (
 
 /** Pull of all driven wheels at the ground, N, grip left out. */
 export const greatestPull = (line: Driveline, speedMps: number): number =>
-  (line.wheels * greatestWheelTorque(line, speedMps)) / line.wheelRadiusM;
+  (line.outputs * greatestWheelTorque(line, speedMps)) / line.wheelRadiusM;

@@ -1,6 +1,7 @@
 import type { Build, Duty } from '../build/index.ts';
 import { stageFigures, stageStrength } from '../transmission/index.ts';
 import { greatestWheelTorque, isOnMotor, trainStages, type Driveline } from './driveline.ts';
+import { groundLinks } from './ground-links.ts';
 import { margin } from './margin.ts';
 import { ratioStanding } from './ratio-window.ts';
 import type { DutyPoint, DutyReport, LinkReport } from './report.ts';
@@ -14,26 +15,24 @@ export function dutyLinks(
 ): LinkReport[] {
   const policy = build.marginPolicy;
   const dutyId = duty.id;
-  const grip = margin(
-    { link: 'grip', dutyId, needs: Math.abs(report.resistance.totalN), has: report.footing.gripN },
-    policy,
-  );
-  if (!line || !report.point) return grip;
+  const onGround = groundLinks(build, duty, report);
+  if (!line || !report.point) return onGround;
   const { point } = report;
+  const outerMps = report.turn?.outerMps ?? duty.speed.value;
   const pulls = report.resistance.totalN > 0;
   return [
-    ...grip,
+    ...onGround,
     ...margin(
       {
         link: 'torque',
         dutyId,
         needs: point.wheelTorqueNm,
-        has: greatestWheelTorque(line, duty.speed.value),
+        has: greatestWheelTorque(line, outerMps),
       },
       policy,
     ),
     ...(pulls
-      ? margin({ link: 'speed', dutyId, needs: duty.speed.value, has: report.attainableMps ?? 0 }, policy)
+      ? margin({ link: 'speed', dutyId, needs: outerMps, has: report.attainableMps ?? 0 }, policy)
       : []),
     ...windowLink(report, line, policy),
     ...stageLinks(build, duty, point, line),

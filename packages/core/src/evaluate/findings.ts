@@ -1,7 +1,8 @@
-import type { Build, Duty } from '../build/index.ts';
-import { radiansToDegrees } from '../contract/index.ts';
+import type { Build } from '../build/index.ts';
 import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
 import type { Driveline } from './driveline.ts';
+import { onDuty, said } from './finding.ts';
+import { groundFindings } from './ground-findings.ts';
 import { linkDefinition, type LinkId } from './links.ts';
 import { closeness } from './margin.ts';
 import type { DutyReport, Finding, LinkReport, RatioWindow, TrainReport } from './report.ts';
@@ -17,8 +18,6 @@ export interface FindingContext {
 
 const times = (n: number): string => `${showNumber(n)} ×`;
 
-/** Above this grade a vehicle left to itself rolls away (common practice, no source): radians. */
-const ROLLS_AWAY = (2 * Math.PI) / 180;
 /** Running above the data sheet's voltage by more than this is worth a word (common practice, no source). */
 const OVERVOLTAGE = 1.1;
 /** Above this a licensed person is called for: volts, direct current. */
@@ -58,6 +57,35 @@ const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
     l.ratio < 1
       ? `The driven wheels spin${where}: they need ${needs}, grip gives ${has}. Put weight on them.`
       : `Grip is ${times(l.ratio)} what is needed${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`,
+  'tip-along': ({ l, where, needs, has }) =>
+    l.ratio < 1
+      ? `It tips over${where}: slope and speeding up come to ${needs}, it stands to ${has}.`
+      : `It tips at ${has}; slope and speeding up come to ${needs}${where}. Lower the load, or bring it towards the middle.`,
+  'tip-side': ({ l, where, needs, has }) =>
+    l.ratio < 1
+      ? `It tips sideways${where}: ${needs} across, it stands to ${has}. Widen the track or lower the load.`
+      : `It tips sideways at ${has}; ${needs} is asked${where}.`,
+  corner: ({ where, needs, has }) =>
+    `The turn is taken at ${needs}${where}; from ${has} on it slides or tips. Slow down, or take it wider.`,
+  step: ({ l, where, needs, has }) =>
+    l.ratio < 1
+      ? `It does not get over the step${where}: grip and push come to ${has}, the edge asks ${needs}. A larger wheel, a ramp, or more driven weight.`
+      : `It just gets over the step${where}: grip and push come to ${has}, the edge asks ${needs}.`,
+  clearance: ({ where, needs, has }) => `The step of ${needs}${where} is met by a body that clears ${has}.`,
+  'push-on': ({ l, where, needs, has }) =>
+    l.ratio < 1
+      ? `It pushes straight on${where}: turning the locked axle asks ${needs} of the steered wheels, they hold ${has}. A differential, a narrower axle, or more weight in front.`
+      : `Steering against the driven axle asks ${needs}${where}; the steered wheels hold ${has}.`,
+  steering: ({ where, needs, has }) =>
+    `Turning the wheels at a stand asks ${needs} of the steering${where}; it has ${has}. A slower linkage, a narrower tyre or a stronger actuator.`,
+  'brake-hold': ({ l, where, needs, has }) =>
+    l.has === 0
+      ? `Nothing holds it${where}: ${needs} pull it downhill. A motor or worm is no parking brake: fit one.`
+      : `The brake holds ${has}${where}; the slope pulls with ${needs}. Brake the wheels that carry the weight.`,
+  'brake-stop': ({ l, where, needs, has }) =>
+    l.has === 0
+      ? `Nothing stops it${where} within the distance asked: fit a brake.`
+      : `To stop in time${where} it must slow by ${needs}; it can by ${has}.`,
   torque: ({ l, where, needs, has }) =>
     `Each wheel gets ${times(l.ratio)} the torque it needs${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`,
   speed: ({ l, where, needs, has }) =>
@@ -88,11 +116,6 @@ const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
     `One outing takes ${needs}; the battery gives ${has}, ${times(l.ratio)}, and the rule asks ${times(l.rule)}.`,
 };
 
-const onDuty = (build: Build, dutyId: string | null): string => {
-  const duty: Duty | undefined = build.duties.find((d) => d.id === dutyId);
-  return duty ? ` on “${duty.name}”` : '';
-};
-
 /** One finding for each link whose governing duty is short or tight, the nearest to failing first. */
 const marginFindings = (context: FindingContext): Finding[] =>
   context.governing
@@ -104,13 +127,6 @@ const marginFindings = (context: FindingContext): Finding[] =>
       link: link.link,
       dutyId: link.dutyId,
     }));
-
-const said = (
-  severity: Finding['severity'],
-  text: string,
-  link: LinkId | null = null,
-  dutyId: string | null = null,
-): Finding => ({ severity, text, link, dutyId });
 
 function missingParts({ build, line }: FindingContext): Finding[] {
   const findings: Finding[] = [];
@@ -168,52 +184,13 @@ function partNotes({ line, train }: FindingContext): Finding[] {
   return findings;
 }
 
-function groundNotes({ build, duties, system }: FindingContext): Finding[] {
-  const findings: Finding[] = duties
-    .filter((d) => d.footing.lifts !== 'none')
-    .map((d) =>
-      said(
-        'stop',
-        `The ${d.footing.lifts} axle leaves the ground${onDuty(build, d.id)}: move weight towards it or lower the load.`,
-        'grip',
-        d.id,
-      ),
-    );
-  const steepest = build.duties.reduce<Duty | undefined>(
-    (most, d) => (Math.abs(d.grade.value) > Math.abs(most?.grade.value ?? 0) ? d : most),
-    undefined,
-  );
-  if (steepest && Math.abs(steepest.grade.value) > ROLLS_AWAY)
-    findings.push(
-      said(
-        'note',
-        `Nothing in this build holds it on ${showNumber(Math.abs(radiansToDegrees(steepest.grade.value)))}° when the drive is off. A motor, chain or gearhead is no parking brake: fit one to the wheels that carry the weight going down.`,
-        null,
-        steepest.id,
-      ),
-    );
-  return [
-    ...findings,
-    ...duties
-      .filter((d) => d.resistance.totalN < 0)
-      .map((d) =>
-        said(
-          'note',
-          `It pushes itself along with ${show(-d.resistance.totalN, 'force', system).text}${onDuty(build, d.id)}: a brake must hold that, not the drive.`,
-          null,
-          d.id,
-        ),
-      ),
-  ];
-}
-
 /** All findings: what stops it first, then what is tight, then notes. */
 export function findingsOf(context: FindingContext): Finding[] {
   const all = [
     ...missingParts(context),
     ...marginFindings(context),
     ...partNotes(context),
-    ...groundNotes(context),
+    ...groundFindings(context),
   ];
   const order: readonly Finding['severity'][] = ['stop', 'tight', 'note'];
   return order.flatMap((severity) => all.filter((f) => f.severity === severity));

@@ -1,5 +1,9 @@
 export { drivelineOf, greatestPull, isOnMotor, trainOf, trainStages, type Driveline } from './driveline.ts';
-export { groundOf, resistanceOf } from './demand.ts';
+export { groundOf } from './footing.ts';
+export { rollingOf } from './demand.ts';
+export { cautionsOf } from './cautions.ts';
+export { extentOf } from './extent.ts';
+export { limitsOf, type LimitCheck } from './ground-findings.ts';
 export { attainableSpeed } from './attainable-speed.ts';
 export { ratioWindowSum } from './ratio-window.ts';
 export { evaluate } from './evaluate.ts';

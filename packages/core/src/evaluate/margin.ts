@@ -18,11 +18,12 @@ interface MarginInput {
   readonly stageId?: string;
 }
 
-/** The margin of one link in one duty. A link of which nothing is needed has none. */
+/** The margin of one link in one duty. A link of which nothing is needed, or as good as nothing, has none. */
 export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
   if (!(input.needs > 0)) return [];
   const has = Math.max(0, input.has);
   const ratio = input.ratio ?? has / input.needs;
+  if (ratio === Infinity) return [];
   const rule = linkDefinition(input.link).rule(policy);
   return [{ ...input, has, ratio, rule, verdict: verdictOf(ratio, rule) }];
 }

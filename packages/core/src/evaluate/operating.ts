@@ -1,16 +1,16 @@
 import type { Build, Duty } from '../build/index.ts';
 import { AIR_DENSITY, rpmToRadS } from '../contract/index.ts';
 import { wheelTorque } from '../ground/index.ts';
-import { circuitInput, pointAt } from '../supply/index.ts';
-import { resistanceOf } from './demand.ts';
+import { circuitInput, pointAt, pointOfTwoHalves } from '../supply/index.ts';
+import { demandOf } from './demand.ts';
 import { motorLoad } from '../transmission/index.ts';
 import type { Driveline } from './driveline.ts';
-import type { DutyPoint } from './report.ts';
+import type { DutyPoint, TurnReport } from './report.ts';
 
 export const wheelTorqueInput = (line: Driveline, forceN: number) => ({
   forceN,
   wheelDiameterM: 2 * line.wheelRadiusM,
-  wheels: line.wheels,
+  wheels: line.outputs,
 });
 
 export const motorLoadInput = (line: Driveline, wheelTorqueNm: number, speedMps: number) => ({
@@ -23,14 +23,11 @@ export const motorLoadInput = (line: Driveline, wheelTorqueNm: number, speedMps:
 });
 
 /** What each motor and the battery do to hold the duty's speed against a force along the ground. */
-export function dutyPoint(line: Driveline, duty: Duty, forceN: number): DutyPoint {
+export function dutyPoint(line: Driveline, duty: Duty, forceN: number, turn?: TurnReport): DutyPoint {
   const { torqueNm: wheelTorqueNm } = wheelTorque.run(wheelTorqueInput(line, forceN));
-  const motor = motorLoad.run(motorLoadInput(line, wheelTorqueNm, duty.speed.value));
-  const { currentA, motorV, batteryA, batteryV, reachable } = pointAt(
-    line.circuit,
-    motor.torqueNm,
-    rpmToRadS(motor.rpm),
-  );
+  const speedMps = turn?.outerMps ?? duty.speed.value;
+  const motor = motorLoad.run(motorLoadInput(line, wheelTorqueNm, speedMps));
+  const { currentA, motorV, batteryA, batteryV, reachable } = circuitPoint(line, motor, forceN, turn);
   return {
     wheelTorqueNm,
     wheelRpm: motor.wheelRpm,
@@ -45,20 +42,38 @@ export function dutyPoint(line: Driveline, duty: Duty, forceN: number): DutyPoin
   };
 }
 
+/** Round a bend the inner side does less than the outer: both are drawn from one battery. */
+function circuitPoint(
+  line: Driveline,
+  motor: { readonly torqueNm: number; readonly rpm: number },
+  forceN: number,
+  turn: TurnReport | undefined,
+) {
+  const hard = { torqueNm: motor.torqueNm, speedRadS: rpmToRadS(motor.rpm) };
+  const bends = turn && turn.radiusM > 0 && turn.innerN !== turn.outerN;
+  if (!bends) return pointAt(line.circuit, hard.torqueNm, hard.speedRadS);
+  const innerForceN = forceN - line.outputs * (turn.outerN - turn.innerN);
+  const { torqueNm } = wheelTorque.run(wheelTorqueInput(line, innerForceN));
+  const inner = motorLoad.run(motorLoadInput(line, torqueNm, Math.max(0, turn.innerMps)));
+  return pointOfTwoHalves(line.circuit, hard, {
+    torqueNm: inner.torqueNm,
+    speedRadS: rpmToRadS(inner.rpm),
+  });
+}
+
 /** What the calculator of the attainable speed takes: the duty's resistance without air, and the driveline. */
-export const attainableInput = (build: Build, duty: Duty, line: Driveline, gripN: number) => ({
+export const attainableInput = (build: Build, duty: Duty, line: Driveline, gripN: number | undefined) => ({
   ...circuitInput(line.circuit),
   ratio: line.ratio,
   efficiency: line.efficiency,
   wheelDiameterM: 2 * line.wheelRadiusM,
-  steadyN: resistanceOf(build, steadyDuty(duty), 0).totalN,
+  steadyN: demandOf(build, steadyDuty(duty), 0).resistance.totalN,
   dragAreaM2: build.dragArea.value,
   airDensityKgM3: AIR_DENSITY,
-  gripN,
+  ...(gripN === undefined ? {} : { gripN }),
 });
 
-/** The same duty without speeding up. */
-export const steadyDuty = (duty: Duty): Duty => ({
-  ...duty,
-  acceleration: { ...duty.acceleration, value: 0 },
-});
+/** The same duty without speeding up, and without the step that it only takes at a crawl. */
+export function steadyDuty({ step: _step, ...duty }: Duty): Duty {
+  return { ...duty, acceleration: { ...duty.acceleration, value: 0 } };
+}

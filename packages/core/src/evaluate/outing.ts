@@ -1,4 +1,5 @@
-import type { Build } from '../build/index.ts';
+import type { Build, Duty } from '../build/index.ts';
+import { startingPower } from '../ground/index.ts';
 import { fullCommand, meanDraw, runTime, type Circuit } from '../supply/index.ts';
 import type { Driveline } from './driveline.ts';
 import { margin } from './margin.ts';
@@ -12,8 +13,27 @@ const RATED_HOURS = { leadAcid: 20, other: 1 } as const;
 const SECONDS_PER_HOUR = 3600;
 
 /** A figure over the duties of an outing, as legs. */
-export const legsOf = (build: Build, duties: readonly DutyReport[], of: (duty: DutyReport) => number) =>
-  duties.map((d, at) => ({ durationS: build.duties[at]?.duration.value ?? 0, currentA: of(d) }));
+export const legsOf = (duties: readonly DutyReport[], of: (duty: DutyReport) => number) =>
+  duties.map((d) => ({ durationS: d.durationS, currentA: of(d) }));
+
+/** What starting again and again adds to the battery's current in a duty. */
+export function startingInput({ startsAnHour, speed }: Duty, { footing }: DutyReport, line: Driveline) {
+  return {
+    massKg: footing.massKg,
+    rotatingMassFactor: 1,
+    speedMps: speed.value,
+    startsAnHour: startsAnHour?.value ?? 0,
+    efficiency: line.efficiency,
+  };
+}
+
+/** The mean current from the battery in a duty, its starts counted. */
+export function batteryCurrent(build: Build, report: DutyReport, line: Driveline): number {
+  const duty = build.duties.find(({ id }) => id === report.id);
+  const steadyA = report.point?.batteryA ?? 0;
+  if (!duty?.startsAnHour || !report.point) return steadyA;
+  return steadyA + startingPower.run(startingInput(duty, report, line)).powerW / line.circuit.openCircuitV;
+}
 
 /** What the run-time calculator takes of the pack at a mean current. */
 export function runTimeInput(build: Build, { battery, pack }: Driveline, currentA: number) {
@@ -30,7 +50,7 @@ export function runTimeInput(build: Build, { battery, pack }: Driveline, current
 
 /** The duties one after the other: what they draw, and how long the battery lasts at that mix. */
 export function outingOf(build: Build, duties: readonly DutyReport[], line: Driveline): Outing {
-  const { durationS, meanA } = meanDraw(legsOf(build, duties, (d) => d.point?.batteryA ?? 0));
+  const { durationS, meanA } = meanDraw(legsOf(duties, (d) => batteryCurrent(build, d, line)));
   const energyJ = line.circuit.openCircuitV * meanA * durationS;
   const given = runTimeInput(build, line, meanA);
   if (!given || meanA <= 0) return { durationS, energyJ, meanBatteryA: meanA };
@@ -58,7 +78,7 @@ export function outingLinks(
   const policy = build.marginPolicy;
   const dutyId = null;
   const { circuit, motor, driver, battery, pack } = line;
-  const { rmsA } = meanDraw(legsOf(build, duties, (d) => Math.abs(d.point?.currentA ?? 0)));
+  const { rmsA } = meanDraw(legsOf(duties, (d) => Math.abs(d.point?.currentA ?? 0)));
   return [
     ...margin({ link: 'motor-heat', dutyId, needs: rmsA, has: motor.continuousA }, policy),
     ...(driver && !driver.limitsCurrent

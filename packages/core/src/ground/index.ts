@@ -12,3 +12,28 @@ export { wheelSinkage } from './wheel-sinkage.ts';
 export { gripForce } from './grip-force.ts';
 export { loadedMass } from './loaded-mass.ts';
 export { wheelTorque } from './wheel-torque.ts';
+export { catchLean } from './catch-lean.ts';
+export { cornerSpeed } from './corner-speed.ts';
+export { innerDrive } from './inner-drive.ts';
+export { meanRolling } from './mean-rolling.ts';
+export { startingPower } from './starting-power.ts';
+export { lockedAxle } from './locked-axle.ts';
+export { areaTime, routeTime } from './outing-times.ts';
+export { pivotTurn } from './pivot-turn.ts';
+export { soilThrust } from './soil-thrust.ts';
+export { SOIL_IDS, soilOf, type Soil, type SoilId } from './soils.ts';
+export { sumOfForces } from './sum-of-forces.ts';
+export type { Place } from './support.ts';
+export {
+  SURFACES,
+  surfacePair,
+  surfaceTitle,
+  TYRES,
+  TYRE_TITLES,
+  type SurfaceId,
+  type Tyre,
+} from './surfaces.ts';
+export { tipAngles } from './tip-angles.ts';
+export { towedLoad } from './towed-load.ts';
+export { trackSinkage } from './track-sinkage.ts';
+export { wheelLoads } from './wheel-loads.ts';

@@ -1,5 +1,5 @@
 import type { Build, Duty } from '../build/index.ts';
-import { drivelineOf, groundOf, trainOf, type DutyReport } from '../evaluate/index.ts';
+import { drivelineOf, rollingOf, trainOf, type DutyReport } from '../evaluate/index.ts';
 import type { LaunchInput } from './launch-model.ts';
 
 /**
@@ -30,11 +30,11 @@ export function launchOfBuild(
     currentLimitA: circuit.currentLimitA,
     motorInertiaKgM2: 0,
     rotatingMassKg: 0,
-    rollingCoefficient: groundOf(build, duty).rolling.value,
+    rollingCoefficient: rollingOf(build, duty, report.footing),
     dragAreaM2: build.dragArea.value,
     slopeRad: duty.grade.value,
-    drawbarN: duty.drawbar.value,
-    gripN: report.footing.gripN,
+    drawbarN: report.resistance.drawbarN,
+    gripN: report.footing.gripN ?? Infinity,
     durationS,
   };
 }

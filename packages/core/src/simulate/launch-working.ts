@@ -1,11 +1,10 @@
-import type { Build, Duty } from '../build/index.ts';
+import { drivenDiameter, type Build, type Duty } from '../build/index.ts';
 import { radiansToDegrees } from '../contract/index.ts';
 import {
   calculated,
   drivelineOf,
   fixed,
   from,
-  groundOf,
   trainOf,
   worked,
   workingOf,
@@ -19,6 +18,15 @@ import { launchOfBuild } from './launch-of-build.ts';
 import { launchOfVehicle } from './simulate-launch.ts';
 
 type Result = 'finalMps' | 'distanceM' | 'energyWh' | 'peakA' | 'timeTo90S';
+
+/** What rolls and what is towed, as the force of the duty has it. */
+function roadInputs(build: Build, duty: Duty): WorkingInput[] {
+  const force = workingOf(build, 'force', duty.id);
+  if (!force || isStated(force)) return [];
+  const road =
+    force.calculator === 'road-load' ? force : force.inputs.find(({ key }) => key === 'roadN')?.working;
+  return (road?.inputs ?? []).filter(({ key }) => key === 'rollingCoefficient' || key === 'drawbarN');
+}
 
 /** How a figure of a build's launch came about; undefined until a motor is chosen. */
 export function launchWorking(
@@ -45,23 +53,22 @@ export function launchWorking(
       ...given,
       gradeDeg: radiansToDegrees(slopeRad),
       // A grip of nothing cannot be given: it does not move then, whatever the motors do.
-      gripN: Math.max(gripN, Number.MIN_VALUE),
+      ...(Number.isFinite(gripN) ? { gripN: Math.max(gripN, Number.MIN_VALUE) } : {}),
       ...(Number.isFinite(currentLimitA) ? { currentLimitA } : {}),
     },
     key,
     [
       step('massKg', 'mass'),
-      from('wheelRadiusM', build.layout.wheelDiameter, 'Brief, half the wheel diameter'),
+      from('wheelRadiusM', drivenDiameter(build.layout), 'Brief, half the wheel diameter'),
       fixed('ratio', 'the stages at Drivetrain, multiplied'),
       fixed('efficiency', 'the stages at Drivetrain, multiplied'),
       ...circuit.filter((input) => input.key !== 'auxiliaryW'),
       fixed('motorInertiaKgM2', 'armatures are not counted yet'),
       fixed('rotatingMassKg', 'wheels are not counted yet'),
-      from('rollingCoefficient', groundOf(build, duty).rolling, `Brief, ${groundOf(build, duty).name}`),
+      ...roadInputs(build, duty),
       from('dragAreaM2', build.dragArea, 'Brief, the vehicle'),
       from('gradeDeg', duty.grade, where),
-      from('drawbarN', duty.drawbar, where),
-      step('gripN', 'grip'),
+      ...(Number.isFinite(gripN) ? [step('gripN', 'grip')] : []),
       fixed('durationS', 'the length of the run'),
     ],
   );

@@ -37,14 +37,40 @@ export interface OperatingPoint {
  * Current, voltage and battery draw at a torque (N·m, each motor) and speed (rad/s). The driver is an ideal
  * chopper: power in equals power out (P = n·Vm·I + aux = Ib(Voc − R Ib), the working root).
  */
-export function pointAt(circuit: Circuit, torqueNm: number, speedRadS: number): OperatingPoint {
-  const currentA = torqueNm / circuit.ktNmPerA + circuit.noLoadA;
-  const motorV = currentA * circuit.resistanceOhm + circuit.keVsPerRad * speedRadS;
+export const pointAt = (circuit: Circuit, torqueNm: number, speedRadS: number): OperatingPoint => {
+  const { currentA, motorV } = motorAt(circuit, torqueNm, speedRadS);
   return drawnAt(circuit, currentA, motorV);
+};
+
+const motorAt = (c: Circuit, torqueNm: number, speedRadS: number) => {
+  const currentA = torqueNm / c.ktNmPerA + c.noLoadA;
+  return { currentA, motorV: currentA * c.resistanceOhm + c.keVsPerRad * speedRadS };
+};
+
+/** What half of the motors do, as in a turn: torque of each, N·m, and speed, rad/s. */
+export interface HalfLoad {
+  readonly torqueNm: number;
+  readonly speedRadS: number;
 }
 
-function drawnAt(circuit: Circuit, currentA: number, motorV: number): OperatingPoint {
-  const powerW = circuit.motors * motorV * currentA + circuit.auxiliaryW;
+/**
+ * The harder half of the motors at its torque and speed while the other half does less: currents of the harder, and
+ * what both draw. A half that is pushed gives nothing back.
+ */
+export function pointOfTwoHalves(circuit: Circuit, hard: HalfLoad, easy: HalfLoad): OperatingPoint {
+  const at = motorAt(circuit, hard.torqueNm, hard.speedRadS);
+  const other = motorAt(circuit, easy.torqueNm, easy.speedRadS);
+  const eachW = (Math.max(0, at.motorV * at.currentA) + Math.max(0, other.motorV * other.currentA)) / 2;
+  return drawnAt(circuit, at.currentA, at.motorV, eachW);
+}
+
+function drawnAt(
+  circuit: Circuit,
+  currentA: number,
+  motorV: number,
+  eachW = motorV * currentA,
+): OperatingPoint {
+  const powerW = circuit.motors * eachW + circuit.auxiliaryW;
   const drawn = currentForPower(circuit.openCircuitV, circuit.supplyResistanceOhm, powerW);
   const batteryA = drawn ?? circuit.openCircuitV / (2 * circuit.supplyResistanceOhm);
   const batteryV = circuit.openCircuitV - circuit.supplyResistanceOhm * batteryA;

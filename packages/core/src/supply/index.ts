@@ -4,6 +4,7 @@ export {
   fullCommand,
   fullCommandTorque,
   pointAt,
+  pointOfTwoHalves,
   type Circuit,
   type FullCommand,
   type Limit,

@@ -1,28 +1,109 @@
-import type { Build, Duty } from '../../build/index.ts';
-import { axleLoads, gripForce, loadedMass, roadLoad } from '../../ground/index.ts';
-import { axleLoadInput, groundOf, loadedMassInput, roadLoadInput } from '../demand.ts';
-import { calculated, fixed, from, readFor, worked, type Calculation } from './working.ts';
+import { asTwoAxles, type Axle, type Build, type Duty } from '../../build/index.ts';
+import { radiansToDegrees } from '../../contract/index.ts';
+import {
+  axleLoads,
+  catchLean,
+  gripForce,
+  innerDrive,
+  loadedMass,
+  meanRolling,
+  obstacleClimb,
+  pivotTurn,
+  roadLoad,
+  skidTurnTracked,
+  skidTurnWheeled,
+  sumOfForces,
+  towedLoad,
+  wheelLoads,
+} from '../../ground/index.ts';
+import type { Quantity } from '../../quantity/index.ts';
+import { beyondRoad, catchInput, demandOf, meanRollingInput, roadLoadInput, rollsAlike } from '../demand.ts';
+import {
+  cornerOf,
+  footingOf,
+  groundOf,
+  innerDriveInput,
+  loadedMassInput,
+  massOf,
+  stanceOf,
+  towedInput,
+  wheelLoadInput,
+  LEAST_MASS,
+} from '../footing.ts';
+import { stepInput } from '../obstacle.ts';
+import type { Footing } from '../report.ts';
+import { pivotInput, scrubInput, trackInput } from '../turning.ts';
+import { calculated, fixed, from, readFor, worked, type Calculation, type WorkingInput } from './working.ts';
+
+export const LOADS = 'the wheel loads of the duty';
+const atBrief = (duty: Duty): string => `Brief, ${duty.name}`;
 
 export function massWorking(build: Build, duty: Duty): Calculation {
-  const { own, payload } = build.masses;
-  return calculated(loadedMass, loadedMassInput(build, duty.payloadShare.value), 'massKg', [
-    from('ownKg', own.mass, 'Brief, the vehicle itself'),
-    from('ownAheadM', own.aheadOfRearAxle, 'Brief, the vehicle itself'),
-    from('ownHeightM', own.height, 'Brief, the vehicle itself'),
-    from('payloadKg', payload.mass, 'Brief, payload'),
-    from('payloadShare', duty.payloadShare, `Brief, ${duty.name}`),
-    from('payloadAheadM', payload.aheadOfRearAxle, 'Brief, payload'),
-    from('payloadHeightM', payload.height, 'Brief, payload'),
-  ]);
+  const { own, payload, others } = build.masses;
+  const rows: readonly (readonly [typeof own, string])[] = [
+    [own, 'Brief, the vehicle itself'],
+    [payload, 'Brief, payload'],
+    ...others.map((mass) => [mass, `Brief, ${mass.name}`] as const),
+  ];
+  const cell = (row: number, column: string, { origin }: Quantity, where: string): WorkingInput => ({
+    key: 'masses',
+    cell: { row, column },
+    origin,
+    where,
+  });
+  return calculated(
+    loadedMass,
+    loadedMassInput(build, duty.payloadShare.value),
+    'massKg',
+    rows.flatMap(([mass, where], row) => [
+      cell(row, 'massKg', mass.mass, where),
+      ...(mass === payload ? [cell(row, 'share', duty.payloadShare, atBrief(duty))] : []),
+      cell(row, 'aheadM', mass.aheadOfRearAxle, where),
+      cell(row, 'leftM', mass.left, where),
+      cell(row, 'heightM', mass.height, where),
+    ]),
+  );
 }
 
-/** The force along the ground, at the duty's speed unless another is given. */
-export function forceWorking(build: Build, duty: Duty, speedMps = duty.speed.value): Calculation {
-  const where = `Brief, ${duty.name}`;
+const towWorking = (duty: Duty): Calculation =>
+  calculated(towedLoad, towedInput(duty), 'drawbarN', [
+    ...(duty.towed
+      ? [
+          from('massKg', duty.towed.mass, `${atBrief(duty)}, towed`),
+          from('rollingCoefficient', duty.towed.rolling, `${atBrief(duty)}, towed`),
+        ]
+      : [fixed('massKg', 'nothing is towed'), fixed('rollingCoefficient', 'nothing is towed')]),
+    from('gradeDeg', duty.grade, atBrief(duty)),
+    from('accelerationMps2', duty.acceleration, atBrief(duty)),
+    from('extraN', duty.drawbar, atBrief(duty)),
+  ]);
+
+const drawbarInput = (duty: Duty): WorkingInput =>
+  duty.towed
+    ? worked('drawbarN', 'what is towed', towWorking(duty))
+    : from('drawbarN', duty.drawbar, atBrief(duty));
+
+/** Rolling of unlike wheels together. */
+function rollingInput(build: Build, duty: Duty, footing: Footing): WorkingInput {
   const ground = groundOf(build, duty);
-  return calculated(roadLoad, roadLoadInput(build, duty, speedMps), 'totalN', [
+  const where = `Brief, ${ground.name}`;
+  if (rollsAlike(build, duty, footing)) return from('rollingCoefficient', ground.rolling, where);
+  const mean = calculated(meanRolling, meanRollingInput(build, duty, footing), 'meanCoefficient', [
+    fixed('drivenLoadN', LOADS),
+    from('rollingCoefficient', ground.rolling, where),
+    fixed('freeLoadN', LOADS),
+    from('freeCoefficient', ground.freeRolling, where),
+    fixed('weightN', 'mass times g, square to the ground'),
+  ]);
+  return worked('rollingCoefficient', 'of driven and free wheels', mean);
+}
+
+function roadWorking(build: Build, duty: Duty, footing: Footing, speedMps: number): Calculation {
+  const where = atBrief(duty);
+  const inner = innerDriveInput(build);
+  return calculated(roadLoad, roadLoadInput(build, duty, footing, speedMps), 'totalN', [
     worked('massKg', where, massWorking(build, duty)),
-    from('rollingCoefficient', ground.rolling, `Brief, ${ground.name}`),
+    rollingInput(build, duty, footing),
     from('gradeDeg', duty.grade, where),
     speedMps === duty.speed.value
       ? from('speedMps', duty.speed, where)
@@ -30,39 +111,225 @@ export function forceWorking(build: Build, duty: Duty, speedMps = duty.speed.val
     from('dragAreaM2', build.dragArea, 'Brief, the vehicle'),
     fixed('airDensityKgM3', 'air at 20 °C, sea level'),
     from('accelerationMps2', duty.acceleration, where),
-    fixed('rotatingMassFactor', 'wheels and armatures not counted yet'),
-    from('drawbarN', duty.drawbar, where),
+    inner
+      ? worked('rotatingMassFactor', 'the shell turns', innerWorking(build, inner, 'rotatingMassFactor'))
+      : fixed('rotatingMassFactor', 'wheels and armatures not counted yet'),
+    drawbarInput(duty),
   ]);
 }
 
-function loadsWorking(build: Build, duty: Duty): Calculation {
-  const where = `Brief, ${duty.name}`;
-  const mass = massWorking(build, duty);
-  return calculated(
-    axleLoads,
-    axleLoadInput(build, duty),
-    build.layout.drivenEnd === 'front' ? 'frontN' : 'rearN',
-    [
-      worked('massKg', where, mass),
-      from('wheelbaseM', build.layout.wheelbase, 'Brief, the vehicle'),
-      worked('cgAheadOfRearAxleM', where, readFor(mass, 'cgAheadOfRearAxleM')),
-      worked('cgHeightM', where, readFor(mass, 'cgHeightM')),
-      from('gradeDeg', duty.grade, where),
-      from('accelerationMps2', duty.acceleration, where),
-      from('drawbarN', duty.drawbar, where),
-      from('hitchHeightM', build.layout.wheelDiameter, 'half the wheel diameter'),
-      fixed('hitchVerticalN', 'nothing presses on the hitch'),
-      fixed('hitchBehindRearAxleM', 'nothing presses on the hitch'),
-    ],
-  );
+function innerWorking(
+  build: Build,
+  given: NonNullable<ReturnType<typeof innerDriveInput>>,
+  key: 'rotatingMassFactor' | 'mostForceN',
+): Calculation {
+  const inner = build.innerDrive;
+  return calculated(innerDrive, given, key, [
+    ...(inner
+      ? [
+          from('innerKg', inner.mass, 'Brief, inner drive'),
+          from('offsetM', inner.offset, 'Brief, inner drive'),
+          from('shellKg', inner.shellMass, 'Brief, inner drive'),
+        ]
+      : []),
+    fixed('diameterM', 'Brief, the shell'),
+  ]);
 }
 
-export function gripWorking(build: Build, duty: Duty): Calculation {
-  const loads = loadsWorking(build, duty);
+/** The moment of a turn, by the calculator that its layout has. */
+function turnWorking(build: Build, duty: Duty, footing: Footing): Calculation | undefined {
   const ground = groundOf(build, duty);
-  const given = { loadN: Math.max(0, Number(loads.found[loads.key])), friction: ground.friction.value };
-  return calculated(gripForce, given, 'gripN', [
-    worked('loadN', `the driven axle, ${build.layout.drivenEnd}`, loads),
+  const where = `Brief, ${ground.name}`;
+  const turning = demandOf(build, duty).turn?.turning;
+  const rolling = from('rollingCoefficient', ground.rolling, where);
+  const track = fixed('trackM', 'Brief, the layout');
+  if (turning === 'pivot')
+    return calculated(pivotTurn, pivotInput(build, ground, footing), 'momentNm', [
+      fixed('drivenLoadN', LOADS),
+      track,
+      fixed('freeLoadN', LOADS),
+      fixed('freeArmM', 'Brief, the layout'),
+      from('freeCoefficient', ground.freeRolling, where),
+      rolling,
+      fixed('tyreWidthM', 'Brief, the layout'),
+      from('friction', ground.friction, where),
+    ]);
+  if (turning === 'scrub')
+    return calculated(skidTurnWheeled, scrubInput(build, ground, footing), 'momentNm', [
+      fixed('weightN', LOADS),
+      fixed('wheelbaseM', 'two axles that would drag as much'),
+      track,
+      from('lateralCoefficient', ground.across, where),
+      rolling,
+      from('longitudinalFriction', ground.friction, where),
+    ]);
+  if (turning === 'tracks')
+    return calculated(skidTurnTracked, trackInput(build, duty, ground, footing), 'momentNm', [
+      fixed('weightN', LOADS),
+      fixed('contactLengthM', 'Brief, the layout'),
+      fixed('gaugeM', 'Brief, the layout'),
+      from('lateralCoefficientMax', ground.across, where),
+      rolling,
+      fixed('turnRadiusM', atBrief(duty)),
+    ]);
+  return undefined;
+}
+
+/** The force along the ground, at the duty's speed unless another is given. */
+export function forceWorking(build: Build, duty: Duty, speedMps = duty.speed.value): Calculation {
+  const { resistance, footing } = demandOf(build, duty, speedMps);
+  const road = roadWorking(build, duty, footing, speedMps);
+  const beyond = beyondRoad(resistance);
+  if (Object.values(beyond).every((force) => force === 0)) return road;
+  const turn = beyond.turningN > 0 ? turnWorking(build, duty, footing) : undefined;
+  return calculated(sumOfForces, { roadN: Number(road.found.totalN), ...beyond }, 'totalN', [
+    worked('roadN', atBrief(duty), road),
+    fixed('compactionN', beyond.compactionN > 0 ? 'the sinkage of every wheel or track' : 'firm ground'),
+    turn
+      ? { ...worked('turningN', 'twice the moment over the track', turn) }
+      : fixed('turningN', 'straight on'),
+    obstacleInput(build, duty, footing, beyond.obstacleN),
+    beyond.catchingN > 0
+      ? worked('catchingN', atBrief(duty), leanWorking(build, duty, footing))
+      : fixed('catchingN', 'no lean to catch'),
+  ]);
+}
+
+function leanWorking(build: Build, duty: Duty, footing: Footing): Calculation {
+  return calculated(catchLean, catchInput(build, duty, footing), 'forceN', [
+    worked('massKg', atBrief(duty), massWorking(build, duty)),
+    fixed('heightM', 'the middle of it all over the axle'),
+    ...(duty.lean ? [from('leanDeg', duty.lean, atBrief(duty))] : []),
+    fixed('wheelDiameterM', 'Brief, the layout'),
+  ]);
+}
+
+/** The wheel at the step that asks the most. */
+export function stepWorking(
+  build: Build,
+  duty: Duty,
+  footing: Footing,
+  key: 'frictionNeeded' | 'torqueNm' | 'pushN',
+): Calculation | undefined {
+  const { step } = demandOf(build, duty);
+  const axle: Axle | undefined =
+    step && !('problem' in step) ? build.layout.axles.find((a) => a.id === step.axleId) : undefined;
+  if (!axle || !duty.step) return undefined;
+  const ground = groundOf(build, duty);
+  return calculated(obstacleClimb, stepInput(axle, duty, ground.friction.value, footing), key, [
+    fixed('wheelRadiusM', `Brief, ${axle.name}, half the diameter`),
+    from('stepM', duty.step, atBrief(duty)),
+    fixed('wheelLoadN', LOADS),
+    from('friction', ground.friction, `Brief, ${ground.name}`),
+  ]);
+}
+
+function obstacleInput(build: Build, duty: Duty, footing: Footing, obstacleN: number): WorkingInput {
+  const step = obstacleN > 0 ? stepWorking(build, duty, footing, 'torqueNm') : undefined;
+  return step
+    ? worked('obstacleN', 'its wheels together, at the ground', step)
+    : fixed('obstacleN', 'no step');
+}
+
+/** Whether the lever between two axles says all of the loads: level across, straight on, nothing off the middle. */
+const isPlain = (build: Build, duty: Duty, footing: Footing): boolean =>
+  asTwoAxles(build.layout) !== undefined &&
+  footing.cgLeftM === 0 &&
+  (duty.sideSlope?.value ?? 0) === 0 &&
+  cornerOf(duty) === 0 &&
+  footing.stands;
+
+export const axleLoadInput = (build: Build, duty: Duty) => {
+  const { massKg, cgAheadOfRearAxleM, cgHeightM } = massOf(build, duty);
+  return {
+    massKg: Math.max(massKg, LEAST_MASS),
+    cgAheadOfRearAxleM,
+    cgHeightM,
+    wheelbaseM: asTwoAxles(build.layout)?.front.ahead.value ?? 1,
+    gradeDeg: radiansToDegrees(duty.grade.value),
+    accelerationMps2: duty.acceleration.value,
+    drawbarN: stanceOf(duty).drawbarN,
+    hitchHeightM: build.hitch.height.value,
+    hitchVerticalN: duty.towed ? build.hitch.load.value : 0,
+    hitchBehindRearAxleM: build.hitch.behind.value,
+  };
+};
+
+const hitchInputs = (build: Build, duty: Duty): WorkingInput[] => [
+  drawbarInput(duty),
+  from('hitchHeightM', build.hitch.height, 'Brief, hitch'),
+  duty.towed
+    ? from('hitchVerticalN', build.hitch.load, 'Brief, hitch')
+    : fixed('hitchVerticalN', 'nothing presses on the hitch'),
+  from('hitchBehindRearAxleM', build.hitch.behind, 'Brief, hitch'),
+];
+
+function axleWorking(build: Build, duty: Duty, key: 'frontN' | 'rearN'): Calculation {
+  const mass = massWorking(build, duty);
+  const front = asTwoAxles(build.layout)?.front;
+  return calculated(axleLoads, axleLoadInput(build, duty), key, [
+    worked('massKg', atBrief(duty), mass),
+    front ? from('wheelbaseM', front.ahead, 'Brief, the layout') : fixed('wheelbaseM', 'Brief, the layout'),
+    worked('cgAheadOfRearAxleM', atBrief(duty), readFor(mass, 'cgAheadOfRearAxleM')),
+    worked('cgHeightM', atBrief(duty), readFor(mass, 'cgHeightM')),
+    from('gradeDeg', duty.grade, atBrief(duty)),
+    from('accelerationMps2', duty.acceleration, atBrief(duty)),
+    ...hitchInputs(build, duty),
+  ]);
+}
+
+function contactsWorking(build: Build, duty: Duty): Calculation {
+  const mass = massWorking(build, duty);
+  const given = wheelLoadInput(build, duty, massOf(build, duty), stanceOf(duty));
+  return calculated(wheelLoads, given, 'drivenN', [
+    worked('massKg', atBrief(duty), mass),
+    worked('cgAheadOfRearAxleM', atBrief(duty), readFor(mass, 'cgAheadOfRearAxleM')),
+    worked('cgLeftM', atBrief(duty), readFor(mass, 'cgLeftM')),
+    worked('cgHeightM', atBrief(duty), readFor(mass, 'cgHeightM')),
+    ...given.contacts.flatMap((_, row) =>
+      ['aheadM', 'leftM'].map((column) => ({
+        ...fixed('contacts', 'Brief, the layout'),
+        cell: { row, column },
+      })),
+    ),
+    from('gradeDeg', duty.grade, atBrief(duty)),
+    duty.sideSlope
+      ? from('sideSlopeDeg', duty.sideSlope, atBrief(duty))
+      : fixed('sideSlopeDeg', 'level across'),
+    from('accelerationMps2', duty.acceleration, atBrief(duty)),
+    fixed('cornerMps2', 'speed squared over the radius of the turn'),
+    ...hitchInputs(build, duty),
+    fixed('balanced', 'by the layout'),
+  ]);
+}
+
+/** The load that grip is counted on: of the driven axle, or of every driven contact. */
+function drivenLoadWorking(build: Build, duty: Duty, footing: Footing): Calculation | undefined {
+  if (build.layout.kind === 'sphere') return undefined;
+  const axles = asTwoAxles(build.layout);
+  if (!axles || !isPlain(build, duty, footing) || axles.front.driven === axles.rear.driven)
+    return contactsWorking(build, duty);
+  return axleWorking(build, duty, axles.front.driven ? 'frontN' : 'rearN');
+}
+
+export function gripWorking(build: Build, duty: Duty): Calculation | undefined {
+  const footing = footingOf(build, duty);
+  const { gripN } = footing;
+  if (gripN === undefined) return undefined;
+  const ground = groundOf(build, duty);
+  const inner = innerDriveInput(build);
+  if (inner && innerDrive.run(inner).mostForceN === gripN) return innerWorking(build, inner, 'mostForceN');
+  const loads = drivenLoadWorking(build, duty, footing);
+  const counted = gripN / ground.friction.value;
+  const loadN = Math.abs(counted - footing.drivenN) <= 1e-9 * footing.drivenN ? footing.drivenN : counted;
+  const where =
+    loadN === footing.drivenN
+      ? 'the driven wheels'
+      : ground.soil
+        ? 'as much as soft ground takes before it shears'
+        : 'of the driven wheels, as much as the one with the least lets all give';
+  return calculated(gripForce, { loadN, friction: ground.friction.value }, 'gripN', [
+    loads ? worked('loadN', where, loads) : fixed('loadN', where),
     from('friction', ground.friction, `Brief, ${ground.name}`),
   ]);
 }

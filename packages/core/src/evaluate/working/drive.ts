@@ -1,11 +1,11 @@
-import type { Build, Duty } from '../../build/index.ts';
+import { drivenDiameter, type Build, type Duty } from '../../build/index.ts';
 import { NotPhysical } from '../../contract/index.ts';
-import { roadLoad, wheelTorque } from '../../ground/index.ts';
+import { wheelTorque } from '../../ground/index.ts';
 import { dcMotorConstants, dcMotorPoint } from '../../motor/index.ts';
 import { fullCommandPoint, batteryPack, circuitInput } from '../../supply/index.ts';
 import { deliveredTorque, motorLoad } from '../../transmission/index.ts';
 import { attainableSpeed } from '../attainable-speed.ts';
-import { footingOf, roadLoadInput } from '../demand.ts';
+import { demandOf } from '../demand.ts';
 import type { Driveline } from '../driveline.ts';
 import { attainableInput, dutyPoint, motorLoadInput, steadyDuty, wheelTorqueInput } from '../operating.ts';
 import { ratioWindowSum } from '../ratio-window.ts';
@@ -27,18 +27,25 @@ export function wheelWorking(build: Build, duty: Duty, line: Driveline): Calcula
   const force = forceWorking(build, duty);
   return calculated(wheelTorque, wheelTorqueInput(line, Number(force.found.totalN)), 'torqueNm', [
     worked('forceN', `Brief, ${duty.name}`, force),
-    from('wheelDiameterM', build.layout.wheelDiameter, 'Brief, the vehicle'),
-    fixed('wheels', 'by the layout'),
+    from('wheelDiameterM', drivenDiameter(build.layout), 'Brief, the layout'),
+    fixed('wheels', 'drivelines, by the layout'),
   ]);
 }
 
+/** The speed of the side that goes furthest: round a bend the outer one. */
+const outerSpeed = (build: Build, duty: Duty): Duty['speed'] => {
+  const { turn } = demandOf(build, duty);
+  return turn ? { ...duty.speed, value: turn.outerMps } : duty.speed;
+};
+
 export function motorWorking(build: Build, duty: Duty, line: Driveline): Calculation {
   const wheel = wheelWorking(build, duty, line);
-  const given = motorLoadInput(line, Number(wheel.found.torqueNm), duty.speed.value);
+  const speed = outerSpeed(build, duty);
+  const given = motorLoadInput(line, Number(wheel.found.torqueNm), speed.value);
   return calculated(motorLoad, given, 'torqueNm', [
     worked('wheelTorqueNm', `Brief, ${duty.name}`, wheel),
-    from('speedMps', duty.speed, `Brief, ${duty.name}`),
-    from('wheelDiameterM', build.layout.wheelDiameter, 'Brief, the vehicle'),
+    from('speedMps', speed, `Brief, ${duty.name}`),
+    from('wheelDiameterM', drivenDiameter(build.layout), 'Brief, the layout'),
     fixed('ratio', MULTIPLIED),
     fixed('efficiency', MULTIPLIED),
     fixed('motorsPerWheel', 'Drivetrain'),
@@ -122,7 +129,7 @@ export function fullCommandWorking(build: Build, line: Driveline, speed?: Duty['
 
 /** The most torque that each wheel gets at the duty's speed. */
 export function wheelTorqueToSpare(build: Build, duty: Duty, line: Driveline): Calculation {
-  const full = fullCommandWorking(build, line, duty.speed);
+  const full = fullCommandWorking(build, line, outerSpeed(build, duty));
   const given = {
     torqueNm: Number(full.found.torqueNm),
     motors: line.motorsPerWheel,
@@ -138,16 +145,17 @@ export function wheelTorqueToSpare(build: Build, duty: Duty, line: Driveline): C
 }
 
 export function attainableWorking(build: Build, duty: Duty, line: Driveline): Calculation {
-  const { gripN } = footingOf(build, duty);
+  const { gripN } = demandOf(build, duty).footing;
+  const grip = gripWorking(build, duty);
   return calculated(attainableSpeed, attainableInput(build, duty, line, gripN), 'speedMps', [
     ...circuitInputs(build, line),
     fixed('ratio', MULTIPLIED),
     fixed('efficiency', MULTIPLIED),
-    from('wheelDiameterM', build.layout.wheelDiameter, 'Brief, the vehicle'),
+    from('wheelDiameterM', drivenDiameter(build.layout), 'Brief, the layout'),
     worked('steadyN', 'the force without air and speeding up', forceWorking(build, steadyDuty(duty), 0)),
     from('dragAreaM2', build.dragArea, 'Brief, the vehicle'),
     fixed('airDensityKgM3', 'air at 20 °C, sea level'),
-    worked('gripN', 'of the driven wheels', gripWorking(build, duty)),
+    ...(grip ? [worked('gripN', 'of the driven wheels', grip)] : []),
   ]);
 }
 
@@ -157,8 +165,8 @@ export function windowWorking(build: Build, duty: Duty, line: Driveline, edge: n
   const given = {
     ...circuitInput(line.circuit),
     wheelTorqueNm: Number(wheel.found.torqueNm),
-    speedMps: duty.speed.value,
-    wheelDiameterM: build.layout.wheelDiameter.value,
+    speedMps: outerSpeed(build, duty).value,
+    wheelDiameterM: drivenDiameter(build.layout).value,
     efficiency: line.efficiency,
     motorsPerWheel: line.motorsPerWheel,
     torqueRule: build.marginPolicy.torque,
@@ -168,7 +176,7 @@ export function windowWorking(build: Build, duty: Duty, line: Driveline, edge: n
     ...circuitInputs(build, line),
     worked('wheelTorqueNm', `Brief, ${duty.name}`, wheel),
     from('speedMps', duty.speed, `Brief, ${duty.name}`),
-    from('wheelDiameterM', build.layout.wheelDiameter, 'Brief, the vehicle'),
+    from('wheelDiameterM', drivenDiameter(build.layout), 'Brief, the layout'),
     fixed('efficiency', MULTIPLIED),
     fixed('motorsPerWheel', 'Drivetrain'),
     fixed('torqueRule', 'the margin policy at Brief'),
@@ -181,7 +189,8 @@ export function windowWorking(build: Build, duty: Duty, line: Driveline, edge: n
 /** @throws NotPhysical where the duty is past what the motor can do. */
 export function currentWorking(build: Build, duty: Duty, line: Driveline): Calculation {
   const motor = motorWorking(build, duty, line);
-  const { motorV } = dutyPoint(line, duty, roadLoad.run(roadLoadInput(build, duty)).totalN);
+  const { resistance, turn } = demandOf(build, duty);
+  const { motorV } = dutyPoint(line, duty, resistance.totalN, turn);
   const torqueNm = Number(motor.found.torqueNm);
   if (torqueNm < 0 || motorV <= 0)
     throw new NotPhysical(

@@ -2,8 +2,21 @@ import type { Build, Duty } from '../../build/index.ts';
 import { stageFigures, stageTitle, trainRatio } from '../../transmission/index.ts';
 import { drivelineOf, trainOf, trainStages, type Driveline } from '../driveline.ts';
 import type { LinkId } from '../links.ts';
-import type { LinkReport } from '../report.ts';
+import { dutyReport } from '../duty-report.ts';
+import type { DutyReport, LinkReport } from '../report.ts';
+import type { Quantity } from '../../quantity/index.ts';
 import { forceWorking, gripWorking } from './demand.ts';
+import {
+  cornerWorking,
+  leanStated,
+  lockedWorking,
+  steerWorking,
+  stepHas,
+  stepNeeds,
+  stopWorking,
+  tipAlongWorking,
+  tipWorking,
+} from './ground.ts';
 import {
   attainableWorking,
   currentWorking,
@@ -24,13 +37,17 @@ interface Asked {
 }
 interface AskedOfDuty extends Asked {
   readonly duty: Duty;
+  readonly report: () => DutyReport;
 }
+
+/** What needs no motor to be known. */
+type AskedOfGround = Omit<AskedOfDuty, 'line'> & { readonly line: Driveline | undefined };
 
 const ofDuty =
   (work: (asked: AskedOfDuty) => Working | undefined) =>
   (asked: Asked): Working | undefined => {
     const duty = asked.build.duties.find((d) => d.id === asked.link.dutyId);
-    return duty && work({ ...asked, duty });
+    return duty && work({ ...asked, duty, report: () => dutyReport(asked.build, duty, asked.line) });
   };
 
 /** A figure of a part, as its data sheet has it. */
@@ -55,22 +72,98 @@ const stageSides: Sides = {
   has: ({ build, link }) => stageHas(build, link.stageId ?? ''),
 };
 
-/** How both sides of each link come about. */
-const SIDES: Readonly<Record<LinkId, Sides>> = {
+interface GroundSides {
+  readonly needs: (asked: AskedOfGround) => Working | undefined;
+  readonly has: (asked: AskedOfGround) => Working | undefined;
+}
+
+const stated = ({ value, origin }: Quantity, dimension: Stated['dimension'], where: string): Stated => ({
+  value: Math.abs(value),
+  dimension,
+  origin,
+  where,
+});
+
+const ofReport =
+  (pick: (report: DutyReport) => number | undefined, dimension: Stated['dimension'], where: string) =>
+  ({ report }: AskedOfGround): Working | undefined => {
+    const value = pick(report());
+    return value === undefined ? undefined : { value, dimension, origin: 'worked', where };
+  };
+
+/** The links of ground, weight, turning and stopping. */
+const GROUND_SIDES = {
   grip: {
-    needs: ofDuty(({ build, duty }) => forceWorking(build, duty)),
-    has: ofDuty(({ build, duty }) => gripWorking(build, duty)),
+    // A step is climbed by its edge: grip is asked for the rest.
+    needs: ({ build, duty }) => forceWorking(build, withoutStep(duty)),
+    has: ({ build, duty }) => gripWorking(build, duty),
   },
+  'tip-along': {
+    needs: ({ duty }) => leanStated(duty),
+    has: ({ build, duty, report }) => tipAlongWorking(build, duty, report()),
+  },
+  'tip-side': {
+    needs: ({ duty }) => duty.sideSlope && stated(duty.sideSlope, 'angle', `Brief, ${duty.name}`),
+    has: ({ build, duty, report }) => tipWorking(build, duty, report(), 'sideDeg'),
+  },
+  corner: {
+    needs: ({ duty }) => stated(duty.speed, 'speed', `Brief, ${duty.name}`),
+    has: ({ build, duty, report }) => cornerWorking(build, duty, report()),
+  },
+  step: {
+    needs: ({ build, duty, report }) => stepNeeds(build, duty, report()),
+    has: ({ build, duty, report }) => stepHas(build, duty, report()),
+  },
+  clearance: {
+    needs: ({ duty }) => duty.step && stated(duty.step, 'length', `Brief, ${duty.name}`),
+    has: ({ build }) => stated(build.body.clearance, 'length', 'Brief, the body'),
+  },
+  'push-on': {
+    needs: ({ build, duty, report }) => lockedWorking(build, duty, report(), 'sideForceN'),
+    has: ({ build, duty, report }) => lockedWorking(build, duty, report(), 'gripN'),
+  },
+  steering: {
+    needs: ({ build, duty, report }) => steerWorking(build, duty, report()),
+    has: ({ build }) => build.steering && stated(build.steering.actuatorTorque, 'torque', 'Brief, steering'),
+  },
+  'brake-hold': {
+    needs: ofReport((r) => r.brake?.holdNeedsN, 'force', 'the weight along the slope: m g sinθ'),
+    has: ofReport(
+      (r) => r.brake?.holdHasN,
+      'force',
+      'the lesser of the brake’s force and the grip of the braked wheels as they stand there',
+    ),
+  },
+  'brake-stop': {
+    needs: ({ link }) => ({
+      value: link.needs,
+      dimension: 'acceleration',
+      origin: 'worked',
+      where: 'speed squared over twice the distance that is left when the brake bites',
+    }),
+    has: ({ build, duty, line, report }) =>
+      report().brake?.decelerationMps2 ? stopWorking(build, duty, line, 'decelerationMps2') : undefined,
+  },
+} as const satisfies Partial<Record<LinkId, GroundSides>>;
+
+/** The same duty on even ground. */
+const withoutStep = ({ step: _step, ...duty }: Duty): Duty => duty;
+
+type GroundLink = keyof typeof GROUND_SIDES;
+const isOfGround = (link: LinkId): link is GroundLink => link in GROUND_SIDES;
+
+/** How both sides of each link behind the wheel come about. */
+const SIDES: Readonly<Record<Exclude<LinkId, GroundLink>, Sides>> = {
   torque: {
     needs: ofDuty(({ build, duty, line }) => wheelWorking(build, duty, line)),
     has: ofDuty(({ build, duty, line }) => wheelTorqueToSpare(build, duty, line)),
   },
   speed: {
-    needs: ofDuty(({ duty: { name, speed } }) => ({
-      value: speed.value,
+    needs: ofDuty(({ duty: { name, speed }, link }) => ({
+      value: link.needs,
       dimension: 'speed',
       origin: speed.origin,
-      where: `Brief, ${name}`,
+      where: `Brief, ${name}${link.needs === speed.value ? '' : ', the outer side of the turn'}`,
     })),
     has: ofDuty(({ build, duty, line }) => attainableWorking(build, duty, line)),
   },
@@ -157,8 +250,10 @@ export function ratioWorking(build: Build): Working | undefined {
  */
 export function workingOfLink(build: Build, link: LinkReport, side: 'needs' | 'has'): Working | undefined {
   const line = drivelineOf(build, trainOf(build));
-  if (line) return SIDES[link.link][side]({ build, link, line });
-  const duty = build.duties.find((d) => d.id === link.dutyId);
-  if (link.link !== 'grip' || !duty) return undefined;
-  return side === 'needs' ? forceWorking(build, duty) : gripWorking(build, duty);
+  if (isOfGround(link.link)) {
+    const duty = build.duties.find((d) => d.id === link.dutyId);
+    const sides: GroundSides = GROUND_SIDES[link.link];
+    return duty && sides[side]({ build, link, line, duty, report: () => dutyReport(build, duty, line) });
+  }
+  return line && SIDES[link.link][side]({ build, link, line });
 }

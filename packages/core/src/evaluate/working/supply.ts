@@ -1,8 +1,10 @@
 import type { Build, Duty } from '../../build/index.ts';
+import { NotPhysical } from '../../contract/index.ts';
 import { driverDraw, energyDrawn, outingDraw, runTime } from '../../supply/index.ts';
 import { dutyReport } from '../duty-report.ts';
 import type { Driveline } from '../driveline.ts';
-import { legsOf, runTimeInput } from '../outing.ts';
+import { demandOf, sidesAlike } from '../demand.ts';
+import { batteryCurrent, legsOf, runTimeInput } from '../outing.ts';
 import type { DutyReport } from '../report.ts';
 import { currentWorking, packWorking } from './drive.ts';
 import { calculated, fixed, from, readFor, shelf, worked, type Calculation } from './working.ts';
@@ -15,6 +17,12 @@ export function drawWorking(
   key: 'batteryA' | 'batteryV',
 ): Calculation {
   const current = currentWorking(build, duty, line);
+  const { turn } = demandOf(build, duty);
+  if (!sidesAlike(duty) && turn && turn.outerN !== turn.innerN)
+    throw new NotPhysical(
+      'unlike-sides',
+      'Round a bend each side draws its own: what the battery gives is the sum of both, and is not one sum by itself.',
+    );
   const pack = packWorking(line, 'nominalV');
   const { motors, openCircuitV, supplyResistanceOhm, auxiliaryW } = line.circuit;
   const given = {
@@ -49,13 +57,20 @@ export function outingWorking(
   figure: Figure,
   key: 'meanA' | 'rmsA' | 'durationS',
 ): Calculation {
-  const legs = legsOf(build, reportsOf(build, line), (d) => Math.abs(d.point?.[figure] ?? 0));
+  const legs = legsOf(reportsOf(build, line), (d) =>
+    figure === 'batteryA' ? batteryCurrent(build, d, line) : Math.abs(d.point?.currentA ?? 0),
+  );
   return calculated(
     outingDraw,
     { legs },
     key,
     build.duties.flatMap((duty, row) => [
-      { key: 'legs', cell: { row, column: 'durationS' }, origin: duty.duration.origin, where: duty.name },
+      {
+        key: 'legs',
+        cell: { row, column: 'durationS' },
+        origin: duty.extent.kind === 'time' ? duty.duration.origin : ('worked' as const),
+        where: duty.name,
+      },
       {
         key: 'legs',
         cell: { row, column: 'currentA' },
@@ -69,6 +84,7 @@ export function outingWorking(
 
 /** One step further, where that leg has a working of its own. */
 function legWorking(build: Build, duty: Duty, line: Driveline, figure: Figure): { working?: Calculation } {
+  if (duty.task !== 'drive' || duty.startsAnHour) return {};
   try {
     return {
       working:

@@ -1,0 +1,76 @@
+import { z } from 'zod';
+import { quantity } from '../quantity/index.ts';
+import { id, name } from './item.ts';
+
+const slope = { above: -Math.PI / 2, below: Math.PI / 2 } as const;
+
+const turn = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('on-the-spot') }),
+  z.strictObject({
+    kind: z.literal('radius'),
+    radius: quantity('length', { above: 0 }, 'Radius of the turn', 'To the middle of the vehicle'),
+  }),
+]);
+
+const extent = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('time') }),
+  z.strictObject({
+    kind: z.literal('route'),
+    length: quantity('length', { least: 0 }, 'Length of the leg'),
+    times: z.int().min(0).max(100_000).meta({ title: 'Times driven' }),
+  }),
+  z.strictObject({
+    kind: z.literal('area'),
+    area: quantity('area', { least: 0 }, 'Area to cover'),
+    width: quantity('length', { above: 0 }, 'Working width'),
+    overlap: quantity(
+      'share',
+      { least: 0, below: 1 },
+      'Overlap',
+      'Share of each strip that overlaps the last',
+    ),
+  }),
+]);
+
+/** What is done in a duty: it drives, comes to a stand, or is held at rest. */
+export const TASKS = ['drive', 'stop', 'hold'] as const;
+
+/** A job the vehicle must do. What it does not ask is left away. */
+export const dutySchema = z
+  .strictObject({
+    id,
+    name,
+    groundId: id.meta({ title: 'Ground' }),
+    task: z.enum(TASKS).meta({ title: 'Task' }),
+    grade: quantity('angle', slope, 'Grade', 'Uphill positive'),
+    speed: quantity('speed', { least: 0 }, 'Speed', 'Speed it must hold'),
+    acceleration: quantity('acceleration', {}, 'Acceleration', 'Speeding up while at it'),
+    payloadShare: quantity(
+      'share',
+      { least: 0, most: 1 },
+      'Payload on board',
+      'Share of the payload on board',
+    ),
+    drawbar: quantity('force', { least: 0 }, 'Pull at the hitch'),
+    towed: z
+      .strictObject({
+        mass: quantity('mass', { least: 0 }, 'Towed mass'),
+        rolling: quantity('coefficient', { least: 0, most: 2 }, 'Rolling of the towed', 'Over its weight'),
+      })
+      .optional()
+      .meta({ title: 'Towed' }),
+    sideSlope: quantity('angle', slope, 'Side slope', 'The right side lower positive').optional(),
+    step: quantity('length', { above: 0 }, 'Step', 'Height of a square step').optional(),
+    turn: turn.optional().meta({ title: 'Turn' }),
+    stopWithin: quantity('length', { above: 0 }, 'To stop within').optional(),
+    lean: quantity('angle', { above: 0, below: Math.PI / 2 }, 'Lean to catch').optional(),
+    duration: quantity('time', { least: 0 }, 'Time', 'How long in one outing'),
+    extent: extent.meta({ title: 'How much of it' }),
+    startsAnHour: quantity('number', { least: 0, most: 3600 }, 'Starts an hour').optional(),
+    mayRunHot: z.boolean().meta({ title: 'May run hot' }),
+  })
+  .readonly();
+
+export type Duty = z.output<typeof dutySchema>;
+export type Turn = NonNullable<Duty['turn']>;
+export type Extent = Duty['extent'];

@@ -1,0 +1,64 @@
+import type { Quantity } from '../quantity/index.ts';
+import type { Build, PlacedMass } from './document.ts';
+import type { Axle } from './layout/index.ts';
+
+const moved = (q: Quantity, by: number): Quantity => ({ ...q, value: q.value + by });
+
+const movedMass = <M extends PlacedMass>(mass: M, by: number): M => ({
+  ...mass,
+  aheadOfRearAxle: moved(mass.aheadOfRearAxle, by),
+});
+
+/** Everything measured from the rear axle, told anew after that moved: nothing on the vehicle moves. */
+function measuredAnew(build: Build, by: number): Build {
+  if (by === 0) return build;
+  const { own, payload, others } = build.masses;
+  return {
+    ...build,
+    layout: {
+      ...build.layout,
+      axles: build.layout.axles.map((axle) => ({ ...axle, ahead: moved(axle.ahead, by) })),
+    },
+    masses: {
+      own: movedMass(own, by),
+      payload: movedMass(payload, by),
+      others: others.map((mass) => movedMass(mass, by)),
+    },
+    hitch: { ...build.hitch, behind: moved(build.hitch.behind, -by) },
+  };
+}
+
+/** Axles are measured from the rearmost; rounding of a typed unit must not move the rest. */
+const SAME_PLACE_M = 1e-9;
+
+/**
+ * An axle changed. Where it moves, the vehicle's masses stay where they are on the frame: with the rear axle moved,
+ * what is measured from it is told anew.
+ */
+export function changeAxle(build: Build, axleId: string, part: Partial<Axle>): Build {
+  const axles = build.layout.axles.map((axle) => (axle.id === axleId ? { ...axle, ...part } : axle));
+  const rear = Math.min(...axles.map(({ ahead }) => ahead.value));
+  const changed = { ...build, layout: { ...build.layout, axles } };
+  return Math.abs(rear) < SAME_PLACE_M ? changed : measuredAnew(changed, -rear);
+}
+
+/** The diameter at which the drive meets the ground, changed for every driven axle, or for a winch's drum. */
+export function changeDrivenDiameter(build: Build, diameter: Quantity): Build {
+  const { layout } = build;
+  if (layout.drum) return { ...build, layout: { ...layout, drum: diameter } };
+  return {
+    ...build,
+    layout: { ...layout, axles: layout.axles.map((axle) => (axle.driven ? { ...axle, diameter } : axle)) },
+  };
+}
+
+/** The track of the driven axles, changed. */
+export const changeTrack = (build: Build, track: Quantity): Build => ({
+  ...build,
+  layout: {
+    ...build.layout,
+    axles: build.layout.axles.map((axle) =>
+      axle.driven && axle.track.value > 0 ? { ...axle, track } : axle,
+    ),
+  },
+});

@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { SURFACES } from '../ground/index.ts';
+import { quantity } from '../quantity/index.ts';
+import { id, name } from './item.ts';
+
+/** Pressure, sinkage and shear of ground that gives way. */
+const soil = z
+  .strictObject({
+    name: z.string().max(60).meta({ title: 'Soil' }),
+    kcKnPerM: z.number().min(-1e6).max(1e6).meta({ title: 'Cohesive modulus kc', unit: 'kN/m^(n+1)' }),
+    kphiKnPerM: z.number().positive().max(1e9).meta({ title: 'Frictional modulus kφ', unit: 'kN/m^(n+2)' }),
+    exponent: z.number().positive().lt(3).meta({ title: 'Exponent of sinkage n' }),
+    cohesionKPa: z.number().min(0).max(1e6).meta({ title: 'Cohesion', unit: 'kPa' }),
+    shearAngleDeg: z.number().min(0).max(60).meta({ title: 'Shearing angle', unit: '°' }),
+  })
+  .readonly();
+
+const friction = { above: 0, most: 3 } as const;
+
+/** Ground under this vehicle: what it costs to roll on, and how it grips. */
+export const groundSchema = z
+  .strictObject({
+    id,
+    name,
+    surface: z.enum(SURFACES).nullable().meta({ title: 'Surface' }),
+    rolling: quantity(
+      'coefficient',
+      { least: 0, most: 2 },
+      'Rolling resistance',
+      'Rolling resistance of the driven wheels over their load',
+    ),
+    freeRolling: quantity(
+      'coefficient',
+      { least: 0, most: 2 },
+      'Drag of the free wheels',
+      'Rolling of castors, sliding of sliders, over their load',
+    ),
+    friction: quantity('coefficient', friction, 'Grip', 'Grip of the driven wheels'),
+    across: quantity('coefficient', friction, 'Grip sideways', 'Friction across the wheels'),
+    soil: soil.optional().meta({ title: 'Soft ground' }),
+  })
+  .readonly();

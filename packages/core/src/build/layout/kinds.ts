@@ -1,0 +1,83 @@
+/** How many motors share a way to the ground: each wheel its own, a side, an axle, or one for all. */
+export const DRIVEN_TOGETHER = ['wheel', 'side', 'axle', 'all'] as const;
+export type DrivenTogether = (typeof DRIVEN_TOGETHER)[number];
+
+/** How a layout changes its direction. */
+export type Turning = 'pivot' | 'scrub' | 'tracks' | 'steered' | 'lean' | 'swivel' | 'none';
+
+interface LayoutKindDefinition {
+  readonly title: string;
+  readonly turning: Turning;
+  /** What a rider or a controller keeps from falling over; `both` for a sphere. */
+  readonly balanced: 'none' | 'along' | 'across' | 'both';
+  /** What a driveline may serve, the usual first. */
+  readonly together: readonly [DrivenTogether, ...DrivenTogether[]];
+  /** Whether it can turn without going along. */
+  readonly onTheSpot: boolean;
+}
+
+/** Every kind of layout, with what follows from it. */
+export const LAYOUT_KINDS = {
+  'two-driven': {
+    title: 'two driven wheels',
+    turning: 'pivot',
+    balanced: 'none',
+    together: ['wheel'],
+    onTheSpot: true,
+  },
+  skid: {
+    title: 'fixed wheels, skid-steered',
+    turning: 'scrub',
+    balanced: 'none',
+    together: ['side', 'wheel'],
+    onTheSpot: true,
+  },
+  tracked: { title: 'tracks', turning: 'tracks', balanced: 'none', together: ['side'], onTheSpot: true },
+  steered: {
+    title: 'steered axle',
+    turning: 'steered',
+    balanced: 'none',
+    together: ['axle', 'wheel', 'all'],
+    onTheSpot: false,
+  },
+  'single-track': {
+    title: 'two wheels in line',
+    turning: 'lean',
+    balanced: 'across',
+    together: ['wheel', 'all'],
+    onTheSpot: false,
+  },
+  balancer: {
+    title: 'two-wheeled balancer',
+    turning: 'pivot',
+    balanced: 'along',
+    together: ['wheel'],
+    onTheSpot: true,
+  },
+  modules: {
+    title: 'modules, each steered and driven',
+    turning: 'swivel',
+    balanced: 'none',
+    together: ['wheel'],
+    onTheSpot: true,
+  },
+  'rail-dolly': {
+    title: 'dolly on a rail',
+    turning: 'none',
+    balanced: 'none',
+    together: ['axle', 'wheel', 'all'],
+    onTheSpot: false,
+  },
+  winch: { title: 'winch', turning: 'none', balanced: 'none', together: ['all'], onTheSpot: false },
+  sphere: {
+    title: 'sphere with an inner drive',
+    turning: 'none',
+    balanced: 'both',
+    together: ['all'],
+    onTheSpot: false,
+  },
+} as const satisfies Record<string, LayoutKindDefinition>;
+
+export type LayoutKind = keyof typeof LAYOUT_KINDS;
+export const LAYOUT_KIND_NAMES = Object.keys(LAYOUT_KINDS) as [LayoutKind, ...LayoutKind[]];
+export const layoutKind = (kind: LayoutKind): LayoutKindDefinition => LAYOUT_KINDS[kind];

@@ -1,0 +1,86 @@
+import { z } from 'zod';
+import { quantity } from '../quantity/index.ts';
+import { id, name } from './item.ts';
+
+export const placedMassSchema = z.strictObject({
+  mass: quantity('mass', { least: 0 }, 'Mass'),
+  aheadOfRearAxle: quantity('length', {}, 'Ahead of the rear axle', 'Its middle ahead of the rear axle'),
+  left: quantity('length', {}, 'Left of the middle', 'Its middle left of the middle line'),
+  height: quantity('length', { least: 0 }, 'Height', 'Its middle above the ground'),
+});
+
+/** What a mass beside the vehicle and its payload is. */
+export const MASS_KINDS = ['rider', 'ballast', 'part'] as const;
+
+export const otherMassSchema = placedMassSchema
+  .extend({ id, name, kind: z.enum(MASS_KINDS).meta({ title: 'Kind' }) })
+  .readonly();
+
+export const hitchSchema = z
+  .strictObject({
+    behind: quantity('length', {}, 'Behind the rear axle', 'Hitch behind the rear axle'),
+    height: quantity('length', { least: 0 }, 'Height', 'Hitch above the ground'),
+    load: quantity('force', {}, 'Load on the hitch', 'Downwards'),
+  })
+  .readonly();
+
+export const brakeSchema = z
+  .strictObject({
+    kind: z.enum(['none', 'electronic', 'friction']).meta({ title: 'Brake' }),
+    force: quantity(
+      'force',
+      { above: 0 },
+      'Brake force',
+      'Greatest, at the ground, all braked wheels',
+    ).optional(),
+    reaction: quantity('time', { least: 0 }, 'Time before it bites'),
+  })
+  .readonly();
+
+export const steeringSchema = z
+  .strictObject({
+    actuatorTorque: quantity('torque', { above: 0 }, 'Torque of the actuator'),
+    linkageRatio: quantity('ratio', { above: 0 }, 'Linkage', 'Turn of the actuator for one of the wheel'),
+    kingpinOffset: quantity(
+      'length',
+      { least: 0 },
+      'Kingpin offset',
+      'From the kingpin to the middle of the tyre',
+    ),
+    secondsPer60: quantity('time', { above: 0 }, 'Time for 60°', 'Of the actuator, unloaded').optional(),
+    lockToLock: quantity('angle', { above: 0, most: 2 * Math.PI }, 'Lock to lock', 'Of the wheel'),
+    knowsPosition: z.boolean().meta({ title: 'Knows its position' }),
+  })
+  .readonly();
+
+export const innerDriveSchema = z
+  .strictObject({
+    mass: quantity('mass', { above: 0 }, 'Inner mass', 'What climbs inside'),
+    offset: quantity('length', { above: 0 }, 'Offset', 'Its middle from that of the sphere'),
+    shellMass: quantity('mass', { least: 0 }, 'Shell'),
+  })
+  .readonly();
+
+export const bodySchema = z
+  .strictObject({
+    length: quantity('length', { above: 0 }, 'Length'),
+    width: quantity('length', { above: 0 }, 'Width'),
+    height: quantity('length', { above: 0 }, 'Height'),
+    clearance: quantity('length', { least: 0 }, 'Ground clearance'),
+  })
+  .readonly();
+
+export const AIMS = ['none', 'payload-rate', 'haul', 'range'] as const;
+
+/** What the build is to be best at, and what its event allows. */
+export const aimsSchema = z
+  .strictObject({
+    maximise: z.enum(AIMS).meta({ title: 'To make the most of' }),
+    mass: quantity('mass', { above: 0 }, 'Greatest mass').optional(),
+    length: quantity('length', { above: 0 }, 'Greatest length').optional(),
+    width: quantity('length', { above: 0 }, 'Greatest width').optional(),
+    height: quantity('length', { above: 0 }, 'Greatest height').optional(),
+    voltage: quantity('voltage', { above: 0 }, 'Greatest voltage').optional(),
+    cost: quantity('number', { least: 0 }, 'Greatest cost').optional(),
+  })
+  .readonly();

@@ -1,0 +1,17 @@
+import type { Build } from '../build/index.ts';
+import type { LinkId } from './links.ts';
+import type { Finding } from './report.ts';
+
+/** A finding of no margin: said in one sentence. */
+export const said = (
+  severity: Finding['severity'],
+  text: string,
+  link: LinkId | null = null,
+  dutyId: string | null = null,
+): Finding => ({ severity, text, link, dutyId });
+
+/** " on “Slip, loaded”"; nothing where there is no such duty. */
+export const onDuty = (build: Build, dutyId: string | null): string => {
+  const duty = build.duties.find((d) => d.id === dutyId);
+  return duty ? ` on “${duty.name}”` : '';
+};

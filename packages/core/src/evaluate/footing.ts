@@ -1,0 +1,215 @@
+import {
+  contactsOf,
+  layoutKind,
+  type Axle,
+  type Build,
+  type Contact,
+  type Duty,
+  type Ground,
+} from '../build/index.ts';
+import { STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
+import { gripForce, innerDrive, loadedMass, soilThrust, towedLoad, wheelLoads } from '../ground/index.ts';
+import type { ContactLoad, Footing } from './report.ts';
+
+export const groundOf = (build: Build, duty: Duty): Ground => {
+  const ground = build.grounds.find((g) => g.id === duty.groundId);
+  if (!ground) throw new RangeError(`duty ${duty.id} names no ground of the build`);
+  return ground;
+};
+
+/** What the calculators take of a build and a duty; the screens show the same numbers as their working. */
+export const loadedMassInput = ({ masses: { own, payload, others } }: Build, payloadShare: number) => ({
+  masses: [own, payload, ...others].map((m) => ({
+    massKg: m.mass.value,
+    share: m === payload ? payloadShare : 1,
+    aheadM: m.aheadOfRearAxle.value,
+    leftM: m.left.value,
+    heightM: m.height.value,
+  })),
+});
+
+export const massOf = (build: Build, duty: Duty) =>
+  loadedMass.run(loadedMassInput(build, duty.payloadShare.value));
+
+/** Least mass taken for a vehicle whose duty leaves its only mass, the payload, at home: kg. */
+export const LEAST_MASS = 1e-9;
+
+/** What pulls at the hitch: the towed load and the pull beside it. */
+export const towedInput = (duty: Duty) => ({
+  massKg: duty.towed?.mass.value ?? 0,
+  rollingCoefficient: duty.towed?.rolling.value ?? 0,
+  gradeDeg: radiansToDegrees(duty.grade.value),
+  accelerationMps2: duty.acceleration.value,
+  extraN: duty.drawbar.value,
+});
+
+export const drawbarOf = (duty: Duty): number =>
+  duty.towed ? towedLoad.run(towedInput(duty)).drawbarN : duty.drawbar.value;
+
+/** The pull of a turn, m/s²; 0 on the straight and on the spot. */
+export const cornerOf = ({ turn, speed }: Duty): number =>
+  turn?.kind === 'radius' ? speed.value ** 2 / turn.radius.value : 0;
+
+/** How a vehicle stands in a duty: what may differ from the duty's own when it brakes or is turned round. */
+export interface Stance {
+  readonly gradeRad: number;
+  readonly accelerationMps2: number;
+  readonly drawbarN: number;
+  readonly cornerMps2: number;
+}
+
+export const stanceOf = (duty: Duty): Stance => ({
+  gradeRad: duty.grade.value,
+  accelerationMps2: duty.acceleration.value,
+  drawbarN: drawbarOf(duty),
+  cornerMps2: cornerOf(duty),
+});
+
+type Mass = ReturnType<typeof massOf>;
+
+export const wheelLoadInput = (build: Build, duty: Duty, mass: Mass, stance: Stance) => {
+  const { balanced } = layoutKind(build.layout.kind);
+  return {
+    massKg: Math.max(mass.massKg, LEAST_MASS),
+    cgAheadOfRearAxleM: mass.cgAheadOfRearAxleM,
+    cgLeftM: mass.cgLeftM,
+    cgHeightM: mass.cgHeightM,
+    contacts: contactsOf(build.layout).map(({ axle, aheadM, leftM }) => ({
+      aheadM,
+      leftM,
+      driven: axle.driven,
+    })),
+    gradeDeg: radiansToDegrees(stance.gradeRad),
+    sideSlopeDeg: radiansToDegrees(duty.sideSlope?.value ?? 0),
+    accelerationMps2: stance.accelerationMps2,
+    cornerMps2: stance.cornerMps2,
+    drawbarN: stance.drawbarN,
+    hitchHeightM: build.hitch.height.value,
+    // What is not towed does not press on the hitch either.
+    hitchVerticalN: duty.towed ? build.hitch.load.value : 0,
+    hitchBehindRearAxleM: build.hitch.behind.value,
+    balanced: balanced === 'along' || balanced === 'across' ? balanced : ('none' as const),
+  };
+};
+
+/** A sphere stands on one place, whatever moves inside it. */
+const onOnePlace = (input: ReturnType<typeof wheelLoadInput>) => {
+  const acrossN =
+    input.massKg * STANDARD_GRAVITY * Math.cos((input.gradeDeg * Math.PI) / 180) + input.hitchVerticalN;
+  return { loads: [{ loadN: acrossN }], drivenN: acrossN, acrossN, stands: true };
+};
+
+/** Loads of every contact in a stance. */
+export function loadsIn(build: Build, duty: Duty, mass: Mass, stance: Stance) {
+  const input = wheelLoadInput(build, duty, mass, stance);
+  return layoutKind(build.layout.kind).balanced === 'both' ? onOnePlace(input) : wheelLoads.run(input);
+}
+
+/** Area of a wheel on soft ground, from its length there: a rigid wheel sunk a little bears over a sixth of its diameter. */
+const CONTACT_OF_WHEEL = 1 / 6;
+
+/** Area of one contact on the ground, m². */
+export function contactArea(axle: Axle, places: number): number {
+  const lengthM = axle.contactLength?.value ?? axle.diameter.value * CONTACT_OF_WHEEL;
+  return (lengthM * axle.width.value) / places;
+}
+
+export const soilThrustInput = (
+  { soil }: Ground & { readonly soil: NonNullable<Ground['soil']> },
+  loadN: number,
+  areaM2: number,
+) => ({ loadN, areaM2, cohesionKPa: soil.cohesionKPa, shearAngleDeg: soil.shearAngleDeg });
+
+/** The most that a contact puts on the ground: friction, or what soft ground takes before it shears. */
+function gripOf(ground: Ground, contact: Contact, loadN: number, places: number): number {
+  if (loadN <= 0) return 0;
+  const { gripN } = gripForce.run({ loadN, friction: ground.friction.value });
+  if (!ground.soil) return gripN;
+  const { thrustN } = soilThrust.run(
+    soilThrustInput({ ...ground, soil: ground.soil }, loadN, contactArea(contact.axle, places)),
+  );
+  return Math.min(gripN, thrustN);
+}
+
+const sumOf = <T>(items: readonly T[], of: (item: T) => number): number =>
+  items.reduce((sum, item) => sum + of(item), 0);
+
+/**
+ * What the driven contacts can push with: an open differential twice its lesser wheel, a locked axle the sum, drives
+ * of their own each as much as the one with the least.
+ */
+function drivenGrip(build: Build, contacts: readonly ContactLoad[]): number {
+  const driven = contacts.filter((c) => c.driven);
+  const { together, differential } = build.drive;
+  const groups = (key: (c: ContactLoad) => string): number[] => {
+    const sums = new Map<string, number>();
+    for (const c of driven) sums.set(key(c), (sums.get(key(c)) ?? 0) + c.gripN);
+    return [...sums.values()];
+  };
+  const each = (sums: readonly number[]): number => (sums.length === 0 ? 0 : sums.length * Math.min(...sums));
+  const axleGrip = (axleId: string): number => {
+    const wheels = groups((c) => `${c.axleId}.${c.side}`).length;
+    const ofAxle = new Map<string, number>();
+    for (const c of driven) if (c.axleId === axleId) ofAxle.set(c.side, (ofAxle.get(c.side) ?? 0) + c.gripN);
+    const sums = [...ofAxle.values()];
+    return differential === 'locked' || wheels === 1 ? sumOf(sums, (n) => n) : each(sums);
+  };
+  switch (together) {
+    case 'wheel':
+      return each(groups((c) => `${c.axleId}.${c.side}`));
+    case 'side':
+      return each(groups((c) => c.side));
+    case 'axle':
+      return each([...new Set(driven.map((c) => c.axleId))].map(axleGrip));
+    case 'all':
+      return sumOf([...new Set(driven.map((c) => c.axleId))], axleGrip);
+  }
+}
+
+export const innerDriveInput = ({ innerDrive: inner, layout }: Build) =>
+  inner && {
+    innerKg: inner.mass.value,
+    offsetM: Math.min(inner.offset.value, ((layout.axles[0]?.diameter.value ?? 1) / 2) * 0.999),
+    shellKg: inner.shellMass.value,
+    diameterM: layout.axles[0]?.diameter.value ?? 1,
+  };
+
+/** Loads of a duty and the grip of what is driven. */
+export function footingOf(build: Build, duty: Duty, stance: Stance = stanceOf(duty)): Footing {
+  const mass = massOf(build, duty);
+  const ground = groundOf(build, duty);
+  const { loads, acrossN, stands } = loadsIn(build, duty, mass, stance);
+  const places = contactsOf(build.layout);
+  const perSide = (contact: Contact): number =>
+    places.filter((c) => c.axle === contact.axle && c.side === contact.side).length;
+  const contacts = places.map((contact, at): ContactLoad => {
+    const loadN = loads[at]?.loadN ?? 0;
+    const { axle, side, aheadM, leftM } = contact;
+    const gripN = gripOf(ground, contact, loadN, perSide(contact));
+    return { axleId: axle.id, side, aheadM, leftM, driven: axle.driven, braked: axle.braked, loadN, gripN };
+  });
+  const axles = build.layout.axles.map(({ id, name }) => {
+    const own = contacts.filter((c) => c.axleId === id);
+    return { axleId: id, name, loadN: sumOf(own, (c) => c.loadN), lifts: own.every((c) => c.loadN <= 0) };
+  });
+  const inner = innerDriveInput(build);
+  const driven = drivenGrip(build, contacts);
+  return {
+    massKg: Math.max(mass.massKg, LEAST_MASS),
+    cgAheadM: mass.cgAheadOfRearAxleM,
+    cgLeftM: mass.cgLeftM,
+    cgHeightM: mass.cgHeightM,
+    acrossN,
+    contacts,
+    axles,
+    drivenN: sumOf(
+      contacts.filter((c) => c.driven),
+      (c) => Math.max(0, c.loadN),
+    ),
+    // A winch pulls by its rope: what it is anchored to must hold, not the ground under its load.
+    ...(build.layout.kind === 'winch'
+      ? {}
+      : { gripN: inner ? Math.min(driven, innerDrive.run(inner).mostForceN) : driven }),
+    stands,
+  };
+}

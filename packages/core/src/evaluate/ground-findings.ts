@@ -1,0 +1,366 @@
+import {
+  asTwoAxles,
+  batteryOf,
+  contactsOf,
+  drivenAxles,
+  drivenWheels,
+  layoutKind,
+  trackOf,
+  wheelbaseOf,
+  type Build,
+  type Duty,
+} from '../build/index.ts';
+import { STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
+import { ackermann, sideTip } from '../ground/index.ts';
+import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
+import { batteryPack } from '../supply/index.ts';
+import { ROLLS_AWAY } from './braking.ts';
+import { askedOfGrip } from './demand.ts';
+import { onDuty, said } from './finding.ts';
+import { groundOf } from './footing.ts';
+import type { DutyReport, Finding } from './report.ts';
+
+interface Context {
+  readonly build: Build;
+  readonly duties: readonly DutyReport[];
+  readonly system: UnitSystem;
+}
+
+interface AtDuty extends Context {
+  readonly duty: Duty;
+  readonly report: DutyReport;
+}
+
+const per100 = (share: number): string => `${showNumber(share * 100, 2)} %`;
+const degrees = (rad: number): string => `${showNumber(Math.abs(radiansToDegrees(rad)))}°`;
+
+/** Under this share of the weight the front is too light to steer and apt to rear (common practice, no source). */
+const LIGHT_NOSE = 0.2;
+/** Weight on the driven wheels under which the rest of it is in the wrong place (common practice, no source). */
+const MUCH_DRIVEN = 0.65;
+/** Grip of so many times the rule is more than any tyre can add to (common practice, no source). */
+const MUCH_GRIP = 2;
+/** Tracks longer than this times their distance turn hard (common practice, no source). */
+const LONG_TRACKS = 1.5;
+/** Payload over own mass from which the frame's stiffness pays more than its lightness (common practice, no source). */
+const HEAVY_PAYLOAD = 3;
+/** Braked wheels with less of the weight than this slide rather than hold (common practice, no source). */
+const LIGHT_BRAKED = 0.5;
+
+/** What makes a duty impossible, whatever drives it. */
+function impossible({ build, duty, report, system }: AtDuty): Finding[] {
+  const { footing, step, turn, sink } = report;
+  const here = onDuty(build, duty.id);
+  const kind = layoutKind(build.layout.kind);
+  const stop = (text: string, link: Finding['link'] = 'grip'): Finding => said('stop', text, link, duty.id);
+  const found: Finding[] = [];
+  if (!footing.stands)
+    found.push(
+      stop(
+        `It falls over${here}: the weight acts outside the wheels. Lower it, move it in, or take the slope another way.`,
+        'tip-along',
+      ),
+    );
+  else
+    for (const axle of footing.axles.filter(({ lifts }) => lifts))
+      found.push(stop(`${axle.name} leave the ground${here}: move weight towards them or lower the load.`));
+  if (step && 'problem' in step) found.push(stop(step.problem, 'step'));
+  if (turn && kind.turning === 'none') found.push(stop(`A ${kind.title} cannot turn${here}.`));
+  if (duty.turn?.kind === 'on-the-spot' && !kind.onTheSpot)
+    found.push(stop(`It cannot turn on the spot${here}: with a ${kind.title} it turns along a radius.`));
+  if (sink && sink.sinkageM > build.body.clearance.value)
+    found.push(
+      stop(
+        `It sinks ${show(sink.sinkageM, 'length', system).text}${here}, deeper than its clearance of ${show(build.body.clearance.value, 'length', system).text}: wider tyres, tracks, or less weight.`,
+      ),
+    );
+  return [...found, ...tooTight({ build, duty, report, system, duties: [] })];
+}
+
+/** Whether the steered wheels can be turned far enough for the duty's radius. */
+function tooTight({ build, duty, system }: AtDuty): Finding[] {
+  if (build.layout.kind !== 'steered' || duty.turn?.kind !== 'radius') return [];
+  const wheelbaseM = wheelbaseOf(build.layout);
+  const trackM = trackOf(build.layout).value;
+  const radiusM = duty.turn.radius.value;
+  const lock = (build.steering?.lockToLock.value ?? 0) / 2;
+  if (wheelbaseM <= 0 || trackM <= 0) return [];
+  const inner =
+    radiusM > trackM / 2 ? ackermann.run({ wheelbaseM, trackM, turnRadiusM: radiusM }).innerDeg : 90;
+  if (inner <= radiansToDegrees(lock)) return [];
+  const least = wheelbaseM / Math.tan(lock) + trackM / 2;
+  return [
+    said(
+      'stop',
+      `It cannot turn so tightly${onDuty(build, duty.id)}: the inner wheel would turn ${showNumber(inner)}°, its lock is ${degrees(lock)}. It goes round ${show(least, 'length', system).text} or more.`,
+      'push-on',
+      duty.id,
+    ),
+  ];
+}
+
+/** Weight in the wrong place: on what does not drive, or behind where it rears. */
+function weightNotes({ build, duty, report }: AtDuty): Finding[] {
+  const { footing, resistance } = report;
+  const here = onDuty(build, duty.id);
+  const found: Finding[] = [];
+  const gripRatio = (footing.gripN ?? Infinity) / Math.max(askedOfGrip(resistance), 1e-12);
+  const drivenShare = footing.drivenN / footing.acrossN;
+  const drives = duty.task === 'drive' && footing.stands;
+  if (drives && gripRatio < build.marginPolicy.grip && drivenShare < MUCH_DRIVEN)
+    found.push(
+      said(
+        'note',
+        `Only ${per100(drivenShare)} of the weight is on the driven wheels${here}; the others carry it and do not drive. Move the load towards the driven ones, put ballast over them, or drive more wheels.`,
+        'grip',
+        duty.id,
+      ),
+    );
+  if (drives && gripRatio < build.marginPolicy.grip && duty.towed && duty.towed.mass.value > 0)
+    found.push(towNote(build, duty, report));
+  const axles = asTwoAxles(build.layout);
+  const front = axles && footing.axles.find((a) => a.axleId === axles.front.id);
+  const share = front ? front.loadN / footing.acrossN : 1;
+  if (drives && duty.grade.value > 0 && front && share > 0 && share < LIGHT_NOSE)
+    found.push(
+      said(
+        'tight',
+        `The nose is light${here}: ${per100(share)} of the weight is in front. It steers badly and rears at a jerk; bring the load forward or lower.`,
+        'tip-along',
+        duty.id,
+      ),
+    );
+  return found;
+}
+
+/** Part of the towed load on the tug gives grip and takes drag: how much would do. */
+function towNote(build: Build, duty: Duty, report: DutyReport): Finding {
+  const { friction } = groundOf(build, duty);
+  const missingN =
+    askedOfGrip(report.resistance) * build.marginPolicy.grip - (report.footing.gripN ?? Infinity);
+  const share = report.footing.drivenN / report.footing.acrossN;
+  const kg = missingN / (friction.value * Math.max(share, 0.1)) / STANDARD_GRAVITY;
+  return said(
+    'note',
+    kg < (duty.towed?.mass.value ?? 0)
+      ? `Carried on the tug over its driven wheels, ${showNumber(kg, 2)} kg of the towed load would give the grip that is missing; weigh that against driving a second axle.`
+      : 'All of the towed load on the tug would not give the grip that is missing: drive a second axle, or tow less.',
+    'grip',
+    duty.id,
+  );
+}
+
+/** Going down, and standing, on the wheels that then carry the weight. */
+function downNotes({ build, duty, report, system }: AtDuty): Finding[] {
+  const { brake, resistance } = report;
+  const here = onDuty(build, duty.id);
+  const found: Finding[] = [];
+  if (resistance.totalN < 0 && duty.task === 'drive')
+    found.push(
+      said(
+        'note',
+        `It pushes itself along with ${show(-resistance.totalN, 'force', system).text}${here}: a brake must hold that, not the drive.`,
+        null,
+        duty.id,
+      ),
+    );
+  if (brake?.share !== undefined && brake.share < LIGHT_BRAKED && build.brake.kind === 'friction')
+    found.push(
+      said(
+        'tight',
+        `Coming down${here}, the braked wheels carry ${per100(brake.share)} of the weight: brake the wheels that carry it then.`,
+        'brake-hold',
+        duty.id,
+      ),
+    );
+  if (brake?.decelerationMps2 === 0)
+    found.push(
+      said(
+        'stop',
+        `It does not stop on the way down${here}: brake more of the weight, or keep off that slope.`,
+        'brake-stop',
+        duty.id,
+      ),
+    );
+  return found;
+}
+
+/** Three wheels tip sooner than four: by how much, where a side slope is asked. */
+function threeWheels({ build, duty, report }: AtDuty): Finding[] {
+  const axles = asTwoAxles(build.layout);
+  const single = axles && (axles.front.track.value === 0) !== (axles.rear.track.value === 0);
+  const sideDeg = report.tip?.sideDeg;
+  if (!axles || !single || sideDeg === undefined || !(duty.sideSlope || duty.turn)) return [];
+  const { footing } = report;
+  const four = sideTip.run({
+    layout: 'four',
+    trackM: Math.max(axles.front.track.value, axles.rear.track.value),
+    wheelbaseM: axles.front.ahead.value,
+    cgAheadOfRearAxleM: Math.max(0, footing.cgAheadM),
+    cgHeightM: Math.max(footing.cgHeightM, 1e-9),
+    cgOffsetM: 0,
+  });
+  return [
+    said(
+      'note',
+      `On three wheels it tips sideways at ${showNumber(sideDeg)}°; a fourth would make that ${showNumber(four.tipDeg)}°. Nearer to the wide axle the load stands safer.`,
+      'tip-side',
+      duty.id,
+    ),
+  ];
+}
+
+/** What is said once for the whole build. */
+function wholeNotes({ build, duties }: Context): Finding[] {
+  const found: Finding[] = [];
+  const { layout, masses } = build;
+  const grips = duties.map((d) => (d.footing.gripN ?? Infinity) / Math.max(askedOfGrip(d.resistance), 1e-12));
+  const least = Math.min(...grips);
+  if (duties.length > 0 && Number.isFinite(least) && least > MUCH_GRIP * build.marginPolicy.grip)
+    found.push(
+      said(
+        'note',
+        `Grip is ${showNumber(least)} × what any duty asks: stickier tyres would gain nothing here, and softer ones cost rolling drag.`,
+        'grip',
+      ),
+    );
+  const soft = build.duties.some((d) => groundOf(build, d).soil && d.grade.value > 0);
+  if (drivenWheels(layout) === 1 && soft && layout.kind !== 'sphere')
+    found.push(
+      said(
+        'note',
+        'One driven wheel digs itself in on a soft slope: two driven wheels beat one there.',
+        'grip',
+      ),
+    );
+  const tracked = layout.kind === 'tracked' ? drivenAxles(layout)[0] : undefined;
+  const slender = tracked?.contactLength ? tracked.contactLength.value / tracked.track.value : 0;
+  if (slender > LONG_TRACKS)
+    found.push(
+      said(
+        'note',
+        `The tracks are ${showNumber(slender)} times as long as they are apart: long and narrow turns hard and scrubs. Wider, or shorter on the ground, turns lighter.`,
+        'torque',
+      ),
+    );
+  const own = masses.own.mass.value + masses.others.reduce((sum, m) => sum + m.mass.value, 0);
+  if (own > 0 && masses.payload.mass.value > HEAVY_PAYLOAD * own)
+    found.push(
+      said(
+        'note',
+        `It carries ${showNumber(masses.payload.mass.value / own)} times its own mass: a stiff frame pays more here than a light one.`,
+      ),
+    );
+  if (build.steering && !build.steering.knowsPosition)
+    found.push(
+      said(
+        'note',
+        'The steering does not know its position: fit a sensor or a stop, and centre it before each start.',
+        'steering',
+      ),
+    );
+  return found;
+}
+
+/** Steepest slope stood on, and nothing that holds there. */
+function holdingNote({ build, duties }: Context): Finding[] {
+  if (build.brake.kind === 'friction' || build.layout.kind === 'rail-dolly') return [];
+  const steepest = build.duties.reduce<Duty | undefined>(
+    (most, d) => (Math.abs(d.grade.value) > Math.abs(most?.grade.value ?? 0) ? d : most),
+    undefined,
+  );
+  if (!steepest || Math.abs(steepest.grade.value) <= ROLLS_AWAY) return [];
+  if (duties.find((d) => d.id === steepest.id)?.brake === undefined && build.layout.kind !== 'winch')
+    return [];
+  return [
+    said(
+      'note',
+      `Nothing in this build holds it on ${degrees(steepest.grade.value)} when the drive is off. A motor, chain or gearhead is no parking brake: fit one to the wheels that carry the weight going down.`,
+      null,
+      steepest.id,
+    ),
+  ];
+}
+
+/** What its event allows, and what the build comes to. */
+export interface LimitCheck {
+  readonly title: string;
+  readonly dimension: 'mass' | 'length' | 'voltage' | 'number';
+  readonly limit: number;
+  readonly value: number;
+  readonly holds: boolean;
+}
+
+export function limitsOf(build: Build): LimitCheck[] {
+  const { aims, masses, body, parts } = build;
+  const contacts = contactsOf(build.layout).map((c) => Math.abs(c.leftM) + c.axle.width.value / 2);
+  const battery = batteryOf(build);
+  const check = (
+    title: string,
+    dimension: LimitCheck['dimension'],
+    limit: number | undefined,
+    value: number | undefined,
+  ): LimitCheck[] =>
+    limit === undefined || value === undefined
+      ? []
+      : [{ title, dimension, limit, value, holds: value <= limit }];
+  return [
+    ...check(
+      'mass without payload',
+      'mass',
+      aims.mass?.value,
+      masses.own.mass.value +
+        masses.others.reduce((sum, m) => sum + (m.kind === 'rider' ? 0 : m.mass.value), 0),
+    ),
+    ...check('length', 'length', aims.length?.value, body.length.value),
+    ...check('width', 'length', aims.width?.value, Math.max(body.width.value, 2 * Math.max(...contacts))),
+    ...check('height', 'length', aims.height?.value, body.height.value),
+    ...check(
+      'voltage of the full battery',
+      'voltage',
+      aims.voltage?.value,
+      battery && batteryPack.run(battery).fullV,
+    ),
+    ...check(
+      'cost of the chosen parts',
+      'number',
+      aims.cost?.value,
+      parts.reduce((sum, p) => sum + (p.cost ?? 0), 0),
+    ),
+  ];
+}
+
+const limitFindings = ({ build, system }: Context): Finding[] =>
+  limitsOf(build)
+    .filter(({ holds }) => !holds)
+    .map(({ title, dimension, limit, value }) =>
+      said(
+        'stop',
+        `Over the limit of its event: ${title} is ${show(value, dimension, system).text}, at most ${show(limit, dimension, system).text} is allowed.`,
+      ),
+    );
+
+/** Warnings of the soft-ground model, once each. */
+const soilNotes = ({ duties }: Context): Finding[] =>
+  [...new Set(duties.flatMap((d) => d.sink?.warnings ?? []))].map((text) => said('note', text, 'grip'));
+
+/** Everything that ground, weight, turning and stopping say beside the margins. */
+export function groundFindings(context: Context): Finding[] {
+  const { build, duties } = context;
+  const each = build.duties.flatMap((duty) => {
+    const report = duties.find((d) => d.id === duty.id);
+    const at = report && { ...context, duty, report };
+    return at ? [...impossible(at), ...weightNotes(at), ...downNotes(at), ...threeWheels(at)] : [];
+  });
+  return [
+    ...onceEach(each),
+    ...holdingNote(context),
+    ...wholeNotes(context),
+    ...soilNotes(context),
+    ...limitFindings(context),
+  ];
+}
+
+/** The same said of several duties is said once, of the first. */
+const onceEach = (findings: readonly Finding[]): Finding[] =>
+  findings.filter((f, at) => findings.findIndex((other) => other.text === f.text) === at);

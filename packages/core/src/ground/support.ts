@@ -1,0 +1,163 @@
+/** A place on the ground: metres ahead of the origin, and left of the middle line. */
+export interface Place {
+  readonly aheadM: number;
+  readonly leftM: number;
+}
+
+/** What the ground must carry: the force square to it, and where that force acts. */
+export interface Bearing extends Place {
+  readonly forceN: number;
+}
+
+/** Contacts nearer together than this share of the vehicle's size count as one place. */
+const SAME_PLACE = 1e-9;
+/** Steps of the search for the contacts that carry; each step settles at least one of them. */
+const MOST_STEPS = 100;
+
+/** Twice the area of the triangle a, b, c; positive where c lies left of the way from a to b (x ahead, y left). */
+const turn = (a: Place, b: Place, c: Place): number =>
+  (b.aheadM - a.aheadM) * (c.leftM - a.leftM) - (b.leftM - a.leftM) * (c.aheadM - a.aheadM);
+
+/** The corners of the area that contacts enclose, counter-clockwise seen from above (Andrew's monotone chain). */
+export function supportArea(contacts: readonly Place[]): Place[] {
+  const sorted = [...contacts].sort((a, b) => a.aheadM - b.aheadM || a.leftM - b.leftM);
+  const half = (places: readonly Place[]): Place[] => {
+    const chain: Place[] = [];
+    for (const place of places) {
+      while (chain.length > 1) {
+        const [a, b] = [chain.at(-2), chain.at(-1)];
+        if (!a || !b || turn(a, b, place) > 0) break;
+        chain.pop();
+      }
+      chain.push(place);
+    }
+    return chain.slice(0, -1);
+  };
+  const corners = [...half(sorted), ...half([...sorted].reverse())];
+  return corners.length > 0 ? corners : sorted.slice(0, 1);
+}
+
+/** Distance from a place inside the area to its edge along a direction; negative where the place lies outside. */
+export function reachTo(area: readonly Place[], from: Place, direction: Place): number {
+  const size = Math.hypot(direction.aheadM, direction.leftM);
+  const [dx, dy] = [direction.aheadM / size, direction.leftM / size];
+  // The area is an intersection of half-planes: the nearest of those that this direction leaves.
+  let reach = Infinity;
+  area.forEach((a, at) => {
+    const b = area[(at + 1) % area.length] ?? a;
+    const length = Math.hypot(b.aheadM - a.aheadM, b.leftM - a.leftM);
+    if (length === 0) return;
+    const [nx, ny] = [(b.leftM - a.leftM) / length, -(b.aheadM - a.aheadM) / length];
+    const leaving = nx * dx + ny * dy;
+    const inside = nx * (a.aheadM - from.aheadM) + ny * (a.leftM - from.leftM);
+    if (leaving > SAME_PLACE) reach = Math.min(reach, inside / leaving);
+  });
+  return Number.isFinite(reach) ? reach : 0;
+}
+
+/** The least distance from a place to an edge of the area; negative outside. */
+export function reachToEdge(area: readonly Place[], from: Place): number {
+  if (area.length < 3) return 0;
+  return area.reduce((least, a, at) => {
+    const b = area[(at + 1) % area.length] ?? a;
+    const length = Math.hypot(b.aheadM - a.aheadM, b.leftM - a.leftM);
+    return length === 0 ? least : Math.min(least, turn(a, b, from) / length);
+  }, Infinity);
+}
+
+/** Loads N = a + b·ahead + c·left on the contacts that carry, in balance with the bearing; least squares where they are in one line or place. */
+function plane(contacts: readonly Place[], bearing: Bearing): (place: Place) => number {
+  const n = contacts.length;
+  const mean = {
+    aheadM: contacts.reduce((sum, p) => sum + p.aheadM, 0) / n,
+    leftM: contacts.reduce((sum, p) => sum + p.leftM, 0) / n,
+  };
+  let [xx, xy, yy] = [0, 0, 0];
+  for (const p of contacts) {
+    const [x, y] = [p.aheadM - mean.aheadM, p.leftM - mean.leftM];
+    xx += x * x;
+    xy += x * y;
+    yy += y * y;
+  }
+  const mx = bearing.forceN * (bearing.aheadM - mean.aheadM);
+  const my = bearing.forceN * (bearing.leftM - mean.leftM);
+  const [b, c] = solvePair(xx, xy, yy, mx, my);
+  return (p) => bearing.forceN / n + b * (p.aheadM - mean.aheadM) + c * (p.leftM - mean.leftM);
+}
+
+/** The shortest solution of a symmetric pair of equations, whatever its rank. */
+function solvePair(xx: number, xy: number, yy: number, mx: number, my: number): readonly [number, number] {
+  const trace = xx + yy;
+  if (trace === 0) return [0, 0];
+  const apart = Math.hypot((xx - yy) / 2, xy);
+  const [great, small] = [trace / 2 + apart, trace / 2 - apart];
+  const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
+  const [ux, uy] = [Math.cos(angle), Math.sin(angle)];
+  const along = (mx * ux + my * uy) / great;
+  const across = small > trace * SAME_PLACE ? (my * ux - mx * uy) / small : 0;
+  return [along * ux - across * uy, along * uy + across * ux];
+}
+
+/** Loads of the contacts, and whether they can carry the bearing without one of them pulling. */
+export interface Support {
+  readonly loadsN: readonly number[];
+  readonly stands: boolean;
+}
+
+/**
+ * How a rigid frame on equally stiff contacts shares a force. A contact that would pull is let go and the others solved
+ * again. Where the force lies outside the contacts it does not stand: the loads are then those without letting go, so
+ * that the one which lifts is negative.
+ *
+ * Source: statics; equally stiff springs under a rigid frame.
+ */
+export function supportLoads(contacts: readonly Place[], bearing: Bearing): Support {
+  const all = plane(contacts, bearing);
+  const free = { loadsN: contacts.map(all), stands: false };
+  if (!balances(contacts, bearing, free.loadsN)) return free;
+  if (free.loadsN.every((load) => load >= 0)) return { ...free, stands: true };
+  const size = Math.max(...contacts.map((p) => Math.hypot(p.aheadM, p.leftM)), 1e-300);
+  if (reachToEdge(supportArea(contacts), bearing) < -SAME_PLACE * size) return free;
+  let carrying = contacts.map((_, at) => (free.loadsN[at] ?? 0) > 0);
+  for (let step = 0; step < MOST_STEPS; step++) {
+    const load = plane(
+      contacts.filter((_, at) => carrying[at]),
+      bearing,
+    );
+    const next = contacts.map((p) => load(p) > 0);
+    if (next.every((is, at) => is === carrying[at]))
+      return { loadsN: contacts.map((p, at) => (carrying[at] ? load(p) : 0)), stands: true };
+    // One at a time once it goes back and forth: the furthest from right changes first.
+    carrying = step < MOST_STEPS / 2 ? next : changeOne(contacts, carrying, load);
+    if (!carrying.includes(true)) return free;
+  }
+  return free;
+}
+
+function changeOne(
+  contacts: readonly Place[],
+  carrying: readonly boolean[],
+  load: (place: Place) => number,
+): boolean[] {
+  let worst = -1;
+  contacts.forEach((p, at) => {
+    const wrong = load(p) > 0 !== carrying[at];
+    const before = contacts[worst];
+    if (wrong && (!before || Math.abs(load(p)) > Math.abs(load(before)))) worst = at;
+  });
+  return carrying.map((is, at) => (at === worst ? !is : is));
+}
+
+/** Share of the force by its lever that may be left over by rounding. */
+const BALANCE = 1e-6;
+
+/** Whether loads have the moment of the bearing: contacts in one line carry nothing beside that line. */
+function balances(contacts: readonly Place[], bearing: Bearing, loadsN: readonly number[]): boolean {
+  const size = Math.max(
+    ...contacts.map((p) => Math.hypot(p.aheadM - bearing.aheadM, p.leftM - bearing.leftM)),
+  );
+  const off = (of: keyof Place): number =>
+    contacts.reduce((sum, p, at) => sum + (loadsN[at] ?? 0) * (p[of] - bearing[of]), 0);
+  const allowed = BALANCE * Math.abs(bearing.forceN) * Math.max(size, 1e-300);
+  return Math.abs(off('aheadM')) <= allowed && Math.abs(off('leftM')) <= allowed;
+}
