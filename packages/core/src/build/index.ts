@@ -17,11 +17,12 @@ export { AIMS, MASS_KINDS } from './vehicle.ts';
 export { buildJsonSchema } from './json-schema.ts';
 export * from './layout/index.ts';
 export { changeAxle, changeDrivenDiameter, changeTrack } from './edit-layout.ts';
-export { LAYOUT_TEMPLATES, layoutTemplate, withLayout, type LayoutTemplate } from './layout-templates.ts';
+export { LAYOUT_TEMPLATES, layoutTemplate, type LayoutTemplate } from './layout-templates.ts';
+export { withLayout } from './with-layout.ts';
 export { DOUBLE_RULE, ITEMISED, type MarginPolicy } from './margin-policy.ts';
 export { freeId, groundOfSurface, newBuild, newDuty, newGround, newMass } from './new-build.ts';
 export { PART_KINDS, partSchema, type Part, type PartKind, type PartOf } from './part.ts';
-export { batteryOf, choosePart, driverOf, motorOf } from './parts-of.ts';
+export { batteryOf, choosePart, driverOf, massAllUp, motorOf } from './parts-of.ts';
 export { problemsOf, readBuild, type Problem, type ReadBuild } from './read-build.ts';
 export {
   newAssemblyPlan,

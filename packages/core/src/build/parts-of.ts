@@ -23,3 +23,7 @@ export function choosePart(build: Build, part: Part): Build {
   const others = build.parts.filter((p) => p.kind !== part.kind);
   return { ...chosen, parts: [...others, part] };
 }
+
+/** Everything on board, the whole payload too: kg. */
+export const massAllUp = ({ masses: { own, payload, others } }: Build): number =>
+  [own, payload, ...others].reduce((sum, { mass }) => sum + mass.value, 0);

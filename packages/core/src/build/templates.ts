@@ -1,6 +1,7 @@
 import type { Build } from './document.ts';
 import type { Duty } from './duty.ts';
-import { LAYOUT_TEMPLATES, layoutTemplate, withLayout } from './layout-templates.ts';
+import { LAYOUT_TEMPLATES, layoutTemplate } from './layout-templates.ts';
+import { withLayout } from './with-layout.ts';
 import { newBuild, newDuty, newGround } from './new-build.ts';
 import { degreesToRadians } from '../contract/index.ts';
 import { assumed } from '../quantity/index.ts';

@@ -84,9 +84,9 @@ describe('into a build', () => {
       unit: 'mm',
       origin: 'measured',
     });
-    expect(put('odometry-square', 'correctedTrackM', { correctedTrackM: 0.6 }).layout.axles[1]?.track.origin).toBe(
-      'measured',
-    );
+    expect(
+      put('odometry-square', 'correctedTrackM', { correctedTrackM: 0.6 }).layout.axles[1]?.track.origin,
+    ).toBe('measured');
     const ground = put('coast-down', 'rollingCoefficient', { rollingCoefficient: 0.05 }).grounds[0];
     expect(ground?.rolling).toMatchObject({ value: 0.05, origin: 'measured' });
     expect(put('coast-down', 'dragAreaM2', { dragAreaM2: 0.4 }).dragArea.value).toBe(0.4);

@@ -99,7 +99,7 @@ describe('attainable speed', () => {
   it('is 0 where grip or torque does not start it', () => {
     const steep = evaluate(withDuty('slip-loaded', { grade: typed(Math.PI / 6, '°') }));
     expect(dutyOf(steep, 'slip-loaded').attainableMps).toBe(0);
-    expect(steep.findings.some((f) => f.severity === 'stop' && /spin/.test(f.text))).toBe(true);
+    expect(steep.findings.some((f) => f.severity === 'stop' && /wheels slip/.test(f.text))).toBe(true);
   });
 
   it('lies past no-load speed where the grade pushes', () => {

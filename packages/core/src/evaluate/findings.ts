@@ -1,4 +1,4 @@
-import type { Build } from '../build/index.ts';
+import type { Build, Duty } from '../build/index.ts';
 import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
 import type { Driveline } from './driveline.ts';
 import { onDuty, said } from './finding.ts';
@@ -51,12 +51,28 @@ function sayWindow({ l: link, where, has, context }: Said): string {
       : `The ratio of ${has} is near the end of its window${where} (${showNumber(window.just.low)} to ${showNumber(window.just.high)} : 1).`;
 }
 
+/** What mends a slip: weight does not where all of it scrubs in the turn, or leans. */
+function gripCure(duty: Duty, report: DutyReport | undefined): string {
+  if (duty.lean) return 'Let it catch less of a lean, or give it tyres that grip this floor.';
+  if (report?.turn && report.turn.momentNm > 0 && report.turn.turning !== 'pivot')
+    return 'More weight would scrub as much more: stand shorter on the ground, wider apart, or turn along a bend.';
+  return 'Put weight on them.';
+}
+
 /** The sentence of each link: what is asked, what there is. */
 const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
-  grip: ({ l, where, needs, has }) =>
-    l.ratio < 1
-      ? `The driven wheels spin${where}: they need ${needs}, grip gives ${has}. Put weight on them.`
-      : `Grip is ${times(l.ratio)} what is needed${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`,
+  grip: ({ l, where, needs, has, context }) => {
+    const duty = context.build.duties.find(({ id }) => id === l.dutyId);
+    const cure =
+      duty &&
+      gripCure(
+        duty,
+        context.duties.find(({ id }) => id === l.dutyId),
+      );
+    return l.ratio < 1
+      ? `The driven wheels slip${where}: they need ${needs}, grip gives ${has}. ${cure ?? ''}`
+      : `Grip is ${times(l.ratio)} what is needed${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`;
+  },
   'tip-along': ({ l, where, needs, has }) =>
     l.ratio < 1
       ? `It tips over${where}: slope and speeding up come to ${needs}, it stands to ${has}.`
@@ -74,7 +90,7 @@ const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
   clearance: ({ where, needs, has }) => `The step of ${needs}${where} is met by a body that clears ${has}.`,
   'push-on': ({ l, where, needs, has }) =>
     l.ratio < 1
-      ? `It pushes straight on${where}: turning the locked axle asks ${needs} of the steered wheels, they hold ${has}. A differential, a narrower axle, or more weight in front.`
+      ? `It pushes straight ahead${where}: turning the locked axle asks ${needs} of the steered wheels, they hold ${has}. A differential, a narrower axle, or more weight in front.`
       : `Steering against the driven axle asks ${needs}${where}; the steered wheels hold ${has}.`,
   steering: ({ where, needs, has }) =>
     `Turning the wheels at a stand asks ${needs} of the steering${where}; it has ${has}. A slower linkage, a narrower tyre or a stronger actuator.`,

@@ -1,7 +1,5 @@
 import {
   asTwoAxles,
-  batteryOf,
-  contactsOf,
   drivenAxles,
   drivenWheels,
   layoutKind,
@@ -13,9 +11,9 @@ import {
 import { STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
 import { ackermann, sideTip } from '../ground/index.ts';
 import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
-import { batteryPack } from '../supply/index.ts';
 import { ROLLS_AWAY } from './braking.ts';
 import { askedOfGrip } from './demand.ts';
+import { limitFindings } from './event-limits.ts';
 import { onDuty, said } from './finding.ts';
 import { groundOf } from './footing.ts';
 import type { DutyReport, Finding } from './report.ts';
@@ -264,7 +262,9 @@ function wholeNotes({ build, duties }: Context): Finding[] {
 
 /** Steepest slope stood on, and nothing that holds there. */
 function holdingNote({ build, duties }: Context): Finding[] {
-  if (build.brake.kind === 'friction' || build.layout.kind === 'rail-dolly') return [];
+  // Where a duty asks to be held or goes down, that has a margin of its own.
+  const asked = build.duties.some((d) => d.task !== 'drive' || d.grade.value < 0);
+  if (asked || build.brake.kind === 'friction' || build.layout.kind === 'rail-dolly') return [];
   const steepest = build.duties.reduce<Duty | undefined>(
     (most, d) => (Math.abs(d.grade.value) > Math.abs(most?.grade.value ?? 0) ? d : most),
     undefined,
@@ -281,64 +281,6 @@ function holdingNote({ build, duties }: Context): Finding[] {
     ),
   ];
 }
-
-/** What its event allows, and what the build comes to. */
-export interface LimitCheck {
-  readonly title: string;
-  readonly dimension: 'mass' | 'length' | 'voltage' | 'number';
-  readonly limit: number;
-  readonly value: number;
-  readonly holds: boolean;
-}
-
-export function limitsOf(build: Build): LimitCheck[] {
-  const { aims, masses, body, parts } = build;
-  const contacts = contactsOf(build.layout).map((c) => Math.abs(c.leftM) + c.axle.width.value / 2);
-  const battery = batteryOf(build);
-  const check = (
-    title: string,
-    dimension: LimitCheck['dimension'],
-    limit: number | undefined,
-    value: number | undefined,
-  ): LimitCheck[] =>
-    limit === undefined || value === undefined
-      ? []
-      : [{ title, dimension, limit, value, holds: value <= limit }];
-  return [
-    ...check(
-      'mass without payload',
-      'mass',
-      aims.mass?.value,
-      masses.own.mass.value +
-        masses.others.reduce((sum, m) => sum + (m.kind === 'rider' ? 0 : m.mass.value), 0),
-    ),
-    ...check('length', 'length', aims.length?.value, body.length.value),
-    ...check('width', 'length', aims.width?.value, Math.max(body.width.value, 2 * Math.max(...contacts))),
-    ...check('height', 'length', aims.height?.value, body.height.value),
-    ...check(
-      'voltage of the full battery',
-      'voltage',
-      aims.voltage?.value,
-      battery && batteryPack.run(battery).fullV,
-    ),
-    ...check(
-      'cost of the chosen parts',
-      'number',
-      aims.cost?.value,
-      parts.reduce((sum, p) => sum + (p.cost ?? 0), 0),
-    ),
-  ];
-}
-
-const limitFindings = ({ build, system }: Context): Finding[] =>
-  limitsOf(build)
-    .filter(({ holds }) => !holds)
-    .map(({ title, dimension, limit, value }) =>
-      said(
-        'stop',
-        `Over the limit of its event: ${title} is ${show(value, dimension, system).text}, at most ${show(limit, dimension, system).text} is allowed.`,
-      ),
-    );
 
 /** Warnings of the soft-ground model, once each. */
 const soilNotes = ({ duties }: Context): Finding[] =>
@@ -357,7 +299,7 @@ export function groundFindings(context: Context): Finding[] {
     ...holdingNote(context),
     ...wholeNotes(context),
     ...soilNotes(context),
-    ...limitFindings(context),
+    ...limitFindings(context.build, context.system),
   ];
 }
 

@@ -1,9 +1,13 @@
 export { drivelineOf, greatestPull, isOnMotor, trainOf, trainStages, type Driveline } from './driveline.ts';
-export { groundOf } from './footing.ts';
+export { footingOf, groundOf, stanceOf, type Stance } from './footing.ts';
+export { firstToGive, type FirstToGive } from './first-to-give.ts';
+export { gripLimit, payloadAlong, type GripLimit, type PlacePoint } from './grip-limit.ts';
+export { payloadSweep, scoreOf, type Aim, type Sweep, type SweepPoint } from './payload-sweep.ts';
+export { roughAnswer, type RoughAnswer } from './rough-answer.ts';
 export { rollingOf } from './demand.ts';
 export { cautionsOf } from './cautions.ts';
 export { extentOf } from './extent.ts';
-export { limitsOf, type LimitCheck } from './ground-findings.ts';
+export { limitsOf, type LimitCheck } from './event-limits.ts';
 export { attainableSpeed } from './attainable-speed.ts';
 export { ratioWindowSum } from './ratio-window.ts';
 export { evaluate } from './evaluate.ts';
@@ -25,6 +29,8 @@ export {
   workingOf,
   workingOfLink,
   workingOfOuting,
+  stopWorking,
+  tipWorking,
   type Calculation,
   type Opened,
   type OpenedOfOuting,

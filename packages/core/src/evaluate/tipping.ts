@@ -4,8 +4,17 @@ import { cornerSpeed, tipAngles } from '../ground/index.ts';
 import { groundOf } from './footing.ts';
 import type { Footing, TipReport } from './report.ts';
 
+/** A balancer cannot fall along: its controller stands in for wheels this far ahead and behind, metres. */
+const KEPT_UP_M = 10;
+
+const standing = (build: Build) => {
+  const places = contactsOf(build.layout).map(({ aheadM, leftM }) => ({ aheadM, leftM }));
+  if (layoutKind(build.layout.kind).balanced !== 'along') return places;
+  return places.flatMap((p) => [-KEPT_UP_M, KEPT_UP_M].map((reach) => ({ ...p, aheadM: p.aheadM + reach })));
+};
+
 export const tipInput = (build: Build, footing: Footing) => ({
-  contacts: contactsOf(build.layout).map(({ aheadM, leftM }) => ({ aheadM, leftM })),
+  contacts: standing(build),
   cgAheadOfRearAxleM: footing.cgAheadM,
   cgLeftM: footing.cgLeftM,
   cgHeightM: Math.max(footing.cgHeightM, 1e-9),
@@ -39,20 +48,20 @@ export const leanOf = (duty: Duty): number =>
 export function tipOf(build: Build, duty: Duty, footing: Footing): TipReport | undefined {
   const { balanced } = layoutKind(build.layout.kind);
   const rails = build.layout.kind === 'rail-dolly';
-  const angles =
-    balanced === 'none' && contactsOf(build.layout).length > 2 ? tipAnglesOf(build, footing) : undefined;
+  const stands = balanced === 'none' || balanced === 'along';
+  const angles = stands && standing(build).length > 2 ? tipAnglesOf(build, footing) : undefined;
   const turns = duty.turn?.kind === 'radius' && turningOf(build.layout) !== 'none';
   const corner =
-    turns && (angles || balanced !== 'none')
-      ? cornerSpeed.run(cornerInput(build, duty, balanced === 'across' ? undefined : angles?.sideDeg))
+    turns && (angles || balanced === 'across')
+      ? cornerSpeed.run(cornerInput(build, duty, angles?.sideDeg))
       : undefined;
   if (!angles && !corner) return undefined;
   return {
     ...(angles
       ? {
-          backDeg: angles.backDeg,
-          forwardDeg: angles.forwardDeg,
-          ...(rails ? {} : { sideDeg: angles.sideDeg, worstDeg: angles.worstDeg }),
+          ...(balanced === 'none' ? { backDeg: angles.backDeg, forwardDeg: angles.forwardDeg } : {}),
+          ...(rails ? {} : { sideDeg: angles.sideDeg }),
+          ...(rails || balanced !== 'none' ? {} : { worstDeg: angles.worstDeg }),
         }
       : {}),
     ...(corner

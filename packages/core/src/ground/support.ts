@@ -11,8 +11,8 @@ export interface Bearing extends Place {
 
 /** Contacts nearer together than this share of the vehicle's size count as one place. */
 const SAME_PLACE = 1e-9;
-/** Steps of the search for the contacts that carry; each step settles at least one of them. */
-const MOST_STEPS = 100;
+/** Steps of the search for the contacts that carry; a handful is usual. */
+const MOST_STEPS = 200;
 
 /** Twice the area of the triangle a, b, c; positive where c lies left of the way from a to b (x ahead, y left). */
 const turn = (a: Place, b: Place, c: Place): number =>
@@ -118,34 +118,85 @@ export function supportLoads(contacts: readonly Place[], bearing: Bearing): Supp
   if (free.loadsN.every((load) => load >= 0)) return { ...free, stands: true };
   const size = Math.max(...contacts.map((p) => Math.hypot(p.aheadM, p.leftM)), 1e-300);
   if (reachToEdge(supportArea(contacts), bearing) < -SAME_PLACE * size) return free;
-  let carrying = contacts.map((_, at) => (free.loadsN[at] ?? 0) > 0);
-  for (let step = 0; step < MOST_STEPS; step++) {
-    const load = plane(
-      contacts.filter((_, at) => carrying[at]),
-      bearing,
-    );
-    const next = contacts.map((p) => load(p) > 0);
-    if (next.every((is, at) => is === carrying[at]))
-      return { loadsN: contacts.map((p, at) => (carrying[at] ? load(p) : 0)), stands: true };
-    // One at a time once it goes back and forth: the furthest from right changes first.
-    carrying = step < MOST_STEPS / 2 ? next : changeOne(contacts, carrying, load);
-    if (!carrying.includes(true)) return free;
-  }
-  return free;
+  const loadsN = sharedByThoseThatCarry(contacts, bearing);
+  return loadsN ? { loadsN, stands: true } : free;
 }
 
-function changeOne(
-  contacts: readonly Place[],
-  carrying: readonly boolean[],
-  load: (place: Place) => number,
-): boolean[] {
-  let worst = -1;
-  contacts.forEach((p, at) => {
-    const wrong = load(p) > 0 !== carrying[at];
-    const before = contacts[worst];
-    if (wrong && (!before || Math.abs(load(p)) > Math.abs(load(before)))) worst = at;
-  });
-  return carrying.map((is, at) => (at === worst ? !is : is));
+type Three = readonly [number, number, number];
+
+const lengthOf = (v: Three): number => Math.hypot(...v);
+const dot = (a: Three, b: Three): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+
+/** Balance is found to this share of the force. */
+const NEAR_ENOUGH = 1e-10;
+/** A step shorter than this share of Newton's leads nowhere. */
+const LEAST_STEP = 1e-9;
+/** Keeps a step finite where the contacts that carry stand in one line. */
+const DAMPING = 1e-9;
+
+/**
+ * The loads max(0, a + b·ahead + c·left) in balance with the bearing: least of the convex ½ Σ load² − bearing · (a, b, c),
+ * by Newton's method with a line search. Undefined where it does not come near enough.
+ */
+function sharedByThoseThatCarry(contacts: readonly Place[], bearing: Bearing): number[] | undefined {
+  const size = Math.max(
+    ...contacts.map((p) => Math.hypot(p.aheadM - bearing.aheadM, p.leftM - bearing.leftM)),
+  );
+  // About the bearing, in shares of the size: its moments are then none.
+  const at = contacts.map((p): Three => [
+    1,
+    (p.aheadM - bearing.aheadM) / size,
+    (p.leftM - bearing.leftM) / size,
+  ]);
+  const sought = (u: Three): number => at.reduce((sum, v) => sum + Math.max(0, dot(u, v)) ** 2 / 2, 0) - u[0];
+  let u: Three = [1 / contacts.length, 0, 0];
+  for (let step = 0; step < MOST_STEPS; step++) {
+    const left = outOfBalance(at, u);
+    if (Math.max(...left.map(Math.abs)) < NEAR_ENOUGH)
+      return at.map((v) => bearing.forceN * Math.max(0, dot(u, v)));
+    const way = solveThree(
+      at.filter((v) => dot(u, v) > 0),
+      left,
+    );
+    const along = (share: number): Three => [
+      u[0] + share * way[0],
+      u[1] + share * way[1],
+      u[2] + share * way[2],
+    ];
+    // Close to the end the sum no longer tells steps apart: what is out of balance then does.
+    const better = (share: number): boolean =>
+      sought(along(share)) <= sought(u) - 1e-4 * share * dot(left, way) ||
+      lengthOf(outOfBalance(at, along(share))) < 0.5 * lengthOf(left);
+    let share = 1;
+    while (share > LEAST_STEP && !better(share)) share /= 2;
+    u = along(share);
+  }
+  return undefined;
+}
+
+/** What is missing of the force and of its two moments. */
+const outOfBalance = (at: readonly Three[], u: Three): Three =>
+  at.reduce<Three>(
+    ([f, x, y], v) => {
+      const load = Math.max(0, dot(u, v));
+      return [f - load, x - load * v[1], y - load * v[2]];
+    },
+    [1, 0, 0],
+  );
+
+/** Solves (Σ v vᵀ + damping) d = r. */
+function solveThree(vs: readonly Three[], r: Three): Three {
+  const m = (row: 0 | 1 | 2, column: 0 | 1 | 2): number =>
+    vs.reduce((sum, v) => sum + v[row] * v[column], row === column ? DAMPING : 0);
+  const [a, b, c, d, e, f] = [m(0, 0), m(0, 1), m(0, 2), m(1, 1), m(1, 2), m(2, 2)];
+  const [A, B, C] = [d * f - e * e, c * e - b * f, b * e - c * d];
+  const whole = a * A + b * B + c * C;
+  const [D, E, F] = [a * f - c * c, b * c - a * e, a * d - b * b];
+  return [
+    (A * r[0] + B * r[1] + C * r[2]) / whole,
+    (B * r[0] + D * r[1] + E * r[2]) / whole,
+    (C * r[0] + E * r[1] + F * r[2]) / whole,
+  ];
 }
 
 /** Share of the force by its lever that may be left over by rounding. */

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Build } from '@zubric/core/build';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
@@ -7,6 +8,10 @@ interface Stored {
   readonly version: number;
   readonly document: Build;
 }
+
+/** A file as it was written when the format was its first. */
+const formatOne = (): unknown =>
+  JSON.parse(readFileSync('packages/core/src/build/fixtures/format-1.zubric.json', 'utf8'));
 
 describe('builds', () => {
   let server: DemoServer;
@@ -25,11 +30,22 @@ describe('builds', () => {
 
   it('list the demo with what governs it', async () => {
     const { body } = await server.send('get', '/api/builds').expect(200);
-    expect(body).toMatchObject({
-      builds: [
-        { id: 'puffin', name: 'Puffin', massKg: 178, worst: { link: 'torque', duty: 'Slip, loaded' } },
-      ],
+    const { builds } = body as { builds: { id: string }[] };
+    expect(builds.map(({ id }) => id).sort()).toEqual([
+      'glasshouse-rail',
+      'moth',
+      'pip',
+      'puffin',
+      'sanderling',
+      'teasel',
+    ]);
+    expect(builds.find(({ id }) => id === 'puffin')).toMatchObject({
+      name: 'Puffin',
+      massKg: 178,
+      worst: { link: 'torque', duty: 'Slip, loaded' },
     });
+    // 168 kg of float, 37 kg of lanterns and a steward of 75 kg.
+    expect(builds.find(({ id }) => id === 'moth')).toMatchObject({ massKg: 280 });
   });
 
   it('give the same report as the core: 411.0 N on the slip', async () => {
@@ -140,25 +156,21 @@ describe('builds', () => {
   });
 
   it('of format 1 in the database are read and saved on in the format of today', async () => {
-    const { document } = await puffin();
-    const { assembly: _assembly, ...old } = { ...document, formatVersion: 1 };
     await server.database.query('INSERT INTO build (id, name, document) VALUES ($1, $2, $3)', [
       'old-one',
       'Old one',
-      JSON.stringify(old),
+      JSON.stringify(formatOne()),
     ]);
     const { body } = await server.send('get', '/api/builds/old-one').expect(200);
-    expect((body as Stored).document.formatVersion).toBe(2);
+    expect((body as Stored).document.formatVersion).toBe(3);
     await server.send('get', '/api/builds').expect(200);
     await save('old-one', 1, { ...(body as Stored).document, purpose: 'now' }).expect(200);
   });
 
   it('come in from a file of an older format, and its name is noted', async () => {
-    const { document } = await puffin();
-    const { assembly: _assembly, ...old } = { ...document, formatVersion: 1 };
     const made = await server
       .send('post', '/api/builds')
-      .send({ document: old, file: 'old.zubric.json' })
+      .send({ document: formatOne(), file: 'old.zubric.json' })
       .expect(201);
     const { body } = await server.send('get', `/api/builds/${(made.body as Stored).id}/log`).expect(200);
     expect(body).toMatchObject({ entries: [{ title: 'Brought in from the file “old.zubric.json”' }] });

@@ -1,4 +1,4 @@
-import { buildFrom, readBuild, TEMPLATES, type Build } from '@zubric/core/build';
+import { buildFrom, massAllUp, readBuild, TEMPLATES, type Build } from '@zubric/core/build';
 import { closeness, evaluate, linkDefinition } from '@zubric/core/evaluate';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
@@ -61,7 +61,7 @@ function line(row: BuildRow) {
     purpose: row.document.purpose,
     readyBy: row.document.readyBy,
     updatedAt: row.updatedAt.toISOString(),
-    massKg: row.document.masses.own.mass.value + row.document.masses.payload.mass.value,
+    massKg: massAllUp(row.document),
     duties: duties.length,
     stops: findings.filter((f) => f.severity === 'stop').length,
     tight: findings.filter((f) => f.severity === 'tight').length,

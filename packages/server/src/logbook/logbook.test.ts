@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Build } from '@zubric/core/build';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
@@ -140,14 +141,16 @@ describe('the logbook', () => {
   });
 
   it('reads a snapshot of an older format', async () => {
-    const { id, document } = await copy();
-    const { assembly: _assembly, ...old } = { ...document, formatVersion: 1 };
+    const { id } = await copy();
+    const old: unknown = JSON.parse(
+      readFileSync('packages/core/src/build/fixtures/format-1.zubric.json', 'utf8'),
+    );
     await server.database.query(
       'INSERT INTO build_snapshot (build_id, number, name, document) VALUES ($1, 1, $2, $3)',
       [id, 'old', JSON.stringify(old)],
     );
     const { body } = await server.send('get', `/api/builds/${id}/snapshots/1`).expect(200);
-    expect((body as { document: Build }).document.formatVersion).toBe(2);
+    expect((body as { document: Build }).document.formatVersion).toBe(3);
   });
 
   it('keeps photographs with an entry: pictures only, by what they are and not by what they are said to be', async () => {

@@ -13,7 +13,7 @@ const beside = (buildId: string) => [
 
 /** Which blocks of the strip a station can mend. */
 const OWNED: Partial<Record<StationPath, readonly Block[]>> = {
-  brief: ['ground'],
+  ground: ['ground'],
   drivetrain: ['wheel', 'ratio'],
   power: ['motor', 'driver', 'battery'],
 };

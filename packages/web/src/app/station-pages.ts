@@ -4,6 +4,7 @@ import type { StationPath } from './stations.ts';
 /** The page of each station, loaded when it is first wanted. */
 export const STATION_PAGES: Readonly<Record<StationPath, () => Promise<{ Component: ComponentType }>>> = {
   brief: async () => ({ Component: (await import('../stations/brief/Brief.tsx')).Brief }),
+  ground: async () => ({ Component: (await import('../stations/ground/Ground.tsx')).Ground }),
   drivetrain: async () => ({ Component: (await import('../stations/drivetrain/Drivetrain.tsx')).Drivetrain }),
   power: async () => ({ Component: (await import('../stations/power/Power.tsx')).Power }),
   assembly: async () => ({ Component: (await import('../stations/assembly/Assembly.tsx')).Assembly }),

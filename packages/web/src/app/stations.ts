@@ -7,6 +7,12 @@ export const STATIONS = [
     guidance: 'Say how heavy, how steep, how fast and how long; the strip above answers at every keystroke.',
   },
   {
+    key: '2',
+    path: 'ground',
+    title: 'Ground',
+    guidance: 'Move the load, steepen the slope: see which wheel carries what, and what gives out first.',
+  },
+  {
     key: '3',
     path: 'drivetrain',
     title: 'Drivetrain',

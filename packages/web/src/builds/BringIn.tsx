@@ -1,3 +1,4 @@
+import { massAllUp } from '@zubric/core/build';
 import { evaluate } from '@zubric/core/evaluate';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -91,7 +92,7 @@ function Found({ file, known, taken, onToggle }: FoundProps) {
   const say = useSay();
   const { build } = file;
   const stops = evaluate(build).findings.filter((finding) => finding.severity === 'stop').length;
-  const mass = say(build.masses.own.mass.value + build.masses.payload.mass.value, 'mass');
+  const mass = say(massAllUp(build), 'mass');
   return (
     <label className="flex items-start gap-3">
       <input type="checkbox" className="mt-1 size-4 accent-ink" checked={taken} onChange={onToggle} />

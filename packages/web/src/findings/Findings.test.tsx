@@ -46,7 +46,10 @@ describe('findings', () => {
       grade: { ...d.grade, value: 0 },
       acceleration: { ...d.acceleration, value: 0 },
     }));
-    expect(show({ ...puffin, duties: easy })).toEqual([]);
+    expect(show({ ...puffin, duties: easy }, ['ratio'])).toEqual([]);
     expect(screen.getByText('nothing')).toBeTruthy();
+    cleanup();
+    // With grip to spare, the one thing left to say.
+    expect(show({ ...puffin, duties: easy })).toEqual([expect.stringMatching(/^note.*stickier tyres/)]);
   });
 });

@@ -1,5 +1,5 @@
 import { assemblyOutlook } from '@zubric/core/assembly';
-import { PART_STATE_WORDS, type Build } from '@zubric/core/build';
+import { PART_STATE_WORDS, drivenDiameter, type Build } from '@zubric/core/build';
 import { evaluate, linkDefinition, type Report } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
 import { useQuery } from '@tanstack/react-query';
@@ -73,7 +73,7 @@ function Duties({ build, report }: { readonly build: Build; readonly report: Rep
       <h2>What it must do</h2>
       <p>
         Own mass {say(own.mass.value, 'mass')}, payload {say(payload.mass.value, 'mass')}, driven wheels of{' '}
-        {say(build.layout.wheelDiameter.value, 'length')}, ratio {showNumber(report.train.ratio)} : 1.
+        {say(drivenDiameter(build.layout).value, 'length')}, ratio {showNumber(report.train.ratio)} : 1.
       </p>
       <table className="grid-table relative mt-1 max-md:block max-md:overflow-x-auto">
         <thead>
@@ -106,7 +106,7 @@ function Duties({ build, report }: { readonly build: Build; readonly report: Rep
                 <td>{build.grounds.find((g) => g.id === duty.groundId)?.name}</td>
                 <td className="n">{say(duty.grade.value, 'angle')}</td>
                 <td className="n">{say(duty.speed.value, 'speed')}</td>
-                <td className="n">{say(duty.duration.value, 'time')}</td>
+                <td className="n">{say(result?.durationS ?? duty.duration.value, 'time')}</td>
                 <td className="n">{result ? say(result.resistance.totalN, 'force') : '–'}</td>
                 <td className="n">
                   {result?.attainableMps === undefined ? '–' : say(result.attainableMps, 'speed')}

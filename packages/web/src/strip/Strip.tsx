@@ -26,7 +26,7 @@ interface BlockDefinition {
 }
 
 const DEFINITIONS: Readonly<Record<Block, BlockDefinition>> = {
-  ground: { first: 'grip', title: 'Ground', station: 'brief', empty: 'state a duty' },
+  ground: { first: 'grip', title: 'Ground', station: 'ground', empty: 'state a duty' },
   wheel: { first: 'torque', title: 'Wheel', station: 'drivetrain', empty: 'choose a motor' },
   ratio: { first: 'ratio', title: 'Ratio', station: 'drivetrain', empty: 'choose a motor' },
   motor: { first: 'motor-heat', title: 'Motor', station: 'power', empty: 'choose a motor' },

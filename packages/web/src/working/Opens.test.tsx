@@ -75,7 +75,7 @@ describe('a number that opens', () => {
     open(/Force along the ground/);
     expect(plain(panel)).toContain('Gillespie');
     open(/Mass of the vehicle with its load/);
-    expect(plain(panel)).toContain('m = mo + s mp');
+    expect(plain(panel)).toContain('m = Σ si mi');
     for (let n = 0; n < 3; n++) fireEvent.click(within(panel).getByRole('button', { name: 'One step back' }));
     expect(within(panel).queryByRole('button', { name: 'One step back' })).toBeNull();
     expect(plain(panel)).toContain('max(');

@@ -9,7 +9,8 @@ import { demandOf } from '../demand.ts';
 import type { Driveline } from '../driveline.ts';
 import { attainableInput, dutyPoint, motorLoadInput, steadyDuty, wheelTorqueInput } from '../operating.ts';
 import { ratioWindowSum } from '../ratio-window.ts';
-import { forceWorking, gripWorking } from './demand.ts';
+import { forceWorking } from './demand.ts';
+import { gripWorking } from './grip.ts';
 import {
   calculated,
   fixed,

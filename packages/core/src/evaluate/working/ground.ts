@@ -56,22 +56,16 @@ export const leanStated = (duty: Duty): Stated => ({
 
 export function cornerWorking(build: Build, duty: Duty, report: DutyReport): Calculation {
   const ground = groundOf(build, duty);
-  const leans = build.layout.kind === 'single-track';
-  return calculated(
-    cornerSpeed,
-    cornerInput(build, duty, leans ? undefined : report.tip?.sideDeg),
-    'cornerMps',
-    [
-      duty.turn?.kind === 'radius'
-        ? from('turnRadiusM', duty.turn.radius, atBrief(duty))
-        : fixed('turnRadiusM', atBrief(duty)),
-      from('friction', ground.across, `Brief, ${ground.name}, sideways`),
-      from('speedMps', duty.speed, atBrief(duty)),
-      ...(report.tip?.sideDeg === undefined || leans
-        ? []
-        : [worked('tipDeg', 'to its weaker side', tipWorking(build, duty, report, 'sideDeg'))]),
-    ],
-  );
+  return calculated(cornerSpeed, cornerInput(build, duty, report.tip?.sideDeg), 'cornerMps', [
+    duty.turn?.kind === 'radius'
+      ? from('turnRadiusM', duty.turn.radius, atBrief(duty))
+      : fixed('turnRadiusM', atBrief(duty)),
+    from('friction', ground.across, `Brief, ${ground.name}, sideways`),
+    from('speedMps', duty.speed, atBrief(duty)),
+    ...(report.tip?.sideDeg === undefined
+      ? []
+      : [worked('tipDeg', 'to its weaker side', tipWorking(build, duty, report, 'sideDeg'))]),
+  ]);
 }
 
 export function lockedWorking(

@@ -1,7 +1,8 @@
 import type { Build } from '../../build/index.ts';
 import { drivelineOf, trainOf } from '../driveline.ts';
 import type { RatioSpan, Report } from '../report.ts';
-import { forceWorking, gripWorking, massWorking } from './demand.ts';
+import { forceWorking, massWorking } from './demand.ts';
+import { gripWorking } from './grip.ts';
 import { attainableWorking, currentWorking, motorWorking, wheelWorking, windowWorking } from './drive.ts';
 import { drawWorking, energyNeeded, runTimeWorking } from './supply.ts';
 import type { Working } from './working.ts';
@@ -9,6 +10,7 @@ import type { Working } from './working.ts';
 export { ratioWorking, workingOfLink } from './links.ts';
 export { circuitInputs as workingsOfCircuit } from './drive.ts';
 export { chainWorking } from './stage.ts';
+export { stopWorking, tipWorking } from './ground.ts';
 export {
   calculated,
   fixed,

@@ -5,7 +5,8 @@ import type { LinkId } from '../links.ts';
 import { dutyReport } from '../duty-report.ts';
 import type { DutyReport, LinkReport } from '../report.ts';
 import type { Quantity } from '../../quantity/index.ts';
-import { forceWorking, gripWorking } from './demand.ts';
+import { forceWorking } from './demand.ts';
+import { gripWorking } from './grip.ts';
 import {
   cornerWorking,
   leanStated,

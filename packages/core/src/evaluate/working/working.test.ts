@@ -113,7 +113,9 @@ describe('the working of a number', () => {
       origin('airDensityKgM3'),
     ]).toEqual(['worked', 'typed', 'assumed', 'fixed']);
     const mass = force.inputs.find((input) => input.key === 'massKg')?.working;
-    expect(mass?.inputs.find(({ cell }) => cell?.row === 0 && cell.column === 'massKg')).toMatchObject({ origin: 'measured' });
+    expect(mass?.inputs.find(({ cell }) => cell?.row === 0 && cell.column === 'massKg')).toMatchObject({
+      origin: 'measured',
+    });
     const current = workingOf(puffin, 'motor-current', 'slip-loaded') as Calculation;
     const constants = current.inputs.find((input) => input.key === 'ktNmPerA')?.working;
     expect(constants?.inputs.every((input) => input.origin === 'shelf')).toBe(true);

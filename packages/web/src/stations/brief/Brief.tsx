@@ -1,11 +1,14 @@
 import type { Build, Duty } from '@zubric/core/build';
-import type { DutyReport } from '@zubric/core/evaluate';
+import { cautionsOf, type DutyReport } from '@zubric/core/evaluate';
 import { useSay } from '../../app/units.tsx';
 import { useTitle } from '../../app/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
+import { AimsForm } from './AimsForm.tsx';
 import { DutyTable } from './DutyTable.tsx';
+import { FourQuestions } from './FourQuestions.tsx';
+import { LayoutForm } from './LayoutForm.tsx';
 import { GroundTable } from './GroundTable.tsx';
 import { VehicleForm } from './VehicleForm.tsx';
 
@@ -43,6 +46,16 @@ export function Brief() {
               <>, {say(most[1].resistance.inertiaN, 'force')} speeding up</>
             )}
             {most[1].resistance.drawbarN > 0 && <>, {say(most[1].resistance.drawbarN, 'force')} towing</>}
+            {most[1].resistance.turningN > 0 && <>, {say(most[1].resistance.turningN, 'force')} turning</>}
+            {most[1].resistance.compactionN > 0 && (
+              <>, {say(most[1].resistance.compactionN, 'force')} in soft ground</>
+            )}
+            {most[1].resistance.obstacleN > 0 && (
+              <>, {say(most[1].resistance.obstacleN, 'force')} at the step</>
+            )}
+            {most[1].resistance.catchingN > 0 && (
+              <>, {say(most[1].resistance.catchingN, 'force')} catching the lean</>
+            )}
             {most[1].resistance.dragN > 0.5 && <>, {say(most[1].resistance.dragN, 'force')} air</>}.
           </p>
         ) : (
@@ -51,18 +64,18 @@ export function Brief() {
           </p>
         )}
       </div>
+      {most && <FourQuestions hardest={most[0]} />}
       <DutyTable />
+      <LayoutForm />
       <div className="grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_430px]">
         <VehicleForm />
         <div className="grid content-start gap-4">
-          <GroundTable />
           <Findings empty="Nothing so far: every margin is ample." />
-          {most && Math.abs(most[0].grade.value) > 0.03 && (
-            <Caution>
-              What goes up must come down: try a slope first without load, with nobody below it, and with a
-              way to stop that does not need the motors.
-            </Caution>
-          )}
+          <GroundTable />
+          <AimsForm />
+          {cautionsOf(build).map((text) => (
+            <Caution key={text}>{text}</Caution>
+          ))}
         </div>
       </div>
     </div>

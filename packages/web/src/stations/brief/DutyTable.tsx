@@ -1,7 +1,8 @@
-import { freeId, newDuty, type Duty } from '@zubric/core/build';
+import { dutyFrom, dutyTemplatesFor, freeId, type Duty } from '@zubric/core/build';
 import type { DutyReport } from '@zubric/core/evaluate';
 import type { Dimension, Quantity } from '@zubric/core/quantity';
-import { Trash2 } from 'lucide-react';
+import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { useSay } from '../../app/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { climbable, shareOfWhole, zeroOrMore } from '../../fields/checks.ts';
@@ -10,8 +11,9 @@ import { TextField } from '../../fields/TextField.tsx';
 import type { Check } from '../../fields/useQuantityText.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
+import { DutyDetail } from './DutyDetail.tsx';
 
-type NumberKey = 'grade' | 'speed' | 'payloadShare' | 'acceleration' | 'drawbar' | 'duration';
+type NumberKey = 'grade' | 'speed' | 'payloadShare' | 'duration';
 
 interface Column {
   readonly key: NumberKey;
@@ -25,24 +27,19 @@ const COLUMNS: readonly Column[] = [
   { key: 'grade', title: 'Grade', dimension: 'angle', check: climbable, width: 'w-[66px]' },
   { key: 'speed', title: 'Speed', dimension: 'speed', check: zeroOrMore, width: 'w-[84px]' },
   { key: 'payloadShare', title: 'Payload', dimension: 'share', check: shareOfWhole, width: 'w-[70px]' },
-  { key: 'acceleration', title: 'Speeding up', dimension: 'acceleration', width: 'w-[96px]' },
-  { key: 'drawbar', title: 'Towing pull', dimension: 'force', check: zeroOrMore, width: 'w-[80px]' },
-  { key: 'duration', title: 'In an outing', dimension: 'time', check: zeroOrMore, width: 'w-[84px]' },
 ];
+
+type Change = { readonly [K in keyof Duty]?: Duty[K] | undefined };
+
+/** A duty with some of it changed; what is undefined is taken out. */
+const changed = (duty: Duty, part: Change): Duty =>
+  Object.fromEntries(Object.entries({ ...duty, ...part }).filter(([, value]) => value !== undefined)) as Duty;
 
 /** The jobs it must do; what each asks and reaches stands beside it. */
 export function DutyTable() {
   const { build, report, edit } = useBuild();
-  const change = (id: string, part: Partial<Duty>): void =>
-    edit((b) => ({ ...b, duties: b.duties.map((d) => (d.id === id ? { ...d, ...part } : d)) }));
-  const add = (): void =>
-    edit((b) => {
-      const id = freeId('duty', b.duties);
-      return {
-        ...b,
-        duties: [...b.duties, newDuty(id, `Duty ${b.duties.length + 1}`, b.grounds[0]?.id ?? '')],
-      };
-    });
+  const change = (id: string, part: Change): void =>
+    edit((b) => ({ ...b, duties: b.duties.map((d) => (d.id === id ? changed(d, part) : d)) }));
   return (
     <section className="sheet" aria-labelledby="duties-title">
       <table className="grid-table duty-table">
@@ -58,6 +55,8 @@ export function DutyTable() {
                 {column.title}
               </th>
             ))}
+            <th scope="col">In an outing</th>
+            <th scope="col">Besides</th>
             <th scope="col" title="A short burst: the motor may be hotter than it stands all day">
               Burst
             </th>
@@ -83,94 +82,186 @@ export function DutyTable() {
           ))}
         </tbody>
       </table>
-      <p className="px-2 py-2">
-        <button type="button" className="push" onClick={add} disabled={build.duties.length >= 40}>
-          Add a duty
-        </button>
-      </p>
+      <AddDuty />
     </section>
   );
+}
+
+/** A duty of a kind to start from; its numbers wait for the builder's own. */
+function AddDuty() {
+  const { build, edit } = useBuild();
+  const templates = dutyTemplatesFor(build);
+  const [kind, setKind] = useState(templates[0]?.id ?? '');
+  const template = templates.find(({ id }) => id === kind) ?? templates[0];
+  if (!template) return null;
+  return (
+    <div className="flex flex-wrap items-end gap-3 px-2 py-2">
+      <Choice
+        label="Kind of duty"
+        hideLabel
+        className="w-52"
+        value={template.id}
+        options={templates.map(({ id, title }) => ({ value: id, title }))}
+        onChange={setKind}
+      />
+      <button
+        type="button"
+        className="push"
+        disabled={build.duties.length >= 40}
+        onClick={() =>
+          edit((b) => ({ ...b, duties: [...b.duties, dutyFrom(b, template, freeId('duty', b.duties))] }))
+        }
+      >
+        Add a duty
+      </button>
+    </div>
+  );
+}
+
+/** What a duty asks besides, in a few words. */
+function useBesides(): (duty: Duty) => string {
+  const say = useSay();
+  return (duty) =>
+    [
+      duty.task === 'hold' ? 'held' : duty.task === 'stop' ? 'stops' : '',
+      duty.acceleration.value === 0 ? '' : say(duty.acceleration.value, 'acceleration'),
+      duty.drawbar.value > 0 ? `pulls ${say(duty.drawbar.value, 'force')}` : '',
+      duty.towed ? `tows ${say(duty.towed.mass.value, 'mass')}` : '',
+      duty.turn
+        ? duty.turn.kind === 'radius'
+          ? `bend ${say(duty.turn.radius.value, 'length')}`
+          : 'on the spot'
+        : '',
+      duty.step ? `step ${say(duty.step.value, 'length')}` : '',
+      duty.sideSlope ? `${say(duty.sideSlope.value, 'angle')} across` : '',
+      duty.lean ? `${say(duty.lean.value, 'angle')} lean` : '',
+      duty.startsAnHour ? `${duty.startsAnHour.value} starts/h` : '',
+    ]
+      .filter((word) => word !== '')
+      .join(', ') || '–';
 }
 
 interface RowProps {
   readonly duty: Duty;
   readonly report: DutyReport | undefined;
-  readonly onChange: (part: Partial<Duty>) => void;
+  readonly onChange: (part: Change) => void;
 }
 
 function DutyRow({ duty, report, onChange }: RowProps) {
   const { build, edit } = useBuild();
   const say = useSay();
+  const besides = useBesides()(duty);
+  const [open, setOpen] = useState(false);
   const remove = (): void => edit((b) => ({ ...b, duties: b.duties.filter((d) => d.id !== duty.id) }));
   return (
-    <tr>
-      <td className="xl:min-w-[130px]" data-title="Duty" data-wide>
-        <TextField
-          label={`Name of the duty ${duty.name}`}
-          hideLabel
-          value={duty.name}
-          required="A duty needs a name."
-          onChange={(name) => onChange({ name })}
-        />
-      </td>
-      <td className="xl:w-[180px]" data-title="Ground" data-wide>
-        <Choice
-          label={`Ground of ${duty.name}`}
-          hideLabel
-          value={duty.groundId}
-          options={build.grounds.map((g) => ({ value: g.id, title: g.name }))}
-          onChange={(groundId) => onChange({ groundId })}
-        />
-      </td>
-      {COLUMNS.map((column) => (
-        <td key={column.key} data-title={column.title}>
-          <QuantityField
-            label={`${column.title}, ${duty.name}`}
+    <>
+      <tr>
+        <td className="xl:min-w-[150px]" data-title="Duty" data-wide>
+          <TextField
+            label={`Name of the duty ${duty.name}`}
             hideLabel
-            className={column.width}
-            dimension={column.dimension}
-            value={duty[column.key]}
-            check={column.check}
-            onChange={(quantity: Quantity) => onChange({ [column.key]: quantity })}
+            value={duty.name}
+            required="A duty needs a name."
+            onChange={(name) => onChange({ name })}
           />
         </td>
-      ))}
-      <td className="text-center" data-title="Burst" data-narrow>
-        <input
-          type="checkbox"
-          className="size-5 accent-ink"
-          aria-label={`${duty.name} may run hot`}
-          checked={duty.mayRunHot}
-          onChange={(event) => onChange({ mayRunHot: event.target.checked })}
-        />
-      </td>
-      <td
-        className="n font-semibold text-mech"
-        data-title="Force"
-        data-result
-        data-testid={`force-${duty.id}`}
-      >
-        {report ? (
-          <OpensDuty number="force" dutyId={duty.id} title={`the force of “${duty.name}”`}>
-            {say(report.resistance.totalN, 'force')}
-          </OpensDuty>
-        ) : (
-          '–'
-        )}
-      </td>
-      <td className="n text-mech" data-title="Reaches" data-result>
-        {report?.attainableMps === undefined ? '–' : say(report.attainableMps, 'speed')}
-      </td>
-      <td data-narrow>
-        <button
-          type="button"
-          className="p-1.5 hover:text-short"
-          aria-label={`Remove ${duty.name}`}
-          onClick={remove}
+        <td className="xl:w-[170px]" data-title="Ground" data-wide>
+          <Choice
+            label={`Ground of ${duty.name}`}
+            hideLabel
+            value={duty.groundId}
+            options={build.grounds.map((g) => ({ value: g.id, title: g.name }))}
+            onChange={(groundId) => onChange({ groundId })}
+          />
+        </td>
+        {COLUMNS.map((column) => (
+          <td key={column.key} data-title={column.title}>
+            <QuantityField
+              label={`${column.title}, ${duty.name}`}
+              hideLabel
+              className={column.width}
+              dimension={column.dimension}
+              value={duty[column.key]}
+              check={column.check}
+              onChange={(quantity: Quantity) => onChange({ [column.key]: quantity })}
+            />
+          </td>
+        ))}
+        <td data-title="In an outing">
+          {duty.extent.kind === 'time' ? (
+            <QuantityField
+              label={`In an outing, ${duty.name}`}
+              hideLabel
+              className="w-[84px]"
+              dimension="time"
+              value={duty.duration}
+              check={zeroOrMore}
+              onChange={(duration) => onChange({ duration })}
+            />
+          ) : (
+            <span className="whitespace-nowrap">{say(report?.durationS ?? 0, 'time')}</span>
+          )}
+        </td>
+        <td data-title="Besides" data-besides>
+          <button
+            type="button"
+            className="flex w-full items-center gap-1 text-left hover:text-mech xl:max-w-[170px]"
+            aria-expanded={open}
+            aria-label={`What ${duty.name} asks besides: ${besides}`}
+            onClick={() => setOpen(!open)}
+          >
+            {open ? (
+              <ChevronDown size={16} className="shrink-0" aria-hidden="true" />
+            ) : (
+              <ChevronRight size={16} className="shrink-0" aria-hidden="true" />
+            )}
+            <span className="line-clamp-2 leading-tight">{besides}</span>
+          </button>
+        </td>
+        <td className="text-center" data-title="Burst" data-narrow>
+          <input
+            type="checkbox"
+            className="size-5 accent-ink"
+            aria-label={`${duty.name} may run hot`}
+            checked={duty.mayRunHot}
+            onChange={(event) => onChange({ mayRunHot: event.target.checked })}
+          />
+        </td>
+        <td
+          className="n font-semibold text-mech"
+          data-title="Force"
+          data-result
+          data-testid={`force-${duty.id}`}
         >
-          <Trash2 size={18} aria-hidden="true" />
-        </button>
-      </td>
-    </tr>
+          {report ? (
+            <OpensDuty number="force" dutyId={duty.id} title={`the force of “${duty.name}”`}>
+              {say(report.resistance.totalN, 'force')}
+            </OpensDuty>
+          ) : (
+            '–'
+          )}
+        </td>
+        <td className="n text-mech" data-title="Reaches" data-result>
+          {report?.attainableMps === undefined ? '–' : say(report.attainableMps, 'speed')}
+        </td>
+        <td data-narrow>
+          <button
+            type="button"
+            className="p-1.5 hover:text-short"
+            aria-label={`Remove ${duty.name}`}
+            onClick={remove}
+          >
+            <Trash2 size={18} aria-hidden="true" />
+          </button>
+        </td>
+      </tr>
+      {open && (
+        <tr>
+          <td colSpan={11} data-detail>
+            <DutyDetail duty={duty} onChange={onChange} />
+          </td>
+        </tr>
+      )}
+    </>
   );
 }

@@ -1,5 +1,16 @@
-import { freeId, newGround, type Ground } from '@zubric/core/build';
+import { freeId, groundOfSurface, newGround, type Ground, type GroundSoil } from '@zubric/core/build';
+import {
+  SOIL_IDS,
+  SURFACES,
+  soilOf,
+  surfacePair,
+  surfaceTitle,
+  type SoilId,
+  type SurfaceId,
+} from '@zubric/core/ground';
 import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, upTo } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
@@ -8,94 +19,183 @@ import { useBuild } from '../../session/BuildSession.tsx';
 
 const frictionCheck: Check = (value) => aboveZero(value) ?? upTo(3)(value);
 
-/** The grounds it meets: rolling resistance and grip. */
+type GroundChange = (part: Partial<Ground>) => void;
+
+/** The grounds it meets: rolling, grip along and across, and how soft. */
 export function GroundTable() {
   const { build, edit } = useBuild();
   const change = (id: string, part: Partial<Ground>): void =>
     edit((b) => ({ ...b, grounds: b.grounds.map((g) => (g.id === id ? { ...g, ...part } : g)) }));
-  const used = (id: string): boolean => build.duties.some((d) => d.groundId === id);
+  const free = build.layout.axles.some((axle) => !axle.driven);
   return (
     <section aria-labelledby="grounds-title">
       <h2 id="grounds-title">Grounds it meets</h2>
-      <table className="grid-table sheet mt-1">
-        <thead>
-          <tr>
-            <th scope="col">Ground</th>
-            <th scope="col" title="Rolling resistance over weight">
-              Rolling
-            </th>
-            <th scope="col" title="Friction of the driven wheels">
-              Grip
-            </th>
-            <th scope="col">
-              <span className="sr-only">Remove</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {build.grounds.map((ground) => (
-            <tr key={ground.id}>
-              <td>
-                <TextField
-                  label={`Name of the ground ${ground.name}`}
-                  hideLabel
-                  value={ground.name}
-                  required="A ground needs a name."
-                  onChange={(name) => change(ground.id, { name })}
-                />
-              </td>
-              <td>
-                <QuantityField
-                  label={`Rolling coefficient of ${ground.name}`}
-                  hideLabel
-                  className="w-[98px]"
-                  dimension="coefficient"
-                  value={ground.rolling}
-                  check={upTo(2)}
-                  onChange={(rolling) => change(ground.id, { rolling })}
-                />
-              </td>
-              <td>
-                <QuantityField
-                  label={`Friction of ${ground.name}`}
-                  hideLabel
-                  className="w-[98px]"
-                  dimension="coefficient"
-                  value={ground.friction}
-                  check={frictionCheck}
-                  onChange={(friction) => change(ground.id, { friction })}
-                />
-              </td>
-              <td>
-                <button
-                  type="button"
-                  className="p-1.5 hover:text-short disabled:text-line"
-                  aria-label={`Remove ${ground.name}`}
-                  title={used(ground.id) ? 'A duty stands on it' : undefined}
-                  disabled={used(ground.id) || build.grounds.length === 1}
-                  onClick={() =>
-                    edit((b) => ({ ...b, grounds: b.grounds.filter((g) => g.id !== ground.id) }))
-                  }
-                >
-                  <Trash2 size={18} aria-hidden="true" />
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <ul className="sheet mt-1 divide-y divide-line">
+        {build.grounds.map((ground) => (
+          <GroundEntry
+            key={ground.id}
+            ground={ground}
+            free={free}
+            onChange={(part) => change(ground.id, part)}
+          />
+        ))}
+      </ul>
+      <AddGround />
+    </section>
+  );
+}
+
+interface EntryProps {
+  readonly ground: Ground;
+  /** Whether anything free stands on it. */
+  readonly free: boolean;
+  readonly onChange: GroundChange;
+}
+
+function GroundEntry({ ground, free, onChange }: EntryProps) {
+  const { build, edit } = useBuild();
+  const used = build.duties.some((d) => d.groundId === ground.id);
+  const number = (label: string, key: 'rolling' | 'freeRolling' | 'friction' | 'across', check: Check) => (
+    <QuantityField
+      label={label}
+      dimension="coefficient"
+      value={ground[key]}
+      check={check}
+      onChange={(quantity) => onChange({ [key]: quantity })}
+    />
+  );
+  return (
+    <li className="grid gap-1 px-2 py-2" aria-label={ground.name}>
+      <div className="flex items-center gap-2">
+        <TextField
+          label={`Name of the ground ${ground.name}`}
+          hideLabel
+          className="flex-1"
+          value={ground.name}
+          required="A ground needs a name."
+          onChange={(name) => onChange({ name })}
+        />
+        <Softness ground={ground} onChange={onChange} />
+        <button
+          type="button"
+          className="p-1.5 hover:text-short disabled:text-line"
+          aria-label={`Remove ${ground.name}`}
+          title={used ? 'A duty stands on it' : undefined}
+          disabled={used || build.grounds.length === 1}
+          onClick={() => edit((b) => ({ ...b, grounds: b.grounds.filter((g) => g.id !== ground.id) }))}
+        >
+          <Trash2 size={18} aria-hidden="true" />
+        </button>
+      </div>
+      <div className="grid grid-cols-4 gap-2">
+        {number('Rolling', 'rolling', upTo(2))}
+        {free ? number('Free wheels', 'freeRolling', upTo(2)) : <span />}
+        {number('Grip', 'friction', frictionCheck)}
+        {number('Grip sideways', 'across', frictionCheck)}
+      </div>
+      <Source ground={ground} />
+      {ground.soil && <SoilFields soil={ground.soil} onChange={(soil) => onChange({ soil })} />}
+    </li>
+  );
+}
+
+/** Where the numbers of the table come from, for the tyres that this vehicle has. */
+function Source({ ground }: { readonly ground: Ground }) {
+  const { build } = useBuild();
+  const tyre = build.layout.axles.find((axle) => axle.driven)?.tyre ?? 'pneumatic';
+  if (ground.surface === null) return null;
+  const { rolling, friction, source } = surfacePair(ground.surface, tyre);
+  return (
+    <p className="text-[14px] text-soft">
+      The table has rolling {rolling[0]} to {rolling[1]}, grip {friction[0]} to {friction[1]}: {source}.
+    </p>
+  );
+}
+
+const SOFTNESS = [
+  { value: 'firm', title: 'firm' },
+  ...SOIL_IDS.map((id) => ({ value: id, title: `soft: ${soilOf(id).title}` })),
+  { value: 'own', title: 'soft: own values' },
+];
+
+function Softness({ ground, onChange }: { readonly ground: Ground; readonly onChange: GroundChange }) {
+  const now = ground.soil ? (SOIL_IDS.find((id) => soilOf(id).title === ground.soil?.name) ?? 'own') : 'firm';
+  const set = (value: string): void => {
+    if (value === 'firm') return onChange({ soil: undefined });
+    const id: SoilId = SOIL_IDS.find((known) => known === value) ?? 'dry-sand';
+    const { title, ...soil } = soilOf(id);
+    onChange({
+      soil: value === 'own' ? { ...(ground.soil ?? soil), name: 'own values' } : { name: title, ...soil },
+    });
+  };
+  return (
+    <Choice
+      label={`How soft ${ground.name} is`}
+      hideLabel
+      className="w-[150px]"
+      value={now}
+      options={SOFTNESS}
+      onChange={set}
+    />
+  );
+}
+
+const SOIL_FIELDS = [
+  ['kcKnPerM', 'kc, kN/mⁿ⁺¹', upTo(1e6, -1e6)],
+  ['kphiKnPerM', 'kφ, kN/mⁿ⁺²', aboveZero],
+  ['exponent', 'Exponent n', upTo(2.9, 0.01)],
+  ['cohesionKPa', 'Cohesion, kPa', upTo(1e6)],
+  ['shearAngleDeg', 'Shearing, °', upTo(60)],
+] as const satisfies readonly (readonly [keyof GroundSoil, string, Check])[];
+
+const SoilFields = ({ soil, onChange }: { soil: GroundSoil; onChange: (soil: GroundSoil) => void }) => (
+  <div className="grid grid-cols-5 gap-2">
+    {SOIL_FIELDS.map(([key, label, check]) => (
+      <QuantityField
+        key={key}
+        label={label}
+        dimension="number"
+        value={{ value: soil[key], unit: '', origin: soil.name === 'own values' ? 'typed' : 'assumed' }}
+        check={check}
+        onChange={({ value }) => onChange({ ...soil, name: 'own values', [key]: value })}
+      />
+    ))}
+  </div>
+);
+
+/** From the table of surfaces, for the tyres of this vehicle, or with numbers of one's own. */
+function AddGround() {
+  const { edit } = useBuild();
+  const [surface, setSurface] = useState<SurfaceId | 'own'>('dry-concrete');
+  return (
+    <div className="mt-2 flex items-end gap-3">
+      <Choice
+        label="Surface to add"
+        hideLabel
+        className="w-44"
+        value={surface}
+        options={[
+          ...SURFACES.map((id) => ({ value: id, title: surfaceTitle(id) })),
+          { value: 'own', title: 'one of my own' },
+        ]}
+        onChange={setSurface}
+      />
       <button
         type="button"
-        className="push mt-2"
+        className="push"
         onClick={() =>
           edit((b) => {
             const id = freeId('ground', b.grounds);
-            return { ...b, grounds: [...b.grounds, newGround(id, `Ground ${b.grounds.length + 1}`)] };
+            const added =
+              surface === 'own'
+                ? newGround(id, `Ground ${b.grounds.length + 1}`)
+                : groundOfSurface(id, surface, b.layout);
+            return { ...b, grounds: [...b.grounds, added] };
           })
         }
       >
         Add a ground
       </button>
-    </section>
+    </div>
   );
 }

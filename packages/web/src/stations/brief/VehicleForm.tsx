@@ -1,23 +1,29 @@
-import { DOUBLE_RULE, ITEMISED, type Build, type MarginPolicy, type PlacedMass } from '@zubric/core/build';
-import type { Quantity } from '@zubric/core/quantity';
+import { DOUBLE_RULE, ITEMISED, PEOPLE, type Build, type MarginPolicy } from '@zubric/core/build';
 import { Choice } from '../../fields/Choice.tsx';
-import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
+import { zeroOrMore } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { MassTable } from './MassTable.tsx';
 import { PolicyFactors } from './PolicyFactors.tsx';
+import { StandingForm } from './StandingForm.tsx';
 
-/** Name, masses and measures of the vehicle, and how careful to be. */
+const PEOPLE_TITLES: Readonly<Record<Build['people'], string>> = {
+  nobody: 'nobody near it',
+  beside: 'walked beside',
+  riding: 'somebody rides',
+};
+
+/** Name, layout, masses and measures of the vehicle, and how careful to be. */
 export function VehicleForm() {
   const { build, edit } = useBuild();
   const change = (part: Partial<Build>): void => edit((b) => ({ ...b, ...part }));
-  const changeLayout = (part: Partial<Build['layout']>): void =>
-    edit((b) => ({ ...b, layout: { ...b.layout, ...part } }));
-  const { layout } = build;
   return (
-    <section className="sheet grid content-start gap-3 p-4" aria-labelledby="vehicle-title">
-      <h2 id="vehicle-title">The vehicle: two driven wheels and castors</h2>
-      <div className="grid grid-cols-[200px_minmax(0,1fr)] gap-3">
+    <section className="sheet grid content-start gap-3 p-3" aria-labelledby="vehicle-title">
+      <h2 id="vehicle-title">What it weighs, and how it is made</h2>
+      <MassTable />
+      <StandingForm />
+      <div className="grid gap-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)]">
         <TextField
           label="Name"
           value={build.name}
@@ -30,38 +36,11 @@ export function VehicleForm() {
           value={build.purpose}
           onChange={(purpose) => change({ purpose })}
         />
-      </div>
-      <Masses />
-      <div className="grid grid-cols-[repeat(5,minmax(0,1fr))] gap-3">
         <Choice
-          label="Driven at the"
-          value={layout.drivenEnd}
-          options={[
-            { value: 'front', title: 'front' },
-            { value: 'rear', title: 'rear' },
-          ]}
-          onChange={(drivenEnd) => changeLayout({ drivenEnd })}
-        />
-        <QuantityField
-          label="Wheelbase"
-          dimension="length"
-          value={layout.wheelbase}
-          check={aboveZero}
-          onChange={(wheelbase) => changeLayout({ wheelbase })}
-        />
-        <QuantityField
-          label="Track"
-          dimension="length"
-          value={layout.track}
-          check={aboveZero}
-          onChange={(track) => changeLayout({ track })}
-        />
-        <QuantityField
-          label="Wheel diameter"
-          dimension="length"
-          value={layout.wheelDiameter}
-          check={aboveZero}
-          onChange={(wheelDiameter) => changeLayout({ wheelDiameter })}
+          label="People"
+          value={build.people}
+          options={PEOPLE.map((value) => ({ value, title: PEOPLE_TITLES[value] }))}
+          onChange={(people) => change({ people })}
         />
         <QuantityField
           label="Drag area"
@@ -76,60 +55,6 @@ export function VehicleForm() {
   );
 }
 
-const MASSES = [
-  { key: 'own', title: 'Itself' },
-  { key: 'payload', title: 'Payload' },
-] as const;
-
-function Masses() {
-  const { build, edit } = useBuild();
-  const change = (key: 'own' | 'payload', part: Partial<PlacedMass>): void =>
-    edit((b) => ({ ...b, masses: { ...b.masses, [key]: { ...b.masses[key], ...part } } }));
-  return (
-    <table className="grid-table">
-      <caption className="sr-only">Masses and where they sit</caption>
-      <thead>
-        <tr>
-          <th scope="col">Mass of</th>
-          <th scope="col">Mass</th>
-          <th scope="col">Its middle ahead of the rear wheels</th>
-          <th scope="col">Its middle above the ground</th>
-        </tr>
-      </thead>
-      <tbody>
-        {MASSES.map(({ key, title }) => {
-          const placed = build.masses[key];
-          const field = (
-            label: string,
-            part: keyof PlacedMass,
-            dimension: 'mass' | 'length',
-            check?: typeof zeroOrMore,
-          ) => (
-            <td>
-              <QuantityField
-                label={`${label}, ${title.toLowerCase()}`}
-                hideLabel
-                dimension={dimension}
-                value={placed[part]}
-                check={check}
-                onChange={(quantity: Quantity) => change(key, { [part]: quantity })}
-              />
-            </td>
-          );
-          return (
-            <tr key={key}>
-              <th scope="row">{title}</th>
-              {field('Mass', 'mass', 'mass', key === 'own' ? aboveZero : zeroOrMore)}
-              {field('Ahead of the rear wheels', 'aheadOfRearAxle', 'length')}
-              {field('Above the ground', 'height', 'length', zeroOrMore)}
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
-  );
-}
-
 interface PolicyProps {
   readonly policy: MarginPolicy;
   readonly onChange: (policy: MarginPolicy) => void;
@@ -137,7 +62,7 @@ interface PolicyProps {
 
 function Policy({ policy, onChange }: PolicyProps) {
   return (
-    <div className="grid grid-cols-[200px_minmax(0,1fr)] items-end gap-3">
+    <div className="grid items-end gap-3 sm:grid-cols-[200px_minmax(0,1fr)]">
       <Choice
         label="How careful"
         value={policy.school}

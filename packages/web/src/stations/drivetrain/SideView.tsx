@@ -1,3 +1,4 @@
+import { drivenDiameter } from '@zubric/core/build';
 import { showNumber } from '@zubric/core/quantity';
 import { useSay } from '../../app/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
@@ -82,7 +83,7 @@ export function SideView() {
       <Note
         x={14}
         y={24}
-        lines={['One driven wheel, to scale', `Ø ${say(build.layout.wheelDiameter.value, 'length')}`]}
+        lines={['One driven wheel, to scale', `Ø ${say(drivenDiameter(build.layout).value, 'length')}`]}
       />
       {duty?.point && (
         <>

@@ -1,6 +1,5 @@
-import type { Build } from '@zubric/core/build';
 import { trainStages } from '@zubric/core/evaluate';
-import { motorOf } from '@zubric/core/build';
+import { drivenDiameter, motorOf, type Build } from '@zubric/core/build';
 import { chainGeometry, chainSize, stageFigures, type StageOf } from '@zubric/core/transmission';
 
 interface Circle {
@@ -57,7 +56,7 @@ function drawChain(stage: Chain, x: number, y: number): ChainDrawing {
 
 /** The drive of one wheel from the side, from the wheel back to the motor. Stages that cannot be built are left out. */
 export function sideDrawing(build: Build): SideDrawing {
-  const wheelRadiusMm = build.layout.wheelDiameter.value * 500;
+  const wheelRadiusMm = drivenDiameter(build.layout).value * 500;
   const chains: ChainDrawing[] = [];
   let [x, y] = [0, 0];
   for (const stage of [...trainStages(build)].reverse()) {

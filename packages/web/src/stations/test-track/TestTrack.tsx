@@ -147,7 +147,8 @@ function Conditions({ duty }: { readonly duty: Duty }) {
   return (
     <p className="pb-1.5 text-soft">
       {say(duty.grade.value, 'angle')} of {ground?.name.toLowerCase()},{' '}
-      {footing && say(footing.massKg, 'mass')} all up, grip {footing && say(footing.gripN, 'force')}; full
+      {footing && say(footing.massKg, 'mass')} all up,{' '}
+      {footing?.gripN === undefined ? 'pulled by its rope' : `grip ${say(footing.gripN, 'force')}`}; full
       command from rest.
     </p>
   );

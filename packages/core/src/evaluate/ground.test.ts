@@ -1,0 +1,515 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  DUTY_TEMPLATES,
+  LAYOUT_TEMPLATES,
+  TEMPLATES,
+  buildSchema,
+  changeAxle,
+  choosePart,
+  dutyFrom,
+  layoutTemplate,
+  newBuild,
+  partSchema,
+  readBuild,
+  withLayout,
+  type Build,
+  type Duty,
+} from '../build/index.ts';
+import { calculate } from '../calculators/index.ts';
+import { typed } from '../quantity/index.ts';
+import {
+  cautionsOf,
+  evaluate,
+  extentOf,
+  firstToGive,
+  gripLimit,
+  limitsOf,
+  payloadAlong,
+  payloadSweep,
+  roughAnswer,
+  workingOfLink,
+  type Report,
+} from './index.ts';
+
+const G = 9.80665;
+const finite = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+const degrees = (n: number) => typed((n * Math.PI) / 180, '°');
+
+const on = (id: string, build: Build = newBuild('Gull')): Build => {
+  const template = layoutTemplate(id);
+  if (!template) throw new Error(`no layout ${id}`);
+  return withLayout(build, template);
+};
+
+interface Vehicle {
+  readonly layout: string;
+  readonly wheelbaseM: number;
+  readonly ahead: number;
+  readonly height: number;
+  readonly friction: number;
+  readonly rolling?: number;
+}
+
+/** One mass on two axles, all wheels alike. */
+function twoAxles({ layout, wheelbaseM, ahead, height, friction, rolling = 0 }: Vehicle): Build {
+  const build = changeAxle(on(layout), 'front', { ahead: typed(wheelbaseM, 'm') });
+  const { own, payload } = build.masses;
+  const [ground] = build.grounds;
+  const [duty] = build.duties;
+  if (!ground || !duty) throw new Error('a new build has a ground and a duty');
+  const at = { aheadOfRearAxle: typed(ahead, 'm'), left: typed(0, 'm'), height: typed(height, 'm') };
+  return {
+    ...build,
+    masses: { own: { ...own, ...at }, payload: { ...payload, ...at }, others: [] },
+    grounds: [
+      {
+        ...ground,
+        rolling: typed(rolling, ''),
+        freeRolling: typed(rolling, ''),
+        friction: typed(friction, ''),
+        across: typed(friction, ''),
+      },
+    ],
+    duties: [duty],
+  };
+}
+
+const firstDuty = (build: Build): Duty => {
+  const [duty] = build.duties;
+  if (!duty) throw new Error('the build has no duty');
+  return duty;
+};
+const withDuty = (build: Build, part: Partial<Duty>): Build => ({
+  ...build,
+  duties: [{ ...firstDuty(build), ...part }],
+});
+const reportOf = (build: Build): Report['duties'][number] => {
+  const [report] = evaluate(build).duties;
+  if (!report) throw new Error('the build has no duty');
+  return report;
+};
+
+describe('the grade that grip and weight allow', () => {
+  const vehicle = fc.record({
+    wheelbaseM: finite(0.3, 2),
+    along: finite(0.1, 0.9),
+    low: finite(0.1, 0.9),
+    friction: finite(0.2, 0.9),
+    rolling: finite(0, 0.1),
+  });
+  it.each([
+    ['rear-drive', 'rear'],
+    ['front-drive', 'front'],
+    ['all-drive', 'all'],
+  ] as const)('of %s is what Wong’s equations say', (layout, driven) => {
+    fc.assert(
+      fc.property(vehicle, ({ wheelbaseM, along, low, friction, rolling }) => {
+        const [ahead, height] = [along * wheelbaseM, low * wheelbaseM * 0.6];
+        const build = twoAxles({ layout, wheelbaseM, ahead, height, friction, rolling });
+        const wong = calculate('grip-limited-grade', {
+          driven,
+          friction,
+          rollingCoefficient: rolling,
+          wheelbaseM,
+          cgAheadOfRearAxleM: ahead,
+          cgHeightM: height,
+        }) as { limitDeg: number; limitedBy: string };
+        fc.pre(wong.limitDeg < 88);
+        const { limitRad, limitedBy } = gripLimit(build, firstDuty(build));
+        expect((limitRad * 180) / Math.PI).toBeCloseTo(wong.limitDeg, 6);
+        if (wong.limitDeg > 0) expect(limitedBy).toBe(wong.limitedBy);
+      }),
+      { numRuns: 120 },
+    );
+  });
+
+  const ballasted = (build: Build, kg: number, ahead: number, height: number): Build => ({
+    ...build,
+    masses: {
+      ...build.masses,
+      others: [
+        {
+          id: 'ballast',
+          name: 'Ballast',
+          kind: 'ballast',
+          mass: typed(kg, 'kg'),
+          aheadOfRearAxle: typed(ahead, 'm'),
+          left: typed(0, 'm'),
+          height: typed(height, 'm'),
+        },
+      ],
+    },
+  });
+
+  it('is never lowered by ballast over the driven axle at the height of the centre of gravity', () => {
+    fc.assert(
+      fc.property(vehicle, finite(1, 60), fc.boolean(), (v, kg, rear) => {
+        const build = twoAxles({
+          layout: rear ? 'rear-drive' : 'front-drive',
+          wheelbaseM: v.wheelbaseM,
+          ahead: v.along * v.wheelbaseM,
+          height: v.low * v.wheelbaseM * 0.4,
+          friction: v.friction,
+          rolling: v.rolling,
+        });
+        const before = gripLimit(build, firstDuty(build));
+        const more = ballasted(build, kg, rear ? 0 : v.wheelbaseM, v.low * v.wheelbaseM * 0.4);
+        const after = gripLimit(more, firstDuty(more));
+        // Where it rears before a wheel slips it is weight, not grip, that ends the climb.
+        fc.pre(before.limitedBy === 'grip' && after.limitedBy === 'grip');
+        expect(after.limitRad).toBeGreaterThanOrEqual(before.limitRad - 1e-9);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('may be lowered by ballast that is higher, with front drive, or lower, with rear drive', () => {
+    const climbs = (build: Build): number => gripLimit(build, firstDuty(build)).limitRad;
+    const front = twoAxles({
+      layout: 'front-drive',
+      wheelbaseM: 1,
+      ahead: 0.6,
+      height: 0.3,
+      friction: 0.6,
+      rolling: 0.02,
+    });
+    expect(climbs(ballasted(front, 10, 1, 3))).toBeLessThan(climbs(front));
+    // Far back and high, rear drive lives by the weight that a climb throws on it: what lowers it takes some away.
+    const grip = (ballastKg: number): number =>
+      (
+        calculate('grip-limited-grade', {
+          driven: 'rear',
+          friction: 0.6,
+          rollingCoefficient: 0.02,
+          wheelbaseM: 1,
+          cgAheadOfRearAxleM: (50 * 0.1) / (50 + ballastKg),
+          cgHeightM: (50 * 0.8) / (50 + ballastKg),
+        }) as { gripDeg: number }
+      ).gripDeg;
+    expect(grip(10)).toBeLessThan(grip(0));
+  });
+
+  it('rises as the payload comes over the driven wheels', () => {
+    const build = twoAxles({ layout: 'front-drive', wheelbaseM: 1, ahead: 0.4, height: 0.2, friction: 0.5 });
+    const places = payloadAlong(build, firstDuty(build), { from: 0.1, to: 0.9, points: 5 });
+    for (let n = 1; n < places.length; n++)
+      expect(places[n]?.limitRad).toBeGreaterThan(places[n - 1]?.limitRad ?? Infinity);
+  });
+});
+
+describe('grip by how the wheels are driven', () => {
+  const lopsided = (
+    together: Build['drive']['together'],
+    differential: Build['drive']['differential'],
+  ): number => {
+    const build = twoAxles({ layout: 'rear-drive', wheelbaseM: 1, ahead: 0.4, height: 0.2, friction: 0.5 });
+    const aside = { ...build.masses.own, left: typed(0.05, 'm') };
+    const { footing } = reportOf({
+      ...build,
+      drive: { ...build.drive, together, differential },
+      masses: { ...build.masses, own: aside },
+    });
+    const [left = 0, right = 0] = footing.contacts.filter((c) => c.driven).map((c) => c.gripN);
+    expect(left).toBeGreaterThan(right);
+    return (footing.gripN ?? NaN) / (left + right);
+  };
+  const lesser = lopsided('axle', 'open');
+
+  it('is twice the lesser wheel with an open differential, all of it with a locked axle (statics)', () => {
+    expect(lopsided('axle', 'locked')).toBeCloseTo(1, 12);
+    expect(lesser).toBeLessThan(1);
+    expect(lopsided('wheel', 'open')).toBeCloseTo(lesser, 12);
+    expect(lopsided('all', 'locked')).toBeCloseTo(1, 12);
+  });
+
+  it('of a winch is that of its rope: nothing slips, and no margin of grip stands in the way', () => {
+    const build = on('winch');
+    expect(reportOf(build).footing.gripN).toBeUndefined();
+    expect(evaluate(build).links.some(({ link }) => link === 'grip')).toBe(false);
+    expect(cautionsOf(build).join()).toMatch(/in line with the rope/);
+  });
+
+  it('of a sphere ends where the mass inside would go over', () => {
+    const build = on('sphere');
+    const inner = { mass: typed(2, 'kg'), offset: typed(0.1, 'm'), shellMass: typed(1, 'kg') };
+    const [shell] = build.layout.axles;
+    const { footing } = reportOf({ ...build, innerDrive: inner });
+    // 2 · 2 kg · g · 0.1 m over the diameter (by hand).
+    expect(footing.gripN).toBeCloseTo((2 * 2 * G * 0.1) / (shell?.diameter.value ?? NaN), 9);
+  });
+});
+
+describe('stopping and holding', () => {
+  const braked = (which: 'rear' | 'front' | 'both', height = 0.3): Build => {
+    const build = twoAxles({ layout: 'rear-drive', wheelbaseM: 1.2, ahead: 0.5, height, friction: 0.6 });
+    const axles = build.layout.axles.map((axle) => ({
+      ...axle,
+      braked: which === 'both' || axle.id === which,
+    }));
+    return withDuty(
+      { ...build, layout: { ...build.layout, axles }, brake: { kind: 'friction', reaction: typed(0, 's') } },
+      { task: 'stop', speed: typed(2, 'm/s') },
+    );
+  };
+  const slowing = (build: Build): number => reportOf(build).brake?.decelerationMps2 ?? NaN;
+
+  it('with the wheel loads of braking: closed forms of rear, front and all braked on the level', () => {
+    const [L, c, h, mu] = [1.2, 0.5, 0.3, 0.6];
+    // Rear: a = μ g (L − c)/(L + μ h); front: a = μ g c/(L − μ h); both: μ g (statics).
+    expect(slowing(braked('rear'))).toBeCloseTo((mu * G * (L - c)) / (L + mu * h), 6);
+    expect(slowing(braked('front'))).toBeCloseTo((mu * G * c) / (L - mu * h), 6);
+    expect(slowing(braked('both'))).toBeCloseTo(mu * G, 6);
+    expect(reportOf(braked('both')).brake?.distanceM).toBeCloseTo(4 / (2 * mu * G), 6);
+  });
+
+  it('held facing down, the front holds more of it and the rear less than facing up (common practice, no source)', () => {
+    const holds = (which: 'rear' | 'front', grade: number): number =>
+      reportOf(withDuty(braked(which), { task: 'hold', speed: typed(0, 'm/s'), grade: degrees(grade) })).brake
+        ?.holdHasN ?? NaN;
+    expect(holds('front', -8)).toBeGreaterThan(holds('front', 8));
+    expect(holds('rear', -8)).toBeLessThan(holds('rear', 8));
+    // Facing down 8°: the front has (c cosθ + h sinθ)/L of the weight (statics).
+    const [theta, weight] = [(8 * Math.PI) / 180, 50 * G];
+    const front = (weight * (0.5 * Math.cos(theta) + 0.3 * Math.sin(theta))) / 1.2;
+    expect(holds('front', -8)).toBeCloseTo(0.6 * front, 6);
+  });
+
+  it('is asked within a distance: enough, too short, and gone before the brake bites', () => {
+    const within = (metres: number, reaction = 0) => {
+      const build = braked('both');
+      const asked = withDuty(
+        { ...build, brake: { ...build.brake, reaction: typed(reaction, 's') } },
+        { stopWithin: typed(metres, 'm') },
+      );
+      return evaluate(asked).links.find(({ link }) => link === 'brake-stop');
+    };
+    expect(within(1)?.verdict).toBe('ample');
+    expect(within(0.2)?.verdict).toBe('short');
+    expect(within(1, 0.6)?.ratio).toBeLessThan(0.001);
+  });
+
+  it('holds nothing without a friction brake, however the motors brake', () => {
+    const hold = (kind: Build['brake']['kind']): number =>
+      reportOf(
+        withDuty(
+          { ...braked('both'), brake: { kind, reaction: typed(0, 's') } },
+          { task: 'hold', grade: degrees(6), speed: typed(0, 'm/s') },
+        ),
+      ).brake?.holdHasN ?? NaN;
+    expect([hold('none'), hold('electronic')]).toEqual([0, 0]);
+    // All wheels braked: μ m g cosθ (by hand, 50 kg).
+    expect(hold('friction')).toBeCloseTo(0.6 * 50 * G * Math.cos((6 * Math.PI) / 180), 6);
+  });
+});
+
+describe('a step', () => {
+  it('is climbed by a pushed wheel where push over load reaches the edge: tan of the sum of both angles (statics)', () => {
+    const build = withDuty(
+      twoAxles({ layout: 'all-drive', wheelbaseM: 1, ahead: 0.5, height: 0.2, friction: 0.5 }),
+      { step: typed(0.03, 'm') },
+    );
+    const report = reportOf(build);
+    const step = report.step;
+    if (!step || 'problem' in step) throw new Error('the step can be judged');
+    // Both axles alike: the push is μ of the same load, so tan(2 atan μ).
+    expect(step.has).toBeCloseTo(Math.tan(2 * Math.atan(0.5)), 9);
+    const r = 0.15;
+    expect(step.needs).toBeCloseTo(Math.sqrt(2 * r * 0.03 - 0.03 ** 2) / (r - 0.03), 9);
+    // Grip is asked for the road alone: the edge has a margin of its own.
+    const grip = evaluate(build).links.find(({ link }) => link === 'grip');
+    expect(grip?.needs ?? 0).toBeLessThan(report.resistance.totalN);
+  });
+
+  it('higher than the wheel says what to change', () => {
+    const build = withDuty(
+      twoAxles({ layout: 'rear-drive', wheelbaseM: 1, ahead: 0.5, height: 0.2, friction: 0.5 }),
+      {
+        step: typed(0.4, 'm'),
+      },
+    );
+    expect(
+      evaluate(build).findings.some((f) => f.severity === 'stop' && /larger wheel or a ramp/.test(f.text)),
+    ).toBe(true);
+  });
+});
+
+describe('how much of a duty', () => {
+  it('becomes time by its route or its area', () => {
+    const duty = firstDuty(newBuild('Gull'));
+    expect(extentOf({ ...duty, speed: typed(0.5, 'm/s'), duration: typed(60, 's') })).toEqual({
+      durationS: 60,
+      distanceM: 30,
+    });
+    const route = { kind: 'route', length: typed(20, 'm'), times: 3 } as const;
+    expect(extentOf({ ...duty, speed: typed(0.5, 'm/s'), extent: route }).durationS).toBe(120);
+    expect(extentOf({ ...duty, speed: typed(0, 'm/s'), extent: route })).toEqual({
+      durationS: 0,
+      distanceM: 0,
+    });
+    const area = {
+      kind: 'area',
+      area: typed(90, 'm²'),
+      width: typed(0.5, 'm'),
+      overlap: typed(0.1, '%'),
+    } as const;
+    expect(extentOf({ ...duty, speed: typed(0.5, 'm/s'), extent: area }).durationS).toBeCloseTo(400, 9);
+  });
+});
+
+const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
+  partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}.json`, 'utf8'))),
+);
+const fitted = (build: Build): Build =>
+  (['motor', 'driver', 'battery'] as const).reduce((b, kind) => {
+    const part = shelf.find((p) => p.kind === kind);
+    return part ? choosePart(b, part) : b;
+  }, build);
+
+const numbersIn = (x: unknown): number[] =>
+  typeof x === 'number'
+    ? [x]
+    : typeof x === 'object' && x !== null
+      ? Object.values(x).flatMap(numbersIn)
+      : [];
+
+describe('any layout, made from nothing', () => {
+  const everyDuty = (build: Build): Build => ({
+    ...build,
+    duties: DUTY_TEMPLATES.map((template) => dutyFrom(build, template, template.id)),
+  });
+
+  it.each(TEMPLATES.map((t) => [t.id, t] as const))(
+    '%s is judged on every kind of duty, with and without parts',
+    (_, t) => {
+      for (const build of [everyDuty(t.make('Gull')), fitted(everyDuty(t.make('Gull')))]) {
+        expect(buildSchema.safeParse(build).error).toBeUndefined();
+        const report = evaluate(build);
+        expect(numbersIn(report).every(Number.isFinite)).toBe(true);
+        for (const finding of report.findings) expect(finding.text).not.toMatch(/NaN|undefined|Infinity/);
+        for (const duty of build.duties) {
+          expect(numbersIn(roughAnswer(build, duty)).every(Number.isFinite)).toBe(true);
+          expect(numbersIn(gripLimit(build, duty)).every(Number.isFinite)).toBe(true);
+          firstToGive(report, duty.id);
+        }
+        // Loads always sum to what presses on the ground.
+        for (const { footing } of report.duties) {
+          const sum = footing.contacts.reduce((total, c) => total + c.loadN, 0);
+          expect(Math.abs(sum - footing.acrossN)).toBeLessThan(1e-6 * footing.acrossN);
+        }
+      }
+    },
+  );
+
+  it('every margin of the ground opens to both its sides, in the unit of its link', () => {
+    const seen = new Set<string>();
+    for (const t of LAYOUT_TEMPLATES) {
+      const build = everyDuty(on(t.id));
+      for (const link of evaluate(build).links) {
+        seen.add(link.link);
+        for (const side of ['needs', 'has'] as const) {
+          const working = workingOfLink(build, link, side);
+          if (link[side] > 0)
+            expect(working, `${t.id}, ${link.link}, ${link.dutyId ?? ''}, ${side}`).toBeDefined();
+        }
+      }
+    }
+    expect([...seen].sort()).toEqual([
+      'brake-hold',
+      'brake-stop',
+      'clearance',
+      'corner',
+      'grip',
+      'push-on',
+      'steering',
+      'step',
+      'tip-along',
+      'tip-side',
+    ]);
+  });
+});
+
+describe('the builds of the demo', () => {
+  const files = readdirSync('data/builds').sort();
+  const builds = files.map((file) => {
+    const read = readBuild(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')));
+    if (!read.ok) throw new Error(`${file}: ${JSON.stringify(read.problems)}`);
+    return [file, read.build] as const;
+  });
+
+  it('are six, each on a layout of its own', () => {
+    expect(files).toHaveLength(6);
+    expect(
+      new Set(builds.map(([, b]) => `${b.layout.kind}, ${b.layout.axles.map((a) => a.form).join()}`)).size,
+    ).toBe(6);
+  });
+
+  it.each(builds)(
+    '%s stands, has something worth finding on the ground, and nothing nameless',
+    (_, build) => {
+      const report = evaluate(build);
+      expect(report.duties.every(({ footing }) => footing.stands)).toBe(true);
+      const ground = report.findings.filter((f) => f.link !== 'torque' && f.severity !== 'note');
+      expect(ground.length).toBeGreaterThan(0);
+      expect(build.duties.length).toBeGreaterThanOrEqual(4);
+    },
+  );
+
+  const named = (name: string): Build => {
+    const found = builds.find(([file]) => file.startsWith(name));
+    if (!found) throw new Error(`no build ${name}`);
+    return found[1];
+  };
+  const says = (name: string): string =>
+    evaluate(named(name))
+      .findings.map((f) => f.text)
+      .join('\n');
+
+  it('say what their builders would find out too late', () => {
+    expect(says('sanderling')).toMatch(/shorter on the ground, wider apart/);
+    expect(says('sanderling')).toMatch(/long and narrow turns hard/);
+    expect(says('moth')).toMatch(/pushes straight ahead on “Round the corner/);
+    expect(says('moth')).toMatch(/nose is light on “Up the bridge”/);
+    expect(says('pip')).toMatch(/does not get over the step on “Over the seam”/);
+    expect(says('pip')).toMatch(/On three wheels it tips sideways/);
+    expect(says('teasel')).toMatch(/less of a lean/);
+    expect(says('glasshouse-rail')).toMatch(/does not get over the step on “Over the tube joint”/);
+  });
+
+  it('check the limits of their event', () => {
+    const moth = named('moth');
+    expect(limitsOf(moth).every(({ holds }) => holds)).toBe(true);
+    const narrow = { ...moth, aims: { ...moth.aims, width: typed(1, 'm') } };
+    expect(
+      limitsOf(narrow)
+        .filter(({ holds }) => !holds)
+        .map(({ title }) => title),
+    ).toEqual(['width']);
+    expect(evaluate(narrow).findings.some((f) => /Over the limit of its event: width/.test(f.text))).toBe(
+      true,
+    );
+  });
+
+  it('find the payload that makes the most of it, and none past what the margins bear', () => {
+    const puffin = named('puffin');
+    expect(payloadSweep(puffin, 8)).toBeUndefined();
+    const sweep = payloadSweep({ ...puffin, aims: { maximise: 'payload-rate' } }, 12);
+    if (!sweep?.best) throw new Error('there is a best payload');
+    expect(sweep.points).toHaveLength(12);
+    // A round is the distances of the duties over the speeds they reach (by hand, from the report at that payload).
+    const loaded = {
+      ...puffin,
+      masses: {
+        ...puffin.masses,
+        payload: { ...puffin.masses.payload, mass: typed(sweep.best.payloadKg, 'kg') },
+      },
+    };
+    const report = evaluate(loaded);
+    const seconds = report.duties.reduce((s, d) => s + d.distanceM / (d.attainableMps ?? NaN), 0);
+    expect(sweep.best.score).toBeCloseTo((sweep.best.payloadKg / seconds) * 3600, 6);
+    expect(report.governing.every(({ ratio }) => ratio >= 1)).toBe(true);
+    const heavier = sweep.points.filter((p) => p.payloadKg > (sweep.best?.payloadKg ?? 0));
+    expect(heavier.length).toBeGreaterThan(0);
+  });
+});

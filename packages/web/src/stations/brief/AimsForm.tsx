@@ -1,0 +1,70 @@
+import type { Aims } from '@zubric/core/build';
+import { limitsOf } from '@zubric/core/evaluate';
+import type { Dimension } from '@zubric/core/quantity';
+import { useSay } from '../../app/units.tsx';
+import { Choice } from '../../fields/Choice.tsx';
+import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
+import { QuantityField } from '../../fields/QuantityField.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+
+const AIM_TITLES: Readonly<Record<Aims['maximise'], string>> = {
+  none: 'nothing in particular',
+  'payload-rate': 'payload over time',
+  haul: 'load times distance a charge',
+  range: 'distance a charge',
+};
+
+const LIMITS = [
+  ['mass', 'Mass without payload', 'mass'],
+  ['length', 'Length', 'length'],
+  ['width', 'Width', 'length'],
+  ['height', 'Height', 'length'],
+  ['voltage', 'Voltage', 'voltage'],
+  ['cost', 'Cost of parts', 'number'],
+] as const satisfies readonly (readonly [keyof Aims, string, Dimension])[];
+
+/** What it is to be best at, and what its event allows; each limit is checked. */
+export function AimsForm() {
+  const { build, edit } = useBuild();
+  const say = useSay();
+  const { aims } = build;
+  const change = (part: Partial<Aims>): void => edit((b) => ({ ...b, aims: { ...b.aims, ...part } }));
+  const checks = limitsOf(build);
+  return (
+    <section aria-labelledby="aims-title">
+      <h2 id="aims-title">Aim and limits</h2>
+      <div className="sheet mt-1 grid grid-cols-3 gap-x-3 gap-y-2 p-2">
+        <Choice
+          label="To make the most of"
+          className="col-span-3"
+          value={aims.maximise}
+          options={Object.entries(AIM_TITLES).map(([value, title]) => ({
+            value: value as Aims['maximise'],
+            title,
+          }))}
+          onChange={(maximise) => change({ maximise })}
+        />
+        {LIMITS.map(([key, label, dimension]) => (
+          <QuantityField
+            key={key}
+            label={`${label}, at most`}
+            dimension={dimension}
+            value={aims[key]}
+            check={key === 'cost' ? zeroOrMore : aboveZero}
+            onChange={(quantity) => change({ [key]: quantity })}
+            onClear={() => change({ [key]: undefined })}
+          />
+        ))}
+        {checks.length > 0 && (
+          <p className="col-span-3 text-[14px] text-soft">
+            {checks.map(({ title, dimension, limit, value, holds }) => (
+              <span key={title} className={`block ${holds ? '' : 'font-semibold text-short'}`}>
+                {holds ? 'Within' : 'Over'}: {title} {say(value, dimension)} of {say(limit, dimension)}
+              </span>
+            ))}
+          </p>
+        )}
+      </div>
+    </section>
+  );
+}

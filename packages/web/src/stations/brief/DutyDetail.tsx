@@ -1,0 +1,224 @@
+import { layoutKind, turningOf, type Duty, type Extent } from '@zubric/core/build';
+import { extentOf } from '@zubric/core/evaluate';
+import { typed, type Dimension, type Quantity } from '@zubric/core/quantity';
+import type { ReactNode } from 'react';
+import { useSay } from '../../app/units.tsx';
+import { Choice } from '../../fields/Choice.tsx';
+import { aboveZero, climbable, shareOfWhole, zeroOrMore } from '../../fields/checks.ts';
+import { QuantityField } from '../../fields/QuantityField.tsx';
+import { Stepper } from '../../fields/Stepper.tsx';
+import type { Check } from '../../fields/useQuantityText.ts';
+import { useBuild } from '../../session/BuildSession.tsx';
+
+interface Props {
+  readonly duty: Duty;
+  /** Keys with the value undefined are taken out of the duty. */
+  readonly onChange: (part: { readonly [K in keyof Duty]?: Duty[K] | undefined }) => void;
+}
+
+const TASKS = [
+  { value: 'drive', title: 'drives' },
+  { value: 'stop', title: 'comes to a stand' },
+  { value: 'hold', title: 'is held at rest' },
+] as const;
+
+const less90: Check = (value) =>
+  value > 0 && value < Math.PI / 2 ? undefined : 'This is more than 0° and less than 90°.';
+const startsCheck: Check = (value) =>
+  value >= 0 && value <= 3600 ? undefined : 'From 0 to 3600 starts an hour.';
+const overlapCheck: Check = (value) => (value >= 0 && value < 1 ? undefined : 'From 0 to under 100 %.');
+
+/** What a duty asks beside its slope, speed and load. An empty field asks nothing. */
+export function DutyDetail({ duty, onChange }: Props) {
+  const { build } = useBuild();
+  const field = (
+    label: string,
+    dimension: Dimension,
+    value: Quantity | undefined,
+    check: Check | undefined,
+    set: (q: Quantity | undefined) => void,
+  ): ReactNode => (
+    <QuantityField
+      label={label}
+      dimension={dimension}
+      value={value}
+      check={check}
+      onChange={set}
+      onClear={() => set(undefined)}
+    />
+  );
+  const always = (
+    label: string,
+    dimension: Dimension,
+    value: Quantity,
+    check: Check | undefined,
+    set: (q: Quantity) => void,
+  ): ReactNode => (
+    <QuantityField label={label} dimension={dimension} value={value} check={check} onChange={set} />
+  );
+  const { towed } = duty;
+  return (
+    <div className="grid gap-x-3 gap-y-2 py-1 pl-2 sm:grid-cols-3 lg:grid-cols-6">
+      <Choice
+        label="In it, the vehicle"
+        value={duty.task}
+        options={TASKS}
+        onChange={(task) => onChange({ task })}
+      />
+      {always('Speeding up', 'acceleration', duty.acceleration, undefined, (acceleration) =>
+        onChange({ acceleration }),
+      )}
+      {always('Pull at the hitch', 'force', duty.drawbar, zeroOrMore, (drawbar) => onChange({ drawbar }))}
+      {field('Towed mass', 'mass', towed?.mass, zeroOrMore, (mass) =>
+        onChange({ towed: mass && { mass, rolling: towed?.rolling ?? typed(0.05, '', 'assumed') } }),
+      )}
+      {towed &&
+        always('Rolling of the towed', 'coefficient', towed.rolling, zeroOrMore, (rolling) =>
+          onChange({ towed: { ...towed, rolling } }),
+        )}
+      {field('Side slope, right side low', 'angle', duty.sideSlope, climbable, (sideSlope) =>
+        onChange({ sideSlope }),
+      )}
+      {field('Step or kerb', 'length', duty.step, aboveZero, (step) => onChange({ step }))}
+      <TurnFields duty={duty} onChange={onChange} />
+      {(duty.task === 'stop' || duty.stopWithin) &&
+        field('To stop within', 'length', duty.stopWithin, aboveZero, (stopWithin) =>
+          onChange({ stopWithin }),
+        )}
+      {(build.layout.kind === 'balancer' || duty.lean) &&
+        field('Lean to catch', 'angle', duty.lean, less90, (lean) => onChange({ lean }))}
+      {field('Starts an hour', 'number', duty.startsAnHour, startsCheck, (startsAnHour) =>
+        onChange({ startsAnHour }),
+      )}
+      <ExtentFields duty={duty} onChange={onChange} />
+    </div>
+  );
+}
+
+function TurnFields({ duty, onChange }: Props) {
+  const { build } = useBuild();
+  const { onTheSpot } = layoutKind(build.layout.kind);
+  const turns = turningOf(build.layout) !== 'none';
+  const now = duty.turn?.kind ?? 'straight';
+  const options = [
+    { value: 'straight', title: 'straight on' },
+    ...(turns || now === 'radius' ? [{ value: 'radius', title: 'round a bend' }] : []),
+    ...(onTheSpot || now === 'on-the-spot' ? [{ value: 'on-the-spot', title: 'on the spot' }] : []),
+  ] as const;
+  return (
+    <>
+      <Choice
+        label="It goes"
+        value={now}
+        options={options}
+        onChange={(kind) =>
+          onChange({
+            turn:
+              kind === 'straight'
+                ? undefined
+                : kind === 'radius'
+                  ? { kind: 'radius', radius: typed(2, 'm', 'assumed') }
+                  : { kind: 'on-the-spot' },
+          })
+        }
+      />
+      {duty.turn?.kind === 'radius' && (
+        <QuantityField
+          label="Radius of the bend"
+          dimension="length"
+          value={duty.turn.radius}
+          check={aboveZero}
+          onChange={(radius) => onChange({ turn: { kind: 'radius', radius } })}
+        />
+      )}
+    </>
+  );
+}
+
+function ExtentFields({ duty, onChange }: Props) {
+  const { build } = useBuild();
+  const say = useSay();
+  const { extent } = duty;
+  const change = (kind: string): void => {
+    const made: Extent =
+      kind === 'route'
+        ? { kind: 'route', length: typed(50, 'm', 'assumed'), times: 2 }
+        : kind === 'area'
+          ? {
+              kind: 'area',
+              area: typed(100, 'm²', 'assumed'),
+              width: { ...build.body.width, origin: 'assumed' },
+              overlap: typed(0.1, '%', 'assumed'),
+            }
+          : { kind: 'time' };
+    onChange({ extent: made });
+  };
+  const { durationS, distanceM } = extentOf(duty);
+  return (
+    <>
+      <Choice
+        label="How much of it"
+        value={extent.kind}
+        options={[
+          { value: 'time', title: 'by time' },
+          { value: 'route', title: 'a route' },
+          { value: 'area', title: 'an area' },
+        ]}
+        onChange={change}
+      />
+      {extent.kind === 'route' && (
+        <>
+          <QuantityField
+            label="Length of the leg"
+            dimension="length"
+            value={extent.length}
+            check={zeroOrMore}
+            onChange={(length) => onChange({ extent: { ...extent, length } })}
+          />
+          <div>
+            <span className="block text-[14px] text-soft">Times driven</span>
+            <Stepper
+              label={`Times ${duty.name} is driven`}
+              value={extent.times}
+              least={0}
+              most={100_000}
+              onChange={(times) => onChange({ extent: { ...extent, times } })}
+            />
+          </div>
+        </>
+      )}
+      {extent.kind === 'area' && (
+        <>
+          <QuantityField
+            label="Area"
+            dimension="area"
+            value={extent.area}
+            check={zeroOrMore}
+            onChange={(area) => onChange({ extent: { ...extent, area } })}
+          />
+          <QuantityField
+            label="Working width"
+            dimension="length"
+            value={extent.width}
+            check={aboveZero}
+            onChange={(width) => onChange({ extent: { ...extent, width } })}
+          />
+          <QuantityField
+            label="Overlap"
+            dimension="share"
+            value={extent.overlap}
+            check={(v) => shareOfWhole(v) ?? overlapCheck(v)}
+            onChange={(overlap) => onChange({ extent: { ...extent, overlap } })}
+          />
+        </>
+      )}
+      {extent.kind !== 'time' && (
+        <p className="self-end pb-1.5 text-soft sm:col-span-2">
+          {durationS > 0
+            ? `${say(distanceM, 'length')}, which takes ${say(durationS, 'time')}.`
+            : 'Give it a speed, and it becomes a time.'}
+        </p>
+      )}
+    </>
+  );
+}

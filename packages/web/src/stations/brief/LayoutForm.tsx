@@ -1,0 +1,275 @@
+import {
+  FORMS,
+  FORM_TITLES,
+  LAYOUT_TEMPLATES,
+  changeAxle,
+  layoutKind,
+  withLayout,
+  type Axle,
+  type Build,
+  type DrivenTogether,
+} from '@zubric/core/build';
+import { footingOf, type Footing } from '@zubric/core/evaluate';
+import { TYRES, TYRE_TITLES } from '@zubric/core/ground';
+import { useState } from 'react';
+import { Panel } from '../../app/Panel.tsx';
+import { Choice } from '../../fields/Choice.tsx';
+import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
+import { QuantityField } from '../../fields/QuantityField.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+import { VehicleDrawing } from '../../vehicle/VehicleDrawing.tsx';
+
+/** On the level, at rest and as loaded as its first duty: what the drawings show of its weight. */
+function useFooting(): Footing | undefined {
+  const { build } = useBuild();
+  const duty = build.duties[0];
+  const rest = { gradeRad: 0, accelerationMps2: 0, drawbarN: 0, cornerMps2: 0 };
+  return duty && footingOf(build, { ...duty, sideSlope: undefined }, rest);
+}
+
+/** What the vehicle stands on, drawn to scale and edited by number or by hand. */
+export function LayoutForm() {
+  const { build, edit } = useBuild();
+  const [choosing, setChoosing] = useState(false);
+  const footing = useFooting();
+  return (
+    <section className="sheet grid gap-2 p-3" aria-label="What it stands on">
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <h2>
+          Stands on: {layoutKind(build.layout.kind).title}{' '}
+          <span className="font-sans text-[14px] font-normal text-soft">
+            Loads on the level, at rest. Drag wheels and masses, or use the arrow keys on them.
+          </span>
+        </h2>
+        <button type="button" className="push" onClick={() => setChoosing(true)}>
+          Another layout
+        </button>
+      </div>
+      <div className="grid gap-2 md:grid-cols-2">
+        <VehicleDrawing
+          build={build}
+          view="side"
+          width={520}
+          height={230}
+          footing={footing}
+          edit={edit}
+          label="The vehicle from the side, front to the right, on the level; masses and wheels can be moved"
+        />
+        <VehicleDrawing
+          build={build}
+          view="plan"
+          width={520}
+          height={230}
+          footing={footing}
+          edit={edit}
+          label="The vehicle from above, front to the right; masses and wheels can be moved"
+        />
+      </div>
+      <AxleTable />
+      {choosing && <LayoutPicker onClose={() => setChoosing(false)} />}
+    </section>
+  );
+}
+
+function LayoutPicker({ onClose }: { readonly onClose: () => void }) {
+  const { build, edit } = useBuild();
+  return (
+    <Panel title="What does it stand on?" onClose={onClose}>
+      <p className="text-soft">
+        Measures and masses are taken over; each is filled to scale and can be changed after. Undo leads back.
+      </p>
+      <ul className="mt-2 grid grid-cols-2 gap-2">
+        {LAYOUT_TEMPLATES.map((template) => {
+          const made = withLayout(build, template);
+          return (
+            <li key={template.id}>
+              <button
+                type="button"
+                className="flex h-full w-full flex-col border border-line bg-field p-2 text-left hover:border-ink"
+                onClick={() => {
+                  edit((b) => withLayout(b, template));
+                  onClose();
+                }}
+              >
+                <span className="grid w-full grid-cols-2" aria-hidden="true">
+                  <Thumb build={made} view="side" />
+                  <Thumb build={made} view="plan" />
+                </span>
+                <b className="font-semibold">{template.title}</b>
+                <span className="text-[14px] text-soft">{template.sentence}</span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </Panel>
+  );
+}
+
+/** Wheels and body alone, without names. */
+function Thumb({ build, view }: { readonly build: Build; readonly view: 'side' | 'plan' }) {
+  const bare: Build = {
+    ...build,
+    masses: {
+      own: { ...build.masses.own, mass: { ...build.masses.own.mass, value: 0 } },
+      payload: { ...build.masses.payload, mass: { ...build.masses.payload.mass, value: 0 } },
+      others: [],
+    },
+  };
+  return <VehicleDrawing build={bare} view={view} width={180} height={120} label="" bare />;
+}
+
+const TOGETHER_TITLES: Readonly<Record<DrivenTogether, string>> = {
+  wheel: 'each wheel by itself',
+  side: 'each side as one',
+  axle: 'each axle as one',
+  all: 'all as one',
+};
+
+/** Every axle by its numbers, and how its wheels are driven together. */
+function AxleTable() {
+  const { build, edit } = useBuild();
+  const { layout, drive } = build;
+  const kind = layoutKind(layout.kind);
+  const change = (id: string, part: Partial<Axle>): void => edit((b) => changeAxle(b, id, part));
+  return (
+    <>
+      <div className="relative overflow-x-auto">
+        <table className="grid-table">
+          <caption className="sr-only">What it stands on</caption>
+          <thead>
+            <tr>
+              <th scope="col">Axle</th>
+              <th scope="col">On</th>
+              <th scope="col">Tyre</th>
+              <th scope="col">Ahead</th>
+              <th scope="col">Track</th>
+              <th scope="col">Diameter</th>
+              <th scope="col">Width</th>
+              <th scope="col">Driven, steered, braked</th>
+            </tr>
+          </thead>
+          <tbody>
+            {layout.axles.map((axle) => (
+              <AxleRow key={axle.id} axle={axle} onChange={(part) => change(axle.id, part)} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div className="grid gap-3 sm:grid-cols-3">
+        {layout.drum && (
+          <QuantityField
+            label="Drum, to the middle of the rope"
+            dimension="length"
+            value={layout.drum}
+            check={aboveZero}
+            onChange={(drum) => edit((b) => ({ ...b, layout: { ...b.layout, drum } }))}
+          />
+        )}
+        {kind.together.length > 1 && (
+          <Choice
+            label="Driven together"
+            value={drive.together}
+            options={kind.together.map((value) => ({ value, title: TOGETHER_TITLES[value] }))}
+            onChange={(together) => edit((b) => ({ ...b, drive: { ...b.drive, together } }))}
+          />
+        )}
+        {(drive.together === 'axle' || drive.together === 'all') &&
+          layout.kind !== 'winch' &&
+          layout.kind !== 'sphere' && (
+            <Choice
+              label="Left and right of an axle"
+              value={drive.differential}
+              options={[
+                { value: 'open', title: 'a differential between' },
+                { value: 'locked', title: 'locked: a live axle' },
+              ]}
+              onChange={(differential) => edit((b) => ({ ...b, drive: { ...b.drive, differential } }))}
+            />
+          )}
+      </div>
+    </>
+  );
+}
+
+function AxleRow({ axle, onChange }: { axle: Axle; onChange: (part: Partial<Axle>) => void }) {
+  const { build } = useBuild();
+  const length = (
+    label: string,
+    key: 'ahead' | 'track' | 'diameter' | 'width' | 'contactLength',
+    check: typeof aboveZero | undefined,
+  ) => (
+    <QuantityField
+      label={`${label}, ${axle.name.toLowerCase()}`}
+      hideLabel
+      className="w-[78px]"
+      dimension="length"
+      value={axle[key]}
+      check={check}
+      onChange={(quantity) => onChange({ [key]: quantity })}
+    />
+  );
+  const onlyDriven = axle.driven && build.layout.axles.filter((a) => a.driven).length === 1;
+  const flag = (label: string, key: 'driven' | 'steered' | 'braked', locked = false) => (
+    <label
+      className="mr-2 inline-flex items-center gap-1"
+      title={locked ? 'One axle at least is driven' : undefined}
+    >
+      <input
+        type="checkbox"
+        className="size-4 accent-ink"
+        aria-label={`${axle.name} ${label}`}
+        checked={axle[key]}
+        disabled={locked}
+        onChange={(event) => onChange({ [key]: event.target.checked })}
+      />
+      {label}
+    </label>
+  );
+  return (
+    <tr>
+      <th scope="row">{axle.name}</th>
+      <td>
+        <Choice
+          label={`What ${axle.name.toLowerCase()} are`}
+          hideLabel
+          className="w-[104px]"
+          value={axle.form}
+          // A track needs its length on the ground, which a wheel has not.
+          options={FORMS.filter((form) => (form === 'track') === (axle.form === 'track')).map((value) => ({
+            value,
+            title: FORM_TITLES[value],
+          }))}
+          onChange={(form) => onChange({ form })}
+        />
+      </td>
+      <td>
+        <Choice
+          label={`Tyre of ${axle.name.toLowerCase()}`}
+          hideLabel
+          className="w-[124px]"
+          value={axle.tyre}
+          options={TYRES.map((value) => ({ value, title: TYRE_TITLES[value] }))}
+          onChange={(tyre) => onChange({ tyre })}
+        />
+      </td>
+      <td>
+        {axle.contactLength ? (
+          <span className="flex items-center gap-1 text-[14px] text-soft">
+            {length('Length on the ground', 'contactLength', aboveZero)} long
+          </span>
+        ) : (
+          length('Ahead of the rear axle', 'ahead', undefined)
+        )}
+      </td>
+      <td>{length('Track', 'track', zeroOrMore)}</td>
+      <td>{length('Diameter', 'diameter', aboveZero)}</td>
+      <td>{length('Width', 'width', aboveZero)}</td>
+      <td className="min-w-[84px]">
+        {flag('driven', 'driven', onlyDriven)}
+        {flag('steered', 'steered')}
+        {flag('braked', 'braked')}
+      </td>
+    </tr>
+  );
+}

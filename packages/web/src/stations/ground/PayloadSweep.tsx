@@ -1,0 +1,104 @@
+import { payloadSweep, type Aim } from '@zubric/core/evaluate';
+import { showNumber } from '@zubric/core/quantity';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import { useDeferredValue, useMemo } from 'react';
+import { useSay, useUnits } from '../../app/units.tsx';
+import { Axes } from '../../charts/Axes.tsx';
+import { chartUnit } from '../../charts/in-units.ts';
+import { useBuild } from '../../session/BuildSession.tsx';
+
+const WIDTH = 1080;
+const HEIGHT = 230;
+const FRAME = { left: 60, right: 20, top: 30, bottom: 44 };
+const POINTS = 24;
+
+const UNITS: Readonly<Record<Aim, string>> = {
+  'payload-rate': 'kg an hour',
+  haul: 'kg·km a charge',
+  range: 'km a charge',
+};
+
+/** What the build comes to over the payload, where it is to make the most of something. */
+export function PayloadSweep() {
+  const { build } = useBuild();
+  const say = useSay();
+  const { system } = useUnits();
+  const settled = useDeferredValue(build);
+  const sweep = useMemo(() => payloadSweep(settled, POINTS), [settled]);
+  if (build.aims.maximise === 'none') return null;
+  if (!sweep)
+    return (
+      <p className="text-soft">
+        What it comes to over the payload shows here once its duties go somewhere
+        {build.aims.maximise === 'payload-rate' ? '' : ' and a battery is chosen'}.
+      </p>
+    );
+  const { points, best, aim } = sweep;
+  const unit = chartUnit(points.at(-1)?.payloadKg ?? 1, 'mass', system);
+  const x = scaleLinear([0, unit.convert(points.at(-1)?.payloadKg ?? 1)], [FRAME.left, WIDTH - FRAME.right]);
+  const most = Math.max(1e-9, ...points.map((p) => p.score));
+  const y = scaleLinear([0, most * 1.12], [HEIGHT - FRAME.bottom, FRAME.top]);
+  const curve = line<(typeof points)[number]>(
+    (p) => x(unit.convert(p.payloadKg)),
+    (p) => y(p.score),
+  );
+  const now = build.masses.payload.mass.value;
+  return (
+    <figure className="sheet p-2" aria-labelledby="sweep-title">
+      <h2 id="sweep-title" className="px-1">
+        Which payload makes the most of it?{' '}
+        <span className="font-sans text-[15px] font-normal text-soft">
+          {best
+            ? `${say(best.payloadKg, 'mass')}: ${showNumber(best.score)} ${UNITS[aim]}, the most that every margin bears.`
+            : 'None that every margin bears at 1 ×.'}
+        </span>
+      </h2>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className="block w-full"
+        role="img"
+        aria-label={`${UNITS[aim]} over the payload${best ? `; best at ${say(best.payloadKg, 'mass')}` : ''}`}
+      >
+        <Axes
+          x={x}
+          y={y}
+          xTitle={`payload, ${unit.symbol}`}
+          yTitle={UNITS[aim]}
+          yTicks={4}
+          xTicks={10}
+          color="var(--color-mech)"
+        />
+        <path d={curve(points) ?? ''} fill="none" stroke="var(--color-mech)" strokeWidth="2.5" />
+        <path
+          d={`M${x(unit.convert(now))} ${HEIGHT - FRAME.bottom}V${FRAME.top}`}
+          stroke="var(--color-ink)"
+          strokeDasharray="5 4"
+        />
+        <text
+          x={x(unit.convert(now)) + 6}
+          y={HEIGHT - FRAME.bottom - 8}
+          fontSize="14"
+          fill="var(--color-ink)"
+        >
+          as stated
+        </text>
+        {best && (
+          <g>
+            <circle cx={x(unit.convert(best.payloadKg))} cy={y(best.score)} r="6" fill="var(--color-mech)" />
+            <text
+              x={x(unit.convert(best.payloadKg))}
+              y={y(best.score) - 11}
+              fontSize="14"
+              fontWeight="600"
+              textAnchor="middle"
+              fill="var(--color-mech)"
+            >
+              best
+            </text>
+          </g>
+        )}
+      </svg>
+    </figure>
+  );
+}

@@ -1,0 +1,63 @@
+import { changeAxle, type Axle, type Build, type PlacedMass } from '@zubric/core/build';
+import type { Quantity } from '@zubric/core/quantity';
+
+/** Which mass of a build: its own, the payload, or one of the others by its id. */
+export type MassKey = 'own' | 'payload' | { readonly other: string };
+
+/** Moved values are what a hand set: no finer than a tenth of a millimetre. */
+const FINEST = 1e-4;
+const by = (q: Quantity, d: number, least = -Infinity): Quantity => ({
+  ...q,
+  value: Math.max(least, Math.round((q.value + d) / FINEST) * FINEST),
+  origin: 'typed',
+});
+
+export function changeMass(
+  build: Build,
+  which: MassKey,
+  change: <M extends PlacedMass>(mass: M) => M,
+): Build {
+  const { masses } = build;
+  if (typeof which === 'string') return { ...build, masses: { ...masses, [which]: change(masses[which]) } };
+  return {
+    ...build,
+    masses: { ...masses, others: masses.others.map((m) => (m.id === which.other ? change(m) : m)) },
+  };
+}
+
+export const moveMassInSide = (build: Build, which: MassKey, dx: number, dy: number): Build =>
+  changeMass(build, which, (mass) => ({
+    ...mass,
+    aheadOfRearAxle: by(mass.aheadOfRearAxle, dx),
+    height: dy === 0 ? mass.height : by(mass.height, dy, 0),
+  }));
+
+export const moveMassInPlan = (build: Build, which: MassKey, dx: number, dy: number): Build =>
+  changeMass(build, which, (mass) => ({
+    ...mass,
+    aheadOfRearAxle: dx === 0 ? mass.aheadOfRearAxle : by(mass.aheadOfRearAxle, dx),
+    left: dy === 0 ? mass.left : by(mass.left, dy),
+  }));
+
+/** An axle moved along, and its wheels apart; a lone wheel in the middle stays there. */
+export function moveAxle(build: Build, axle: Axle, dx: number, apart: number): Build {
+  const part: Partial<Axle> = {
+    ...(dx === 0 ? {} : { ahead: by(axle.ahead, dx) }),
+    ...(apart === 0 || axle.track.value === 0 ? {} : { track: by(axle.track, apart, FINEST) }),
+  };
+  return Object.keys(part).length === 0 ? build : changeAxle(build, axle.id, part);
+}
+
+/** The masses of a build by name, with what moves each. */
+export const namedMasses = ({ masses: { own, payload, others } }: Build) => [
+  { key: 'own' as MassKey, name: 'Itself', mass: own, tone: 'ink' as const },
+  ...(payload.mass.value > 0
+    ? [{ key: 'payload' as MassKey, name: 'Payload', mass: payload, tone: 'mech' as const }]
+    : []),
+  ...others.map((mass) => ({
+    key: { other: mass.id } as MassKey,
+    name: mass.name,
+    mass,
+    tone: 'ink' as const,
+  })),
+];
