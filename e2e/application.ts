@@ -1,6 +1,7 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
+import { startServer, stopServer } from '../scripts/lib/application.mjs';
 import { freePort, throwAwayCluster, type ThrowAwayCluster } from '../scripts/lib/cluster.mjs';
 
 /** The application as a builder runs it: real server, real database, built interface. */
@@ -20,28 +21,10 @@ async function makeApplication(database: ThrowAwayCluster): Promise<Application>
     url: `http://127.0.0.1:${port}`,
     database,
     async start() {
-      server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
-        stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-        env: {
-          ...process.env,
-          ZUBRIC_DATABASE_URL: database.url,
-          ZUBRIC_PORT: String(port),
-          ZUBRIC_WEB: 'packages/web/dist',
-          ZUBRIC_LOG: 'test-results/server.log',
-        },
-      });
-      const child = server;
-      await new Promise<void>((resolve, reject) => {
-        child.once('message', () => resolve());
-        child.once('exit', () => reject(new Error('the server did not start; see test-results/server.log')));
-      });
+      server = await startServer('.', { databaseUrl: database.url, port, log: 'test-results/server.log' });
     },
     async stop(how = 'stop') {
-      const child = server;
-      if (!child || child.exitCode !== null || child.signalCode !== null) return;
-      const gone = new Promise((resolve) => child.once('exit', resolve));
-      child.kill(how === 'kill' ? 'SIGKILL' : 'SIGTERM');
-      await gone;
+      if (server) await stopServer(server, how === 'kill' ? 'SIGKILL' : 'SIGTERM');
     },
   };
 }

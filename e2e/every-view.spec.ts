@@ -3,6 +3,8 @@ import { complaints, expect, test } from './application.ts';
 const VIEWS = [
   ['/builds', 'Which vehicle'],
   ['/builds/puffin/brief', 'What must it do'],
+  ['/builds/puffin/ground', 'What gives out first'],
+  ['/builds/moth/ground', 'What gives out first'],
   ['/builds/puffin/drivetrain', 'Which ratio'],
   ['/builds/puffin/power', 'Do motor, driver and battery'],
   ['/builds/puffin/assembly', 'What can be done today'],
@@ -60,7 +62,7 @@ test('imperial units everywhere, and back', async ({ bench }) => {
   await bench.goto('/builds/puffin/brief');
   await bench.getByLabel('Units').selectOption('imperial');
   await expect(bench.getByTestId('force-slip-loaded')).toHaveText(/^92\.4.lbf$/);
-  await expect(bench.getByLabel('Wheel diameter')).toHaveValue('15.748 in');
+  await expect(bench.getByLabel('Diameter, driven wheels')).toHaveValue('15.748 in');
   await bench.reload();
   await expect(bench.getByTestId('force-slip-loaded')).toHaveText(/lbf$/);
   await bench.getByLabel('Units').selectOption('metric');

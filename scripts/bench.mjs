@@ -3,10 +3,12 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ROOT, checkNode, ensurePackages, giveUp } from './lib/setup.mjs';
+import { ROOT, checkNode, ensureDebian, ensurePackages, ensureWeb, giveUp } from './lib/setup.mjs';
 
 checkNode();
+ensureDebian(['postgresql', 'chromium']);
 ensurePackages();
+ensureWeb();
 const { build } = await import('esbuild');
 const folder = mkdtempSync(join(tmpdir(), 'zubric-bench-'));
 try {
@@ -27,7 +29,12 @@ try {
   const out = join(folder, 'figures.json');
   const { status } = spawnSync(process.execPath, [bundle, out], { cwd: ROOT, stdio: 'inherit' });
   if (status !== 0) giveUp('the bench failed');
-  console.log(JSON.stringify(JSON.parse(readFileSync(out, 'utf8')), null, 2));
+  const { keystrokeToStrip } = await import('./bench/keystroke.mjs');
+  const figures = {
+    ...JSON.parse(readFileSync(out, 'utf8')),
+    'keystroke to repainted strip, demo build': await keystrokeToStrip(),
+  };
+  console.log(JSON.stringify(figures, null, 2));
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { Solver } from 'odex';
 import { readBuild } from '@zubric/core/build';
 import { evaluate } from '@zubric/core/evaluate';
@@ -31,11 +31,16 @@ function eachMs(call: () => unknown, calls: number): number {
 
 const threeRuns = (run: () => number): number => median(Array.from({ length: RUNS }, run));
 
+/** Every demo build; the slowest counts. */
 function evaluateMs(): Figure {
-  const read = readBuild(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
-  if (!read.ok) throw new Error('the demo build does not read');
-  for (let n = 0; n < 200; n++) evaluate(read.build);
-  const value = threeRuns(() => eachMs(() => evaluate(read.build), 400));
+  const each = readdirSync('data/builds').map((file) => {
+    const read = readBuild(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')));
+    if (!read.ok) throw new Error(`${file} does not read`);
+    const { build } = read;
+    for (let n = 0; n < 200; n++) evaluate(build);
+    return threeRuns(() => eachMs(() => evaluate(build), 400));
+  });
+  const value = Math.max(...each);
   return { value, unit: 'ms, median', bound: '<= 2', holds: value <= 2 };
 }
 

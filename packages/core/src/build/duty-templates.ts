@@ -33,6 +33,15 @@ export const DUTY_TEMPLATES: readonly DutyTemplate[] = [
     }),
   },
   {
+    id: 'get-away',
+    title: 'Get up to speed',
+    part: () => ({
+      upToSpeed: { kind: 'distance', distance: assumed(2, 'm') },
+      duration: assumed(30, 's'),
+      mayRunHot: true,
+    }),
+  },
+  {
     id: 'down-loaded',
     title: 'Come down loaded',
     part: () => ({ grade: degrees(-8), speed: assumed(0.6, 'm/s'), duration: assumed(180, 'min') }),

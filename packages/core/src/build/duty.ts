@@ -32,6 +32,15 @@ const extent = z.discriminatedUnion('kind', [
   }),
 ]);
 
+/** The duty's speed reached from rest within a distance or a time. */
+const upToSpeed = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('distance'),
+    distance: quantity('length', { above: 0 }, 'Up to speed within'),
+  }),
+  z.strictObject({ kind: z.literal('time'), time: quantity('time', { above: 0 }, 'Up to speed within') }),
+]);
+
 /** What is done in a duty: it drives, comes to a stand, or is held at rest. */
 export const TASKS = ['drive', 'stop', 'hold'] as const;
 
@@ -45,6 +54,7 @@ export const dutySchema = z
     grade: quantity('angle', slope, 'Grade', 'Uphill positive'),
     speed: quantity('speed', { least: 0 }, 'Speed', 'Speed it must hold'),
     acceleration: quantity('acceleration', {}, 'Acceleration', 'Speeding up while at it'),
+    upToSpeed: upToSpeed.optional().meta({ title: 'Up to speed' }),
     payloadShare: quantity(
       'share',
       { least: 0, most: 1 },
@@ -74,3 +84,4 @@ export const dutySchema = z
 export type Duty = z.output<typeof dutySchema>;
 export type Turn = NonNullable<Duty['turn']>;
 export type Extent = Duty['extent'];
+export type UpToSpeed = NonNullable<Duty['upToSpeed']>;

@@ -12,7 +12,7 @@ export {
   type PlacedMass,
   type Steering,
 } from './document.ts';
-export { TASKS, type Duty, type Extent, type Turn } from './duty.ts';
+export { TASKS, type Duty, type Extent, type Turn, type UpToSpeed } from './duty.ts';
 export { AIMS, MASS_KINDS } from './vehicle.ts';
 export { buildJsonSchema } from './json-schema.ts';
 export * from './layout/index.ts';

@@ -35,6 +35,7 @@ const ALL = [
   ground.catchLean,
   ground.sumOfForces,
   ground.routeTime,
+  ground.speedUp,
   ground.areaTime,
   ground.startingPower,
   transmission.planetary,

@@ -9,7 +9,7 @@ import {
   trackSinkage,
   wheelSinkage,
 } from '../ground/index.ts';
-import { drawbarOf, footingOf, groundOf, innerDriveInput } from './footing.ts';
+import { accelerationOf, drawbarOf, footingOf, groundOf, innerDriveInput } from './footing.ts';
 import { stepOf } from './obstacle.ts';
 import type { ContactLoad, Footing, Resistance, SinkReport, StepReport, TurnReport } from './report.ts';
 import { radiusOf, turnOf } from './turning.ts';
@@ -51,7 +51,7 @@ export const roadLoadInput = (build: Build, duty: Duty, footing: Footing, speedM
   speedMps,
   dragAreaM2: build.dragArea.value,
   airDensityKgM3: AIR_DENSITY,
-  accelerationMps2: duty.acceleration.value,
+  accelerationMps2: accelerationOf(duty),
   rotatingMassFactor: rotatingMassFactor(build),
   drawbarN: drawbarOf(duty),
 });

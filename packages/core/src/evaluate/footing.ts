@@ -8,7 +8,15 @@ import {
   type Ground,
 } from '../build/index.ts';
 import { STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
-import { gripForce, innerDrive, loadedMass, soilThrust, towedLoad, wheelLoads } from '../ground/index.ts';
+import {
+  gripForce,
+  innerDrive,
+  loadedMass,
+  soilThrust,
+  speedUp,
+  towedLoad,
+  wheelLoads,
+} from '../ground/index.ts';
 import type { ContactLoad, Footing } from './report.ts';
 
 export const groundOf = (build: Build, duty: Duty): Ground => {
@@ -34,12 +42,22 @@ export const massOf = (build: Build, duty: Duty) =>
 /** Least mass taken for a vehicle whose duty leaves its only mass, the payload, at home: kg. */
 export const LEAST_MASS = 1e-9;
 
+export const speedUpInput = ({ speed, upToSpeed }: Duty) => ({
+  speedMps: speed.value,
+  ...(upToSpeed?.kind === 'distance' ? { distanceM: upToSpeed.distance.value } : {}),
+  ...(upToSpeed?.kind === 'time' ? { timeS: upToSpeed.time.value } : {}),
+});
+
+/** How hard it speeds up in a duty: as stated, or as a distance or time to its speed asks. */
+export const accelerationOf = (duty: Duty): number =>
+  duty.upToSpeed ? speedUp.run(speedUpInput(duty)).accelerationMps2 : duty.acceleration.value;
+
 /** What pulls at the hitch: the towed load and the pull beside it. */
 export const towedInput = (duty: Duty) => ({
   massKg: duty.towed?.mass.value ?? 0,
   rollingCoefficient: duty.towed?.rolling.value ?? 0,
   gradeDeg: radiansToDegrees(duty.grade.value),
-  accelerationMps2: duty.acceleration.value,
+  accelerationMps2: accelerationOf(duty),
   extraN: duty.drawbar.value,
 });
 
@@ -60,7 +78,7 @@ export interface Stance {
 
 export const stanceOf = (duty: Duty): Stance => ({
   gradeRad: duty.grade.value,
-  accelerationMps2: duty.acceleration.value,
+  accelerationMps2: accelerationOf(duty),
   drawbarN: drawbarOf(duty),
   cornerMps2: cornerOf(duty),
 });

@@ -9,7 +9,7 @@ import {
   type Duty,
 } from '../build/index.ts';
 import { STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
-import { ackermann, sideTip } from '../ground/index.ts';
+import { ackermann } from '../ground/index.ts';
 import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
 import { ROLLS_AWAY } from './braking.ts';
 import { askedOfGrip } from './demand.ts';
@@ -17,6 +17,7 @@ import { limitFindings } from './event-limits.ts';
 import { onDuty, said } from './finding.ts';
 import { groundOf } from './footing.ts';
 import type { DutyReport, Finding } from './report.ts';
+import { threeAgainstFour } from './tipping.ts';
 
 interface Context {
   readonly build: Build;
@@ -185,23 +186,13 @@ function downNotes({ build, duty, report, system }: AtDuty): Finding[] {
 
 /** Three wheels tip sooner than four: by how much, where a side slope is asked. */
 function threeWheels({ build, duty, report }: AtDuty): Finding[] {
-  const axles = asTwoAxles(build.layout);
-  const single = axles && (axles.front.track.value === 0) !== (axles.rear.track.value === 0);
+  const other = threeAgainstFour(build, report.footing);
   const sideDeg = report.tip?.sideDeg;
-  if (!axles || !single || sideDeg === undefined || !(duty.sideSlope || duty.turn)) return [];
-  const { footing } = report;
-  const four = sideTip.run({
-    layout: 'four',
-    trackM: Math.max(axles.front.track.value, axles.rear.track.value),
-    wheelbaseM: axles.front.ahead.value,
-    cgAheadOfRearAxleM: Math.max(0, footing.cgAheadM),
-    cgHeightM: Math.max(footing.cgHeightM, 1e-9),
-    cgOffsetM: 0,
-  });
+  if (other?.wheels !== 3 || sideDeg === undefined || !(duty.sideSlope || duty.turn)) return [];
   return [
     said(
       'note',
-      `On three wheels it tips sideways at ${showNumber(sideDeg)}°; a fourth would make that ${showNumber(four.tipDeg)}°. Nearer to the wide axle the load stands safer.`,
+      `On three wheels it tips sideways at ${showNumber(sideDeg)}°; a fourth would make that ${showNumber(other.sideDeg)}°. Nearer to the wide axle the load stands safer.`,
       'tip-side',
       duty.id,
     ),

@@ -1,8 +1,10 @@
 export { drivelineOf, greatestPull, isOnMotor, trainOf, trainStages, type Driveline } from './driveline.ts';
-export { footingOf, groundOf, stanceOf, type Stance } from './footing.ts';
+export { accelerationOf, footingOf, groundOf, stanceOf, type Stance } from './footing.ts';
 export { firstToGive, type FirstToGive } from './first-to-give.ts';
 export { gripLimit, payloadAlong, type GripLimit, type PlacePoint } from './grip-limit.ts';
 export { payloadSweep, scoreOf, type Aim, type Sweep, type SweepPoint } from './payload-sweep.ts';
+export { turnSweep, type TurnSweep } from './turn-sweep.ts';
+export { threeAgainstFour, type WheelCount } from './tipping.ts';
 export { roughAnswer, type RoughAnswer } from './rough-answer.ts';
 export { rollingOf } from './demand.ts';
 export { cautionsOf } from './cautions.ts';

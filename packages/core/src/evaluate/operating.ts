@@ -74,6 +74,6 @@ export const attainableInput = (build: Build, duty: Duty, line: Driveline, gripN
 });
 
 /** The same duty without speeding up, and without the step that it only takes at a crawl. */
-export function steadyDuty({ step: _step, ...duty }: Duty): Duty {
+export function steadyDuty({ step: _step, upToSpeed: _up, ...duty }: Duty): Duty {
   return { ...duty, acceleration: { ...duty.acceleration, value: 0 } };
 }

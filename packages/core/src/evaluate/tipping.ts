@@ -1,7 +1,7 @@
-import { contactsOf, layoutKind, turningOf, type Build, type Duty } from '../build/index.ts';
+import { asTwoAxles, contactsOf, layoutKind, turningOf, type Build, type Duty } from '../build/index.ts';
 import { NotPhysical, STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
-import { cornerSpeed, tipAngles } from '../ground/index.ts';
-import { groundOf } from './footing.ts';
+import { cornerSpeed, sideTip, tipAngles } from '../ground/index.ts';
+import { accelerationOf, groundOf } from './footing.ts';
 import type { Footing, TipReport } from './report.ts';
 
 /** A balancer cannot fall along: its controller stands in for wheels this far ahead and behind, metres. */
@@ -40,9 +40,40 @@ const tipAnglesOf = (build: Build, footing: Footing) => {
 export const leanOf = (duty: Duty): number =>
   radiansToDegrees(
     Math.atan(
-      Math.tan(duty.grade.value) + duty.acceleration.value / (STANDARD_GRAVITY * Math.cos(duty.grade.value)),
+      Math.tan(duty.grade.value) + accelerationOf(duty) / (STANDARD_GRAVITY * Math.cos(duty.grade.value)),
     ),
   );
+
+/** How far it would tip sideways on one wheel more or less: three against four, where it stands on two axles. */
+export interface WheelCount {
+  readonly wheels: 3 | 4;
+  readonly otherWheels: 3 | 4;
+  /** Of the other. */
+  readonly sideDeg: number;
+}
+
+export function threeAgainstFour(build: Build, footing: Footing): WheelCount | undefined {
+  const axles = asTwoAxles(build.layout);
+  if (!axles || layoutKind(build.layout.kind).balanced !== 'none') return undefined;
+  const [front, rear] = [axles.front.track.value, axles.rear.track.value];
+  if (front === 0 && rear === 0) return undefined;
+  const three = front === 0 || rear === 0;
+  const input = {
+    // With a wheel less it is the front that has one.
+    layout: three ? ('four' as const) : ('single-front' as const),
+    trackM: Math.max(front, rear),
+    wheelbaseM: axles.front.ahead.value,
+    cgAheadOfRearAxleM: Math.max(0, footing.cgAheadM),
+    cgHeightM: Math.max(footing.cgHeightM, 1e-9),
+    cgOffsetM: Math.abs(footing.cgLeftM),
+  };
+  try {
+    return { wheels: three ? 3 : 4, otherWheels: three ? 4 : 3, sideDeg: sideTip.run(input).tipDeg };
+  } catch (error) {
+    if (error instanceof NotPhysical) return undefined;
+    throw error;
+  }
+}
 
 /** Over which edge a vehicle tips, and how fast it may go round the duty's turn; absent for what balances itself. */
 export function tipOf(build: Build, duty: Duty, footing: Footing): TipReport | undefined {

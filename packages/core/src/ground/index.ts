@@ -18,7 +18,7 @@ export { innerDrive } from './inner-drive.ts';
 export { meanRolling } from './mean-rolling.ts';
 export { startingPower } from './starting-power.ts';
 export { lockedAxle } from './locked-axle.ts';
-export { areaTime, routeTime } from './outing-times.ts';
+export { areaTime, routeTime, speedUp } from './outing-times.ts';
 export { pivotTurn } from './pivot-turn.ts';
 export { soilThrust } from './soil-thrust.ts';
 export { SOIL_IDS, soilOf, type Soil, type SoilId } from './soils.ts';

@@ -34,6 +34,42 @@ export const routeTime = defineCalculator({
   }),
 });
 
+export const speedUp = defineCalculator({
+  name: 'speed-up',
+  title: 'Getting up to speed',
+  purpose: 'How hard it must speed up to be at its speed within a distance or a time.',
+  input: z
+    .strictObject({
+      speedMps: key.nonNegative('Speed to be reached from rest', 'm/s'),
+      distanceM: key.positive('Distance it has for that', 'm').optional(),
+      timeS: key.positive('Time it has for that', 's').optional(),
+    })
+    .refine((i) => (i.distanceM === undefined) !== (i.timeS === undefined), {
+      message: 'give either distanceM or timeS',
+      path: ['distanceM'],
+    }),
+  output: z.strictObject({ accelerationMps2: key.nonNegative('Speeding up', 'm/s²') }),
+  formula: 'a = v²/(2 d) within a distance, v/t within a time',
+  symbols: { given: { v: 'speedMps', d: 'distanceM', t: 'timeS' }, found: { a: 'accelerationMps2' } },
+  source: 'kinematics',
+  limits: 'Evenly speeding up: a motor gives most at first, so its peak is higher and its end slower.',
+  examples: [
+    {
+      origin: '2 m/s within 4 m (exact)',
+      input: { speedMps: 2, distanceM: 4 },
+      output: { accelerationMps2: 0.5 },
+    },
+    {
+      origin: '2 m/s within 4 s (exact)',
+      input: { speedMps: 2, timeS: 4 },
+      output: { accelerationMps2: 0.5 },
+    },
+  ],
+  run: ({ speedMps, distanceM, timeS = 1 }) => ({
+    accelerationMps2: distanceM === undefined ? speedMps / timeS : speedMps ** 2 / (2 * distanceM),
+  }),
+});
+
 export const areaTime = defineCalculator({
   name: 'area-time',
   title: 'Time for an area',

@@ -27,6 +27,7 @@ export function SumDrawing({ calculator, given, found }: Props) {
     given: (key) => Number(given[key] ?? NaN),
     found: (key) => Number(found[key] ?? NaN),
     choice: (key) => String(found[key] ?? given[key]),
+    rows: (key) => (found[key] ?? given[key] ?? []) as readonly Readonly<Record<string, number>>[],
     say,
   });
   if (!sketch) return null;

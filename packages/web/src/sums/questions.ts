@@ -101,6 +101,7 @@ export const QUESTION_GROUPS: readonly QuestionGroup[] = [
     ['energy-drawn', 'How much energy is that?'],
     ['battery-sag', 'How far does the battery sag?'],
     ['run-time', 'How long does the battery last?'],
+    ['speed-up', 'How hard must it speed up?'],
     ['route-time', 'How long does a route take?'],
     ['area-time', 'How long does a patch take?'],
     ['starting-power', 'What do frequent starts cost?'],

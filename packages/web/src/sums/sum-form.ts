@@ -83,6 +83,8 @@ const rowText = (row: unknown, field: SumField): string =>
     ? field.columns
         .map((column) => cell((row as Record<string, unknown>)[column.key] ?? '', { ...column, unit: '' }))
         .join(', ')
+        // Columns that may be left away at the end are.
+        .replace(/(, )+$/, '')
     : String(row);
 
 /** What a calculator was given, as what would be typed for it. */

@@ -79,7 +79,7 @@ export function Hitch({ build, place, drawbarN }: { build: Build; place: Place; 
   };
   return (
     <g>
-      <circle cx={from.x} cy={from.y} r="4" fill="var(--color-ink)" />
+      <circle cx={from.x} cy={from.y} r="6" fill="var(--color-ink)" />
       <PageArrow from={from} to={to} ink="var(--color-mech)" />
       <Words at={{ x: to.x, y: to.y - 11 }} tone="var(--color-mech)" bold>
         {say(drawbarN, 'force')}

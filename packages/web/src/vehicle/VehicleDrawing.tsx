@@ -5,7 +5,7 @@ import { useSay } from '../app/units.tsx';
 import type { Fit } from '../drawings/shapes.ts';
 import { backFrom, bareFrameOf, frameOf, placer, roomOf, stepFor, type Place, type View } from './frame.ts';
 import { Handle } from './Handle.tsx';
-import { moveAxle, moveMassInPlan, moveMassInSide, namedMasses } from './move.ts';
+import { moveAxle, moveHitch, moveMassInPlan, moveMassInSide, namedMasses } from './move.ts';
 import { placeNames } from './place-names.ts';
 import { AxleLoads, Hitch, WheelLoads } from './Loads.tsx';
 import { AxleFromAbove, AxleFromSide, Body, CentreMark, Words } from './parts.tsx';
@@ -74,7 +74,7 @@ export function VehicleDrawing({
       )}
       {footing && view === 'side' && <AxleLoads footing={footing} build={build} place={place} />}
       {footing && view === 'plan' && <WheelLoads footing={footing} build={build} place={place} fit={fit} />}
-      {view === 'side' && drawbarN > 0 && <Hitch build={build} place={place} drawbarN={drawbarN} />}
+      {view === 'side' && drawbarN > 0 && <HitchOnDrawing {...{ build, place, drawbarN, edit, hands }} />}
     </svg>
   );
 }
@@ -126,6 +126,32 @@ function AxleOnDrawing({ axle, view, place, fit, edit, hands }: AxleProps) {
 
 const LEAST_DOT = 7;
 const MOST_DOT = 17;
+
+interface HitchProps {
+  readonly build: Build;
+  readonly place: Place;
+  readonly drawbarN: number;
+  readonly edit: Props['edit'];
+  readonly hands: Hands;
+}
+
+function HitchOnDrawing({ build, place, drawbarN, edit, hands }: HitchProps) {
+  const say = useSay();
+  const drawn = <Hitch build={build} place={place} drawbarN={drawbarN} />;
+  if (!edit) return drawn;
+  const { behind, height } = build.hitch;
+  return (
+    <Handle
+      {...hands}
+      label="Hitch, from the side"
+      says={`${say(behind.value, 'length')} behind the rear axle, ${say(height.value, 'length')} up`}
+      now={Math.round(behind.value * 1000)}
+      onMove={(dx, dy) => edit((b) => moveHitch(b, dx, dy))}
+    >
+      {drawn}
+    </Handle>
+  );
+}
 
 interface MassesProps {
   readonly build: Build;

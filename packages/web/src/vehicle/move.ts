@@ -48,6 +48,16 @@ export function moveAxle(build: Build, axle: Axle, dx: number, apart: number): B
   return Object.keys(part).length === 0 ? build : changeAxle(build, axle.id, part);
 }
 
+/** The hitch moved: ahead is less behind. */
+export const moveHitch = (build: Build, dx: number, dy: number): Build => ({
+  ...build,
+  hitch: {
+    ...build.hitch,
+    behind: dx === 0 ? build.hitch.behind : by(build.hitch.behind, -dx),
+    height: dy === 0 ? build.hitch.height : by(build.hitch.height, dy, 0),
+  },
+});
+
 /** The masses of a build by name, with what moves each. */
 export const namedMasses = ({ masses: { own, payload, others } }: Build) => [
   { key: 'own' as MassKey, name: 'Itself', mass: own, tone: 'ink' as const },

@@ -9,12 +9,13 @@ import {
   roadLoad,
   skidTurnTracked,
   skidTurnWheeled,
+  speedUp,
   sumOfForces,
   towedLoad,
 } from '../../ground/index.ts';
 import type { Quantity } from '../../quantity/index.ts';
 import { beyondRoad, catchInput, demandOf, meanRollingInput, roadLoadInput, rollsAlike } from '../demand.ts';
-import { groundOf, innerDriveInput, loadedMassInput, towedInput } from '../footing.ts';
+import { groundOf, innerDriveInput, loadedMassInput, speedUpInput, towedInput } from '../footing.ts';
 import { stepInput } from '../obstacle.ts';
 import type { Footing } from '../report.ts';
 import { pivotInput, scrubInput, trackInput } from '../turning.ts';
@@ -50,6 +51,21 @@ export function massWorking(build: Build, duty: Duty): Calculation {
   );
 }
 
+/** Speeding up as stated, or worked out from what the duty has for getting up to speed. */
+export function accelerationInput(duty: Duty): WorkingInput {
+  const { upToSpeed, speed } = duty;
+  if (!upToSpeed) return from('accelerationMps2', duty.acceleration, atBrief(duty));
+  const within =
+    upToSpeed.kind === 'distance'
+      ? from('distanceM', upToSpeed.distance, atBrief(duty))
+      : from('timeS', upToSpeed.time, atBrief(duty));
+  const up = calculated(speedUp, speedUpInput(duty), 'accelerationMps2', [
+    from('speedMps', speed, atBrief(duty)),
+    within,
+  ]);
+  return worked('accelerationMps2', 'to be at its speed in time', up);
+}
+
 const towWorking = (duty: Duty): Calculation =>
   calculated(towedLoad, towedInput(duty), 'drawbarN', [
     ...(duty.towed
@@ -59,7 +75,7 @@ const towWorking = (duty: Duty): Calculation =>
         ]
       : [fixed('massKg', 'nothing is towed'), fixed('rollingCoefficient', 'nothing is towed')]),
     from('gradeDeg', duty.grade, atBrief(duty)),
-    from('accelerationMps2', duty.acceleration, atBrief(duty)),
+    accelerationInput(duty),
     from('extraN', duty.drawbar, atBrief(duty)),
   ]);
 
@@ -95,7 +111,7 @@ function roadWorking(build: Build, duty: Duty, footing: Footing, speedMps: numbe
       : fixed('speedMps', 'air is counted beside it'),
     from('dragAreaM2', build.dragArea, 'Brief, the vehicle'),
     fixed('airDensityKgM3', 'air at 20 °C, sea level'),
-    from('accelerationMps2', duty.acceleration, where),
+    accelerationInput(duty),
     inner
       ? worked('rotatingMassFactor', 'the shell turns', innerWorking(build, inner, 'rotatingMassFactor'))
       : fixed('rotatingMassFactor', 'wheels and armatures not counted yet'),

@@ -3,6 +3,7 @@ import { radiansToDegrees } from '../../contract/index.ts';
 import { axleLoads, gripForce, innerDrive, wheelLoads } from '../../ground/index.ts';
 import {
   LEAST_MASS,
+  accelerationOf,
   cornerOf,
   footingOf,
   groundOf,
@@ -12,7 +13,7 @@ import {
   wheelLoadInput,
 } from '../footing.ts';
 import type { Footing } from '../report.ts';
-import { atBrief, drawbarInput, innerWorking, massWorking } from './demand.ts';
+import { accelerationInput, atBrief, drawbarInput, innerWorking, massWorking } from './demand.ts';
 import { calculated, fixed, from, readFor, worked, type Calculation, type WorkingInput } from './working.ts';
 
 /** Whether the lever between two axles says all of the loads: level across, straight on, nothing off the middle. */
@@ -31,7 +32,7 @@ export const axleLoadInput = (build: Build, duty: Duty) => {
     cgHeightM,
     wheelbaseM: asTwoAxles(build.layout)?.front.ahead.value ?? 1,
     gradeDeg: radiansToDegrees(duty.grade.value),
-    accelerationMps2: duty.acceleration.value,
+    accelerationMps2: accelerationOf(duty),
     drawbarN: stanceOf(duty).drawbarN,
     hitchHeightM: build.hitch.height.value,
     hitchVerticalN: duty.towed ? build.hitch.load.value : 0,
@@ -57,7 +58,7 @@ function axleWorking(build: Build, duty: Duty, key: 'frontN' | 'rearN'): Calcula
     worked('cgAheadOfRearAxleM', atBrief(duty), readFor(mass, 'cgAheadOfRearAxleM')),
     worked('cgHeightM', atBrief(duty), readFor(mass, 'cgHeightM')),
     from('gradeDeg', duty.grade, atBrief(duty)),
-    from('accelerationMps2', duty.acceleration, atBrief(duty)),
+    accelerationInput(duty),
     ...hitchInputs(build, duty),
   ]);
 }
@@ -80,7 +81,7 @@ function contactsWorking(build: Build, duty: Duty): Calculation {
     duty.sideSlope
       ? from('sideSlopeDeg', duty.sideSlope, atBrief(duty))
       : fixed('sideSlopeDeg', 'level across'),
-    from('accelerationMps2', duty.acceleration, atBrief(duty)),
+    accelerationInput(duty),
     fixed('cornerMps2', 'speed squared over the radius of the turn'),
     ...hitchInputs(build, duty),
     fixed('balanced', 'by the layout'),

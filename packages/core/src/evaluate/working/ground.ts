@@ -2,7 +2,7 @@ import type { Build, Duty } from '../../build/index.ts';
 import { cornerSpeed, lockedAxle, steerTorque, stopping, tipAngles } from '../../ground/index.ts';
 import { shareWhileBraking, stoppingInput } from '../braking.ts';
 import type { Driveline } from '../driveline.ts';
-import { groundOf } from '../footing.ts';
+import { accelerationOf, groundOf } from '../footing.ts';
 import { steerInput } from '../ground-links.ts';
 import type { DutyReport } from '../report.ts';
 import { cornerInput, leanOf, tipInput } from '../tipping.ts';
@@ -51,7 +51,7 @@ export const leanStated = (duty: Duty): Stated => ({
   value: Math.abs((leanOf(duty) * Math.PI) / 180),
   dimension: 'angle',
   origin: duty.grade.origin,
-  where: `${atBrief(duty)}: its grade${duty.acceleration.value === 0 ? '' : ', speeding up counted as a slope'}`,
+  where: `${atBrief(duty)}: its grade${accelerationOf(duty) === 0 ? '' : ', speeding up counted as a slope'}`,
 });
 
 export function cornerWorking(build: Build, duty: Duty, report: DutyReport): Calculation {

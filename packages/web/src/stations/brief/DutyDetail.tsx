@@ -65,9 +65,7 @@ export function DutyDetail({ duty, onChange }: Props) {
         options={TASKS}
         onChange={(task) => onChange({ task })}
       />
-      {always('Speeding up', 'acceleration', duty.acceleration, undefined, (acceleration) =>
-        onChange({ acceleration }),
-      )}
+      <SpeedingUp duty={duty} onChange={onChange} />
       {always('Pull at the hitch', 'force', duty.drawbar, zeroOrMore, (drawbar) => onChange({ drawbar }))}
       {field('Towed mass', 'mass', towed?.mass, zeroOrMore, (mass) =>
         onChange({ towed: mass && { mass, rolling: towed?.rolling ?? typed(0.05, '', 'assumed') } }),
@@ -92,6 +90,56 @@ export function DutyDetail({ duty, onChange }: Props) {
       )}
       <ExtentFields duty={duty} onChange={onChange} />
     </div>
+  );
+}
+
+const SPEEDING = [
+  { value: 'rate', title: 'at a rate' },
+  { value: 'distance', title: 'to its speed within a distance' },
+  { value: 'time', title: 'to its speed within a time' },
+] as const;
+
+function SpeedingUp({ duty, onChange }: Props) {
+  const { upToSpeed } = duty;
+  const set = (kind: (typeof SPEEDING)[number]['value']): void =>
+    onChange({
+      upToSpeed:
+        kind === 'rate'
+          ? undefined
+          : kind === 'distance'
+            ? { kind, distance: typed(2, 'm', 'assumed') }
+            : { kind, time: typed(2, 's', 'assumed') },
+    });
+  return (
+    <>
+      <Choice label="It speeds up" value={upToSpeed?.kind ?? 'rate'} options={SPEEDING} onChange={set} />
+      {upToSpeed === undefined && (
+        <QuantityField
+          label="Speeding up"
+          dimension="acceleration"
+          value={duty.acceleration}
+          onChange={(acceleration) => onChange({ acceleration })}
+        />
+      )}
+      {upToSpeed?.kind === 'distance' && (
+        <QuantityField
+          label="Up to speed within"
+          dimension="length"
+          value={upToSpeed.distance}
+          check={aboveZero}
+          onChange={(distance) => onChange({ upToSpeed: { kind: 'distance', distance } })}
+        />
+      )}
+      {upToSpeed?.kind === 'time' && (
+        <QuantityField
+          label="Up to speed within"
+          dimension="time"
+          value={upToSpeed.time}
+          check={aboveZero}
+          onChange={(time) => onChange({ upToSpeed: { kind: 'time', time } })}
+        />
+      )}
+    </>
   );
 }
 

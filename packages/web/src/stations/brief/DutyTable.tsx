@@ -1,5 +1,5 @@
 import { dutyFrom, dutyTemplatesFor, freeId, type Duty } from '@zubric/core/build';
-import type { DutyReport } from '@zubric/core/evaluate';
+import { accelerationOf, type DutyReport } from '@zubric/core/evaluate';
 import type { Dimension, Quantity } from '@zubric/core/quantity';
 import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
 import { useState } from 'react';
@@ -124,7 +124,7 @@ function useBesides(): (duty: Duty) => string {
   return (duty) =>
     [
       duty.task === 'hold' ? 'held' : duty.task === 'stop' ? 'stops' : '',
-      duty.acceleration.value === 0 ? '' : say(duty.acceleration.value, 'acceleration'),
+      accelerationOf(duty) === 0 ? '' : say(accelerationOf(duty), 'acceleration'),
       duty.drawbar.value > 0 ? `pulls ${say(duty.drawbar.value, 'force')}` : '',
       duty.towed ? `tows ${say(duty.towed.mass.value, 'mass')}` : '',
       duty.turn

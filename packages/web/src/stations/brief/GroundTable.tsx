@@ -87,15 +87,37 @@ function GroundEntry({ ground, free, onChange }: EntryProps) {
           <Trash2 size={18} aria-hidden="true" />
         </button>
       </div>
-      <div className="grid grid-cols-4 gap-2">
+      <div className="grid grid-cols-[repeat(4,minmax(0,1fr))_auto] items-end gap-2">
         {number('Rolling', 'rolling', upTo(2))}
         {free ? number('Free wheels', 'freeRolling', upTo(2)) : <span />}
         {number('Grip', 'friction', frictionCheck)}
         {number('Grip sideways', 'across', frictionCheck)}
+        <Measured ground={ground} onChange={onChange} />
       </div>
       <Source ground={ground} />
       {ground.soil && <SoilFields soil={ground.soil} onChange={(soil) => onChange({ soil })} />}
     </li>
+  );
+}
+
+const MEASURED_KEYS = ['rolling', 'freeRolling', 'friction', 'across'] as const;
+
+/** Marks the numbers of a ground as measured on it; what was measured carries no guess any more. */
+function Measured({ ground, onChange }: { readonly ground: Ground; readonly onChange: GroundChange }) {
+  const all = MEASURED_KEYS.every((key) => ground[key].origin === 'measured');
+  const mark = (origin: 'measured' | 'typed'): void =>
+    onChange(Object.fromEntries(MEASURED_KEYS.map((key) => [key, { ...ground[key], origin }])));
+  return (
+    <label className="flex items-center gap-1 pb-1.5 text-[14px]">
+      <input
+        type="checkbox"
+        className="size-5 accent-ink"
+        aria-label={`${ground.name} was measured`}
+        checked={all}
+        onChange={() => mark(all ? 'typed' : 'measured')}
+      />
+      measured
+    </label>
   );
 }
 

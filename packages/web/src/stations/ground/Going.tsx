@@ -1,11 +1,19 @@
 import type { Duty } from '@zubric/core/build';
-import { tipWorking, stopWorking, drivelineOf, trainOf, type DutyReport } from '@zubric/core/evaluate';
+import {
+  threeAgainstFour,
+  tipWorking,
+  stopWorking,
+  drivelineOf,
+  trainOf,
+  type DutyReport,
+} from '@zubric/core/evaluate';
 import { degreesToRadians } from '@zubric/core/contract';
 import { showNumber } from '@zubric/core/quantity';
 import type { ReactNode } from 'react';
 import { useSay } from '../../app/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Opens } from '../../working/Opens.tsx';
+import { OpensMargin } from '../../working/OpensOf.tsx';
 
 interface Props {
   readonly duty: Duty;
@@ -20,6 +28,7 @@ export function Going({ duty, of }: Props) {
       <dl className="mt-1 divide-y divide-line">
         <Tipping duty={duty} of={of} />
         <Turning of={of} />
+        <SteeringStand of={of} />
         <Soft of={of} />
         <Step of={of} />
         <Down duty={duty} of={of} />
@@ -69,6 +78,7 @@ function Tipping({ duty, of }: Props) {
       {opened('backDeg', 'Tips back, climbing, at')}
       {opened('forwardDeg', 'Tips forward, going down, at')}
       {opened('sideDeg', 'Tips sideways at')}
+      <OtherWheels of={of} />
       {opened('worstDeg', 'Tips at the worst heading at')}
       {tip.cornerMps !== undefined && (
         <Row title="Round its bend, at most">
@@ -81,6 +91,44 @@ function Tipping({ duty, of }: Props) {
         </Row>
       )}
     </>
+  );
+}
+
+/** Three wheels against four, for this load. */
+function OtherWheels({ of: { footing, tip } }: { readonly of: DutyReport }) {
+  const { build } = useBuild();
+  const say = useSay();
+  const other = tip?.sideDeg === undefined ? undefined : threeAgainstFour(build, footing);
+  if (!other) return null;
+  return (
+    <Row
+      title={
+        other.otherWheels === 3
+          ? 'On three, one in front, it would tip at'
+          : 'With a fourth wheel it would tip at'
+      }
+    >
+      {say(degreesToRadians(other.sideDeg), 'angle')}
+    </Row>
+  );
+}
+
+/** Turning the wheels while it stands, against what turns them. */
+function SteeringStand({ of }: { readonly of: DutyReport }) {
+  const { report } = useBuild();
+  const say = useSay();
+  const link = report.links.find((l) => l.link === 'steering' && l.dutyId === of.id);
+  if (!link) return null;
+  return (
+    <Row title="Turning the wheels at a stand">
+      <Strong>
+        <OpensMargin link={link} side="needs" title="the torque of steering at a stand">
+          {say(link.needs, 'torque')}
+        </OpensMargin>
+      </Strong>{' '}
+      of {say(link.has, 'torque')}
+      {link.verdict === 'short' && <b className="font-semibold text-short">: too weak</b>}
+    </Row>
   );
 }
 

@@ -21,6 +21,7 @@ import { Going } from './Going.tsx';
 import { PayloadAlong } from './PayloadAlong.tsx';
 import { PayloadSweep } from './PayloadSweep.tsx';
 import { Stand } from './Stand.tsx';
+import { TurnScrub } from './TurnScrub.tsx';
 
 const ofGround = ({ link }: LinkReport): boolean => linkDefinition(link).block === 'ground';
 
@@ -61,7 +62,10 @@ export function Ground() {
       <ForceTable chosen={duty.id} onChoose={setChosen} />
       <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-2">
         <Going duty={duty} of={of} />
-        <PayloadAlong duty={duty} />
+        <div className="grid gap-3">
+          <TurnScrub duty={duty} of={of} />
+          <PayloadAlong duty={duty} />
+        </div>
       </div>
       <PayloadSweep />
       {cautionsOf(build).map((text) => (
@@ -106,7 +110,9 @@ function Answer({ duty, of }: { readonly duty: Duty; readonly of: DutyReport }) 
           {showNumber(worst.ratio)} × what this asks.{' '}
         </>
       )}
-      {gives ? (
+      {of.resistance.totalN < 0 ? (
+        <>It pushes itself along with {force}: the brake is asked, not the drive.</>
+      ) : gives ? (
         <>
           {worst?.verdict === 'short' && worst.link !== 'grip' ? 'Of grip and torque, ' : ''}
           <b className={STRONG}>{gives.first === 'grip' ? 'Grip' : 'Torque'}</b>, at{' '}

@@ -1,5 +1,5 @@
 import type { Build, Duty } from '@zubric/core/build';
-import { footingOf, stanceOf, type DutyReport, type Stance } from '@zubric/core/evaluate';
+import { accelerationOf, footingOf, stanceOf, type DutyReport, type Stance } from '@zubric/core/evaluate';
 import { useId, useState } from 'react';
 import { useSay } from '../../app/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
@@ -95,14 +95,20 @@ export function Stand({ duty, of, onChoose }: Props) {
   );
 }
 
+/** How hard it speeds up, stated: instead of a distance or time to its speed, where that is now another. */
+function withAcceleration(duty: Duty, accelerationMps2: number): Duty {
+  if (accelerationMps2 === accelerationOf(duty)) return duty;
+  const { upToSpeed: _up, ...rest } = duty;
+  return { ...rest, acceleration: { ...duty.acceleration, value: accelerationMps2, origin: 'typed' } };
+}
+
 const putInto = (build: Build, dutyId: string, { gradeRad, accelerationMps2 }: Stance): Build => ({
   ...build,
   duties: build.duties.map((d) =>
     d.id === dutyId
       ? {
-          ...d,
+          ...withAcceleration(d, accelerationMps2),
           grade: { ...d.grade, value: gradeRad, origin: 'typed' },
-          acceleration: { ...d.acceleration, value: accelerationMps2, origin: 'typed' },
         }
       : d,
   ),

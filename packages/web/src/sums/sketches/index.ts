@@ -1,5 +1,6 @@
 import { gearPairSketch, planetarySketch, wormSketch } from './gears.ts';
 import { chainSketch, frictionBeltSketch, timingBeltSketch, trackSketch } from './loops.ts';
+import { lockedSketch, pivotSketch, tipSketch, wheelLoadSketch } from './plan.ts';
 import type { Drawn, SumSketch } from './sketch.ts';
 import { axleLoadSketch, gradeLimitSketch, sideTipSketch, stepSketch } from './stand.ts';
 import { ackermannSketch, trackedTurnSketch, wheeledTurnSketch } from './turn.ts';
@@ -20,4 +21,8 @@ export const SKETCHES: Readonly<Record<string, (drawn: Drawn) => SumSketch | und
   'skid-turn-tracked': trackedTurnSketch,
   'skid-turn-wheeled': wheeledTurnSketch,
   ackermann: ackermannSketch,
+  'wheel-loads': wheelLoadSketch,
+  'tip-angles': tipSketch,
+  'pivot-turn': pivotSketch,
+  'locked-axle': lockedSketch,
 };

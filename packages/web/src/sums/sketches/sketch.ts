@@ -5,6 +5,8 @@ export interface Drawn {
   readonly given: (key: string) => number;
   readonly found: (key: string) => number;
   readonly choice: (key: string) => string;
+  /** The rows of a table, of either side. */
+  readonly rows: (key: string) => readonly Readonly<Record<string, number>>[];
   /** A number of either side with its unit. */
   readonly say: (key: string) => string;
 }

@@ -9,6 +9,7 @@ function sketch(name: string, input: Readonly<Record<string, unknown>>) {
   const drawn = SKETCHES[name]?.({
     given: (key) => Number(given[key] ?? NaN),
     found: (key) => Number(found[key] ?? NaN),
+    rows: (key) => (found[key] ?? given[key] ?? []) as readonly Readonly<Record<string, number>>[],
     choice: (key) => String(found[key] ?? given[key]),
     say: (key) => String(found[key] ?? given[key]),
   });

@@ -152,7 +152,11 @@ export function sideTipSketch({ given, found, choice, say }: Drawn): SumSketch {
       circle(cg, track * 0.05, 'mech', { filled: true }),
       arrow(cg, at(cg.x, cg.y - height * 0.9), 'mech', 'weight', 'to'),
       measure(place(-half, height), place(0, height), say('halfTrackM'), 1),
-      note(place(middle - track / 2, 0), `tips at ${say('tipDeg')}`, 'ink', -2),
+      note(
+        at(place(middle - track * 0.6, 0).x, place(middle + track * 0.6, 0).y),
+        `tips at ${say('tipDeg')}`,
+        'ink',
+      ),
     ],
     label:
       'The vehicle from behind on the side slope at which it tips: the weight points at the tipping edge',

@@ -1,0 +1,161 @@
+import { readFileSync } from 'node:fs';
+import { buildSchema, newBuild, type Build } from '@zubric/core/build';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { MemoryRouter } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { UnitsProvider } from '../../app/units.tsx';
+import { BuildSession, useBuild } from '../../session/BuildSession.tsx';
+import { Brief } from './Brief.tsx';
+
+const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+
+function Kept() {
+  return <output data-testid="kept">{JSON.stringify(useBuild().build)}</output>;
+}
+const kept = (): Build => buildSchema.parse(JSON.parse(screen.getByTestId('kept').textContent ?? ''));
+
+function show(document: Build): void {
+  const stored = { id: 'b', version: 1, updatedAt: '2026-11-25T00:00:00Z', document };
+  render(
+    <MemoryRouter>
+      <UnitsProvider>
+        <BuildSession stored={stored}>
+          <Brief />
+          <Kept />
+        </BuildSession>
+      </UnitsProvider>
+    </MemoryRouter>,
+  );
+}
+
+const text = (): string => (document.body.textContent ?? '').replaceAll('\u00a0', ' ');
+const type = (label: string, value: string): void => {
+  const field = screen.getByLabelText(label);
+  fireEvent.change(field, { target: { value } });
+  fireEvent.blur(field);
+};
+const choose = (label: string, value: string): void => {
+  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+};
+
+describe('the brief', () => {
+  beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+    localStorage.clear();
+  });
+
+  it('asks four questions and answers roughly at once', () => {
+    show(newBuild('Gull'));
+    type('How heavy, itself?', '60 kg');
+    type('And with what load?', '40 kg');
+    type('How steep?', '10°');
+    type('How fast?', '0.5 m/s');
+    // 100 kg up 10° at 0.02: 189.6 N, 94.8 W; two motors at twice that over 75 %: 126 W each (by hand).
+    expect(text()).toMatch(/Roughly 190 N and 95 W at the ground; look for 2 motors of 126.*W each/);
+    expect(kept().duties.some((d) => Math.abs(d.grade.value - Math.PI / 18) < 1e-9)).toBe(true);
+  });
+
+  it('adds duties of a kind, and says in a few words what each asks besides', () => {
+    show(puffin);
+    choose('Kind of duty', 'turn-on-the-spot');
+    fireEvent.click(screen.getByRole('button', { name: 'Add a duty' }));
+    expect(kept().duties.at(-1)).toMatchObject({ name: 'Turn on the spot', turn: { kind: 'on-the-spot' } });
+    expect(
+      screen.getByRole('button', { name: 'What Turn on the spot asks besides: on the spot' }),
+    ).toBeTruthy();
+  });
+
+  it('opens a duty to all that it may ask; an empty field takes it out again', () => {
+    show(puffin);
+    fireEvent.click(screen.getByRole('button', { name: /^What Level, loaded asks besides/ }));
+    type('Step or kerb', '30 mm');
+    type('Towed mass', '50 kg');
+    choose('It goes', 'radius');
+    choose('How much of it', 'route');
+    type('Length of the leg', '40 m');
+    const duty = kept().duties[1];
+    expect(duty).toMatchObject({
+      step: { value: 0.03 },
+      towed: { mass: { value: 50 } },
+      turn: { kind: 'radius' },
+      extent: { kind: 'route', times: 2 },
+    });
+    expect(text()).toContain('80 m, which takes 61.5 s');
+    type('Step or kerb', '');
+    type('Towed mass', '');
+    choose('It goes', 'straight');
+    expect(kept().duties[1]).not.toHaveProperty('step');
+    expect(kept().duties[1]).not.toHaveProperty('towed');
+    expect(kept().duties[1]).not.toHaveProperty('turn');
+  });
+
+  it('puts the vehicle on another layout, drawn before it is taken', async () => {
+    show(puffin);
+    fireEvent.click(screen.getByRole('button', { name: 'Another layout' }));
+    const panel = await screen.findByRole('dialog');
+    expect(within(panel).getAllByRole('listitem')).toHaveLength(18);
+    fireEvent.click(within(panel).getByRole('button', { name: /Six fixed wheels/ }));
+    expect(kept().layout).toMatchObject({ kind: 'skid' });
+    expect(kept().layout.axles).toHaveLength(3);
+    expect(screen.queryByRole('dialog')).toBeNull();
+    expect(screen.getByRole('heading', { name: /Stands on: fixed wheels, skid-steered/ })).toBeTruthy();
+  });
+
+  it('keeps one axle driven at least', () => {
+    show(puffin);
+    const only = screen.getByRole('checkbox', { name: 'Driven wheels driven' });
+    expect((only as HTMLInputElement).disabled).toBe(true);
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Castors driven' }));
+    expect(
+      (screen.getByRole('checkbox', { name: 'Driven wheels driven' }) as HTMLInputElement).disabled,
+    ).toBe(false);
+  });
+
+  it('takes a ground from the table for its tyres, makes it soft, and says the source', () => {
+    show(puffin);
+    choose('Surface to add', 'dry-sand');
+    fireEvent.click(screen.getByRole('button', { name: 'Add a ground' }));
+    expect(kept().grounds.at(-1)).toMatchObject({
+      name: 'Dry sand',
+      surface: 'dry-sand',
+      rolling: { value: 0.25 },
+    });
+    expect(text()).toContain('The table has rolling 0.2 to 0.3, grip 0.3 to 0.5: Gillespie');
+    choose('How soft Dry sand is', 'dry-sand');
+    expect(kept().grounds.at(-1)?.soil).toMatchObject({ kphiKnPerM: 1528, exponent: 1.1 });
+    type('Exponent n', '1.2');
+    expect(kept().grounds.at(-1)?.soil).toMatchObject({ name: 'own values', exponent: 1.2 });
+    choose('How soft Dry sand is', 'firm');
+    expect(kept().grounds.at(-1)?.soil).toBeUndefined();
+  });
+
+  it('adds riders and ballast, weighs them, and takes care of who rides', () => {
+    show(puffin);
+    fireEvent.click(screen.getByRole('button', { name: 'Add a rider' }));
+    expect(text()).toContain('253 kg all up');
+    choose('People', 'riding');
+    expect(text()).toContain('a speed cap and helmets');
+    fireEvent.click(screen.getByRole('button', { name: 'Remove Rider' }));
+    expect(kept().masses.others).toEqual([]);
+  });
+
+  it('checks the limits of the event', () => {
+    show(puffin);
+    type('Mass without payload, at most', '50 kg');
+    expect(text()).toContain('Over: mass without payload 58 kg of 50 kg');
+    expect(text()).toContain('Over the limit of its event');
+    type('Mass without payload, at most', '');
+    expect(kept().aims).toEqual({ maximise: 'payload-rate' });
+  });
+
+  it('takes a brake, its force and none', () => {
+    show(puffin);
+    choose('Brake', 'friction');
+    type('Its force at the ground', '300 N');
+    expect(kept().brake).toMatchObject({ kind: 'friction', force: { value: 300 } });
+    type('Its force at the ground', '');
+    expect(kept().brake.force).toBeUndefined();
+  });
+});

@@ -1,0 +1,139 @@
+import { readFileSync } from 'node:fs';
+import { buildSchema, newBuild, type Build } from '@zubric/core/build';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { MemoryRouter } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { UnitsProvider } from '../../app/units.tsx';
+import { BuildSession, useBuild } from '../../session/BuildSession.tsx';
+import { Ground } from './Ground.tsx';
+
+const demo = (name: string): Build =>
+  buildSchema.parse(JSON.parse(readFileSync(`data/builds/${name}.zubric.json`, 'utf8')));
+
+/** Shows what the edits came to, for the tests to read. */
+function Kept() {
+  const { build } = useBuild();
+  const [duty] = build.duties;
+  return (
+    <output data-testid="kept">
+      {JSON.stringify({
+        payload: build.masses.payload,
+        grade: duty?.grade.value,
+        axles: build.layout.axles.map(({ ahead, track }) => [ahead.value, track.value]),
+      })}
+    </output>
+  );
+}
+
+function show(document: Build): void {
+  const stored = { id: 'b', version: 1, updatedAt: '2026-11-25T00:00:00Z', document };
+  render(
+    <MemoryRouter>
+      <UnitsProvider>
+        <BuildSession stored={stored}>
+          <Ground />
+          <Kept />
+        </BuildSession>
+      </UnitsProvider>
+    </MemoryRouter>,
+  );
+}
+
+const text = (): string => (document.body.textContent ?? '').replaceAll('\u00a0', ' ');
+interface KeptBuild {
+  payload: { aheadOfRearAxle: { value: number; origin: string }; height: { value: number } };
+  grade: number;
+  axles: [number, number][];
+}
+const kept = (): KeptBuild => JSON.parse(screen.getByTestId('kept').textContent ?? '') as KeptBuild;
+
+describe('the ground station', () => {
+  beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+    localStorage.clear();
+  });
+
+  it('asks what gives out first on the duty that asks the most, and answers it', () => {
+    show(demo('puffin'));
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(
+      'What gives out first on “Slip, empty”?',
+    );
+    expect(text()).toContain('Grip, at 1.16 × the 134 N it asks; torque would do 3.26 ×.');
+    expect(text()).toContain('it climbs 10.7°, then a wheel slips');
+  });
+
+  it('goes from duty to duty by the table, and says of each what gives out first', () => {
+    show(demo('puffin'));
+    fireEvent.click(screen.getByRole('button', { name: 'Slip, loaded' }));
+    expect(text()).toContain('Torque, at 1.26 × the 411 N it asks; grip would hold 1.41 ×.');
+    const row = screen.getByRole('row', { name: /^Slip, loaded/ });
+    expect(row.textContent?.replaceAll('\u00a0', ' ')).toContain('411 N');
+    expect(within(row).getByText('torque')).toBeTruthy();
+  });
+
+  it('moves wheel loads live with the slope that is tried, keeps nothing of it, and puts it into the duty when told', () => {
+    show(demo('puffin'));
+    fireEvent.click(screen.getByRole('button', { name: 'Slip, loaded' }));
+    const side = (): string => screen.getByRole('group', { name: /from the side/ }).textContent ?? '';
+    const before = side();
+    fireEvent.change(screen.getByRole('slider', { name: /^Grade/ }), { target: { value: '40' } });
+    expect(side()).not.toBe(before);
+    expect(kept().grade).toBeCloseTo((9 * Math.PI) / 180, 9);
+    fireEvent.click(screen.getByRole('button', { name: 'As the duty says' }));
+    expect(side()).toBe(before);
+    fireEvent.change(screen.getByRole('slider', { name: /^Grade/ }), { target: { value: '40' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Put into the duty' }));
+    expect(kept().grade).toBeCloseTo((20 * Math.PI) / 180, 9);
+  });
+
+  it('moves masses and wheels by the arrow keys', () => {
+    show(demo('puffin'));
+    const start = kept();
+    const payload = screen.getByRole('slider', { name: 'Payload, from the side' });
+    fireEvent.keyDown(payload, { key: 'ArrowRight', shiftKey: true });
+    fireEvent.keyDown(payload, { key: 'ArrowUp' });
+    expect(kept().payload.aheadOfRearAxle.value).toBeGreaterThan(start.payload.aheadOfRearAxle.value);
+    expect(kept().payload.aheadOfRearAxle.origin).toBe('typed');
+    expect(kept().payload.height.value).toBeGreaterThan(start.payload.height.value);
+    const wheels = screen.getByRole('slider', { name: 'Driven wheels, from above' });
+    fireEvent.keyDown(wheels, { key: 'ArrowUp' });
+    fireEvent.keyDown(wheels, { key: 'ArrowLeft' });
+    expect(kept().axles[1]?.[1]).toBeGreaterThan(start.axles[1]?.[1] ?? Infinity);
+    expect(kept().axles[1]?.[0]).toBeLessThan(start.axles[1]?.[0] ?? 0);
+  });
+
+  it('says where it falls over, instead of loads that cannot be', () => {
+    const puffin = demo('puffin');
+    const high = { ...puffin.masses.payload.height, value: 3 };
+    show({ ...puffin, masses: { ...puffin.masses, payload: { ...puffin.masses.payload, height: high } } });
+    fireEvent.click(screen.getByRole('button', { name: 'Slip, loaded' }));
+    fireEvent.change(screen.getByRole('slider', { name: /^Grade/ }), { target: { value: '60' } });
+    expect(screen.getByText(/It does not stand like this/)).toBeTruthy();
+  });
+
+  it('judges what steers, what balances and what runs on a rail', () => {
+    show(demo('moth'));
+    expect(text()).toContain('Steering force: it has 0.893 × what this asks');
+    expect(text()).toContain('pushes straight on');
+    cleanup();
+    show(demo('teasel'));
+    expect(text()).toContain('Tips sideways at');
+    expect(text()).not.toContain('Tips back');
+    cleanup();
+    show(demo('glasshouse-rail'));
+    expect(text()).toContain('edge asks 0.484, grip and push 0.0988');
+  });
+
+  it('marks the best payload where the build is to make the most of something', () => {
+    const puffin = demo('puffin');
+    show({ ...puffin, aims: { maximise: 'payload-rate' } });
+    expect(screen.getByRole('img', { name: /kg an hour over the payload; best at/ })).toBeTruthy();
+  });
+
+  it('leads on where no duty is stated', () => {
+    show({ ...newBuild('Gull'), duties: [] });
+    expect(text()).toContain('State a duty in the Brief first');
+  });
+});
