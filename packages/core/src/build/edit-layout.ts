@@ -1,6 +1,7 @@
 import type { Quantity } from '../quantity/index.ts';
 import type { Build, PlacedMass } from './document.ts';
 import type { Axle } from './layout/index.ts';
+import { freeId } from './new-build.ts';
 
 const moved = (q: Quantity, by: number): Quantity => ({ ...q, value: q.value + by });
 
@@ -40,6 +41,36 @@ export function changeAxle(build: Build, axleId: string, part: Partial<Axle>): B
   const rear = Math.min(...axles.map(({ ahead }) => ahead.value));
   const changed = { ...build, layout: { ...build.layout, axles } };
   return Math.abs(rear) < SAME_PLACE_M ? changed : measuredAnew(changed, -rear);
+}
+
+/** One more pair of wheels, free and like the first axle, half-way along. */
+export function addAxle(build: Build): Build {
+  const { axles } = build.layout;
+  const [first] = axles;
+  if (!first) return build;
+  const id = freeId('axle', axles);
+  const reach = Math.max(...axles.map(({ ahead }) => ahead.value)) || first.diameter.value * 2;
+  const { contactLength: _length, ...like } = first;
+  const added: Axle = {
+    ...like,
+    id,
+    name: `Axle ${axles.length + 1}`,
+    form: first.form === 'track' || first.form === 'shell' ? 'wheel' : first.form,
+    ahead: { ...first.ahead, value: reach / 2, origin: 'assumed' },
+    driven: false,
+    steered: false,
+    braked: false,
+  };
+  return { ...build, layout: { ...build.layout, axles: [...axles, added] } };
+}
+
+/** The build without an axle; one that is the last driven stays. */
+export function removeAxle(build: Build, axleId: string): Build {
+  const left = build.layout.axles.filter(({ id }) => id !== axleId);
+  const drives = build.layout.kind === 'winch' || left.some(({ driven }) => driven);
+  if (left.length === 0 || !drives) return build;
+  const rear = Math.min(...left.map(({ ahead }) => ahead.value));
+  return measuredAnew({ ...build, layout: { ...build.layout, axles: left } }, -rear);
 }
 
 /** The diameter at which the drive meets the ground, changed for every driven axle, or for a winch's drum. */

@@ -16,7 +16,7 @@ export { TASKS, type Duty, type Extent, type Turn, type UpToSpeed } from './duty
 export { AIMS, MASS_KINDS } from './vehicle.ts';
 export { buildJsonSchema } from './json-schema.ts';
 export * from './layout/index.ts';
-export { changeAxle, changeDrivenDiameter, changeTrack } from './edit-layout.ts';
+export { addAxle, changeAxle, changeDrivenDiameter, changeTrack, removeAxle } from './edit-layout.ts';
 export { LAYOUT_TEMPLATES, layoutTemplate, type LayoutTemplate } from './layout-templates.ts';
 export { withLayout } from './with-layout.ts';
 export { DOUBLE_RULE, ITEMISED, type MarginPolicy } from './margin-policy.ts';

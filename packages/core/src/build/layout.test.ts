@@ -5,6 +5,7 @@ import { typed } from '../quantity/index.ts';
 import {
   DUTY_TEMPLATES,
   LAYOUT_TEMPLATES,
+  addAxle,
   buildSchema,
   changeAxle,
   contactsOf,
@@ -14,6 +15,7 @@ import {
   groundOfSurface,
   layoutTemplate,
   newBuild,
+  removeAxle,
   trackOf,
   wheelbaseOf,
   withLayout,
@@ -105,6 +107,24 @@ describe('moving an axle', () => {
     const forward = changeAxle(build, 'front', { ahead: typed(0.9, 'm') });
     expect(forward.masses).toEqual(build.masses);
     expect(wheelbaseOf(forward.layout)).toBeCloseTo(0.9, 12);
+  });
+
+  it('one more, or one less, leaves a vehicle that stands where it stood', () => {
+    const more = addAxle(on('rear-drive'));
+    expect(more.layout.axles.map((axle) => axle.driven)).toEqual([true, false, false]);
+    expect(buildSchema.safeParse(more).error).toBeUndefined();
+    const [rear] = more.layout.axles;
+    expect(removeAxle(more, rear?.id ?? '')).toBe(more);
+    const driven = changeAxle(more, 'axle-3', { driven: true });
+    const less = removeAxle(driven, 'rear');
+    // The new rear axle is the one half-way; masses stay on the frame.
+    expect(less.layout.axles.map(({ ahead }) => Math.round(ahead.value * 1e6) / 1e6)).toEqual([0.3, 0]);
+    expect(less.masses.own.aheadOfRearAxle.value).toBeCloseTo(
+      more.masses.own.aheadOfRearAxle.value - 0.3,
+      12,
+    );
+    const balancer = on('balancer');
+    expect(removeAxle(balancer, 'wheels')).toBe(balancer);
   });
 
   it('past the other one makes that the rear axle', () => {

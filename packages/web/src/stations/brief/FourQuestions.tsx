@@ -11,7 +11,8 @@ import { useBuild } from '../../session/BuildSession.tsx';
 /** How heavy, how steep, how fast, how long; and at once a first answer, before any part is chosen. */
 export function FourQuestions({ hardest }: { readonly hardest: Duty }) {
   const { build, edit } = useBuild();
-  const [chosen, setChosen] = useState<string | null>(null);
+  // It stays with the duty it began with: what is typed may make another the hardest.
+  const [chosen, setChosen] = useState(hardest.id);
   const duty = build.duties.find(({ id }) => id === chosen) ?? hardest;
   const change = (part: Partial<Duty>): void =>
     edit((b) => ({ ...b, duties: b.duties.map((d) => (d.id === duty.id ? { ...d, ...part } : d)) }));

@@ -2,8 +2,10 @@ import {
   FORMS,
   FORM_TITLES,
   LAYOUT_TEMPLATES,
+  addAxle,
   changeAxle,
   layoutKind,
+  removeAxle,
   withLayout,
   type Axle,
   type Build,
@@ -11,6 +13,7 @@ import {
 } from '@zubric/core/build';
 import { footingOf, type Footing } from '@zubric/core/evaluate';
 import { TYRES, TYRE_TITLES } from '@zubric/core/ground';
+import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Panel } from '../../app/Panel.tsx';
 import { Choice } from '../../fields/Choice.tsx';
@@ -147,6 +150,9 @@ function AxleTable() {
               <th scope="col">Diameter</th>
               <th scope="col">Width</th>
               <th scope="col">Driven, steered, braked</th>
+              <th scope="col">
+                <span className="sr-only">Remove</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -156,7 +162,15 @@ function AxleTable() {
           </tbody>
         </table>
       </div>
-      <div className="grid gap-3 sm:grid-cols-3">
+      <div className="grid items-end gap-3 sm:grid-cols-[auto_repeat(3,minmax(0,1fr))]">
+        <button
+          type="button"
+          className="push push-small"
+          disabled={layout.axles.length >= 8}
+          onClick={() => edit(addAxle)}
+        >
+          Add an axle
+        </button>
         {layout.drum && (
           <QuantityField
             label="Drum, to the middle of the rope"
@@ -193,7 +207,7 @@ function AxleTable() {
 }
 
 function AxleRow({ axle, onChange }: { axle: Axle; onChange: (part: Partial<Axle>) => void }) {
-  const { build } = useBuild();
+  const { build, edit } = useBuild();
   const length = (
     label: string,
     key: 'ahead' | 'track' | 'diameter' | 'width' | 'contactLength',
@@ -209,6 +223,7 @@ function AxleRow({ axle, onChange }: { axle: Axle; onChange: (part: Partial<Axle
       onChange={(quantity) => onChange({ [key]: quantity })}
     />
   );
+  const last = build.layout.axles.length === 1;
   const onlyDriven = axle.driven && build.layout.axles.filter((a) => a.driven).length === 1;
   const flag = (label: string, key: 'driven' | 'steered' | 'braked', locked = false) => (
     <label
@@ -269,6 +284,20 @@ function AxleRow({ axle, onChange }: { axle: Axle; onChange: (part: Partial<Axle
         {flag('driven', 'driven', onlyDriven)}
         {flag('steered', 'steered')}
         {flag('braked', 'braked')}
+      </td>
+      <td>
+        <button
+          type="button"
+          className="p-1.5 hover:text-short disabled:text-line"
+          aria-label={`Remove ${axle.name}`}
+          title={
+            last || onlyDriven ? 'A vehicle stands on something, and one axle at least is driven' : undefined
+          }
+          disabled={last || onlyDriven}
+          onClick={() => edit((b) => removeAxle(b, axle.id))}
+        >
+          <Trash2 size={18} aria-hidden="true" />
+        </button>
       </td>
     </tr>
   );

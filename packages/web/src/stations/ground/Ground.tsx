@@ -39,8 +39,9 @@ export function Ground() {
   const { build, report } = useBuild();
   useTitle('Ground', build.name);
   const hardest = useHardest();
-  const [chosen, setChosen] = useState<string | null>(null);
-  const duty = build.duties.find(({ id }) => id === (chosen ?? hardest)) ?? build.duties[0];
+  // It stays with the duty it began with: what is moved may make another the hardest.
+  const [chosen, setChosen] = useState(hardest);
+  const duty = build.duties.find(({ id }) => id === chosen) ?? build.duties[0];
   const of = report.duties.find(({ id }) => id === duty?.id);
   if (!duty || !of)
     return (
