@@ -1,19 +1,15 @@
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
+import { MUST_RESIST, resists, soilKeys } from './soil-keys.ts';
 
 const input = z
   .strictObject({
     loadN: key.positive('Load on one track', 'N'),
     contactLengthM: key.positive('Length of track on the ground', 'm'),
     widthM: key.positive('Width of the track', 'm'),
-    kcKnPerM: key.real('Cohesive modulus of the soil', 'kN/m^(n+1)'),
-    kphiKnPerM: key.real('Frictional modulus of the soil', 'kN/m^(n+2)'),
-    exponent: z.number().positive().lt(3).meta({ description: 'Exponent of sinkage n', unit: '' }),
+    ...soilKeys,
   })
-  .refine((i) => i.kcKnPerM + i.widthM * i.kphiKnPerM > 0, {
-    message: 'kc + b kφ must be more than 0',
-    path: ['kphiKnPerM'],
-  });
+  .refine((i) => resists(i, i.widthM), MUST_RESIST);
 
 const output = z.strictObject({
   pressurePa: key.positive('Pressure on the ground', 'Pa'),

@@ -1,19 +1,15 @@
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
+import { MUST_RESIST, resists, soilKeys } from './soil-keys.ts';
 
 const input = z
   .strictObject({
     wheelLoadN: key.positive('Load on the wheel', 'N'),
     wheelDiameterM: key.positive('Diameter of the wheel', 'm'),
     wheelWidthM: key.positive('Width of the wheel', 'm'),
-    kcKnPerM: key.real('Cohesive modulus of the soil', 'kN/m^(n+1)'),
-    kphiKnPerM: key.real('Frictional modulus of the soil', 'kN/m^(n+2)'),
-    exponent: z.number().positive().lt(3).meta({ description: 'Exponent of sinkage n', unit: '' }),
+    ...soilKeys,
   })
-  .refine((i) => i.kcKnPerM + i.wheelWidthM * i.kphiKnPerM > 0, {
-    message: 'kc + b kφ must be more than 0',
-    path: ['kphiKnPerM'],
-  });
+  .refine((i) => resists(i, i.wheelWidthM), MUST_RESIST);
 
 const output = z.strictObject({
   sinkageM: key.nonNegative('How deep it sinks', 'm'),

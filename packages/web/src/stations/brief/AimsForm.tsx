@@ -4,7 +4,7 @@ import type { Dimension } from '@zubric/core/quantity';
 import { useSay } from '../../app/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { QuantityFields, type QuantitySpec } from '../../fields/QuantityFields.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 const AIM_TITLES: Readonly<Record<Aims['maximise'], string>> = {
@@ -14,14 +14,21 @@ const AIM_TITLES: Readonly<Record<Aims['maximise'], string>> = {
   range: 'distance a charge',
 };
 
+const limit = <Key extends string>(
+  key: Key,
+  what: string,
+  dimension: Dimension,
+  check = aboveZero,
+): QuantitySpec<Key> => ({ key, label: `${what}, at most`, dimension, check, optional: true });
+
 const LIMITS = [
-  ['mass', 'Mass without payload', 'mass'],
-  ['length', 'Length', 'length'],
-  ['width', 'Width', 'length'],
-  ['height', 'Height', 'length'],
-  ['voltage', 'Voltage', 'voltage'],
-  ['cost', 'Cost of parts', 'number'],
-] as const satisfies readonly (readonly [keyof Aims, string, Dimension])[];
+  limit('mass', 'Mass without payload', 'mass'),
+  limit('length', 'Length', 'length'),
+  limit('width', 'Width', 'length'),
+  limit('height', 'Height', 'length'),
+  limit('voltage', 'Voltage', 'voltage'),
+  limit('cost', 'Cost of parts', 'number', zeroOrMore),
+];
 
 /** What it is to be best at, and what its event allows; each limit is checked. */
 export function AimsForm() {
@@ -44,17 +51,7 @@ export function AimsForm() {
           }))}
           onChange={(maximise) => change({ maximise })}
         />
-        {LIMITS.map(([key, label, dimension]) => (
-          <QuantityField
-            key={key}
-            label={`${label}, at most`}
-            dimension={dimension}
-            value={aims[key]}
-            check={key === 'cost' ? zeroOrMore : aboveZero}
-            onChange={(quantity) => change({ [key]: quantity })}
-            onClear={() => change({ [key]: undefined })}
-          />
-        ))}
+        <QuantityFields of={aims} specs={LIMITS} onChange={change} />
         {checks.length > 0 && (
           <p className="col-span-3 text-[14px] text-soft">
             {checks.map(({ title, dimension, limit, value, holds }) => (

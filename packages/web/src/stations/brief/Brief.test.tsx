@@ -1,34 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { buildSchema, newBuild, type Build } from '@zubric/core/build';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { MemoryRouter } from 'react-router';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { UnitsProvider } from '../../app/units.tsx';
-import { BuildSession, useBuild } from '../../session/BuildSession.tsx';
+import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Brief } from './Brief.tsx';
 
 const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
 
-function Kept() {
-  return <output data-testid="kept">{JSON.stringify(useBuild().build)}</output>;
-}
-const kept = (): Build => buildSchema.parse(JSON.parse(screen.getByTestId('kept').textContent ?? ''));
-
-function show(document: Build): void {
-  const stored = { id: 'b', version: 1, updatedAt: '2026-11-25T00:00:00Z', document };
-  render(
-    <MemoryRouter>
-      <UnitsProvider>
-        <BuildSession stored={stored}>
-          <Brief />
-          <Kept />
-        </BuildSession>
-      </UnitsProvider>
-    </MemoryRouter>,
-  );
-}
-
-const text = (): string => (document.body.textContent ?? '').replaceAll('\u00a0', ' ');
+const show = (document: Build): void => onBench(<Brief />, document);
 const type = (label: string, value: string): void => {
   const field = screen.getByLabelText(label);
   fireEvent.change(field, { target: { value } });

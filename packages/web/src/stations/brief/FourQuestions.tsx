@@ -1,12 +1,21 @@
 import type { Duty } from '@zubric/core/build';
 import { roughAnswer } from '@zubric/core/evaluate';
-import type { Quantity } from '@zubric/core/quantity';
 import { useState } from 'react';
 import { useSay } from '../../app/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, climbable, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { QuantityFields, type QuantitySpec } from '../../fields/QuantityFields.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+
+const HEAVY: readonly QuantitySpec<'own' | 'payload'>[] = [
+  { key: 'own', label: 'How heavy, itself?', dimension: 'mass', check: aboveZero },
+  { key: 'payload', label: 'And with what load?', dimension: 'mass', check: zeroOrMore },
+];
+const ASKED: readonly QuantitySpec<'grade' | 'speed' | 'duration'>[] = [
+  { key: 'grade', label: 'How steep?', dimension: 'angle', check: climbable },
+  { key: 'speed', label: 'How fast?', dimension: 'speed', check: zeroOrMore },
+  { key: 'duration', label: 'How long?', dimension: 'time', check: zeroOrMore },
+];
 
 /** How heavy, how steep, how fast, how long; and at once a first answer, before any part is chosen. */
 export function FourQuestions({ hardest }: { readonly hardest: Duty }) {
@@ -16,46 +25,21 @@ export function FourQuestions({ hardest }: { readonly hardest: Duty }) {
   const duty = build.duties.find(({ id }) => id === chosen) ?? hardest;
   const change = (part: Partial<Duty>): void =>
     edit((b) => ({ ...b, duties: b.duties.map((d) => (d.id === duty.id ? { ...d, ...part } : d)) }));
-  const changeMass = (key: 'own' | 'payload', mass: Quantity): void =>
-    edit((b) => ({ ...b, masses: { ...b.masses, [key]: { ...b.masses[key], mass } } }));
+  const heavy = { own: build.masses.own.mass, payload: build.masses.payload.mass };
+  const changeMass = ({ own, payload }: Partial<typeof heavy>): void =>
+    edit((b) => ({
+      ...b,
+      masses: {
+        ...b.masses,
+        ...(own ? { own: { ...b.masses.own, mass: own } } : {}),
+        ...(payload ? { payload: { ...b.masses.payload, mass: payload } } : {}),
+      },
+    }));
   return (
     <section className="sheet px-3 pt-1.5 pb-2" aria-label="Four questions">
       <div className="grid grid-cols-2 items-end gap-3 md:grid-cols-[repeat(5,minmax(0,1fr))_minmax(0,1.5fr)]">
-        <QuantityField
-          label="How heavy, itself?"
-          dimension="mass"
-          value={build.masses.own.mass}
-          check={aboveZero}
-          onChange={(mass) => changeMass('own', mass)}
-        />
-        <QuantityField
-          label="And with what load?"
-          dimension="mass"
-          value={build.masses.payload.mass}
-          check={zeroOrMore}
-          onChange={(mass) => changeMass('payload', mass)}
-        />
-        <QuantityField
-          label="How steep?"
-          dimension="angle"
-          value={duty.grade}
-          check={climbable}
-          onChange={(grade) => change({ grade })}
-        />
-        <QuantityField
-          label="How fast?"
-          dimension="speed"
-          value={duty.speed}
-          check={zeroOrMore}
-          onChange={(speed) => change({ speed })}
-        />
-        <QuantityField
-          label="How long?"
-          dimension="time"
-          value={duty.duration}
-          check={zeroOrMore}
-          onChange={(duration) => change({ duration })}
-        />
+        <QuantityFields of={heavy} specs={HEAVY} onChange={changeMass} />
+        <QuantityFields of={duty} specs={ASKED} onChange={change} />
         <Choice
           label="Asked of"
           value={duty.id}

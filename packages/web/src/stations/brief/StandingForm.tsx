@@ -2,64 +2,81 @@ import type { Build, InnerDrive, Steering } from '@zubric/core/build';
 import { typed } from '@zubric/core/quantity';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { QuantityFields, type QuantitySpec } from '../../fields/QuantityFields.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 const ROW = 'grid grid-cols-2 gap-3 sm:grid-cols-4';
 
+const BODY: readonly QuantitySpec<keyof Build['body']>[] = [
+  { key: 'length', label: 'Body length', dimension: 'length', check: aboveZero },
+  { key: 'width', label: 'Body width', dimension: 'length', check: aboveZero },
+  { key: 'height', label: 'Height over all', dimension: 'length', check: aboveZero },
+  { key: 'clearance', label: 'Ground clearance', dimension: 'length', check: zeroOrMore },
+];
+
+const HITCH: readonly QuantitySpec<keyof Build['hitch']>[] = [
+  { key: 'behind', label: 'Hitch behind the rear axle', dimension: 'length' },
+  { key: 'height', label: 'Hitch above the ground', dimension: 'length', check: zeroOrMore },
+  { key: 'load', label: 'Load of the towed on it', dimension: 'force' },
+];
+
+const STEERING: readonly QuantitySpec<
+  'actuatorTorque' | 'linkageRatio' | 'kingpinOffset' | 'lockToLock' | 'secondsPer60'
+>[] = [
+  { key: 'actuatorTorque', label: 'Torque of the steering', dimension: 'torque', check: aboveZero },
+  { key: 'linkageRatio', label: 'Its linkage', dimension: 'ratio', check: aboveZero },
+  { key: 'kingpinOffset', label: 'Kingpin to tyre middle', dimension: 'length', check: zeroOrMore },
+  { key: 'lockToLock', label: 'Lock to lock, at the wheel', dimension: 'angle', check: aboveZero },
+  { key: 'secondsPer60', label: 'Its time for 60°', dimension: 'time', check: aboveZero, optional: true },
+];
+
+const INNER: readonly QuantitySpec<keyof InnerDrive>[] = [
+  { key: 'mass', label: 'Mass that climbs inside', dimension: 'mass', check: aboveZero },
+  { key: 'offset', label: 'Its middle off the sphere’s', dimension: 'length', check: aboveZero },
+  { key: 'shellMass', label: 'Mass of the shell', dimension: 'mass', check: zeroOrMore },
+];
+
+const BRAKE_FORCE: readonly QuantitySpec<'force'>[] = [
+  { key: 'force', label: 'Its force at the ground', dimension: 'force', check: aboveZero, optional: true },
+];
+const BRAKE_TIME: readonly QuantitySpec<'reaction'>[] = [
+  { key: 'reaction', label: 'Time before it bites', dimension: 'time', check: zeroOrMore },
+];
+
 /** Body, hitch, brake and steering: what tipping, towing, stopping and turning ask. */
 export function StandingForm() {
   const { build, edit } = useBuild();
-  const steers = build.layout.axles.some((axle) => axle.steered);
+  const { body, hitch, innerDrive, steering, layout, duties } = build;
+  const steers = layout.axles.some((axle) => axle.steered);
   return (
     <div className="grid gap-3">
-      <BodyFields />
+      <div className={ROW}>
+        <QuantityFields
+          of={body}
+          specs={BODY}
+          onChange={(part) => edit((b) => ({ ...b, body: { ...b.body, ...part } }))}
+        />
+      </div>
       <BrakeFields />
-      {build.duties.some((d) => d.towed || d.drawbar.value > 0) && <HitchFields />}
-      {steers &&
-        (build.steering ? (
-          <SteeringFields steering={build.steering} />
-        ) : (
-          <p>
-            <button
-              type="button"
-              className="push push-small"
-              onClick={() => edit((b) => ({ ...b, steering: newSteering() }))}
-            >
-              Steered by an actuator
-            </button>
-          </p>
-        ))}
-      {build.innerDrive && <InnerFields inner={build.innerDrive} />}
-    </div>
-  );
-}
-
-const newSteering = (): Steering => ({
-  actuatorTorque: typed(2, 'N·m', 'assumed'),
-  linkageRatio: typed(1, ': 1', 'assumed'),
-  kingpinOffset: typed(0.02, 'mm', 'assumed'),
-  lockToLock: typed(Math.PI / 3, '°', 'assumed'),
-  knowsPosition: true,
-});
-
-function BodyFields() {
-  const { build, edit } = useBuild();
-  const field = (label: string, key: keyof Build['body'], check = aboveZero) => (
-    <QuantityField
-      label={label}
-      dimension="length"
-      value={build.body[key]}
-      check={check}
-      onChange={(quantity) => edit((b) => ({ ...b, body: { ...b.body, [key]: quantity } }))}
-    />
-  );
-  return (
-    <div className={ROW}>
-      {field('Body length', 'length')}
-      {field('Body width', 'width')}
-      {field('Height over all', 'height')}
-      {field('Ground clearance', 'clearance', zeroOrMore)}
+      {duties.some((d) => d.towed || d.drawbar.value > 0) && (
+        <div className={ROW}>
+          <QuantityFields
+            of={hitch}
+            specs={HITCH}
+            onChange={(part) => edit((b) => ({ ...b, hitch: { ...b.hitch, ...part } }))}
+          />
+        </div>
+      )}
+      {steers && <SteeringFields steering={steering} />}
+      {innerDrive && (
+        <div className={ROW}>
+          <QuantityFields
+            of={innerDrive}
+            specs={INNER}
+            onChange={(part) => edit((b) => ({ ...b, innerDrive: { ...innerDrive, ...part } }))}
+          />
+        </div>
+      )}
     </div>
   );
 }
@@ -81,92 +98,40 @@ function BrakeFields() {
         ]}
         onChange={(kind) => change({ kind })}
       />
-      {brake.kind === 'friction' && (
-        <QuantityField
-          label="Its force at the ground"
-          dimension="force"
-          value={brake.force}
-          check={aboveZero}
-          onChange={(force) => change({ force })}
-          onClear={() => change({ force: undefined })}
-        />
-      )}
-      {brake.kind !== 'none' && (
-        <QuantityField
-          label="Time before it bites"
-          dimension="time"
-          value={brake.reaction}
-          check={zeroOrMore}
-          onChange={(reaction) => change({ reaction })}
-        />
-      )}
+      {brake.kind === 'friction' && <QuantityFields of={brake} specs={BRAKE_FORCE} onChange={change} />}
+      {brake.kind !== 'none' && <QuantityFields of={brake} specs={BRAKE_TIME} onChange={change} />}
     </div>
   );
 }
 
-function HitchFields() {
-  const { build, edit } = useBuild();
-  const change = (part: Partial<Build['hitch']>): void =>
-    edit((b) => ({ ...b, hitch: { ...b.hitch, ...part } }));
-  return (
-    <div className={ROW}>
-      <QuantityField
-        label="Hitch behind the rear axle"
-        dimension="length"
-        value={build.hitch.behind}
-        onChange={(behind) => change({ behind })}
-      />
-      <QuantityField
-        label="Hitch above the ground"
-        dimension="length"
-        value={build.hitch.height}
-        check={zeroOrMore}
-        onChange={(height) => change({ height })}
-      />
-      <QuantityField
-        label="Load of the towed on it"
-        dimension="force"
-        value={build.hitch.load}
-        onChange={(load) => change({ load })}
-      />
-    </div>
-  );
-}
+const newSteering = (): Steering => ({
+  actuatorTorque: typed(2, 'N·m', 'assumed'),
+  linkageRatio: typed(1, ': 1', 'assumed'),
+  kingpinOffset: typed(0.02, 'mm', 'assumed'),
+  lockToLock: typed(Math.PI / 3, '°', 'assumed'),
+  knowsPosition: true,
+});
 
-function SteeringFields({ steering }: { readonly steering: Steering }) {
+/** Steered by an actuator, or by hand. */
+function SteeringFields({ steering }: { readonly steering: Steering | undefined }) {
   const { edit } = useBuild();
+  if (!steering)
+    return (
+      <p>
+        <button
+          type="button"
+          className="push push-small"
+          onClick={() => edit((b) => ({ ...b, steering: newSteering() }))}
+        >
+          Steered by an actuator
+        </button>
+      </p>
+    );
   const change = (part: Partial<Steering>): void =>
     edit((b) => ({ ...b, steering: { ...steering, ...part } }));
   return (
     <div className={ROW}>
-      <QuantityField
-        label="Torque of the steering"
-        dimension="torque"
-        value={steering.actuatorTorque}
-        check={aboveZero}
-        onChange={(actuatorTorque) => change({ actuatorTorque })}
-      />
-      <QuantityField
-        label="Its linkage"
-        dimension="ratio"
-        value={steering.linkageRatio}
-        check={aboveZero}
-        onChange={(linkageRatio) => change({ linkageRatio })}
-      />
-      <QuantityField
-        label="Kingpin to tyre middle"
-        dimension="length"
-        value={steering.kingpinOffset}
-        check={zeroOrMore}
-        onChange={(kingpinOffset) => change({ kingpinOffset })}
-      />
-      <QuantityField
-        label="Lock to lock, at the wheel"
-        dimension="angle"
-        value={steering.lockToLock}
-        check={aboveZero}
-        onChange={(lockToLock) => change({ lockToLock })}
-      />
+      <QuantityFields of={steering} specs={STEERING} onChange={change} />
       <label className="flex items-center gap-2">
         <input
           type="checkbox"
@@ -185,37 +150,6 @@ function SteeringFields({ steering }: { readonly steering: Steering }) {
           Steered by hand
         </button>
       </p>
-    </div>
-  );
-}
-
-function InnerFields({ inner }: { readonly inner: InnerDrive }) {
-  const { edit } = useBuild();
-  const change = (part: Partial<InnerDrive>): void =>
-    edit((b) => ({ ...b, innerDrive: { ...inner, ...part } }));
-  return (
-    <div className={ROW}>
-      <QuantityField
-        label="Mass that climbs inside"
-        dimension="mass"
-        value={inner.mass}
-        check={aboveZero}
-        onChange={(mass) => change({ mass })}
-      />
-      <QuantityField
-        label="Its middle off the sphere’s"
-        dimension="length"
-        value={inner.offset}
-        check={aboveZero}
-        onChange={(offset) => change({ offset })}
-      />
-      <QuantityField
-        label="Mass of the shell"
-        dimension="mass"
-        value={inner.shellMass}
-        check={zeroOrMore}
-        onChange={(shellMass) => change({ shellMass })}
-      />
     </div>
   );
 }

@@ -1,51 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { buildSchema, newBuild, type Build } from '@zubric/core/build';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { MemoryRouter } from 'react-router';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { UnitsProvider } from '../../app/units.tsx';
-import { BuildSession, useBuild } from '../../session/BuildSession.tsx';
+import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Ground } from './Ground.tsx';
 
 const demo = (name: string): Build =>
   buildSchema.parse(JSON.parse(readFileSync(`data/builds/${name}.zubric.json`, 'utf8')));
 
-/** Shows what the edits came to, for the tests to read. */
-function Kept() {
-  const { build } = useBuild();
-  const [duty] = build.duties;
-  return (
-    <output data-testid="kept">
-      {JSON.stringify({
-        payload: build.masses.payload,
-        grade: duty?.grade.value,
-        axles: build.layout.axles.map(({ ahead, track }) => [ahead.value, track.value]),
-      })}
-    </output>
-  );
-}
-
-function show(document: Build): void {
-  const stored = { id: 'b', version: 1, updatedAt: '2026-11-25T00:00:00Z', document };
-  render(
-    <MemoryRouter>
-      <UnitsProvider>
-        <BuildSession stored={stored}>
-          <Ground />
-          <Kept />
-        </BuildSession>
-      </UnitsProvider>
-    </MemoryRouter>,
-  );
-}
-
-const text = (): string => (document.body.textContent ?? '').replaceAll('\u00a0', ' ');
-interface KeptBuild {
-  payload: { aheadOfRearAxle: { value: number; origin: string }; height: { value: number } };
-  grade: number;
-  axles: [number, number][];
-}
-const kept = (): KeptBuild => JSON.parse(screen.getByTestId('kept').textContent ?? '') as KeptBuild;
+const show = (document: Build): void => onBench(<Ground />, document);
+const grade = (): number => kept().duties[0]?.grade.value ?? NaN;
 
 describe('the ground station', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
@@ -80,12 +44,12 @@ describe('the ground station', () => {
     const before = side();
     fireEvent.change(screen.getByRole('slider', { name: /^Grade/ }), { target: { value: '40' } });
     expect(side()).not.toBe(before);
-    expect(kept().grade).toBeCloseTo((9 * Math.PI) / 180, 9);
+    expect(grade()).toBeCloseTo((9 * Math.PI) / 180, 9);
     fireEvent.click(screen.getByRole('button', { name: 'As the duty says' }));
     expect(side()).toBe(before);
     fireEvent.change(screen.getByRole('slider', { name: /^Grade/ }), { target: { value: '40' } });
     fireEvent.click(screen.getByRole('button', { name: 'Put into the duty' }));
-    expect(kept().grade).toBeCloseTo((20 * Math.PI) / 180, 9);
+    expect(grade()).toBeCloseTo((20 * Math.PI) / 180, 9);
   });
 
   it('moves masses and wheels by the arrow keys', () => {
@@ -94,14 +58,18 @@ describe('the ground station', () => {
     const payload = screen.getByRole('slider', { name: 'Payload, from the side' });
     fireEvent.keyDown(payload, { key: 'ArrowRight', shiftKey: true });
     fireEvent.keyDown(payload, { key: 'ArrowUp' });
-    expect(kept().payload.aheadOfRearAxle.value).toBeGreaterThan(start.payload.aheadOfRearAxle.value);
-    expect(kept().payload.aheadOfRearAxle.origin).toBe('typed');
-    expect(kept().payload.height.value).toBeGreaterThan(start.payload.height.value);
+    expect(kept().masses.payload.aheadOfRearAxle.value).toBeGreaterThan(
+      start.masses.payload.aheadOfRearAxle.value,
+    );
+    expect(kept().masses.payload.aheadOfRearAxle.origin).toBe('typed');
+    expect(kept().masses.payload.height.value).toBeGreaterThan(start.masses.payload.height.value);
     const wheels = screen.getByRole('slider', { name: 'Driven wheels, from above' });
     fireEvent.keyDown(wheels, { key: 'ArrowUp' });
     fireEvent.keyDown(wheels, { key: 'ArrowLeft' });
-    expect(kept().axles[1]?.[1]).toBeGreaterThan(start.axles[1]?.[1] ?? Infinity);
-    expect(kept().axles[1]?.[0]).toBeLessThan(start.axles[1]?.[0] ?? 0);
+    expect(kept().layout.axles[1]?.track.value).toBeGreaterThan(
+      start.layout.axles[1]?.track.value ?? Infinity,
+    );
+    expect(kept().layout.axles[1]?.ahead.value).toBeLessThan(start.layout.axles[1]?.ahead.value ?? 0);
   });
 
   it('says where it falls over, instead of loads that cannot be', () => {

@@ -1,0 +1,35 @@
+import { buildSchema, type Build } from '@zubric/core/build';
+import { render, screen } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter } from 'react-router';
+import { UnitsProvider } from '../app/units.tsx';
+import { BuildSession, useBuild } from '../session/BuildSession.tsx';
+
+/** What the edits came to, for a test to read. */
+function Kept() {
+  return <output data-testid="kept">{JSON.stringify(useBuild().build)}</output>;
+}
+
+/** A station with a build on the bench, and what becomes of the build. */
+export function onBench(station: ReactNode, document: Build): void {
+  const stored = { id: 'b', version: 1, updatedAt: '2026-11-25T00:00:00Z', document };
+  render(
+    <MemoryRouter>
+      <UnitsProvider>
+        <BuildSession stored={stored}>
+          {station}
+          <Kept />
+        </BuildSession>
+      </UnitsProvider>
+    </MemoryRouter>,
+  );
+}
+
+/** The build as it is now; it must still be whole. */
+export const kept = (): Build => buildSchema.parse(JSON.parse(screen.getByTestId('kept').textContent ?? ''));
+
+/** All that is on the page, with ordinary spaces, what is kept for the test left out. */
+export const text = (): string => {
+  const all = document.body.textContent ?? '';
+  return all.replace(screen.queryByTestId('kept')?.textContent ?? '', '').replaceAll('\u00a0', ' ');
+};
