@@ -5,7 +5,7 @@ import {
   type StageKind,
   type StageOf,
 } from '../transmission/index.ts';
-import { show, showNumber } from '../quantity/index.ts';
+import { show, showNumber, type Quantity } from '../quantity/index.ts';
 
 import { HOUR_S, MINUTE_S, type StepPlan } from './step.ts';
 import type { Wanted } from './wanted.ts';
@@ -93,7 +93,162 @@ const gearhead: StageWork<StageOf<'gearhead'>> = {
   after: () => [],
 };
 
-const STAGE_WORK: { readonly [K in StageKind]: StageWork<StageOf<K>> } = { gearhead, chain };
+const sizeOf = ({ value, unit }: Quantity): string =>
+  show(value, 'length', 'as-typed', { typedUnit: unit }).text;
+
+/** Two gears that mesh: aligned before their set screws are tightened. */
+const meshing = <S extends Stage>(
+  parts: (stage: S) => readonly Wanted[],
+  title: string,
+  detail: string,
+): StageWork<S> => ({
+  parts,
+  before: (stage) => [
+    { id: 'mesh', title, detail, handsOnS: HOUR_S, parts: parts(stage).map(({ id }) => id) },
+  ],
+  after: () => [
+    {
+      id: 'lock',
+      title: 'Thread lock the set screws and tighten them',
+      detail: 'Two at an angle, one on the flat; only now that it meshes true.',
+      handsOnS: 30 * MINUTE_S,
+      waitingS: CURE_S,
+      waitingFor: 'the thread lock to cure',
+      after: ['mesh'],
+      caution: 'Gears take fingers: guard them before first power.',
+    },
+  ],
+});
+
+const MESH =
+  'Mesh and align the gears before their set screws are tightened; a strip of paper between the teeth.';
+
+const gearsOf = (stage: StageOf<'spur' | 'bevel'>): readonly Wanted[] => {
+  const kind = stage.kind === 'spur' ? 'Gear' : 'Bevel gear';
+  const module = `module ${showNumber(stage.module.value * 1000)}`;
+  return [
+    { id: 'driver', name: `${kind}, ${module}, ${stage.teethDriver} teeth`, count: 1 },
+    { id: 'driven', name: `${kind}, ${module}, ${stage.teethDriven} teeth`, count: 1 },
+  ];
+};
+
+const spur: StageWork<StageOf<'spur'>> = meshing(gearsOf, 'Mesh the gears, still loose', MESH);
+const bevel: StageWork<StageOf<'bevel'>> = meshing(gearsOf, 'Mesh the bevel gears, still loose', MESH);
+
+const planetary: StageWork<StageOf<'planetary'>> = meshing(
+  (stage) => [
+    { id: 'sun', name: `Sun gear, ${stage.sunTeeth} teeth`, count: 1 },
+    { id: 'ring', name: `Ring gear, ${stage.ringTeeth} teeth`, count: 1 },
+    {
+      id: 'planet',
+      name: `Planet gear, ${Math.round((stage.ringTeeth - stage.sunTeeth) / 2)} teeth`,
+      count: stage.planets,
+    },
+  ],
+  'Put sun, planets and ring together',
+  'Planets marked and set in evenly; it must turn freely by hand before the cover goes on.',
+);
+
+const worm: StageWork<StageOf<'worm'>> = meshing(
+  (stage) => [
+    { id: 'worm', name: `Worm, ${stage.starts === 1 ? 'one start' : `${stage.starts} starts`}`, count: 1 },
+    { id: 'wheel', name: `Worm wheel, ${stage.wheelTeeth} teeth`, count: 1 },
+  ],
+  'Set the worm to its wheel, still loose',
+  'A touch of play, the marks of the worm in the middle of the teeth; collars against the push along the worm.',
+);
+
+/** A belt goes round before the wheel goes on, and is tensioned after. */
+const belted = <S extends Stage>(
+  parts: (stage: S) => readonly Wanted[],
+  tension: (stage: S) => string,
+): StageWork<S> => ({
+  parts,
+  before: () => [
+    {
+      id: 'loop',
+      title: 'Fit the pulleys and loop the belt over them',
+      detail: 'Before the wheel goes on: afterwards the loop cannot pass it.',
+      handsOnS: HOUR_S,
+      parts: ['driver', 'driven', 'belt'],
+    },
+  ],
+  after: (stage) => [
+    {
+      id: 'align',
+      title: 'Align the pulleys and tension the belt',
+      detail: tension(stage),
+      handsOnS: HOUR_S,
+      after: ['loop'],
+      caution: 'Belts pull fingers in: no power while the guard is off.',
+    },
+  ],
+});
+
+const timingBelt: StageWork<StageOf<'timing-belt'>> = belted(
+  (stage) => {
+    const pitch = sizeOf(stage.pitch);
+    return [
+      { id: 'driver', name: `Toothed pulley, ${pitch}, ${stage.teethDriver} teeth`, count: 1 },
+      { id: 'driven', name: `Toothed pulley, ${pitch}, ${stage.teethDriven} teeth`, count: 1 },
+      { id: 'belt', name: `Toothed belt, ${pitch}, ${stage.beltTeeth} teeth`, count: 1 },
+    ];
+  },
+  () =>
+    'Straight edge across both flanges; tight enough not to jump, no more: a slot or an idler to set it by.',
+);
+
+const frictionBelt: StageWork<StageOf<'friction-belt'>> = belted(
+  (stage) => [
+    { id: 'driver', name: `Pulley, ${sizeOf(stage.driverDiameter)}`, count: 1 },
+    { id: 'driven', name: `Pulley, ${sizeOf(stage.drivenDiameter)}`, count: 1 },
+    { id: 'belt', name: stage.groove.value < Math.PI ? 'V-belt' : 'Flat belt', count: 1 },
+  ],
+  (stage) =>
+    `Each strand to ${show(stage.tension.value, 'force', 'as-typed', { typedUnit: stage.tension.unit }).text} standing still; check again after the first hour.`,
+);
+
+const frictionWheel: StageWork<StageOf<'friction-wheel'>> = {
+  parts: (stage) => [{ id: 'roller', name: `Roller, ${sizeOf(stage.driverDiameter)}`, count: 1 }],
+  before: () => [],
+  after: () => [
+    {
+      id: 'press',
+      title: 'Press the roller on the wheel',
+      detail: 'Square to the wheel, with the spring set to its press; clean and dry.',
+      handsOnS: HOUR_S,
+      parts: ['roller'],
+      caution: 'The roller draws in cloth and fingers: guard the nip.',
+    },
+  ],
+};
+
+const direct: StageWork<StageOf<'direct'>> = {
+  parts: () => [{ id: 'coupling', name: 'Coupling or hub', count: 1 }],
+  before: () => [
+    {
+      id: 'couple',
+      title: 'Join the shafts',
+      detail: 'In line: a rigid coupling on shafts that are not breaks one of them.',
+      handsOnS: 30 * MINUTE_S,
+      parts: ['coupling'],
+    },
+  ],
+  after: () => [],
+};
+
+const STAGE_WORK: { readonly [K in StageKind]: StageWork<StageOf<K>> } = {
+  gearhead,
+  chain,
+  spur,
+  bevel,
+  planetary,
+  worm,
+  'timing-belt': timingBelt,
+  'friction-belt': frictionBelt,
+  'friction-wheel': frictionWheel,
+  direct,
+};
 
 /** The table's type ties each kind to its work; the compiler cannot follow that through a union. */
 export const stageWork = (stage: Stage): StageWork<Stage> => STAGE_WORK[stage.kind];

@@ -28,7 +28,7 @@ import {
   type Working,
 } from '../evaluate/index.ts';
 import { launchOfBuild } from '../simulate/index.ts';
-import { chainLoad, type StageOf } from '../transmission/index.ts';
+import { chainLoad, timingBeltInput, wormInput, type Stage, type StageOf } from '../transmission/index.ts';
 
 type Values = Readonly<Record<string, unknown>>;
 
@@ -124,6 +124,14 @@ const drivenLoadN = ({ build, of }: Source): number =>
 const firstChain = (build: Build): StageOf<'chain'> | undefined =>
   build.drive.stages.find((stage): stage is StageOf<'chain'> => stage.kind === 'chain');
 
+/** The first stage of a kind, as its calculator takes it. */
+const ofStage =
+  <K extends Stage['kind']>(kind: K, fill: (stage: StageOf<K>) => Values): Fill =>
+  ({ build }) => {
+    const stage = build.drive.stages.find((s): s is StageOf<K> => s.kind === kind);
+    return stage && fill(stage);
+  };
+
 /** The torque that a part on the driven wheel's shaft carries. */
 const wheelShaft: Fill = ({ of }) => of.point && { torqueNm: Math.abs(of.point.wheelTorqueNm) };
 
@@ -144,6 +152,20 @@ const FILLS: Readonly<Record<string, Fill>> = {
     const chain = firstChain(source.build);
     return asInLink('chain-drive', 'chain-pull', 'needs')(source) ?? (chain && chainLoad(chain));
   }, 'pitchMm'),
+  'gear-pair': ofStage('spur', (s) => ({
+    moduleMm: s.module.value * 1000,
+    teethDriver: s.teethDriver,
+    teethDriven: s.teethDriven,
+    efficiency: s.efficiency.value,
+  })),
+  'gear-bending': asInLink('gear-bending', 'tooth-stress', 'needs'),
+  'bevel-pair': asInLink('bevel-pair', 'tooth-stress', 'needs'),
+  planetary: ofStage('planetary', ({ sunTeeth, ringTeeth, planets }) => ({ sunTeeth, ringTeeth, planets })),
+  'worm-pair': instead(ofStage('worm', wormInput), 'axialModuleMm', 'wormPitchDiameterMm'),
+  'timing-belt': instead(ofStage('timing-belt', timingBeltInput), 'centreMm'),
+  'friction-belt': asInLink('friction-belt', 'slip', 'needs'),
+  'friction-wheel': asInLink('friction-wheel', 'slip', 'needs'),
+  'rim-pull': asInLink('rim-pull', 'belt-pull', 'needs'),
   'allowed-load': asInLink('allowed-load', 'chain-pull', 'has'),
   'train-ratio': asWorked('train-ratio', ({ build }) => ratioWorking(build)),
   'battery-pack': asInLink('battery-pack', 'driver-voltage', 'needs'),

@@ -9,7 +9,14 @@ import {
 } from '../build/index.ts';
 import { dcMotorConstants } from '../motor/index.ts';
 import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
-import { deliveredTorque, stageFigures, stageTitle, trainRatio, type Stage } from '../transmission/index.ts';
+import {
+  deliveredTorque,
+  stageFigures,
+  stageTitle,
+  trainRatio,
+  type Stage,
+  type StageFigures,
+} from '../transmission/index.ts';
 import type { TrainReport } from './report.ts';
 
 /** A build's way from battery to ground, its data sheets turned to constants. */
@@ -21,6 +28,8 @@ export interface Driveline {
   readonly wheelRadiusM: number;
   readonly ratio: number;
   readonly efficiency: number;
+  readonly backEfficiency: number;
+  readonly stages: readonly Stage[];
   readonly motor: PartOf<'motor'>;
   readonly driver?: PartOf<'driver'>;
   readonly battery?: PartOf<'battery'>;
@@ -58,7 +67,16 @@ export function trainOf(build: Build): TrainReport {
     title: stageTitle(stage.kind),
     ...stageFigures(stage),
   }));
-  return { stages, ...trainRatio.run({ stages }) };
+  return { stages, ...trainRatio.run({ stages: stages.map(ratiosOf) }) };
+}
+
+/** What the calculator of a train takes of a stage. */
+export function ratiosOf({
+  ratio,
+  efficiency,
+  backEfficiency,
+}: Pick<StageFigures, 'ratio' | 'efficiency' | 'backEfficiency'>) {
+  return { ratio, efficiency, ...(backEfficiency === undefined ? {} : { backEfficiency }) };
 }
 
 /** Undefined until a motor is chosen. Without a battery the data sheet's voltage stands in and does not sag. */
@@ -72,6 +90,7 @@ export function drivelineOf(build: Build, train: TrainReport): Driveline | undef
   const outputs = drivelinesOf(build.layout, build.drive.together);
   const { cableResistance, motorLeadResistance, auxiliaryPower } = build.supply;
   return {
+    stages: trainStages(build),
     motor,
     driver,
     battery,
@@ -81,6 +100,7 @@ export function drivelineOf(build: Build, train: TrainReport): Driveline | undef
     wheelRadiusM: drivenDiameter(build.layout).value / 2,
     ratio: train.ratio,
     efficiency: train.efficiency,
+    backEfficiency: train.backEfficiency,
     warnings: constants.warnings,
     circuit: {
       motors: outputs * build.drive.motorsPerWheel,

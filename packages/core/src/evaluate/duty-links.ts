@@ -60,7 +60,7 @@ function stageLinks(build: Build, duty: Duty, point: DutyPoint, line: Driveline)
     if (!strength) return [];
     return margin(
       {
-        link: strength.quantity === 'force' ? 'chain-pull' : 'gearhead-torque',
+        link: strength.link,
         dutyId: duty.id,
         needs: strength.needs / shared,
         has: strength.has,

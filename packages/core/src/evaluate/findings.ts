@@ -111,6 +111,14 @@ const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
   ratio: sayWindow,
   'chain-pull': ({ where, needs, has }) =>
     `The chain is pulled with ${needs}${where}; a seventh of its strength is ${has}.`,
+  'tooth-stress': ({ where, needs, has }) =>
+    `The teeth of the smaller gear bend with ${needs}${where}; they may carry ${has}. Wider, a larger module, or a stronger material.`,
+  'belt-pull': ({ where, needs, has }) =>
+    `The toothed belt is pulled with ${needs}${where}; it may work with ${has}. Wider, or larger pulleys.`,
+  slip: ({ l, where, needs, has }) =>
+    l.ratio < 1
+      ? `It slips${where}: ${needs} are asked, friction holds ${has}. More tension or press, larger pulleys, or a chain or toothed belt.`
+      : `Belt or roller hold ${has}${where} of ${needs} asked: a little wet, and they slip.`,
   'gearhead-torque': ({ where, needs, has }) =>
     `The gearhead carries ${needs}${where}; it is rated for ${has}.`,
   'motor-heat': ({ l, where, needs, has }) =>

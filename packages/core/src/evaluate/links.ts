@@ -123,6 +123,27 @@ export const LINKS = {
     per: 'each',
     rule: one,
   },
+  'tooth-stress': {
+    title: 'Gear teeth',
+    block: 'ratio',
+    dimension: 'stress',
+    per: 'each',
+    rule: one,
+  },
+  'belt-pull': {
+    title: 'Belt pull',
+    block: 'ratio',
+    dimension: 'force',
+    per: 'each',
+    rule: one,
+  },
+  slip: {
+    title: 'Slip of belt or roller',
+    block: 'ratio',
+    dimension: 'force',
+    per: 'each',
+    rule: one,
+  },
   'motor-heat': {
     title: 'Motor heat',
     block: 'motor',

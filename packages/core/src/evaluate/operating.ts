@@ -19,6 +19,7 @@ export const motorLoadInput = (line: Driveline, wheelTorqueNm: number, speedMps:
   wheelDiameterM: 2 * line.wheelRadiusM,
   ratio: line.ratio,
   efficiency: line.efficiency,
+  ...(line.backEfficiency === line.efficiency ? {} : { backEfficiency: line.backEfficiency }),
   motorsPerWheel: line.motorsPerWheel,
 });
 

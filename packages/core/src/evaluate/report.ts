@@ -182,6 +182,8 @@ export interface Finding {
 export interface TrainReport {
   readonly ratio: number;
   readonly efficiency: number;
+  /** From wheel to motor; 0 where a stage locks itself. */
+  readonly backEfficiency: number;
   readonly stages: readonly {
     readonly id: string;
     readonly title: string;

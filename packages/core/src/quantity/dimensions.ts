@@ -1,23 +1,20 @@
 import { STANDARD_GRAVITY } from '../contract/index.ts';
-import type { DimensionDefinition, ShownUnit, Unit } from './unit.ts';
-
-const unit = (symbol: string, si: Unit['si'], ...names: string[]): Unit => ({ symbol, si, names });
-const only = (symbol: string): readonly ShownUnit[] => [{ symbol, from: 0 }];
-
-// Exact by definition: international yard and pound agreement, 1959.
-const INCH = 0.0254;
-const FOOT = 12 * INCH;
-const MILE = 5280 * FOOT;
-const POUND = 0.45359237;
-const OUNCE = POUND / 16;
-const POUND_FORCE = POUND * STANDARD_GRAVITY;
-const OUNCE_FORCE = OUNCE * STANDARD_GRAVITY;
-const HORSEPOWER = 550 * FOOT * POUND_FORCE;
-const METRIC_HORSEPOWER = 75 * STANDARD_GRAVITY;
-const DEGREE = Math.PI / 180;
-
-const grade: Unit['si'] = { to: (n) => Math.atan(n / 100), from: (si) => 100 * Math.tan(si) };
-const oneIn: Unit['si'] = { to: (n) => Math.atan(1 / n), from: (si) => 1 / Math.tan(si) };
+import {
+  DEGREE,
+  FOOT,
+  HORSEPOWER,
+  INCH,
+  METRIC_HORSEPOWER,
+  MILE,
+  OUNCE,
+  POUND,
+  grade,
+  oneIn,
+  only,
+  unit,
+} from './customary.ts';
+import { force, stress, torque } from './mechanical.ts';
+import type { DimensionDefinition } from './unit.ts';
 
 const mass: DimensionDefinition = {
   title: 'mass',
@@ -63,54 +60,6 @@ const length: DimensionDefinition = {
     { symbol: 'in', from: 0 },
     { symbol: 'ft', from: 4 * FOOT },
     { symbol: 'mi', from: MILE },
-  ],
-};
-
-const force: DimensionDefinition = {
-  title: 'force',
-  siSymbol: 'N',
-  units: [
-    unit('N', 1, 'newton', 'newtons'),
-    unit('kN', 1000, 'kilonewton', 'kilonewtons'),
-    unit('kgf', STANDARD_GRAVITY, 'kp', 'kilogramforce'),
-    unit('gf', STANDARD_GRAVITY / 1000),
-    unit('lbf', POUND_FORCE, 'lb', 'lbs', 'poundforce'),
-    unit('ozf', OUNCE_FORCE, 'oz'),
-  ],
-  metric: only('N'),
-  imperial: only('lbf'),
-};
-
-const torque: DimensionDefinition = {
-  title: 'torque',
-  siSymbol: 'N·m',
-  units: [
-    unit('N·m', 1, 'nm', 'newtonmetre', 'newtonmetres', 'newtonmeter'),
-    unit('N·cm', 1e-2, 'ncm'),
-    unit('mN·m', 1e-3, 'mnm', 'n·mm', 'nmm'),
-    unit('kg·cm', STANDARD_GRAVITY / 100, 'kgcm', 'kgf·cm', 'kgfcm', 'cm·kg'),
-    unit('kg·m', STANDARD_GRAVITY, 'kgm', 'kgf·m', 'kgfm'),
-    unit('g·cm', STANDARD_GRAVITY / 1e5, 'gcm', 'gf·cm', 'gfcm'),
-    unit(
-      'in·lb',
-      INCH * POUND_FORCE,
-      'inlb',
-      'lb·in',
-      'lbin',
-      'lbf·in',
-      'lbfin',
-      'in·lbf',
-      'inlbs',
-      'in·lbs',
-    ),
-    unit('ft·lb', FOOT * POUND_FORCE, 'ftlb', 'lb·ft', 'lbft', 'lbf·ft', 'ft·lbf', 'ftlbs', 'ft·lbs'),
-    unit('oz·in', INCH * OUNCE_FORCE, 'ozin', 'in·oz', 'inoz', 'ozf·in'),
-  ],
-  metric: only('N·m'),
-  imperial: [
-    { symbol: 'oz·in', from: 0 },
-    { symbol: 'in·lb', from: INCH * POUND_FORCE },
-    { symbol: 'ft·lb', from: 5 * FOOT * POUND_FORCE },
   ],
 };
 
@@ -306,6 +255,7 @@ export const DIMENSIONS = {
   charge,
   time,
   area,
+  stress,
   ratio,
   /** A number of its own, such as a price: no unit, no per cent. */
   number: { title: 'number', siSymbol: '', units: [unit('', 1)], metric: only(''), imperial: only('') },

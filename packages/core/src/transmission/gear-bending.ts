@@ -30,10 +30,10 @@ const FORM_FACTORS: readonly (readonly [number, number])[] = [
   [400, 0.48],
 ];
 const RACK = 0.485;
-const LEAST_TEETH = 12;
+export const LEAST_TEETH = 12;
 
 /** Between two rows of the table, linear; above it, a rack. */
-function formFactor(teeth: number): number {
+export function formFactor(teeth: number): number {
   const above = FORM_FACTORS.findIndex(([z_]) => z_ >= teeth);
   const [z1, y1] = FORM_FACTORS[above] ?? [teeth, RACK];
   const [z0, y0] = FORM_FACTORS[above - 1] ?? [z1, y1];

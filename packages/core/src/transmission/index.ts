@@ -2,6 +2,10 @@ export { chainDrive } from './chain-drive.ts';
 export { CHAIN_NAMES, CHAIN_SIZES, chainSize, type ChainName } from './chains.ts';
 export { allowedLoad } from './allowed-load.ts';
 export { deliveredTorque } from './delivered-torque.ts';
+export { bevelPair } from './bevel-pair.ts';
+export { frictionWheel } from './friction-wheel.ts';
+export { rimPull } from './rim-pull.ts';
+export { freshStage } from './stages/fresh.ts';
 export { boltCircle } from './bolt-circle.ts';
 export { frictionBelt } from './friction-belt.ts';
 export { gearBending } from './gear-bending.ts';
@@ -27,14 +31,20 @@ export {
   chainGeometry,
   chainLoad,
   SAFETY_OF_CHAIN,
+  STAGE_KINDS,
   stageFigures,
   stageSchema,
   stageStrength,
   stageTitle,
   type Stage,
+  timingBeltInput,
+  wormInput,
+  type StageFact,
   type StageFigures,
   type StageKind,
+  type StageLink,
   type StageLoad,
   type StageOf,
   type StageStrength,
+  type StageSum,
 } from './stages/index.ts';

@@ -7,6 +7,10 @@ const input = z.strictObject({
   wheelDiameterM: key.positive('Diameter of the driven wheels under load', 'm'),
   ratio: key.positive('Turns of the motor for one of the wheel'),
   efficiency: key.share('Share of the power that comes through'),
+  backEfficiency: z.number().min(0).max(1).optional().meta({
+    description: 'Share that comes through from wheel to motor; as forwards where left away',
+    unit: '',
+  }),
   motorsPerWheel: key.count('Motors that share a wheel').default(1),
 });
 
@@ -22,7 +26,8 @@ export const motorLoad = defineCalculator({
   purpose: 'Torque and speed of each motor behind a wheel. Pushed by the wheel, losses help it.',
   input,
   output,
-  formula: 'T = max(Tw, 0)/(i η k) + min(Tw, 0) η/(i k);  nw = 60 v/(π d);  n = i nw',
+  formula:
+    'T = max(Tw, 0)/(i η k) + min(Tw, 0) η′/(i k), η′ the efficiency the other way;  nw = 60 v/(π d);  n = i nw',
   symbols: {
     given: {
       Tw: 'wheelTorqueNm',
@@ -50,7 +55,7 @@ export const motorLoad = defineCalculator({
   ],
   run: (i) => {
     const wheelRpm = radSToRpm(i.speedMps / (i.wheelDiameterM / 2));
-    const loss = i.wheelTorqueNm >= 0 ? 1 / i.efficiency : i.efficiency;
+    const loss = i.wheelTorqueNm >= 0 ? 1 / i.efficiency : (i.backEfficiency ?? i.efficiency);
     return {
       torqueNm: (i.wheelTorqueNm * loss) / i.ratio / i.motorsPerWheel,
       rpm: wheelRpm * i.ratio,

@@ -7,6 +7,10 @@ const input = z.strictObject({
       z.strictObject({
         ratio: key.positive('Turns in for one turn out'),
         efficiency: key.share('Share of the power that comes through').default(1),
+        backEfficiency: z.number().min(0).max(1).optional().meta({
+          description: 'Share that comes through the other way; as forwards where left away',
+          unit: '',
+        }),
       }),
     )
     .max(12)
@@ -16,6 +20,7 @@ const input = z.strictObject({
 const output = z.strictObject({
   ratio: key.positive('Turns of the motor for one of the wheel'),
   efficiency: key.share('Share of the power that comes through all stages'),
+  backEfficiency: key.nonNegative('Share that comes through from wheel to motor; 0 where a stage locks'),
 });
 
 export const trainRatio = defineCalculator({
@@ -43,5 +48,6 @@ export const trainRatio = defineCalculator({
   run: ({ stages }) => ({
     ratio: stages.reduce((product, s) => product * s.ratio, 1),
     efficiency: stages.reduce((product, s) => product * s.efficiency, 1),
+    backEfficiency: stages.reduce((product, s) => product * (s.backEfficiency ?? s.efficiency), 1),
   }),
 });

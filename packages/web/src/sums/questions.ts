@@ -55,6 +55,7 @@ export const QUESTION_GROUPS: readonly QuestionGroup[] = [
     ['teeth-for-ratio', 'Which teeth make a ratio?'],
     ['planetary', 'What does a planetary stage make?'],
     ['worm-pair', 'What does a worm make, and does it lock?'],
+    ['bevel-pair', 'What do bevel gears make, and do they stand it?'],
     ['spool', 'How hard and how fast does a spool pull?'],
   ),
   group(
@@ -62,6 +63,8 @@ export const QUESTION_GROUPS: readonly QuestionGroup[] = [
     ['chain-drive', 'How many links?'],
     ['timing-belt', 'Which toothed belt?'],
     ['friction-belt', 'Does the V-belt slip?'],
+    ['friction-wheel', 'Does a roller on the tyre slip?'],
+    ['rim-pull', 'How hard is a belt pulled?'],
     ['track-loop', 'How many links has the track?'],
     ['gear-pair', 'How far apart are two gears?'],
     ['largest-sprocket', 'How large a sprocket clears the ground?'],

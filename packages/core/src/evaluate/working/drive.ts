@@ -49,6 +49,9 @@ export function motorWorking(build: Build, duty: Duty, line: Driveline): Calcula
     from('wheelDiameterM', drivenDiameter(build.layout), 'Brief, the layout'),
     fixed('ratio', MULTIPLIED),
     fixed('efficiency', MULTIPLIED),
+    ...(given.backEfficiency === undefined
+      ? []
+      : [fixed('backEfficiency', 'the stages at Drivetrain the other way, multiplied')]),
     fixed('motorsPerWheel', 'Drivetrain'),
   ]);
 }

@@ -1,6 +1,6 @@
 import type { Build, Duty } from '../../build/index.ts';
 import { stageFigures, stageTitle, trainRatio } from '../../transmission/index.ts';
-import { drivelineOf, trainOf, trainStages, type Driveline } from '../driveline.ts';
+import { drivelineOf, ratiosOf, trainOf, trainStages, type Driveline } from '../driveline.ts';
 import type { LinkId } from '../links.ts';
 import { dutyReport } from '../duty-report.ts';
 import type { DutyReport, LinkReport } from '../report.ts';
@@ -29,7 +29,7 @@ import {
 } from './drive.ts';
 import { stageHas, stageNeeds } from './stage.ts';
 import { drawWorking, energyNeeded, energyToSpend, outingWorking } from './supply.ts';
-import { calculated, fixed, readFor, type Stated, type Working } from './working.ts';
+import { calculated, fixed, isStated, readFor, type Stated, type Working } from './working.ts';
 
 interface Asked {
   readonly build: Build;
@@ -68,9 +68,17 @@ interface Sides {
   readonly has: (asked: Asked) => Working | undefined;
 }
 
+/** What a belt or roller holds: the same sum, read for its other side. */
+const slipHas = ({ build, duty, line, link }: AskedOfDuty): Working | undefined => {
+  const needs = stageNeeds(build, duty, line, link.stageId ?? '');
+  return needs && !isStated(needs) && 'transmissiblePullN' in needs.found
+    ? readFor(needs, 'transmissiblePullN')
+    : undefined;
+};
+
 const stageSides: Sides = {
   needs: ofDuty(({ build, duty, line, link }) => stageNeeds(build, duty, line, link.stageId ?? '')),
-  has: ({ build, link }) => stageHas(build, link.stageId ?? ''),
+  has: (asked) => stageHas(asked.build, asked.link.stageId ?? '') ?? ofDuty(slipHas)(asked),
 };
 
 interface GroundSides {
@@ -174,6 +182,9 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink>, Sides>> = {
   },
   'chain-pull': stageSides,
   'gearhead-torque': stageSides,
+  'tooth-stress': stageSides,
+  'belt-pull': stageSides,
+  slip: stageSides,
   'motor-heat': {
     needs: ({ build, line, link }) => {
       const duty = build.duties.find((d) => d.id === link.dutyId);
@@ -229,7 +240,7 @@ export function ratioWorking(build: Build): Working | undefined {
   const stages = trainStages(build);
   if (stages.length === 0) return undefined;
   const given = {
-    stages: stages.map(stageFigures).map(({ ratio, efficiency }) => ({ ratio, efficiency })),
+    stages: stages.map(stageFigures).map(ratiosOf),
   };
   return calculated(
     trainRatio,

@@ -69,9 +69,8 @@ export function chainStrength(stage: Chain, load: StageLoad): StageStrength | un
   if (load.inputTorqueNm <= 0 || chainFigures(stage).problem !== undefined) return undefined;
   const { tensileN } = chainSize(stage.chain);
   return {
-    quantity: 'force',
+    link: 'chain-pull',
     needs: chainGeometry(stage, load).pullN ?? 0,
     has: allowedLoad.run({ strengthN: tensileN, safetyFactor: SAFETY_OF_CHAIN }).allowedN,
-    standard: `a ${SAFETY_OF_CHAIN}th of its strength`,
   };
 }

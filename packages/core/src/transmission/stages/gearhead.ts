@@ -26,8 +26,7 @@ export const gearheadFigures = (stage: Gearhead): StageFigures => ({
 
 export const gearheadStrength = (stage: Gearhead, load: StageLoad): StageStrength | undefined =>
   stage.ratedTorque && {
-    quantity: 'torque',
+    link: 'gearhead-torque',
     needs: load.inputTorqueNm * stage.ratio.value * stage.efficiency.value,
     has: stage.ratedTorque.value,
-    standard: 'the maker’s rated torque',
   };

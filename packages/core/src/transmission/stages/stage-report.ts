@@ -1,19 +1,45 @@
+import type { Dimension } from '../../quantity/index.ts';
+
+/** Something of a stage's geometry that a builder asks for. */
+export interface StageFact {
+  readonly title: string;
+  /** SI of the dimension. */
+  readonly value: number;
+  readonly dimension: Dimension;
+}
+
 /** What a stage is, whatever its load. Ratio: turns in for one turn out. */
 export interface StageFigures {
   readonly ratio: number;
   readonly efficiency: number;
+  /** Share of the power that comes through the other way; as `efficiency` where absent, 0 where it locks. */
+  readonly backEfficiency?: number;
   /** Why the stage cannot be built, in a sentence that says what to change. */
   readonly problem?: string;
   readonly warnings: readonly string[];
+  readonly facts?: readonly StageFact[];
 }
 
-/** What a load asks of a stage and what it stands. `unit` is that of both figures. */
+/** What of a stage gives out. */
+export type StageLink = 'gearhead-torque' | 'chain-pull' | 'tooth-stress' | 'belt-pull' | 'slip';
+
+/** A sum of the registry that says it, and the key of its answer. */
+export interface StageSum {
+  readonly calculator: {
+    readonly name: string;
+    readonly run: (input: never) => Readonly<Record<string, unknown>>;
+  };
+  readonly given: Readonly<Record<string, unknown>>;
+  readonly key: string;
+}
+
+/** What a load asks of a stage and what it stands, in the SI unit of its link. */
 export interface StageStrength {
-  readonly quantity: 'force' | 'torque';
+  readonly link: StageLink;
   readonly needs: number;
   readonly has: number;
-  /** What `has` is, for the sentence of a finding. */
-  readonly standard: string;
+  /** How `needs` is worked out, where a sum does it. */
+  readonly sum?: StageSum;
 }
 
 /** The load on a stage: torque (N·m) and speed (rpm) of its driving side. */

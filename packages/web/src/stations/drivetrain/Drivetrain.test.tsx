@@ -72,6 +72,37 @@ describe('the drivetrain station', () => {
     expect(text()).toContain('fitted is 32.4 : 1');
   });
 
+  it('takes stages of every kind, each with its own fields and what it stands', () => {
+    show(puffin);
+    const add = (kind: string): void => {
+      fireEvent.change(screen.getByLabelText('Another kind of stage'), { target: { value: kind } });
+      fireEvent.click(screen.getByRole('button', { name: 'Add this stage' }));
+    };
+    add('worm');
+    expect(text()).toContain('fitted is 778 : 1');
+    fireEvent.change(screen.getByLabelText('Friction'), { target: { value: '0.15' } });
+    expect(text()).toMatch(/never a brake for people or loads/);
+    fireEvent.click(screen.getByRole('button', { name: 'Remove the worm' }));
+    add('timing-belt');
+    expect(text()).toContain('teeth in mesh');
+    const before = text();
+    fireEvent.click(screen.getByRole('button', { name: 'Belt teeth: one more' }));
+    // A longer belt sets the shafts further apart.
+    expect(text()).not.toBe(before);
+    expect((screen.getByLabelText('Belt teeth') as HTMLInputElement).value).toBe('98');
+  });
+
+  it('changes the kind of a stage in its place, near its ratio: from a chain to a V-belt that slips', () => {
+    show(puffin);
+    fireEvent.change(screen.getByLabelText('Chain, as another kind'), { target: { value: 'friction-belt' } });
+    expect(text()).toContain('fitted is 32.4 : 1');
+    expect(text()).toMatch(/It slips on “(Start on the slip|Slip, loaded)”/);
+    fireEvent.change(screen.getByLabelText('V or flat belt, as another kind'), {
+      target: { value: 'chain' },
+    });
+    expect(text()).not.toMatch(/It slips/);
+  });
+
   it('leads on where there is no motor yet', () => {
     show(newBuild('Bare'));
     expect(text()).toContain('Choose a motor in Power first');

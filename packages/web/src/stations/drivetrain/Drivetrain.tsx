@@ -41,9 +41,9 @@ export function Drivetrain() {
         </div>
       </div>
       <StageTable />
-      {build.drive.stages.some((s) => s.kind === 'chain') && (
+      {build.drive.stages.length > 0 && (
         <Caution>
-          Chains and sprockets take fingers: guard them, and work on them with the battery unplugged.
+          Chains, belts and gears take fingers: guard them, and work on them with the battery unplugged.
         </Caution>
       )}
     </div>

@@ -1,53 +1,46 @@
 import { freeId } from '@zubric/core/build';
-import { chainWorking, isOnMotor, linkDefinition, trainStages, type LinkReport } from '@zubric/core/evaluate';
-import { showNumber, typed } from '@zubric/core/quantity';
+import { isOnMotor, trainStages } from '@zubric/core/evaluate';
+import { showNumber } from '@zubric/core/quantity';
 import {
   CHAIN_NAMES,
   CHAIN_SIZES,
-  chainGeometry,
+  STAGE_KINDS,
+  freshStage,
   stageFigures,
   stageTitle,
   type Stage,
-  type StageOf,
+  type StageKind,
 } from '@zubric/core/transmission';
 import { Trash2 } from 'lucide-react';
-import { useSay } from '../../app/units.tsx';
+import { useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, efficiencyShare } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
-import { Stepper } from '../../fields/Stepper.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
-import { Opens } from '../../working/Opens.tsx';
-import { OpensMargin } from '../../working/OpensOf.tsx';
+import { Centre, Teeth } from './ChainCells.tsx';
+import { Facts, Strength } from './StageCells.tsx';
+import { StageFields, type GenericStage } from './StageFields.tsx';
 
-const LEAST_TEETH = 6;
-const MOST_TEETH = 150;
-
-const newChain = (id: string): Stage => ({
-  id,
-  kind: 'chain',
-  chain: 'ansi-35',
-  teethDriver: 12,
-  teethDriven: 36,
-  centre: typed(0.2, 'mm', 'assumed'),
-  efficiency: typed(0.96, '%', 'assumed'),
-});
-
-const newGearhead = (id: string): Stage => ({
-  id,
-  kind: 'gearhead',
-  ratio: typed(10, ': 1', 'assumed'),
-  efficiency: typed(0.85, '%', 'assumed'),
-});
+/** Other kinds than the two that have buttons of their own. */
+const OTHER_KINDS = STAGE_KINDS.filter((kind) => kind !== 'chain' && kind !== 'gearhead');
+/** What a stage of a kind usually makes. */
+const USUAL_RATIO: Partial<Record<StageKind, number>> = {
+  gearhead: 10,
+  worm: 24,
+  planetary: 5,
+  bevel: 1,
+  direct: 1,
+};
 
 /** The stages from motor to wheel, each with its geometry and what it stands. */
 export function StageTable() {
   const { build, edit } = useBuild();
-  const add = (make: (id: string) => Stage): void =>
-    edit((b) => ({
-      ...b,
-      drive: { ...b.drive, stages: [...b.drive.stages, make(freeId('stage', b.drive.stages))] },
-    }));
+  const [kind, setKind] = useState<StageKind>('timing-belt');
+  const add = (of: StageKind): void =>
+    edit((b) => {
+      const stage = freshStage(of, freeId('stage', b.drive.stages), USUAL_RATIO[of] ?? 3);
+      return { ...b, drive: { ...b.drive, stages: [...b.drive.stages, stage] } };
+    });
   const full = build.drive.stages.length >= 8;
   return (
     <section className="sheet relative max-lg:overflow-x-auto" aria-labelledby="stages-title">
@@ -84,14 +77,25 @@ export function StageTable() {
           )}
         </tbody>
       </table>
-      <p className="flex gap-3 px-2 py-2">
-        <button type="button" className="push" disabled={full} onClick={() => add(newChain)}>
+      <div className="flex flex-wrap gap-3 px-2 py-2">
+        <button type="button" className="push" disabled={full} onClick={() => add('chain')}>
           Add a chain
         </button>
-        <button type="button" className="push" disabled={full} onClick={() => add(newGearhead)}>
+        <button type="button" className="push" disabled={full} onClick={() => add('gearhead')}>
           Add a gearhead
         </button>
-      </p>
+        <Choice
+          label="Another kind of stage"
+          hideLabel
+          className="w-44"
+          value={kind}
+          options={OTHER_KINDS.map((value) => ({ value, title: stageTitle(value) }))}
+          onChange={setKind}
+        />
+        <button type="button" className="push" disabled={full} onClick={() => add(kind)}>
+          Add this stage
+        </button>
+      </div>
     </section>
   );
 }
@@ -99,7 +103,16 @@ export function StageTable() {
 function useStage(id: string) {
   const { edit } = useBuild();
   return {
-    change: (part: Partial<StageOf<'chain'>> | Partial<StageOf<'gearhead'>>): void =>
+    /** The same place in the train by another kind of stage, near its ratio. */
+    replace: (kind: StageKind, ratio: number): void =>
+      edit((b) => ({
+        ...b,
+        drive: {
+          ...b.drive,
+          stages: b.drive.stages.map((s) => (s.id === id ? freshStage(kind, id, ratio) : s)),
+        },
+      })),
+    change: (part: Partial<Record<string, unknown>>): void =>
       edit((b) => ({
         ...b,
         drive: {
@@ -113,14 +126,30 @@ function useStage(id: string) {
   };
 }
 
+const isGeneric = (stage: Stage): stage is GenericStage =>
+  stage.kind !== 'gearhead' && stage.kind !== 'chain';
+
 function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: boolean }) {
-  const { change, remove } = useStage(stage.id);
+  const { change, remove, replace } = useStage(stage.id);
   const figures = stageFigures(stage);
   return (
     <tr>
       <td>
-        <b className="font-semibold">{stageTitle(stage.kind)}</b>
-        {fitted && <span className="block text-[14px] text-soft">on the motor</span>}
+        {fitted ? (
+          <>
+            <b className="font-semibold">{stageTitle(stage.kind)}</b>
+            <span className="block text-[14px] text-soft">on the motor</span>
+          </>
+        ) : (
+          <Choice
+            label={`${stageTitle(stage.kind)}, as another kind`}
+            hideLabel
+            className="w-[150px] font-semibold"
+            value={stage.kind}
+            options={STAGE_KINDS.map((value) => ({ value, title: stageTitle(value) }))}
+            onChange={(kind) => replace(kind, figures.ratio)}
+          />
+        )}
         {stage.kind === 'chain' && (
           <Choice
             label="Chain"
@@ -132,7 +161,13 @@ function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: b
           />
         )}
       </td>
-      <Teeth stage={stage} change={change} />
+      {isGeneric(stage) ? (
+        <td colSpan={2}>
+          <StageFields stage={stage} onChange={change} />
+        </td>
+      ) : (
+        <Teeth stage={stage} change={change} />
+      )}
       <td className="n font-semibold text-mech">
         {stage.kind === 'gearhead' && !fitted ? (
           <QuantityField
@@ -151,13 +186,15 @@ function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: b
       <td>
         {stage.kind === 'chain' ? (
           <Centre stage={stage} change={change} />
-        ) : (
+        ) : stage.kind === 'gearhead' ? (
           <span className="text-soft">sealed</span>
+        ) : (
+          <Facts figures={figures} />
         )}
       </td>
       <td>
-        {fitted ? (
-          `${showNumber(stage.efficiency.value * 100)} %`
+        {fitted || stage.kind === 'worm' ? (
+          `${showNumber(figures.efficiency * 100)} %`
         ) : (
           <QuantityField
             label={`Efficiency of the ${stageTitle(stage.kind).toLowerCase()}`}
@@ -186,106 +223,5 @@ function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: b
         )}
       </td>
     </tr>
-  );
-}
-
-interface EditorProps<S extends Stage> {
-  readonly stage: S;
-  readonly change: (part: Partial<StageOf<'chain'>>) => void;
-}
-
-function Teeth({ stage, change }: EditorProps<Stage>) {
-  if (stage.kind !== 'chain') return <td colSpan={2} />;
-  return (
-    <>
-      <td>
-        <Stepper
-          label="Teeth of the driver sprocket"
-          value={stage.teethDriver}
-          least={LEAST_TEETH}
-          most={MOST_TEETH}
-          onChange={(teethDriver) => change({ teethDriver })}
-        />
-      </td>
-      <td>
-        <Stepper
-          label="Teeth of the driven sprocket"
-          value={stage.teethDriven}
-          least={LEAST_TEETH}
-          most={MOST_TEETH}
-          onChange={(teethDriven) => change({ teethDriven })}
-        />
-      </td>
-    </>
-  );
-}
-
-/** Half a tenth of a millimetre: nearer than a builder sets a motor plate. */
-const FITS_MM = 0.05;
-
-function Centre({ stage, change }: EditorProps<StageOf<'chain'>>) {
-  const say = useSay();
-  const geometry = stageFigures(stage).problem === undefined ? chainGeometry(stage) : undefined;
-  const off = geometry && Math.abs(geometry.centreForLinksMm - stage.centre.value * 1000) > FITS_MM;
-  return (
-    <div className="flex items-center gap-2">
-      <QuantityField
-        label="Distance between the shafts"
-        hideLabel
-        className="w-[92px]"
-        dimension="length"
-        value={stage.centre}
-        check={aboveZero}
-        onChange={(centre) => change({ centre })}
-      />
-      {geometry && (
-        <span className="text-[14px] leading-tight">
-          <Opens work={() => chainWorking(stage)} title="the length of the chain">
-            {`${geometry.links} links`}
-          </Opens>
-          {off && (
-            <button
-              type="button"
-              className="block text-mech underline"
-              onClick={() =>
-                change({
-                  centre: { ...stage.centre, value: geometry.centreForLinksMm / 1000, origin: 'typed' },
-                })
-              }
-            >
-              fit {say(geometry.centreForLinksMm / 1000, 'length', 4)}
-            </button>
-          )}
-        </span>
-      )}
-    </div>
-  );
-}
-
-const worstOf = (links: readonly LinkReport[], stageId: string): LinkReport | undefined =>
-  links.filter((l) => l.stageId === stageId).sort((a, b) => a.ratio / a.rule - b.ratio / b.rule)[0];
-
-function Strength({ stage, problem }: { readonly stage: Stage; readonly problem: string | undefined }) {
-  const { build, report } = useBuild();
-  const say = useSay();
-  if (problem !== undefined) return <span className="text-short">{problem}</span>;
-  const link = worstOf(report.links, stage.id);
-  if (!link) return <span className="text-soft">no load known</span>;
-  const { dimension } = linkDefinition(link.link);
-  const at = trainStages(build).findIndex(({ id }) => id === stage.id);
-  return (
-    <span className={link.verdict === 'short' ? 'text-short' : ''}>
-      <OpensMargin link={link} side="needs" title={`the load on stage ${at + 1}`}>
-        {say(link.needs, dimension)}
-      </OpensMargin>{' '}
-      of{' '}
-      <OpensMargin link={link} side="has" title={`what stage ${at + 1} stands`}>
-        {say(link.has, dimension)}
-      </OpensMargin>
-      ,{' '}
-      <b className="font-semibold">
-        {showNumber(link.ratio)} ×{link.verdict === 'ample' ? '' : ` ${link.verdict}`}
-      </b>
-    </span>
   );
 }

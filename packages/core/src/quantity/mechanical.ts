@@ -1,0 +1,65 @@
+import { STANDARD_GRAVITY } from '../contract/index.ts';
+import { FOOT, INCH, OUNCE_FORCE, POUND_FORCE, only, unit } from './customary.ts';
+import type { DimensionDefinition } from './unit.ts';
+
+export const force: DimensionDefinition = {
+  title: 'force',
+  siSymbol: 'N',
+  units: [
+    unit('N', 1, 'newton', 'newtons'),
+    unit('kN', 1000, 'kilonewton', 'kilonewtons'),
+    unit('kgf', STANDARD_GRAVITY, 'kp', 'kilogramforce'),
+    unit('gf', STANDARD_GRAVITY / 1000),
+    unit('lbf', POUND_FORCE, 'lb', 'lbs', 'poundforce'),
+    unit('ozf', OUNCE_FORCE, 'oz'),
+  ],
+  metric: only('N'),
+  imperial: only('lbf'),
+};
+
+export const torque: DimensionDefinition = {
+  title: 'torque',
+  siSymbol: 'N·m',
+  units: [
+    unit('N·m', 1, 'nm', 'newtonmetre', 'newtonmetres', 'newtonmeter'),
+    unit('N·cm', 1e-2, 'ncm'),
+    unit('mN·m', 1e-3, 'mnm', 'n·mm', 'nmm'),
+    unit('kg·cm', STANDARD_GRAVITY / 100, 'kgcm', 'kgf·cm', 'kgfcm', 'cm·kg'),
+    unit('kg·m', STANDARD_GRAVITY, 'kgm', 'kgf·m', 'kgfm'),
+    unit('g·cm', STANDARD_GRAVITY / 1e5, 'gcm', 'gf·cm', 'gfcm'),
+    unit(
+      'in·lb',
+      INCH * POUND_FORCE,
+      'inlb',
+      'lb·in',
+      'lbin',
+      'lbf·in',
+      'lbfin',
+      'in·lbf',
+      'inlbs',
+      'in·lbs',
+    ),
+    unit('ft·lb', FOOT * POUND_FORCE, 'ftlb', 'lb·ft', 'lbft', 'lbf·ft', 'ft·lbf', 'ftlbs', 'ft·lbs'),
+    unit('oz·in', INCH * OUNCE_FORCE, 'ozin', 'in·oz', 'inoz', 'ozf·in'),
+  ],
+  metric: only('N·m'),
+  imperial: [
+    { symbol: 'oz·in', from: 0 },
+    { symbol: 'in·lb', from: INCH * POUND_FORCE },
+    { symbol: 'ft·lb', from: 5 * FOOT * POUND_FORCE },
+  ],
+};
+
+export const stress: DimensionDefinition = {
+  title: 'stress',
+  siSymbol: 'Pa',
+  units: [
+    unit('MPa', 1e6, 'N/mm2', 'N/mm²'),
+    unit('kPa', 1e3),
+    unit('Pa', 1, 'pascal', 'pascals'),
+    unit('psi', POUND_FORCE / (INCH * INCH), 'lbf/in2', 'lbf/in²'),
+    unit('kpsi', (1000 * POUND_FORCE) / (INCH * INCH), 'ksi'),
+  ],
+  metric: only('MPa'),
+  imperial: only('kpsi'),
+};

@@ -1,0 +1,163 @@
+import { z } from 'zod';
+import { radiansToDegrees } from '../../contract/index.ts';
+import { quantity } from '../../quantity/index.ts';
+import { frictionBelt } from '../friction-belt.ts';
+import { frictionWheel } from '../friction-wheel.ts';
+import { rimPull } from '../rim-pull.ts';
+import { timingBelt } from '../timing-belt.ts';
+import { diameter, efficiency, friction, orProblem, stageId, teeth, toMm } from './fields.ts';
+import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
+
+export const timingBeltSchema = z.strictObject({
+  id: stageId,
+  kind: z.literal('timing-belt'),
+  pitch: quantity('length', { above: 0 }, 'Pitch'),
+  teethDriver: teeth('Driver teeth'),
+  teethDriven: teeth('Driven teeth'),
+  beltTeeth: z.int().min(6).max(5000).meta({ title: 'Belt teeth' }),
+  allowablePull: quantity('force', { above: 0 }, 'Working pull', 'Pull that the belt may work with'),
+  efficiency,
+});
+
+export const frictionBeltSchema = z.strictObject({
+  id: stageId,
+  kind: z.literal('friction-belt'),
+  driverDiameter: diameter('Driver diameter'),
+  drivenDiameter: diameter('Driven diameter'),
+  centre: quantity('length', { above: 0 }, 'Centre distance'),
+  groove: quantity('angle', { above: 0, most: Math.PI }, 'Groove angle', '180° is a flat belt'),
+  friction: friction(),
+  tension: quantity('force', { above: 0 }, 'Tension', 'Of each strand, standing still'),
+  idlerWrap: quantity('angle', { least: 0, most: Math.PI }, 'Wrap of the idler'),
+  efficiency,
+});
+
+export const frictionWheelSchema = z.strictObject({
+  id: stageId,
+  kind: z.literal('friction-wheel'),
+  driverDiameter: diameter('Roller diameter'),
+  drivenDiameter: diameter('Wheel diameter'),
+  press: quantity('force', { above: 0 }, 'Press', 'Force that presses the roller on'),
+  friction: friction(),
+  efficiency,
+});
+
+export type TimingBelt = z.output<typeof timingBeltSchema>;
+export type FrictionBelt = z.output<typeof frictionBeltSchema>;
+export type FrictionWheel = z.output<typeof frictionWheelSchema>;
+
+/** What the calculator takes of this stage. */
+export const timingBeltInput = (stage: TimingBelt) => ({
+  pitchMm: toMm(stage.pitch.value),
+  teethSmall: Math.min(stage.teethDriver, stage.teethDriven),
+  teethLarge: Math.max(stage.teethDriver, stage.teethDriven),
+  beltTeeth: stage.beltTeeth,
+});
+
+export const timingBeltFigures = (stage: TimingBelt): StageFigures =>
+  orProblem({ ratio: stage.teethDriven / stage.teethDriver, efficiency: stage.efficiency.value }, () => {
+    const { centreMm, warnings, teethInMesh } = timingBelt.run(timingBeltInput(stage));
+    return {
+      warnings,
+      facts: [
+        { title: 'shafts apart', value: centreMm / 1000, dimension: 'length' },
+        { title: 'teeth in mesh', value: Math.floor(teethInMesh), dimension: 'number' },
+      ],
+    };
+  });
+
+export function timingBeltStrength(
+  stage: TimingBelt,
+  { inputTorqueNm }: StageLoad,
+): StageStrength | undefined {
+  if (inputTorqueNm <= 0) return undefined;
+  const given = {
+    torqueNm: inputTorqueNm,
+    diameterMm: (toMm(stage.pitch.value) * stage.teethDriver) / Math.PI,
+  };
+  return {
+    link: 'belt-pull',
+    needs: rimPull.run(given).pullN,
+    has: stage.allowablePull.value,
+    sum: { calculator: rimPull, given, key: 'pullN' },
+  };
+}
+
+/** What the calculator takes of this stage under a load; the small pulley carries the lesser torque. */
+export function frictionBeltInput(stage: FrictionBelt, load: StageLoad) {
+  const [driver, driven] = [toMm(stage.driverDiameter.value), toMm(stage.drivenDiameter.value)];
+  const small = Math.min(driver, driven);
+  return {
+    smallDiameterMm: small,
+    largeDiameterMm: Math.max(driver, driven),
+    centreMm: toMm(stage.centre.value),
+    grooveAngleDeg: radiansToDegrees(stage.groove.value),
+    friction: stage.friction.value,
+    massKgPerM: 0,
+    smallRpm: (load.inputRpm * driver) / small,
+    torqueNm: (load.inputTorqueNm * small) / driver,
+    installedTensionN: stage.tension.value,
+    idlerExtraWrapDeg: radiansToDegrees(stage.idlerWrap.value),
+  };
+}
+
+/** V-belts on pulleys smaller than this bend badly and slip (common practice, no source): metres. */
+const SMALL_PULLEY_M = 0.06;
+const UNLOADED: StageLoad = { inputTorqueNm: 1e-9, inputRpm: 0 };
+
+export const frictionBeltFigures = (stage: FrictionBelt): StageFigures =>
+  orProblem(
+    { ratio: stage.drivenDiameter.value / stage.driverDiameter.value, efficiency: stage.efficiency.value },
+    () => {
+      const { wrapDeg } = frictionBelt.run(frictionBeltInput(stage, UNLOADED));
+      const small = Math.min(stage.driverDiameter.value, stage.drivenDiameter.value);
+      const isV = stage.groove.value < Math.PI;
+      return {
+        warnings:
+          isV && small < SMALL_PULLEY_M
+            ? [
+                `A V-belt round a pulley of ${toMm(small).toFixed(0)} mm bends badly and slips at low speed: a chain or toothed belt holds there.`,
+              ]
+            : [],
+        facts: [{ title: 'wrap', value: (wrapDeg * Math.PI) / 180, dimension: 'angle' }],
+      };
+    },
+  );
+
+export function frictionBeltStrength(stage: FrictionBelt, load: StageLoad): StageStrength | undefined {
+  if (load.inputTorqueNm <= 0 || frictionBeltFigures(stage).problem !== undefined) return undefined;
+  const given = frictionBeltInput(stage, load);
+  const { pullN, transmissiblePullN } = frictionBelt.run(given);
+  return {
+    link: 'slip',
+    needs: pullN,
+    has: transmissiblePullN,
+    sum: { calculator: frictionBelt, given, key: 'pullN' },
+  };
+}
+
+export const frictionWheelFigures = (stage: FrictionWheel): StageFigures => ({
+  ratio: stage.drivenDiameter.value / stage.driverDiameter.value,
+  efficiency: stage.efficiency.value,
+  warnings: [],
+});
+
+export function frictionWheelStrength(
+  stage: FrictionWheel,
+  { inputTorqueNm }: StageLoad,
+): StageStrength | undefined {
+  if (inputTorqueNm <= 0) return undefined;
+  const given = {
+    driverDiameterMm: toMm(stage.driverDiameter.value),
+    torqueNm: inputTorqueNm,
+    pressN: stage.press.value,
+    friction: stage.friction.value,
+  };
+  const { pullN, transmissiblePullN } = frictionWheel.run(given);
+  return {
+    link: 'slip',
+    needs: pullN,
+    has: transmissiblePullN,
+    sum: { calculator: frictionWheel, given, key: 'pullN' },
+  };
+}

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { NotPhysical } from '../../contract/index.ts';
+import { quantity } from '../../quantity/index.ts';
+import type { StageFigures } from './stage-report.ts';
+
+/** Fields that several kinds of stage have. */
+export const stageId = z.string().min(1).max(40);
+export const teeth = (title: string) => z.int().min(3).max(500).meta({ title });
+export const efficiency = quantity(
+  'share',
+  { above: 0, most: 1 },
+  'Efficiency',
+  'Share of the power that comes through',
+);
+export const diameter = (title: string) => quantity('length', { above: 0 }, title);
+export const friction = (title = 'Friction') => quantity('coefficient', { above: 0, most: 2 }, title);
+
+export const toMm = (metres: number): number => metres * 1000;
+
+/** The figures of a stage, or why it cannot be built. */
+export function orProblem(
+  base: Omit<StageFigures, 'warnings'>,
+  work: () => Partial<StageFigures>,
+): StageFigures {
+  try {
+    return { warnings: [], ...base, ...work() };
+  } catch (error) {
+    if (!(error instanceof NotPhysical)) throw error;
+    return { ...base, problem: error.message, warnings: [] };
+  }
+}

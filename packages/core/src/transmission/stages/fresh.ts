@@ -1,0 +1,97 @@
+import { assumed } from '../../quantity/index.ts';
+import type { Stage, StageKind, StageOf } from './index.ts';
+
+const mm = (n: number) => assumed(n / 1000, 'mm');
+const share = (n: number) => assumed(n, '%');
+const degrees = (n: number) => assumed((n * Math.PI) / 180, '°');
+const whole = (n: number, least: number, most: number): number =>
+  Math.min(most, Math.max(least, Math.round(n)));
+
+/** Teeth of a pair near a ratio, the smaller with so many. */
+function pairNear(ratio: number, small: number): { teethDriver: number; teethDriven: number } {
+  return ratio >= 1
+    ? { teethDriver: small, teethDriven: whole(small * ratio, 3, 500) }
+    : { teethDriver: whole(small / ratio, 3, 500), teethDriven: small };
+}
+
+/** A toothed pair as a workshop cuts it: module 1, steel-like stress of a plain engineering plastic. */
+const toothed = (ratio: number) => ({
+  ...pairNear(ratio, 16),
+  module: mm(1.5),
+  faceWidth: mm(12),
+  allowable: assumed(60e6, 'MPa'),
+  efficiency: share(0.96),
+});
+
+const diameters = (ratio: number, small: number) =>
+  ratio >= 1
+    ? { driverDiameter: mm(small), drivenDiameter: mm(small * ratio) }
+    : { driverDiameter: mm(small / ratio), drivenDiameter: mm(small) };
+
+/** Belt teeth that leave as much between the pulleys as the large one is wide. */
+function beltFor({ teethDriver, teethDriven }: { teethDriver: number; teethDriven: number }): number {
+  const large = Math.max(teethDriver, teethDriven);
+  return Math.round((teethDriver + teethDriven) / 2 + (3 * large) / Math.PI);
+}
+
+const FRESH: { readonly [K in StageKind]: (id: string, ratio: number) => StageOf<K> } = {
+  gearhead: (id, ratio) => ({ id, kind: 'gearhead', ratio: assumed(ratio, ': 1'), efficiency: share(0.85) }),
+  chain: (id, ratio) => ({
+    id,
+    kind: 'chain',
+    chain: 'ansi-35',
+    ...pairNear(ratio, 12),
+    centre: mm(Math.max(200, 3.2 * 12 * Math.max(ratio, 1 / ratio))),
+    efficiency: share(0.96),
+  }),
+  spur: (id, ratio) => ({ id, kind: 'spur', ...toothed(ratio) }),
+  bevel: (id, ratio) => ({ id, kind: 'bevel', ...toothed(ratio) }),
+  planetary: (id, ratio) => {
+    // Ring and sun divide by three planets, and the planets have whole teeth: steps of six.
+    const ring = 18 + 6 * Math.max(1, Math.round((18 * (Math.max(ratio, 2) - 1) - 18) / 6));
+    return { id, kind: 'planetary', sunTeeth: 18, ringTeeth: ring, planets: 3, efficiency: share(0.94) };
+  },
+  worm: (id, ratio) => ({
+    id,
+    kind: 'worm',
+    starts: ratio < 12 ? 2 : 1,
+    wheelTeeth: whole(ratio < 12 ? 2 * ratio : ratio, 12, 500),
+    leadAngle: degrees(ratio < 12 ? 12 : 5),
+    friction: assumed(0.07, ''),
+  }),
+  'timing-belt': (id, ratio) => {
+    const pair = pairNear(ratio, 20);
+    return {
+      id,
+      kind: 'timing-belt',
+      pitch: mm(5),
+      ...pair,
+      beltTeeth: beltFor(pair),
+      allowablePull: assumed(300, 'N'),
+      efficiency: share(0.96),
+    };
+  },
+  'friction-belt': (id, ratio) => ({
+    id,
+    kind: 'friction-belt',
+    ...diameters(ratio, 60),
+    centre: mm(60 * (Math.max(ratio, 1 / ratio) + 2)),
+    groove: degrees(38),
+    friction: assumed(0.35, ''),
+    tension: assumed(80, 'N'),
+    idlerWrap: degrees(0),
+    efficiency: share(0.93),
+  }),
+  'friction-wheel': (id, ratio) => ({
+    id,
+    kind: 'friction-wheel',
+    ...diameters(ratio, 40),
+    press: assumed(100, 'N'),
+    friction: assumed(0.6, ''),
+    efficiency: share(0.88),
+  }),
+  direct: (id) => ({ id, kind: 'direct', efficiency: share(1) }),
+};
+
+/** A new stage of a kind near a ratio; its other numbers are assumed. */
+export const freshStage = (kind: StageKind, id: string, ratio: number): Stage => FRESH[kind](id, ratio);

@@ -1,0 +1,120 @@
+import { z } from 'zod';
+import { quantity } from '../../quantity/index.ts';
+import { bevelPair } from '../bevel-pair.ts';
+import { LEAST_TEETH, gearBending } from '../gear-bending.ts';
+import { gearPair } from '../gear-pair.ts';
+import { planetary } from '../planetary.ts';
+import { efficiency, orProblem, stageId, teeth, toMm } from './fields.ts';
+import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
+
+const toothed = {
+  teethDriver: teeth('Driver teeth'),
+  teethDriven: teeth('Driven teeth'),
+  module: quantity('length', { above: 0 }, 'Module'),
+  faceWidth: quantity('length', { above: 0 }, 'Face width'),
+  allowable: quantity('stress', { above: 0 }, 'Allowable stress', 'Bending stress that the teeth may carry'),
+  efficiency,
+} as const;
+
+export const spurSchema = z.strictObject({ id: stageId, kind: z.literal('spur'), ...toothed });
+export const bevelSchema = z.strictObject({ id: stageId, kind: z.literal('bevel'), ...toothed });
+export const planetarySchema = z.strictObject({
+  id: stageId,
+  kind: z.literal('planetary'),
+  sunTeeth: teeth('Sun teeth'),
+  ringTeeth: teeth('Ring teeth'),
+  planets: z.int().min(1).max(12).meta({ title: 'Planets' }),
+  efficiency,
+});
+
+export type Spur = z.output<typeof spurSchema>;
+export type Bevel = z.output<typeof bevelSchema>;
+export type Planetary = z.output<typeof planetarySchema>;
+
+const PASCALS = 1e6;
+
+export const spurFigures = (stage: Spur): StageFigures =>
+  orProblem({ ratio: stage.teethDriven / stage.teethDriver, efficiency: stage.efficiency.value }, () => {
+    const { teethDriver, teethDriven } = stage;
+    const pair = gearPair.run({
+      moduleMm: toMm(stage.module.value),
+      teethDriver,
+      teethDriven,
+      pressureAngleDeg: 20,
+      efficiency: stage.efficiency.value,
+    });
+    return {
+      warnings:
+        pair.undercutDriver || pair.undercutDriven
+          ? [
+              `A gear of ${Math.min(teethDriver, teethDriven)} teeth is undercut at 20°: weaker at the root, and rough.`,
+            ]
+          : [],
+      facts: [{ title: 'shafts apart', value: pair.centreDistanceMm / 1000, dimension: 'length' }],
+    };
+  });
+
+/** The smaller gear gives out first: its torque and speed, from those of the driver. */
+export function spurStrength(stage: Spur, load: StageLoad): StageStrength | undefined {
+  const small = Math.min(stage.teethDriver, stage.teethDriven);
+  if (load.inputTorqueNm <= 0 || small < LEAST_TEETH) return undefined;
+  const turns = stage.teethDriver / small;
+  const given = {
+    moduleMm: toMm(stage.module.value),
+    teeth: small,
+    faceWidthMm: toMm(stage.faceWidth.value),
+    torqueNm: load.inputTorqueNm / turns,
+    rpm: load.inputRpm * turns,
+    allowableMPa: stage.allowable.value / PASCALS,
+  };
+  return {
+    link: 'tooth-stress',
+    needs: gearBending.run(given).stressMPa * PASCALS,
+    has: stage.allowable.value,
+    sum: { calculator: gearBending, given, key: 'stressMPa' },
+  };
+}
+
+const bevelInput = (stage: Bevel) => ({
+  moduleMm: toMm(stage.module.value),
+  teethDriver: stage.teethDriver,
+  teethDriven: stage.teethDriven,
+  faceWidthMm: toMm(stage.faceWidth.value),
+  rpm: 0,
+});
+
+export const bevelFigures = (stage: Bevel): StageFigures =>
+  orProblem({ ratio: stage.teethDriven / stage.teethDriver, efficiency: stage.efficiency.value }, () => {
+    const { coneDistanceMm, warnings } = bevelPair.run(bevelInput(stage));
+    return {
+      warnings,
+      facts: [{ title: 'cone distance', value: coneDistanceMm / 1000, dimension: 'length' }],
+    };
+  });
+
+export function bevelStrength(stage: Bevel, load: StageLoad): StageStrength | undefined {
+  if (load.inputTorqueNm <= 0 || bevelFigures(stage).problem !== undefined) return undefined;
+  const given = { ...bevelInput(stage), torqueNm: load.inputTorqueNm, rpm: load.inputRpm };
+  const { stressMPa } = bevelPair.run(given);
+  if (stressMPa === undefined) return undefined;
+  return {
+    link: 'tooth-stress',
+    needs: stressMPa * PASCALS,
+    has: stage.allowable.value,
+    sum: { calculator: bevelPair, given, key: 'stressMPa' },
+  };
+}
+
+export const planetaryFigures = (stage: Planetary): StageFigures =>
+  orProblem(
+    { ratio: 1 + stage.ringTeeth / stage.sunTeeth, efficiency: stage.efficiency.value },
+    (): Partial<StageFigures> => {
+      const { sunTeeth, ringTeeth, planets } = stage;
+      const { planetTeeth, assembles } = planetary.run({ sunTeeth, ringTeeth, planets });
+      return assembles
+        ? { facts: [{ title: 'planet teeth', value: planetTeeth, dimension: 'number' }] }
+        : {
+            problem: `${planets} planets do not go between ${sunTeeth} and ${ringTeeth} teeth: ring and sun together must divide by the planets, the planets have whole teeth, and neighbours clear each other.`,
+          };
+    },
+  );
