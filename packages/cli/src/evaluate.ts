@@ -1,5 +1,5 @@
-import { readBuild } from '@zubric/core/build';
-import { evaluate } from '@zubric/core/evaluate';
+import { partSchema, readBuild, type Build, type Part } from '@zubric/core/build';
+import { evaluate, moves, type Report } from '@zubric/core/evaluate';
 import type { Files } from './calc.ts';
 import { asJson, done, parseJson, problemLine, refused, type Outcome } from './outcome.ts';
 
@@ -14,5 +14,34 @@ export function evaluateFile(args: readonly string[], files: Files): Outcome {
   const parsed = parseJson(files.read(path));
   if (!parsed.ok) return refused([parsed.why]);
   const read = readBuild(parsed.value);
-  return read.ok ? done(asJson(evaluate(read.build))) : refused(read.problems.map(problemLine));
+  if (!read.ok) return refused(read.problems.map(problemLine));
+  const report = evaluate(read.build);
+  return done(asJson({ ...report, findings: withMoves(read.build, report, shelfOf(files)) }));
+}
+
+const SHELF = ['motors', 'drivers', 'batteries'];
+
+/** The shelf beside the command, where there is one: moves may take parts from it. */
+function shelfOf(files: Files): Part[] {
+  return SHELF.flatMap((kind) => {
+    try {
+      const read = partSchema.array().safeParse(JSON.parse(files.read(`data/shelf/${kind}.json`)));
+      return read.success ? read.data : [];
+    } catch {
+      return [];
+    }
+  });
+}
+
+/** Each finding with the moves of its margin. */
+function withMoves(build: Build, report: Report, shelf: readonly Part[]) {
+  const all = moves(build, report, { shelf });
+  return report.findings.map((finding) => {
+    const own = all.find(({ link, dutyId }) => link === finding.link && dutyId === finding.dutyId);
+    const isMargin = finding.severity !== 'note' && own !== undefined;
+    return {
+      ...finding,
+      moves: isMargin ? own.moves.map(({ text, gains, costs }) => ({ text, gains, costs })) : [],
+    };
+  });
 }

@@ -41,3 +41,4 @@ export {
   type WorkingInput,
   type WorkingOrigin,
 } from './working/index.ts';
+export { moves, type Move, type MovesFor } from './moves/index.ts';

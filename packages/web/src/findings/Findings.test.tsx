@@ -1,24 +1,31 @@
 import { readFileSync } from 'node:fs';
 import { buildSchema, type Build } from '@zubric/core/build';
-import type { Block } from '@zubric/core/evaluate';
-import { cleanup, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
-import { UnitsProvider } from '../app/units.tsx';
-import { BuildSession } from '../session/BuildSession.tsx';
+import { evaluate, moves, type Block } from '@zubric/core/evaluate';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { kept, onBench, text } from '../testing/on-bench.tsx';
+import type { MovesAsked } from '../workers/moves-messages.ts';
 import { Findings } from './Findings.tsx';
 
 const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
 
 function show(document: Build, blocks?: readonly Block[]): string[] {
-  const stored = { id: 'b', version: 1, updatedAt: '2026-11-23T00:00:00Z', document };
-  render(
-    <UnitsProvider>
-      <BuildSession stored={stored}>
-        <Findings blocks={blocks} empty="nothing" />
-      </BuildSession>
-    </UnitsProvider>,
-  );
+  onBench(<Findings blocks={blocks} empty="nothing" />, document);
   return screen.queryAllByRole('listitem').map((item) => item.textContent ?? '');
+}
+
+/** Stands in for the browser's worker: answers with the core's own moves, as the real one does. */
+class WorkerHere {
+  static terminated = 0;
+  onmessage: ((event: { data: unknown }) => void) | null = null;
+  onerror: (() => void) | null = null;
+  terminate(): void {
+    WorkerHere.terminated++;
+  }
+  postMessage({ ask, build, shelf, system }: MovesAsked): void {
+    const found = moves(build, evaluate(build, system), { shelf, system });
+    setTimeout(() => this.onmessage?.({ data: { ask, moves: found } }), 0);
+  }
 }
 
 describe('findings', () => {
@@ -38,6 +45,25 @@ describe('findings', () => {
     const electrical = show(puffin, ['driver']);
     expect(electrical[0]).toContain('driver channel');
     expect(electrical.join()).not.toContain('Each wheel gets');
+  });
+
+  it('come with their moves, and one press tries one', async () => {
+    vi.stubGlobal('Worker', WorkerHere);
+    vi.stubGlobal('fetch', () =>
+      Promise.resolve(
+        new Response(JSON.stringify({ parts: [] }), { headers: { 'content-type': 'application/json' } }),
+      ),
+    );
+    show(puffin, ['ground']);
+    const move = await screen.findByRole('button', { name: /of ballast over the driven wheels/ });
+    expect(text()).toContain('grip 1.16 × → 1.27 ×, no longer short');
+    expect(text()).toContain('costs: wheel torque 1.26 × → 1.2 ×');
+    fireEvent.click(move);
+    expect(kept().masses.others).toMatchObject([{ name: 'Ballast', mass: { value: 8.7 } }]);
+    // What was found for the build before is gone at once.
+    expect(screen.queryByRole('button', { name: /of ballast/ })).toBeNull();
+    expect(WorkerHere.terminated).toBeGreaterThan(0);
+    vi.unstubAllGlobals();
   });
 
   it('say that there are none', () => {

@@ -1,5 +1,7 @@
-import { linkDefinition, type Block, type Finding } from '@zubric/core/evaluate';
+import { linkDefinition, type Block, type Finding, type Move } from '@zubric/core/evaluate';
 import { useBuild } from '../session/BuildSession.tsx';
+import { Moves } from './Moves.tsx';
+import { useMoves } from './use-moves.ts';
 
 const WORDS: Readonly<Record<Finding['severity'], string>> = { stop: 'stop', tight: 'tight', note: 'note' };
 
@@ -16,7 +18,10 @@ const concerns = (finding: Finding, blocks: readonly Block[] | undefined): boole
 
 /** What stops it, what is tight, and what is worth a word. */
 export function Findings({ blocks, empty }: Props) {
-  const { report } = useBuild();
+  const { build, report } = useBuild();
+  const all = useMoves(build);
+  const movesOf = ({ severity, link, dutyId }: Finding): readonly Move[] =>
+    severity === 'note' ? [] : (all.find((m) => m.link === link && m.dutyId === dutyId)?.moves ?? []);
   const findings = report.findings.filter((finding) => concerns(finding, blocks));
   return (
     <section aria-labelledby="findings-title">
@@ -31,6 +36,7 @@ export function Findings({ blocks, empty }: Props) {
               {WORDS[finding.severity]}
             </b>
             {finding.text}
+            <Moves moves={movesOf(finding)} />
           </li>
         ))}
       </ul>

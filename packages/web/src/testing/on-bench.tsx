@@ -1,4 +1,5 @@
 import { buildSchema, type Build } from '@zubric/core/build';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
@@ -14,14 +15,16 @@ function Kept() {
 export function onBench(station: ReactNode, document: Build): void {
   const stored = { id: 'b', version: 1, updatedAt: '2026-11-25T00:00:00Z', document };
   render(
-    <MemoryRouter>
-      <UnitsProvider>
-        <BuildSession stored={stored}>
-          {station}
-          <Kept />
-        </BuildSession>
-      </UnitsProvider>
-    </MemoryRouter>,
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <MemoryRouter>
+        <UnitsProvider>
+          <BuildSession stored={stored}>
+            {station}
+            <Kept />
+          </BuildSession>
+        </UnitsProvider>
+      </MemoryRouter>
+    </QueryClientProvider>,
   );
 }
 

@@ -1,25 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { buildSchema, newBuild, type Build } from '@zubric/core/build';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { UnitsProvider } from '../../app/units.tsx';
-import { BuildSession } from '../../session/BuildSession.tsx';
+import { onBench, text } from '../../testing/on-bench.tsx';
 import { Drivetrain } from './Drivetrain.tsx';
 
 const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
 
-function show(document: Build): void {
-  const stored = { id: 'b', version: 1, updatedAt: '2026-11-23T00:00:00Z', document };
-  render(
-    <UnitsProvider>
-      <BuildSession stored={stored}>
-        <Drivetrain />
-      </BuildSession>
-    </UnitsProvider>,
-  );
-}
-
-const text = (): string => (document.body.textContent ?? '').replaceAll('\u00a0', ' ');
+const show = (document: Build): void => onBench(<Drivetrain />, document);
 const stages = () => within(screen.getByRole('table', { name: 'Stages from motor to wheel' }));
 
 describe('the drivetrain station', () => {

@@ -1,0 +1,35 @@
+import type { Build, Duty, Part } from '../../build/index.ts';
+import type { Quantity, UnitSystem } from '../../quantity/index.ts';
+import type { Stage } from '../../transmission/index.ts';
+import type { LinkReport } from '../report.ts';
+
+/** A change of the build that may mend something, before it is known what it does. */
+export interface Candidate {
+  readonly text: string;
+  readonly build: Build;
+}
+
+/** What a generator may look at. */
+export interface Asked {
+  readonly build: Build;
+  readonly link: LinkReport;
+  readonly duty: Duty | undefined;
+  readonly shelf: readonly Part[];
+  readonly system: UnitSystem;
+}
+
+/** What proposes changes for a margin. */
+export type Generator = (asked: Asked) => readonly Candidate[];
+
+/** A number some times as large, to three digits, as a builder would type it. */
+export const scaled = (q: Quantity, by: number): Quantity => ({
+  ...q,
+  value: Number((q.value * by).toPrecision(3)),
+  origin: 'typed',
+});
+
+/** The build with one stage changed. */
+export const withStage = (build: Build, stage: Stage): Build => ({
+  ...build,
+  drive: { ...build.drive, stages: build.drive.stages.map((s) => (s.id === stage.id ? stage : s)) },
+});

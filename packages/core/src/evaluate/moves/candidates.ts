@@ -1,0 +1,273 @@
+import {
+  batteryOf,
+  choosePart,
+  contactsOf,
+  driverOf,
+  freeId,
+  motorOf,
+  type Build,
+  type Duty,
+  type OtherMass,
+  type PartKind,
+  type PartOf,
+} from '../../build/index.ts';
+import { show, showNumber } from '../../quantity/index.ts';
+import type { LinkReport } from '../report.ts';
+import { scaled, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { largerChain, otherKind, stronger, teeth } from './stage-candidates.ts';
+
+const withDuty = (build: Build, id: string, part: Partial<Duty>): Build => ({
+  ...build,
+  duties: build.duties.map((d) => (d.id === id ? { ...d, ...part } : d)),
+});
+
+/** Parts of a kind on the shelf, the ones nearest to what is fitted by a figure: two on either side. */
+function neighbours<K extends PartKind>(
+  { build, shelf }: Asked,
+  kind: K,
+  { fitted, by }: { readonly fitted: PartOf<K> | undefined; readonly by: (part: PartOf<K>) => number },
+): readonly Candidate[] {
+  const others = shelf.filter((part): part is PartOf<K> => part.kind === kind && part.id !== fitted?.id);
+  const at = fitted ? by(fitted) : 0;
+  const ranked = [...others].sort((a, b) => by(a) - by(b));
+  const above = ranked.filter((part) => by(part) > at).slice(0, 3);
+  const below = ranked.filter((part) => by(part) <= at).slice(-2);
+  return [...below, ...above].map((part) => ({ text: part.name, build: choosePart(build, part) }));
+}
+
+const motors: Generator = (asked) =>
+  neighbours(asked, 'motor', {
+    fitted: motorOf(asked.build),
+    by: (motor) => motor.stallTorqueNm * motor.noLoadRpm,
+  });
+const drivers: Generator = (asked) =>
+  neighbours(asked, 'driver', { fitted: driverOf(asked.build), by: (driver) => driver.continuousA });
+const batteries: Generator = (asked) =>
+  neighbours(asked, 'battery', {
+    fitted: batteryOf(asked.build),
+    by: (battery) => battery.cellAh * battery.parallel * battery.series,
+  });
+
+const LESS_LOAD = [0.8, 0.6] as const;
+
+/** Less of the payload, for every duty. */
+const lighter: Generator = ({ build, system }) => {
+  const { payload } = build.masses;
+  return payload.mass.value <= 0
+    ? []
+    : LESS_LOAD.map((by) => {
+        const mass = scaled(payload.mass, by);
+        return {
+          text: `Payload of ${show(mass.value, 'mass', system).text} instead of ${show(payload.mass.value, 'mass', system).text}`,
+          build: { ...build, masses: { ...build.masses, payload: { ...payload, mass } } },
+        };
+      });
+};
+
+/** The duty slower; what it takes longer, its time says. */
+const slower: Generator = ({ build, duty, system }) =>
+  duty && duty.speed.value > 0
+    ? [0.8, 0.6].map((by) => {
+        const speed = scaled(duty.speed, by);
+        return {
+          text: `“${duty.name}” at ${show(speed.value, 'speed', system).text} instead of ${show(duty.speed.value, 'speed', system).text}`,
+          build: withDuty(build, duty.id, { speed }),
+        };
+      })
+    : [];
+
+/** Smaller or larger driven wheels. */
+const wheels: Generator = ({ build, system }) =>
+  build.layout.drum
+    ? []
+    : [0.9, 1.1, 1.25].map((by) => {
+        const axles = build.layout.axles.map((axle) =>
+          axle.driven ? { ...axle, diameter: scaled(axle.diameter, by) } : axle,
+        );
+        const size = axles.find(({ driven }) => driven)?.diameter.value ?? 0;
+        return {
+          text: `Driven wheels of ${show(size, 'length', system).text}`,
+          build: { ...build, layout: { ...build.layout, axles } },
+        };
+      });
+
+/** The middle of what is driven, metres ahead of the rear axle. */
+function drivenMiddle({ layout }: Build): number {
+  const driven = contactsOf(layout).filter(({ axle }) => axle.driven);
+  return driven.reduce((sum, c) => sum + c.aheadM, 0) / Math.max(1, driven.length);
+}
+
+/** Ballast over what is driven, or the load moved towards it. */
+const weight: Generator = ({ build, system }) => {
+  const { masses } = build;
+  const middle = drivenMiddle(build);
+  const kg = Number((masses.own.mass.value * 0.15).toPrecision(2));
+  const ballast: OtherMass = {
+    id: freeId('ballast', masses.others),
+    name: 'Ballast',
+    kind: 'ballast',
+    mass: { value: kg, unit: 'kg', origin: 'typed' },
+    aheadOfRearAxle: { value: middle, unit: 'mm', origin: 'typed' },
+    left: { value: 0, unit: 'mm', origin: 'typed' },
+    height: { ...masses.own.height, origin: 'typed' },
+  };
+  const moved = masses.payload.aheadOfRearAxle.value + (middle - masses.payload.aheadOfRearAxle.value) / 2;
+  return [
+    {
+      text: `${show(kg, 'mass', system).text} of ballast over the driven wheels`,
+      build: { ...build, masses: { ...masses, others: [...masses.others, ballast] } },
+    },
+    ...(masses.payload.mass.value > 0
+      ? [
+          {
+            text: `The payload half-way to the driven wheels`,
+            build: {
+              ...build,
+              masses: {
+                ...masses,
+                payload: {
+                  ...masses.payload,
+                  aheadOfRearAxle: {
+                    ...masses.payload.aheadOfRearAxle,
+                    value: moved,
+                    origin: 'typed' as const,
+                  },
+                },
+              },
+            },
+          },
+        ]
+      : []),
+  ];
+};
+
+/** The load lower. */
+const lowerLoad: Generator = ({ build, system }) => {
+  const { payload } = build.masses;
+  const height = scaled(payload.height, 0.7);
+  return payload.mass.value > 0
+    ? [
+        {
+          text: `The payload's middle at ${show(height.value, 'length', system).text} instead of ${show(payload.height.value, 'length', system).text}`,
+          build: { ...build, masses: { ...build.masses, payload: { ...payload, height } } },
+        },
+      ]
+    : [];
+};
+
+/** A second axle driven, where one is and its motors are each a wheel's or an axle's own. */
+const secondAxle: Generator = ({ build }) => {
+  const { axles, kind } = build.layout;
+  if (kind !== 'steered' && kind !== 'rail-dolly') return [];
+  const undriven = axles.filter((axle) => !axle.driven);
+  return undriven.length === 0
+    ? []
+    : [
+        {
+          text: 'Every axle driven, all as one',
+          build: {
+            ...build,
+            layout: { ...build.layout, axles: axles.map((axle) => ({ ...axle, driven: true })) },
+            drive: { ...build.drive, together: 'all' },
+          },
+        },
+      ];
+};
+
+const differential: Generator = ({ build }) =>
+  build.drive.together === 'wheel' || build.drive.together === 'side'
+    ? []
+    : [
+        build.drive.differential === 'locked'
+          ? {
+              text: 'A differential instead of the live axle',
+              build: { ...build, drive: { ...build.drive, differential: 'open' as const } },
+            }
+          : {
+              text: 'A live axle instead of the differential',
+              build: { ...build, drive: { ...build.drive, differential: 'locked' as const } },
+            },
+      ];
+
+/** A narrower or wider stand. */
+const track: Generator = ({ build, system }) =>
+  [0.7, 0.85, 1.2].map((by) => {
+    const axles = build.layout.axles.map((axle) => ({ ...axle, track: scaled(axle.track, by) }));
+    const widest = Math.max(...axles.map((axle) => axle.track.value));
+    return {
+      text: `A track of ${show(widest, 'length', system).text}`,
+      build: { ...build, layout: { ...build.layout, axles } },
+    };
+  });
+
+/** The brake on the wheels that carry the weight going down: all of them. */
+const brake: Generator = ({ build }) => [
+  {
+    text: build.brake.kind === 'friction' ? 'Every axle braked' : 'A friction brake on every axle',
+    build: {
+      ...build,
+      brake: { ...build.brake, kind: 'friction' },
+      layout: { ...build.layout, axles: build.layout.axles.map((axle) => ({ ...axle, braked: true })) },
+    },
+  },
+];
+
+const quickerBrake: Generator = ({ build }) =>
+  build.brake.force
+    ? [
+        {
+          text: 'A brake of twice the force',
+          build: { ...build, brake: { ...build.brake, force: scaled(build.brake.force, 2) } },
+        },
+      ]
+    : [];
+
+const steeringLinkage: Generator = ({ build }) =>
+  build.steering
+    ? [1.5, 2].map((by) => {
+        const linkageRatio = scaled(
+          build.steering?.linkageRatio ?? { value: 1, unit: ': 1', origin: 'typed' },
+          by,
+        );
+        return {
+          text: `A steering linkage of ${showNumber(linkageRatio.value)} : 1`,
+          build: { ...build, steering: build.steering && { ...build.steering, linkageRatio } },
+        };
+      })
+    : [];
+
+/** Which changes may mend which margin. */
+const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
+  grip: [weight, lighter, secondAxle, differential, slower, track],
+  'tip-along': [lowerLoad, lighter, weight],
+  'tip-side': [track, lowerLoad, lighter],
+  corner: [slower, track, lowerLoad],
+  step: [wheels, weight, secondAxle],
+  clearance: [wheels],
+  'push-on': [differential, track, weight, slower],
+  steering: [steeringLinkage],
+  'brake-hold': [brake, quickerBrake],
+  'brake-stop': [brake, quickerBrake, slower],
+  torque: [teeth, motors, lighter, slower, wheels, batteries, drivers],
+  speed: [teeth, motors, batteries, slower, wheels],
+  ratio: [teeth, motors, slower, batteries],
+  'chain-pull': [largerChain, teeth, lighter],
+  'gearhead-torque': [teeth, lighter, wheels],
+  'tooth-stress': [stronger, otherKind, teeth, lighter],
+  'belt-pull': [stronger, otherKind, teeth],
+  slip: [otherKind, stronger],
+  'motor-heat': [teeth, motors, lighter, slower],
+  'driver-current': [drivers, teeth, motors, lighter, slower],
+  'driver-peak': [drivers, motors],
+  'driver-voltage': [drivers, batteries],
+  'battery-current': [batteries, teeth, lighter, slower],
+  'battery-peak': [batteries, drivers],
+  'battery-voltage': [batteries, teeth, lighter],
+  energy: [batteries, lighter, slower],
+};
+
+/** Every candidate for a margin; those that leave the build as it is are left out. */
+export const candidatesFor = (asked: Asked): Candidate[] =>
+  GENERATORS[asked.link.link]
+    .flatMap((generate) => generate(asked))
+    .filter(({ build }) => build !== asked.build);

@@ -1,0 +1,1 @@
+export { moves, type Move, type MovesFor } from './moves.ts';

@@ -1,0 +1,88 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { applyChanges, buildSchema, partSchema, readBuild, type Build } from '../../build/index.ts';
+import { freshStage } from '../../transmission/index.ts';
+import { typed } from '../../quantity/index.ts';
+import { closeness, evaluate, moves, type Move } from '../index.ts';
+
+const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
+  partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}.json`, 'utf8'))),
+);
+const demo = (file: string): Build => {
+  const read = readBuild(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')));
+  if (!read.ok) throw new Error(`${file} does not read`);
+  return read.build;
+};
+const builds = readdirSync('data/builds').map((file) => [file, demo(file)] as const);
+const movesOf = (build: Build) => moves(build, evaluate(build), { shelf });
+
+describe('moves', () => {
+  it.each(builds)('of %s: trying one gives exactly the gain that it promised', (_, build) => {
+    const report = evaluate(build);
+    const all = movesOf(build);
+    expect(all.flatMap((m) => m.moves).length).toBeGreaterThan(0);
+    for (const { link, moves: offered } of all)
+      for (const move of offered) {
+        const tried = applyChanges(build, move.changes);
+        expect(buildSchema.safeParse(tried).error, move.text).toBeUndefined();
+        const was = report.governing.find((l) => l.link === link);
+        const is = evaluate(tried).governing.find((l) => l.link === link);
+        expect(move.before).toBeCloseTo(was ? closeness(was) : NaN, 12);
+        if (is) expect(move.after).toBeCloseTo(closeness(is), 12);
+        expect(move.after).toBeGreaterThan(move.before);
+      }
+  });
+
+  it.each(builds)('of %s never hide a margin that they make short', (_, build) => {
+    const short = (b: Build): string[] =>
+      evaluate(b)
+        .governing.filter(({ verdict }) => verdict === 'short')
+        .map(({ link }) => link);
+    const before = short(build);
+    for (const { link, moves: offered } of movesOf(build))
+      for (const move of offered) {
+        const more = short(applyChanges(build, move.changes)).filter(
+          (l) => !before.includes(l) && l !== link,
+        );
+        expect(move.makesShort, move.text).toBe(more.length > 0);
+        if (more.length > 0) expect(move.costs).toMatch(/^[^;]*now short/);
+      }
+  });
+
+  it('are four at most for a margin, and not all of one kind', () => {
+    for (const { moves: offered } of builds.flatMap(([, build]) => movesOf(build))) {
+      expect(offered.length).toBeLessThanOrEqual(4);
+      const kinds = new Set(offered.map(({ text }) => text.split(' ').slice(0, 2).join(' ')));
+      if (offered.length === 4) expect(kinds.size).toBeGreaterThan(1);
+    }
+  });
+
+  it('take a slipping belt to a chain or a toothed belt, near its ratio', () => {
+    const puffin = demo('puffin.zubric.json');
+    const belt = {
+      ...freshStage('friction-belt', 'stage-1', 3.6),
+      tension: typed(60, 'N'),
+    } as Build['drive']['stages'][number];
+    const slipping: Build = { ...puffin, drive: { ...puffin.drive, stages: [belt] } };
+    const offered: readonly Move[] = movesOf(slipping).find(({ link }) => link === 'slip')?.moves ?? [];
+    const chain = offered.find(({ text }) => /^A chain instead/.test(text));
+    if (!chain) throw new Error('a chain is offered');
+    const tried = applyChanges(slipping, chain.changes);
+    expect(tried.drive.stages[0]?.kind).toBe('chain');
+    expect(Math.abs(evaluate(tried).train.ratio / evaluate(slipping).train.ratio - 1)).toBeLessThan(0.05);
+    expect(evaluate(tried).governing.some(({ link }) => link === 'slip')).toBe(false);
+    expect(chain.gains).toMatch(/slip.* → none|nothing is asked/);
+  });
+
+  it('are none where every margin is ample, and need no shelf', () => {
+    const puffin = demo('puffin.zubric.json');
+    const easy: Build = {
+      ...puffin,
+      duties: puffin.duties.slice(1, 2).map((d) => ({ ...d, speed: typed(0.8, 'm/s') })),
+    };
+    const short = evaluate(easy).governing.filter(({ verdict }) => verdict !== 'ample');
+    expect(moves(easy, evaluate(easy), { shelf: [] })).toHaveLength(short.length);
+    for (const { moves: offered } of moves(puffin, evaluate(puffin), { shelf: [] }))
+      for (const { changes } of offered) expect(changes.some(({ path }) => path[0] === 'parts')).toBe(false);
+  });
+});
