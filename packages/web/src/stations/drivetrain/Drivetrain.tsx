@@ -33,14 +33,16 @@ export function Drivetrain() {
       </div>
       {duty && <WindowChart />}
       <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[minmax(0,1fr)_330px]">
-        <div className="sheet">
-          <SideView />
+        <div className="grid content-start gap-3">
+          <div className="sheet">
+            <SideView />
+          </div>
+          <StageTable />
         </div>
         <div className="grid content-start gap-3">
           <Findings blocks={['wheel', 'ratio']} empty="Torque, speed and ratio are ample on every duty." />
         </div>
       </div>
-      <StageTable />
       {build.drive.stages.length > 0 && (
         <Caution>
           Chains, belts and gears take fingers: guard them, and work on them with the battery unplugged.

@@ -43,7 +43,7 @@ export function StageTable() {
     });
   const full = build.drive.stages.length >= 8;
   return (
-    <section className="sheet relative max-lg:overflow-x-auto" aria-labelledby="stages-title">
+    <section className="sheet relative overflow-x-auto" aria-labelledby="stages-title">
       <table className="grid-table">
         <caption id="stages-title" className="sr-only">
           Stages from motor to wheel
@@ -144,7 +144,7 @@ function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: b
           <Choice
             label={`${stageTitle(stage.kind)}, as another kind`}
             hideLabel
-            className="w-[150px] font-semibold"
+            className="w-[128px] font-semibold"
             value={stage.kind}
             options={STAGE_KINDS.map((value) => ({ value, title: stageTitle(value) }))}
             onChange={(kind) => replace(kind, figures.ratio)}
@@ -154,7 +154,7 @@ function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: b
           <Choice
             label="Chain"
             hideLabel
-            className="w-[150px]"
+            className="w-[128px]"
             value={stage.chain}
             options={CHAIN_NAMES.map((name) => ({ value: name, title: CHAIN_SIZES[name].title }))}
             onChange={(chain) => change({ chain })}
@@ -199,7 +199,7 @@ function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: b
           <QuantityField
             label={`Efficiency of the ${stageTitle(stage.kind).toLowerCase()}`}
             hideLabel
-            className="w-[70px]"
+            className="w-[62px]"
             dimension="share"
             value={stage.efficiency}
             check={efficiencyShare}
