@@ -1,9 +1,6 @@
 import { batteryOf, motorOf, type Build, type PartOf } from '../build/index.ts';
 import { batteryPack } from '../supply/index.ts';
 
-/** From here on a grade can run a vehicle away (common practice, no source). */
-export const STEEP_RAD = (3 * Math.PI) / 180;
-
 /** Above this, direct current is work for a licensed person (the extra-low-voltage limit of most wiring codes is higher). */
 const LICENSED_V = 60;
 

@@ -1,5 +1,5 @@
-import { batteryOf, motorOf, type Build } from '../build/index.ts';
-import { cautionForBattery, cautionForVoltage, STEEP_RAD } from './cautions.ts';
+import { batteryOf, motorOf, rollsAway, type Build } from '../build/index.ts';
+import { cautionForBattery, cautionForVoltage } from './cautions.ts';
 import { stageWork } from './stage-work.ts';
 import { HOUR_S, MINUTE_S, type Step, type StepPlan } from './step.ts';
 
@@ -128,7 +128,7 @@ function electrics(build: Build): Step[] {
 }
 
 function firstRuns(build: Build, drive: readonly string[]): Step[] {
-  const steep = build.duties.some((duty) => Math.abs(duty.grade.value) >= STEEP_RAD);
+  const steep = build.duties.some(rollsAway);
   const hasMotor = motorOf(build) !== undefined;
   return [
     whole({

@@ -12,6 +12,8 @@ export {
   type PlacedMass,
   type Steering,
 } from './document.ts';
+export { changeMass, type MassKey } from './change-mass.ts';
+export { rollsAway } from './steep.ts';
 export { TASKS, type Duty, type Extent, type Turn, type UpToSpeed } from './duty.ts';
 export { AIMS, MASS_KINDS } from './vehicle.ts';
 export { buildJsonSchema } from './json-schema.ts';

@@ -1,24 +1,46 @@
-import type { Build, Duty } from '../build/index.ts';
+import { contactsOf, rollsAway, type Build, type Duty } from '../build/index.ts';
 import { NotPhysical, STANDARD_GRAVITY, bracketedRoot, radiansToDegrees } from '../contract/index.ts';
-import { stopping } from '../ground/index.ts';
+import { stopping, towedLoad } from '../ground/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';
 import type { Driveline } from './driveline.ts';
-import { groundOf, loadsIn, massOf, LEAST_MASS, type Stance } from './footing.ts';
+import { LEAST_MASS, groundOf, loadsIn, massOf, towedInput } from './footing.ts';
 import type { BrakeReport } from './report.ts';
-import { contactsOf } from '../build/index.ts';
 
 /** Which contacts a brake acts on: an electronic one brakes what is driven. */
 const isBraked = (build: Build, axle: { readonly driven: boolean; readonly braked: boolean }): boolean =>
   build.brake.kind === 'electronic' ? axle.driven : build.brake.kind === 'friction' && axle.braked;
 
-/** Share of the weight on the braked wheels while it slows down so much, on that grade. */
-function brakedShare(build: Build, duty: Duty, stance: Stance): number {
-  const mass = massOf(build, duty);
-  const { loads, acrossN } = loadsIn(build, duty, mass, stance);
+/** What is slowed and held: the vehicle and what it tows, which has no brake of its own. */
+export function combinationOf(build: Build, duty: Duty): { massKg: number; rollingCoefficient: number } {
+  const ownKg = Math.max(massOf(build, duty).massKg, LEAST_MASS);
+  const towedKg = duty.towed?.mass.value ?? 0;
+  const massKg = ownKg + towedKg;
+  const own = ownKg * groundOf(build, duty).rolling.value;
+  return { massKg, rollingCoefficient: (own + towedKg * (duty.towed?.rolling.value ?? 0)) / massKg };
+}
+
+/** What the towed load pulls at the hitch, pushing negative, while it slows down so much on a grade; a rope only pulls. */
+export const towedPull = (duty: Duty, gradeRad: number, slowing: number): number =>
+  towedLoad.run({
+    ...towedInput(duty, { gradeRad, accelerationMps2: -slowing }),
+    // At a stand it does not roll, and no plough or rope helps.
+    ...(slowing === 0 ? { rollingCoefficient: 0 } : {}),
+    extraN: 0,
+  }).drawbarN;
+
+/** Share of all the weight, of what is towed too, on the braked wheels while it slows down so much on that grade. */
+function brakedShare(build: Build, duty: Duty, gradeRad: number, slowing: number): number {
+  const { loads } = loadsIn(build, duty, massOf(build, duty), {
+    gradeRad,
+    accelerationMps2: -slowing,
+    drawbarN: towedPull(duty, gradeRad, slowing),
+    cornerMps2: 0,
+  });
   const braked = contactsOf(build.layout).reduce(
     (sum, { axle }, at) => sum + (isBraked(build, axle) ? Math.max(0, loads[at]?.loadN ?? 0) : 0),
     0,
   );
+  const acrossN = combinationOf(build, duty).massKg * STANDARD_GRAVITY * Math.cos(gradeRad);
   return Math.min(1, braked / acrossN);
 }
 
@@ -46,9 +68,8 @@ export function stoppingInput(
     brakedShare: Math.max(share, 1e-9),
     gradeDeg: radiansToDegrees(gradeRad),
     reactionS: build.brake.reaction.value,
-    massKg: Math.max(massOf(build, duty).massKg, LEAST_MASS),
+    ...combinationOf(build, duty),
     ...(forceN === undefined ? {} : { brakeForceN: forceN }),
-    rollingCoefficient: ground.rolling.value,
   };
 }
 
@@ -62,8 +83,7 @@ export function shareWhileBraking(
   line: Driveline | undefined,
   gradeRad: number,
 ): number {
-  const shareAt = (slowing: number): number =>
-    brakedShare(build, duty, { gradeRad, accelerationMps2: -slowing, drawbarN: 0, cornerMps2: 0 });
+  const shareAt = (slowing: number): number => brakedShare(build, duty, gradeRad, slowing);
   const slowingAt = (slowing: number): number => {
     try {
       return stopping.run(stoppingInput(build, duty, line, { gradeRad, share: shareAt(slowing) }))
@@ -79,27 +99,23 @@ export function shareWhileBraking(
   return shareAt(beyond(most) >= 0 ? most : bracketedRoot(beyond, 0, most, TOLERANCE));
 }
 
-/** Friction drives no brake: what holds at rest, in newtons along the slope. */
+/** What a friction brake holds at rest, in newtons along the slope; without one, nothing. */
 function holdingForce(build: Build, duty: Duty, gradeRad: number): number {
   if (build.brake.kind !== 'friction') return 0;
-  const share = brakedShare(build, duty, { gradeRad, accelerationMps2: 0, drawbarN: 0, cornerMps2: 0 });
-  const { massKg } = massOf(build, duty);
+  const { massKg } = combinationOf(build, duty);
+  const share = brakedShare(build, duty, gradeRad, 0);
   const gripN = groundOf(build, duty).friction.value * share * massKg * STANDARD_GRAVITY * Math.cos(gradeRad);
   return Math.min(gripN, build.brake.force?.value ?? Infinity);
 }
-
-/** Steeper than this a vehicle left to itself rolls away (common practice, no source): radians. */
-export const ROLLS_AWAY = (2 * Math.PI) / 180;
 
 /**
  * Stopping on the way down and holding at rest on a duty's slope, with the wheel loads that then hold. Held facing the
  * way the duty does, and coming down facing down: a vehicle that goes up must also come down.
  */
 export function brakeOf(build: Build, duty: Duty, line: Driveline | undefined): BrakeReport | undefined {
-  const steep = Math.abs(duty.grade.value) > ROLLS_AWAY;
-  if (duty.task === 'drive' && !steep) return undefined;
+  if (duty.task === 'drive' && !rollsAway(duty)) return undefined;
   if (build.layout.kind === 'winch') return undefined;
-  const { massKg } = massOf(build, duty);
+  const { massKg } = combinationOf(build, duty);
   const downRad = -Math.abs(duty.grade.value);
   const holdNeedsN = massKg * STANDARD_GRAVITY * Math.abs(Math.sin(duty.grade.value));
   const base = { holdNeedsN, holdHasN: holdingForce(build, duty, duty.grade.value) };

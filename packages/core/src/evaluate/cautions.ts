@@ -1,12 +1,11 @@
-import type { Build } from '../build/index.ts';
-import { ROLLS_AWAY } from './braking.ts';
+import { rollsAway, type Build } from '../build/index.ts';
 
 /** Faster than this nobody walks beside it at ease (common practice, no source): m/s. */
 const WALKING_MPS = 1.8;
 
 /** The cautions that a build's people, ground and hitch ask for; makers' instructions and local codes come first. */
 export function cautionsOf({ people, duties, layout }: Build): string[] {
-  const steep = duties.some((d) => Math.abs(d.grade.value) > ROLLS_AWAY);
+  const steep = duties.some(rollsAway);
   const tows = duties.some((d) => d.towed !== undefined || d.drawbar.value > 0);
   const fast = duties.some((d) => d.speed.value > WALKING_MPS);
   return [

@@ -9,7 +9,15 @@ import {
   trackSinkage,
   wheelSinkage,
 } from '../ground/index.ts';
-import { accelerationOf, drawbarOf, footingOf, groundOf, innerDriveInput } from './footing.ts';
+import {
+  accelerationOf,
+  drawbarOf,
+  footingOf,
+  groundOf,
+  groupedBy,
+  innerDriveInput,
+  wheelOf,
+} from './footing.ts';
 import { stepOf } from './obstacle.ts';
 import type { ContactLoad, Footing, Resistance, SinkReport, StepReport, TurnReport } from './report.ts';
 import { radiusOf, turnOf } from './turning.ts';
@@ -93,20 +101,10 @@ function sink(build: Build, duty: Duty, wheel: readonly ContactLoad[]): Sunk | u
   });
 }
 
-/** Contacts of one wheel, or of one track. */
-const wheelsApart = (footing: Footing): ContactLoad[][] => {
-  const wheels = new Map<string, ContactLoad[]>();
-  for (const c of footing.contacts) {
-    const key = `${c.axleId}.${c.side}`;
-    wheels.set(key, [...(wheels.get(key) ?? []), c]);
-  }
-  return [...wheels.values()];
-};
-
 /** How deep it sinks and what that drags; undefined on firm ground. */
 export function sinkOf(build: Build, duty: Duty, footing: Footing): SinkReport | undefined {
   if (!groundOf(build, duty).soil) return undefined;
-  const sunk = wheelsApart(footing).flatMap((wheel) => {
+  const sunk = groupedBy(footing.contacts, wheelOf).flatMap((wheel) => {
     const found = sink(build, duty, wheel);
     return found ? [{ axleId: wheel[0]?.axleId ?? '', ...found }] : [];
   });

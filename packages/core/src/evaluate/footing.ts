@@ -7,7 +7,7 @@ import {
   type Duty,
   type Ground,
 } from '../build/index.ts';
-import { STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
+import { STANDARD_GRAVITY, degreesToRadians, radiansToDegrees } from '../contract/index.ts';
 import {
   gripForce,
   innerDrive,
@@ -52,17 +52,27 @@ export const speedUpInput = ({ speed, upToSpeed }: Duty) => ({
 export const accelerationOf = (duty: Duty): number =>
   duty.upToSpeed ? speedUp.run(speedUpInput(duty)).accelerationMps2 : duty.acceleration.value;
 
+/** How a vehicle moves: which way up, and how hard it speeds up. */
+export type Motion = Pick<Stance, 'gradeRad' | 'accelerationMps2'>;
+
+const motionOf = (duty: Duty): Motion => ({
+  gradeRad: duty.grade.value,
+  accelerationMps2: accelerationOf(duty),
+});
+
 /** What pulls at the hitch: the towed load and the pull beside it. */
-export const towedInput = (duty: Duty) => ({
+export const towedInput = (duty: Duty, motion: Motion = motionOf(duty)) => ({
   massKg: duty.towed?.mass.value ?? 0,
   rollingCoefficient: duty.towed?.rolling.value ?? 0,
-  gradeDeg: radiansToDegrees(duty.grade.value),
-  accelerationMps2: accelerationOf(duty),
+  gradeDeg: radiansToDegrees(motion.gradeRad),
+  accelerationMps2: motion.accelerationMps2,
   extraN: duty.drawbar.value,
 });
 
-export const drawbarOf = (duty: Duty): number =>
-  duty.towed ? towedLoad.run(towedInput(duty)).drawbarN : duty.drawbar.value;
+const drawbarIn = (duty: Duty, motion: Motion): number =>
+  duty.towed ? towedLoad.run(towedInput(duty, motion)).drawbarN : duty.drawbar.value;
+
+export const drawbarOf = (duty: Duty): number => drawbarIn(duty, motionOf(duty));
 
 /** The pull of a turn, m/s²; 0 on the straight and on the spot. */
 export const cornerOf = ({ turn, speed }: Duty): number =>
@@ -76,12 +86,11 @@ export interface Stance {
   readonly cornerMps2: number;
 }
 
-export const stanceOf = (duty: Duty): Stance => ({
-  gradeRad: duty.grade.value,
-  accelerationMps2: accelerationOf(duty),
-  drawbarN: drawbarOf(duty),
-  cornerMps2: cornerOf(duty),
-});
+/** The stance of a duty, or of its load and tow moved otherwise. */
+export const stanceOf = (duty: Duty, otherwise: Partial<Motion> = {}): Stance => {
+  const motion = { ...motionOf(duty), ...otherwise };
+  return { ...motion, drawbarN: drawbarIn(duty, motion), cornerMps2: cornerOf(duty) };
+};
 
 type Mass = ReturnType<typeof massOf>;
 
@@ -113,7 +122,7 @@ export const wheelLoadInput = (build: Build, duty: Duty, mass: Mass, stance: Sta
 /** A sphere stands on one place, whatever moves inside it. */
 const onOnePlace = (input: ReturnType<typeof wheelLoadInput>) => {
   const acrossN =
-    input.massKg * STANDARD_GRAVITY * Math.cos((input.gradeDeg * Math.PI) / 180) + input.hitchVerticalN;
+    input.massKg * STANDARD_GRAVITY * Math.cos(degreesToRadians(input.gradeDeg)) + input.hitchVerticalN;
   return { loads: [{ loadN: acrossN }], drivenN: acrossN, acrossN, stands: true };
 };
 
@@ -149,6 +158,16 @@ function gripOf(ground: Ground, contact: Contact, loadN: number, places: number)
   return Math.min(gripN, thrustN);
 }
 
+/** Items of one key together, in the order in which the keys come. */
+export function groupedBy<T>(items: readonly T[], key: (item: T) => string): T[][] {
+  const groups = new Map<string, T[]>();
+  for (const item of items) groups.set(key(item), [...(groups.get(key(item)) ?? []), item]);
+  return [...groups.values()];
+}
+
+/** Contacts of one wheel, or of one track. */
+export const wheelOf = (c: ContactLoad): string => `${c.axleId}.${c.side}`;
+
 const sumOf = <T>(items: readonly T[], of: (item: T) => number): number =>
   items.reduce((sum, item) => sum + of(item), 0);
 
@@ -159,28 +178,22 @@ const sumOf = <T>(items: readonly T[], of: (item: T) => number): number =>
 function drivenGrip(build: Build, contacts: readonly ContactLoad[]): number {
   const driven = contacts.filter((c) => c.driven);
   const { together, differential } = build.drive;
-  const groups = (key: (c: ContactLoad) => string): number[] => {
-    const sums = new Map<string, number>();
-    for (const c of driven) sums.set(key(c), (sums.get(key(c)) ?? 0) + c.gripN);
-    return [...sums.values()];
-  };
+  const gripBy = (of: readonly ContactLoad[], key: (c: ContactLoad) => string): number[] =>
+    groupedBy(of, key).map((group) => sumOf(group, (c) => c.gripN));
   const each = (sums: readonly number[]): number => (sums.length === 0 ? 0 : sums.length * Math.min(...sums));
-  const axleGrip = (axleId: string): number => {
-    const wheels = groups((c) => `${c.axleId}.${c.side}`).length;
-    const ofAxle = new Map<string, number>();
-    for (const c of driven) if (c.axleId === axleId) ofAxle.set(c.side, (ofAxle.get(c.side) ?? 0) + c.gripN);
-    const sums = [...ofAxle.values()];
-    return differential === 'locked' || wheels === 1 ? sumOf(sums, (n) => n) : each(sums);
-  };
+  const axleGrips = groupedBy(driven, (c) => c.axleId).map((axle) => {
+    const sides = gripBy(axle, (c) => c.side);
+    return differential === 'locked' ? sumOf(sides, (n) => n) : each(sides);
+  });
   switch (together) {
     case 'wheel':
-      return each(groups((c) => `${c.axleId}.${c.side}`));
+      return each(gripBy(driven, wheelOf));
     case 'side':
-      return each(groups((c) => c.side));
+      return each(gripBy(driven, (c) => c.side));
     case 'axle':
-      return each([...new Set(driven.map((c) => c.axleId))].map(axleGrip));
+      return each(axleGrips);
     case 'all':
-      return sumOf([...new Set(driven.map((c) => c.axleId))], axleGrip);
+      return sumOf(axleGrips, (n) => n);
   }
 }
 

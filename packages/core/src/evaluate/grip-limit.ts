@@ -1,4 +1,4 @@
-import type { Build, Duty } from '../build/index.ts';
+import { changeMass, type Build, type Duty, type MassKey } from '../build/index.ts';
 import { assumed } from '../quantity/index.ts';
 import { askedOfGrip, demandOf } from './demand.ts';
 
@@ -63,16 +63,24 @@ export interface PlacePoint extends GripLimit {
   readonly aheadM: number;
 }
 
-/** How steep it climbs as the payload is moved along the vehicle. */
-export function payloadAlong(
+interface Along {
+  readonly from: number;
+  readonly to: number;
+  readonly points: number;
+}
+
+/** How steep it climbs as one of its masses is moved along the vehicle. */
+export const massAlong = (
   build: Build,
   duty: Duty,
-  { from, to, points }: { readonly from: number; readonly to: number; readonly points: number },
-): PlacePoint[] {
-  const { payload } = build.masses;
-  return Array.from({ length: points }, (_, n) => {
+  which: MassKey,
+  { from, to, points }: Along,
+): PlacePoint[] =>
+  Array.from({ length: points }, (_, n) => {
     const aheadM = from + ((to - from) * n) / (points - 1);
-    const moved = { ...payload, aheadOfRearAxle: { ...payload.aheadOfRearAxle, value: aheadM } };
-    return { aheadM, ...gripLimit({ ...build, masses: { ...build.masses, payload: moved } }, duty) };
+    const moved = changeMass(build, which, (mass) => ({
+      ...mass,
+      aheadOfRearAxle: { ...mass.aheadOfRearAxle, value: aheadM },
+    }));
+    return { aheadM, ...gripLimit(moved, duty) };
   });
-}

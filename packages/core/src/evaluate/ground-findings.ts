@@ -3,6 +3,7 @@ import {
   drivenAxles,
   drivenWheels,
   layoutKind,
+  rollsAway,
   trackOf,
   wheelbaseOf,
   type Build,
@@ -11,7 +12,7 @@ import {
 import { STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
 import { ackermann } from '../ground/index.ts';
 import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
-import { ROLLS_AWAY } from './braking.ts';
+import { towedPull } from './braking.ts';
 import { askedOfGrip } from './demand.ts';
 import { limitFindings } from './event-limits.ts';
 import { onDuty, said } from './finding.ts';
@@ -167,8 +168,19 @@ function downNotes({ build, duty, report, system }: AtDuty): Finding[] {
     found.push(
       said(
         'tight',
-        `Coming down${here}, the braked wheels carry ${per100(brake.share)} of the weight: brake the wheels that carry it then.`,
+        `Coming down${here}, the braked wheels carry ${per100(brake.share)} of the weight${duty.towed ? ', what is towed counted in: give that a brake of its own, or' : ':'} brake the wheels that carry it then.`,
         'brake-hold',
+        duty.id,
+      ),
+    );
+  const slowing = brake?.decelerationMps2;
+  const pushN = slowing === undefined ? 0 : -towedPull(duty, -Math.abs(duty.grade.value), slowing);
+  if (pushN > 0)
+    found.push(
+      said(
+        'note',
+        `Braked on the way down${here}, what is towed pushes with ${show(pushN, 'force', system).text} and may swing round the tug: a stiff drawbar, straight and slow, or a brake of its own.`,
+        'brake-stop',
         duty.id,
       ),
     );
@@ -260,7 +272,7 @@ function holdingNote({ build, duties }: Context): Finding[] {
     (most, d) => (Math.abs(d.grade.value) > Math.abs(most?.grade.value ?? 0) ? d : most),
     undefined,
   );
-  if (!steepest || Math.abs(steepest.grade.value) <= ROLLS_AWAY) return [];
+  if (!steepest || !rollsAway(steepest)) return [];
   if (duties.find((d) => d.id === steepest.id)?.brake === undefined && build.layout.kind !== 'winch')
     return [];
   return [

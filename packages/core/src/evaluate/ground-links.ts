@@ -1,5 +1,5 @@
 import type { Build, Duty } from '../build/index.ts';
-import { degreesToRadians } from '../contract/index.ts';
+import { degreesToRadians, radiansToDegrees } from '../contract/index.ts';
 import { steerTorque } from '../ground/index.ts';
 import { askedOfGrip } from './demand.ts';
 import { groundOf } from './footing.ts';
@@ -25,7 +25,7 @@ export function steerInput(build: Build, duty: Duty, report: DutyReport) {
     ...(steering.secondsPer60
       ? {
           servoSecPer60Deg: steering.secondsPer60.value,
-          lockToLockDeg: (steering.lockToLock.value * 180) / Math.PI,
+          lockToLockDeg: radiansToDegrees(steering.lockToLock.value),
         }
       : {}),
   };

@@ -1,67 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeAxle, layoutTemplate, newBuild, withLayout, type Build, type Duty } from '../build/index.ts';
+import { newBuild, type Build } from '../build/index.ts';
 import { calculate } from '../calculators/index.ts';
 import { typed } from '../quantity/index.ts';
-import { cautionsOf, evaluate, extentOf, gripLimit, payloadAlong, type Report } from './index.ts';
-
-const G = 9.80665;
-const finite = (min: number, max: number) => fc.double({ min, max, noNaN: true });
-const degrees = (n: number) => typed((n * Math.PI) / 180, '°');
-
-const on = (id: string, build: Build = newBuild('Gull')): Build => {
-  const template = layoutTemplate(id);
-  if (!template) throw new Error(`no layout ${id}`);
-  return withLayout(build, template);
-};
-
-interface Vehicle {
-  readonly layout: string;
-  readonly wheelbaseM: number;
-  readonly ahead: number;
-  readonly height: number;
-  readonly friction: number;
-  readonly rolling?: number;
-}
-
-/** One mass on two axles, all wheels alike. */
-function twoAxles({ layout, wheelbaseM, ahead, height, friction, rolling = 0 }: Vehicle): Build {
-  const build = changeAxle(on(layout), 'front', { ahead: typed(wheelbaseM, 'm') });
-  const { own, payload } = build.masses;
-  const [ground] = build.grounds;
-  const [duty] = build.duties;
-  if (!ground || !duty) throw new Error('a new build has a ground and a duty');
-  const at = { aheadOfRearAxle: typed(ahead, 'm'), left: typed(0, 'm'), height: typed(height, 'm') };
-  return {
-    ...build,
-    masses: { own: { ...own, ...at }, payload: { ...payload, ...at }, others: [] },
-    grounds: [
-      {
-        ...ground,
-        rolling: typed(rolling, ''),
-        freeRolling: typed(rolling, ''),
-        friction: typed(friction, ''),
-        across: typed(friction, ''),
-      },
-    ],
-    duties: [duty],
-  };
-}
-
-const firstDuty = (build: Build): Duty => {
-  const [duty] = build.duties;
-  if (!duty) throw new Error('the build has no duty');
-  return duty;
-};
-const withDuty = (build: Build, part: Partial<Duty>): Build => ({
-  ...build,
-  duties: [{ ...firstDuty(build), ...part }],
-});
-const reportOf = (build: Build): Report['duties'][number] => {
-  const [report] = evaluate(build).duties;
-  if (!report) throw new Error('the build has no duty');
-  return report;
-};
+import { finite, G } from '../testing/numbers.ts';
+import { firstDuty, on, reportOf, twoAxles, withDuty } from '../testing/vehicles.ts';
+import { cautionsOf, evaluate, extentOf, gripLimit, massAlong } from './index.ts';
 
 describe('the grade that grip and weight allow', () => {
   const vehicle = fc.record({
@@ -165,7 +109,7 @@ describe('the grade that grip and weight allow', () => {
 
   it('rises as the payload comes over the driven wheels', () => {
     const build = twoAxles({ layout: 'front-drive', wheelbaseM: 1, ahead: 0.4, height: 0.2, friction: 0.5 });
-    const places = payloadAlong(build, firstDuty(build), { from: 0.1, to: 0.9, points: 5 });
+    const places = massAlong(build, firstDuty(build), 'payload', { from: 0.1, to: 0.9, points: 5 });
     for (let n = 1; n < places.length; n++)
       expect(places[n]?.limitRad).toBeGreaterThan(places[n - 1]?.limitRad ?? Infinity);
   });
@@ -210,69 +154,6 @@ describe('grip by how the wheels are driven', () => {
     const { footing } = reportOf({ ...build, innerDrive: inner });
     // 2 · 2 kg · g · 0.1 m over the diameter (by hand).
     expect(footing.gripN).toBeCloseTo((2 * 2 * G * 0.1) / (shell?.diameter.value ?? NaN), 9);
-  });
-});
-
-describe('stopping and holding', () => {
-  const braked = (which: 'rear' | 'front' | 'both', height = 0.3): Build => {
-    const build = twoAxles({ layout: 'rear-drive', wheelbaseM: 1.2, ahead: 0.5, height, friction: 0.6 });
-    const axles = build.layout.axles.map((axle) => ({
-      ...axle,
-      braked: which === 'both' || axle.id === which,
-    }));
-    return withDuty(
-      { ...build, layout: { ...build.layout, axles }, brake: { kind: 'friction', reaction: typed(0, 's') } },
-      { task: 'stop', speed: typed(2, 'm/s') },
-    );
-  };
-  const slowing = (build: Build): number => reportOf(build).brake?.decelerationMps2 ?? NaN;
-
-  it('with the wheel loads of braking: closed forms of rear, front and all braked on the level', () => {
-    const [L, c, h, mu] = [1.2, 0.5, 0.3, 0.6];
-    // Rear: a = μ g (L − c)/(L + μ h); front: a = μ g c/(L − μ h); both: μ g (statics).
-    expect(slowing(braked('rear'))).toBeCloseTo((mu * G * (L - c)) / (L + mu * h), 6);
-    expect(slowing(braked('front'))).toBeCloseTo((mu * G * c) / (L - mu * h), 6);
-    expect(slowing(braked('both'))).toBeCloseTo(mu * G, 6);
-    expect(reportOf(braked('both')).brake?.distanceM).toBeCloseTo(4 / (2 * mu * G), 6);
-  });
-
-  it('held facing down, the front holds more of it and the rear less than facing up (common practice, no source)', () => {
-    const holds = (which: 'rear' | 'front', grade: number): number =>
-      reportOf(withDuty(braked(which), { task: 'hold', speed: typed(0, 'm/s'), grade: degrees(grade) })).brake
-        ?.holdHasN ?? NaN;
-    expect(holds('front', -8)).toBeGreaterThan(holds('front', 8));
-    expect(holds('rear', -8)).toBeLessThan(holds('rear', 8));
-    // Facing down 8°: the front has (c cosθ + h sinθ)/L of the weight (statics).
-    const [theta, weight] = [(8 * Math.PI) / 180, 50 * G];
-    const front = (weight * (0.5 * Math.cos(theta) + 0.3 * Math.sin(theta))) / 1.2;
-    expect(holds('front', -8)).toBeCloseTo(0.6 * front, 6);
-  });
-
-  it('is asked within a distance: enough, too short, and gone before the brake bites', () => {
-    const within = (metres: number, reaction = 0) => {
-      const build = braked('both');
-      const asked = withDuty(
-        { ...build, brake: { ...build.brake, reaction: typed(reaction, 's') } },
-        { stopWithin: typed(metres, 'm') },
-      );
-      return evaluate(asked).links.find(({ link }) => link === 'brake-stop');
-    };
-    expect(within(1)?.verdict).toBe('ample');
-    expect(within(0.2)?.verdict).toBe('short');
-    expect(within(1, 0.6)?.ratio).toBeLessThan(0.001);
-  });
-
-  it('holds nothing without a friction brake, however the motors brake', () => {
-    const hold = (kind: Build['brake']['kind']): number =>
-      reportOf(
-        withDuty(
-          { ...braked('both'), brake: { kind, reaction: typed(0, 's') } },
-          { task: 'hold', grade: degrees(6), speed: typed(0, 'm/s') },
-        ),
-      ).brake?.holdHasN ?? NaN;
-    expect([hold('none'), hold('electronic')]).toEqual([0, 0]);
-    // All wheels braked: μ m g cosθ (by hand, 50 kg).
-    expect(hold('friction')).toBeCloseTo(0.6 * 50 * G * Math.cos((6 * Math.PI) / 180), 6);
   });
 });
 

@@ -1,7 +1,7 @@
 export { drivelineOf, greatestPull, isOnMotor, trainOf, trainStages, type Driveline } from './driveline.ts';
-export { accelerationOf, footingOf, groundOf, stanceOf, type Stance } from './footing.ts';
+export { accelerationOf, footingOf, groundOf, stanceOf, type Motion, type Stance } from './footing.ts';
 export { firstToGive, type FirstToGive } from './first-to-give.ts';
-export { gripLimit, payloadAlong, type GripLimit, type PlacePoint } from './grip-limit.ts';
+export { gripLimit, massAlong, type GripLimit, type PlacePoint } from './grip-limit.ts';
 export { payloadSweep, scoreOf, type Aim, type Sweep, type SweepPoint } from './payload-sweep.ts';
 export { turnSweep, type TurnSweep } from './turn-sweep.ts';
 export { threeAgainstFour, type WheelCount } from './tipping.ts';

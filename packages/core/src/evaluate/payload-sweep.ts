@@ -1,14 +1,14 @@
 import type { Build } from '../build/index.ts';
 import { evaluate } from './evaluate.ts';
-import { closeness } from './margin.ts';
 import type { Report } from './report.ts';
 
-/** A payload, what the build comes to with it, and the margin that is nearest to failing. */
+/** A payload, and what the build comes to with it. */
 export interface SweepPoint {
   readonly payloadKg: number;
   /** In the unit of the aim: kg an hour, kg·km a charge, km a charge; 0 where a duty is not done. */
   readonly score: number;
-  readonly worst: number;
+  /** Whether every margin is at least 1 ×: the rule's reserve may be used up, what is there may not be passed. */
+  readonly borne: boolean;
 }
 
 export type Aim = Exclude<Build['aims']['maximise'], 'none'>;
@@ -70,18 +70,15 @@ export function payloadSweep(build: Build, points: number): Sweep | undefined {
     const loaded = withPayload(build, payloadKg);
     const report = evaluate(loaded);
     const score = scoreOf(loaded, report, aim);
-    const worst = Math.min(...report.governing.map(closeness), 99);
-    return score === undefined ? undefined : { payloadKg, score, worst };
+    const borne = report.governing.every((link) => link.ratio >= 1);
+    return score === undefined ? undefined : { payloadKg, score, borne };
   });
   const known = swept.filter((p) => p !== undefined);
   if (known.length === 0) return undefined;
-  const borne = known.filter((p) => p.score > 0 && bears(withPayload(build, p.payloadKg)));
+  const borne = known.filter((p) => p.score > 0 && p.borne);
   const best = borne.reduce<SweepPoint | undefined>(
     (top, p) => (!top || p.score > top.score ? p : top),
     undefined,
   );
   return { aim, points: known, ...(best ? { best } : {}) };
 }
-
-/** Whether every margin is at least 1 ×: the rule's reserve may be used up, what is there may not be passed. */
-const bears = (build: Build): boolean => evaluate(build).governing.every((link) => link.ratio >= 1);

@@ -1,8 +1,5 @@
-import { changeAxle, type Axle, type Build, type PlacedMass } from '@zubric/core/build';
+import { changeAxle, changeMass, type Axle, type Build, type MassKey } from '@zubric/core/build';
 import type { Quantity } from '@zubric/core/quantity';
-
-/** Which mass of a build: its own, the payload, or one of the others by its id. */
-export type MassKey = 'own' | 'payload' | { readonly other: string };
 
 /** Moved values are what a hand set: no finer than a tenth of a millimetre. */
 const FINEST = 1e-4;
@@ -11,19 +8,6 @@ const by = (q: Quantity, d: number, least = -Infinity): Quantity => ({
   value: Math.max(least, Math.round((q.value + d) / FINEST) * FINEST),
   origin: 'typed',
 });
-
-export function changeMass(
-  build: Build,
-  which: MassKey,
-  change: <M extends PlacedMass>(mass: M) => M,
-): Build {
-  const { masses } = build;
-  if (typeof which === 'string') return { ...build, masses: { ...masses, [which]: change(masses[which]) } };
-  return {
-    ...build,
-    masses: { ...masses, others: masses.others.map((m) => (m.id === which.other ? change(m) : m)) },
-  };
-}
 
 export const moveMassInSide = (build: Build, which: MassKey, dx: number, dy: number): Build =>
   changeMass(build, which, (mass) => ({

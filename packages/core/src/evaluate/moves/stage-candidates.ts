@@ -2,7 +2,6 @@ import { showNumber } from '../../quantity/index.ts';
 import {
   CHAIN_NAMES,
   CHAIN_SIZES,
-  STAGE_KINDS,
   freshStage,
   stageFigures,
   stageTitle,
@@ -38,14 +37,15 @@ export const teeth: Generator = ({ build }) =>
 const stageOf = ({ build, link }: Asked): Stage | undefined =>
   build.drive.stages.find(({ id }) => id === link.stageId);
 
+/** Loops that hold by teeth and take any centre distance. */
+const TOOTHED = ['chain', 'timing-belt'] as const;
+
 /** The stage by another kind that holds by teeth, near its ratio. */
 export const otherKind: Generator = (asked) => {
   const stage = stageOf(asked);
   if (!stage) return [];
   const { ratio } = stageFigures(stage);
-  return STAGE_KINDS.filter(
-    (kind) => (kind === 'chain' || kind === 'timing-belt') && kind !== stage.kind,
-  ).map((kind) => ({
+  return TOOTHED.filter((kind) => kind !== stage.kind).map((kind) => ({
     text: `A ${stageTitle(kind).toLowerCase()} instead of the ${stageTitle(stage.kind).toLowerCase()}`,
     build: withStage(asked.build, freshStage(kind, stage.id, ratio)),
   }));

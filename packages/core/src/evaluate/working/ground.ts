@@ -1,4 +1,5 @@
 import type { Build, Duty } from '../../build/index.ts';
+import { degreesToRadians } from '../../contract/index.ts';
 import { cornerSpeed, lockedAxle, steerTorque, stopping, tipAngles } from '../../ground/index.ts';
 import { shareWhileBraking, stoppingInput } from '../braking.ts';
 import type { Driveline } from '../driveline.ts';
@@ -48,7 +49,7 @@ export const tipAlongWorking = (build: Build, duty: Duty, report: DutyReport): C
   tipWorking(build, duty, report, leanOf(duty) > 0 ? 'backDeg' : 'forwardDeg');
 
 export const leanStated = (duty: Duty): Stated => ({
-  value: Math.abs((leanOf(duty) * Math.PI) / 180),
+  value: Math.abs(degreesToRadians(leanOf(duty))),
   dimension: 'angle',
   origin: duty.grade.origin,
   where: `${atBrief(duty)}: its grade${accelerationOf(duty) === 0 ? '' : ', speeding up counted as a slope'}`,
@@ -128,13 +129,17 @@ export function stopWorking(
     fixed('brakedShare', 'the loads of the braked wheels while they brake'),
     from('gradeDeg', duty.grade, `${atBrief(duty)}, facing down`),
     from('reactionS', build.brake.reaction, 'Brief, brake'),
-    worked('massKg', atBrief(duty), massWorking(build, duty)),
+    duty.towed
+      ? fixed('massKg', 'itself and what it tows, which has no brake of its own')
+      : worked('massKg', atBrief(duty), massWorking(build, duty)),
     ...(given.brakeForceN === undefined
       ? []
       : build.brake.force && build.brake.kind === 'friction'
         ? [from('brakeForceN', build.brake.force, 'Brief, brake')]
         : [fixed('brakeForceN', 'the motors, stalled the other way')]),
-    from('rollingCoefficient', ground.rolling, `Brief, ${ground.name}`),
+    duty.towed
+      ? fixed('rollingCoefficient', 'of itself and what it tows, by their masses')
+      : from('rollingCoefficient', ground.rolling, `Brief, ${ground.name}`),
   ]);
 }
 

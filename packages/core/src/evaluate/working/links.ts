@@ -136,7 +136,11 @@ const GROUND_SIDES = {
     has: ({ build }) => build.steering && stated(build.steering.actuatorTorque, 'torque', 'Brief, steering'),
   },
   'brake-hold': {
-    needs: ofReport((r) => r.brake?.holdNeedsN, 'force', 'the weight along the slope: m g sinθ'),
+    needs: ofReport(
+      (r) => r.brake?.holdNeedsN,
+      'force',
+      'the weight along the slope, of what is towed too: m g sinθ',
+    ),
     has: ofReport(
       (r) => r.brake?.holdHasN,
       'force',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { radiansToDegrees } from '../../contract/index.ts';
+import { degreesToRadians, radiansToDegrees } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
 import { frictionBelt } from '../friction-belt.ts';
 import { frictionWheel } from '../friction-wheel.ts';
@@ -119,7 +119,7 @@ export const frictionBeltFigures = (stage: FrictionBelt): StageFigures =>
                 `A V-belt round a pulley of ${toMm(small).toFixed(0)} mm bends badly and slips at low speed: a chain or toothed belt holds there.`,
               ]
             : [],
-        facts: [{ title: 'wrap', value: (wrapDeg * Math.PI) / 180, dimension: 'angle' }],
+        facts: [{ title: 'wrap', value: degreesToRadians(wrapDeg), dimension: 'angle' }],
       };
     },
   );

@@ -1,9 +1,10 @@
+import { degreesToRadians } from '../../contract/index.ts';
 import { assumed } from '../../quantity/index.ts';
 import type { Stage, StageKind, StageOf } from './index.ts';
 
 const mm = (n: number) => assumed(n / 1000, 'mm');
 const share = (n: number) => assumed(n, '%');
-const degrees = (n: number) => assumed((n * Math.PI) / 180, '°');
+const degrees = (n: number) => assumed(degreesToRadians(n), '°');
 const whole = (n: number, least: number, most: number): number =>
   Math.min(most, Math.max(least, Math.round(n)));
 

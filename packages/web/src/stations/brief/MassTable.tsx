@@ -5,6 +5,8 @@ import {
   wheelbaseOf,
   type OtherMass,
   type PlacedMass,
+  changeMass,
+  type MassKey,
 } from '@zubric/core/build';
 import type { Quantity } from '@zubric/core/quantity';
 import { Trash2 } from 'lucide-react';
@@ -12,7 +14,6 @@ import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
-import { changeMass, type MassKey } from '../../vehicle/move.ts';
 
 const ADDED: Readonly<Record<OtherMass['kind'], string>> = {
   rider: 'Rider',

@@ -191,7 +191,14 @@ function Down({ duty, of }: Props) {
   const { build } = useBuild();
   const say = useSay();
   const { brake } = of;
-  if (!brake) return <Row title="Going down">level: nothing pulls it downhill</Row>;
+  if (!brake)
+    return (
+      <Row title="Going down">
+        {build.layout.kind === 'winch'
+          ? 'by its rope: what stops the drum holds it'
+          : 'nearly level: it does not run away'}
+      </Row>
+    );
   const { distanceM } = brake;
   return (
     <>

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, newBuild, type Build } from '@zubric/core/build';
+import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/build';
+import { typed } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
@@ -9,6 +10,7 @@ const demo = (name: string): Build =>
   buildSchema.parse(JSON.parse(readFileSync(`data/builds/${name}.zubric.json`, 'utf8')));
 
 const show = (document: Build): void => onBench(<Ground />, document);
+const degrees = (n: number) => typed((n * Math.PI) / 180, '°');
 const grade = (): number => kept().duties[0]?.grade.value ?? NaN;
 
 describe('the ground station', () => {
@@ -98,6 +100,50 @@ describe('the ground station', () => {
     const puffin = demo('puffin');
     show({ ...puffin, aims: { maximise: 'payload-rate' } });
     expect(screen.getByRole('img', { name: /kg an hour over the payload; best at/ })).toBeTruthy();
+  });
+
+  it('takes the pull of what is towed with the slope that is tried, and counts it in when held', () => {
+    const puffin = demo('puffin');
+    const [first] = puffin.duties;
+    if (!first) throw new Error('puffin has duties');
+    show({
+      ...puffin,
+      duties: [{ ...first, grade: degrees(0), towed: { mass: typed(100, 'kg'), rolling: typed(0, '') } }],
+    });
+    const side = (): string => screen.getByRole('group', { name: /from the side/ }).textContent ?? '';
+    expect(text()).toContain('nearly level: it does not run away');
+    expect(side()).not.toMatch(/hitch|pull/i);
+    fireEvent.change(screen.getByRole('slider', { name: /^Grade/ }), { target: { value: '20' } });
+    // 100 kg on 10°: 170 N (by hand).
+    expect(side().replaceAll('\u00a0', ' ')).toContain('170 N');
+    fireEvent.click(screen.getByRole('button', { name: 'Put into the duty' }));
+    // All up 178 kg and 100 kg behind: 278 kg · g · sin 10° = 473 N (by hand).
+    expect(text()).toMatch(/The slope pulls it down with473 N/);
+  });
+
+  it('leaves holding to the rope of a winch', () => {
+    const winch = layoutTemplate('winch');
+    if (!winch) throw new Error('there is a winch');
+    show(withLayout(demo('puffin'), winch));
+    expect(text()).toContain('by its rope: what stops the drum holds it');
+  });
+
+  it('follows ballast along the vehicle as well as the payload', () => {
+    const puffin = demo('puffin');
+    const { own, others } = puffin.masses;
+    const ballast = { ...own, id: 'sand', name: 'Bag of sand', kind: 'ballast' as const };
+    show({ ...puffin, masses: { ...puffin.masses, others: [...others, ballast] } });
+    fireEvent.click(screen.getByRole('button', { name: 'Slip, loaded' }));
+    const curve = (): string => screen.getByRole('figure', { name: /moved along/ }).innerHTML;
+    expect(curve()).toContain('Payload moved along');
+    const before = curve();
+    fireEvent.change(screen.getByRole('combobox', { name: 'Moved' }), { target: { value: 'sand' } });
+    expect(curve()).toContain('Bag of sand moved along');
+    expect(curve()).not.toBe(before);
+    cleanup();
+    // Without the payload, what is left to move is the ballast.
+    show({ ...puffin, masses: { ...puffin.masses, others: [ballast] } });
+    expect(curve()).toContain('Bag of sand moved along');
   });
 
   it('leads on where no duty is stated', () => {

@@ -18,7 +18,7 @@ import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
 import { ForceTable } from './ForceTable.tsx';
 import { Going } from './Going.tsx';
-import { PayloadAlong } from './PayloadAlong.tsx';
+import { MassAlong } from './MassAlong.tsx';
 import { PayloadSweep } from './PayloadSweep.tsx';
 import { Stand } from './Stand.tsx';
 import { TurnScrub } from './TurnScrub.tsx';
@@ -65,7 +65,7 @@ export function Ground() {
         <Going duty={duty} of={of} />
         <div className="grid gap-3">
           <TurnScrub duty={duty} of={of} />
-          <PayloadAlong duty={duty} />
+          <MassAlong duty={duty} />
         </div>
       </div>
       <PayloadSweep />

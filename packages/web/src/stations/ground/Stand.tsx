@@ -1,5 +1,5 @@
 import type { Build, Duty } from '@zubric/core/build';
-import { accelerationOf, footingOf, stanceOf, type DutyReport, type Stance } from '@zubric/core/evaluate';
+import { accelerationOf, footingOf, stanceOf, type DutyReport, type Motion } from '@zubric/core/evaluate';
 import { useId, useState } from 'react';
 import { useSay } from '../../app/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
@@ -13,14 +13,14 @@ interface Props {
 }
 
 /** What is tried here beside what the duty says: nothing of it is kept until it is put into the duty. */
-type Tried = Partial<Pick<Stance, 'gradeRad' | 'accelerationMps2'>>;
+type Tried = Partial<Motion>;
 
 /** How it stands in a duty: wheel loads on the drawing, live with the slope, with speeding up and with what is moved. */
 export function Stand({ duty, of, onChoose }: Props) {
   const { build, edit } = useBuild();
   const [tried, setTried] = useState<Tried>({});
   const own = stanceOf(duty);
-  const stance: Stance = { ...own, ...tried };
+  const stance = stanceOf(duty, tried);
   const trying = Object.keys(tried).length > 0;
   const footing = trying ? footingOf(build, duty, stance) : of.footing;
   const put = (): void => {
@@ -71,7 +71,7 @@ export function Stand({ duty, of, onChoose }: Props) {
           footing={footing}
           gradeRad={stance.gradeRad}
           payloadShare={duty.payloadShare.value}
-          drawbarN={of.resistance.drawbarN}
+          drawbarN={stance.drawbarN}
           edit={edit}
           label={`The vehicle from the side on “${duty.name}”, front to the right, with the load on each axle`}
         />
@@ -102,7 +102,7 @@ function withAcceleration(duty: Duty, accelerationMps2: number): Duty {
   return { ...rest, acceleration: { ...duty.acceleration, value: accelerationMps2, origin: 'typed' } };
 }
 
-const putInto = (build: Build, dutyId: string, { gradeRad, accelerationMps2 }: Stance): Build => ({
+const putInto = (build: Build, dutyId: string, { gradeRad, accelerationMps2 }: Motion): Build => ({
   ...build,
   duties: build.duties.map((d) =>
     d.id === dutyId

@@ -1,3 +1,4 @@
+import { degreesToRadians } from '@zubric/core/contract';
 import { gearOutline, type Point } from '@zubric/core/transmission';
 import { at, circle, line, measure, note, turned, type At, type Shape } from '../../drawings/shapes.ts';
 import type { Drawn, SumSketch } from './sketch.ts';
@@ -61,7 +62,7 @@ export function planetarySketch({ given, found }: Drawn): SumSketch | undefined 
 /** A worm from the side over its wheel; in proportion where no module is given. */
 export function wormSketch({ given, found, say }: Drawn): SumSketch {
   const [starts, teeth] = [given('starts'), given('wheelTeeth')];
-  const lead = (found('leadAngleDeg') * Math.PI) / 180;
+  const lead = degreesToRadians(found('leadAngleDeg'));
   const bare = !Number.isFinite(given('axialModuleMm'));
   const moduleMm = bare ? 1 : given('axialModuleMm');
   const worm = (starts * moduleMm) / Math.tan(lead);

@@ -1,3 +1,4 @@
+import { degreesToRadians } from '@zubric/core/contract';
 import {
   arrow,
   at,
@@ -10,8 +11,6 @@ import {
   type Shape,
 } from '../../drawings/shapes.ts';
 import type { Drawn, SumSketch } from './sketch.ts';
-
-const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 interface Side {
   readonly wheelbase: number;
@@ -48,7 +47,7 @@ export function axleLoadSketch({ given, found, say }: Drawn): SumSketch {
     wheelbase,
     ahead: given('cgAheadOfRearAxleM'),
     height: given('cgHeightM'),
-    slope: radians(given('gradeDeg')),
+    slope: degreesToRadians(given('gradeDeg')),
   });
   const load = (x: number, force: number, text: string): Shape => {
     const length = (force / greatest) * wheelbase * 0.45;
@@ -85,7 +84,7 @@ export function axleLoadSketch({ given, found, say }: Drawn): SumSketch {
 }
 
 export function gradeLimitSketch({ given, found, choice, say }: Drawn): SumSketch {
-  const slope = radians(Math.min(60, found('limitDeg')));
+  const slope = degreesToRadians(Math.min(60, found('limitDeg')));
   const wheelbase = given('wheelbaseM');
   const { shapes, place } = side({
     wheelbase,
@@ -124,7 +123,7 @@ export function gradeLimitSketch({ given, found, choice, say }: Drawn): SumSketc
 export function sideTipSketch({ given, found, choice, say }: Drawn): SumSketch {
   const track = given('trackM');
   const height = given('cgHeightM');
-  const slope = radians(found('tipDeg'));
+  const slope = degreesToRadians(found('tipDeg'));
   // Downhill to the right; the tipping edge at 0, 0.
   const place = (x: number, y: number): At => turned(at(x, y), -slope);
   const half = found('halfTrackM');

@@ -1,3 +1,4 @@
+import { degreesToRadians } from '@zubric/core/contract';
 import { arc, arrow, at, box, circle, line, measure, note, type Shape } from '../../drawings/shapes.ts';
 import type { Drawn, SumSketch } from './sketch.ts';
 
@@ -62,10 +63,7 @@ export function wheeledTurnSketch({ given, found, choice, say }: Drawn): SumSket
 
 export function ackermannSketch({ given, found, say }: Drawn): SumSketch {
   const [base, track, radius] = [given('wheelbaseM'), given('trackM'), given('turnRadiusM')];
-  const [inner, outer] = [found('innerDeg'), found('outerDeg')].map((deg) => (deg * Math.PI) / 180) as [
-    number,
-    number,
-  ];
+  const [inner, outer] = [found('innerDeg'), found('outerDeg')].map(degreesToRadians) as [number, number];
   const [length, width] = [Math.min(base * 0.35, track * 0.5), track * 0.14];
   const centre = at(-radius, 0);
   const shown = radius < 6 * base;

@@ -1,0 +1,59 @@
+import { changeAxle, layoutTemplate, newBuild, withLayout, type Build, type Duty } from '../build/index.ts';
+import { evaluate, type Report } from '../evaluate/index.ts';
+import { typed } from '../quantity/index.ts';
+
+export const degrees = (n: number) => typed((n * Math.PI) / 180, '°');
+
+export const on = (id: string, build: Build = newBuild('Gull')): Build => {
+  const template = layoutTemplate(id);
+  if (!template) throw new Error(`no layout ${id}`);
+  return withLayout(build, template);
+};
+
+interface Vehicle {
+  readonly layout: string;
+  readonly wheelbaseM: number;
+  readonly ahead: number;
+  readonly height: number;
+  readonly friction: number;
+  readonly rolling?: number;
+}
+
+/** One mass on two axles, all wheels alike. */
+export function twoAxles({ layout, wheelbaseM, ahead, height, friction, rolling = 0 }: Vehicle): Build {
+  const build = changeAxle(on(layout), 'front', { ahead: typed(wheelbaseM, 'm') });
+  const { own, payload } = build.masses;
+  const [ground] = build.grounds;
+  const [duty] = build.duties;
+  if (!ground || !duty) throw new Error('a new build has a ground and a duty');
+  const at = { aheadOfRearAxle: typed(ahead, 'm'), left: typed(0, 'm'), height: typed(height, 'm') };
+  return {
+    ...build,
+    masses: { own: { ...own, ...at }, payload: { ...payload, ...at }, others: [] },
+    grounds: [
+      {
+        ...ground,
+        rolling: typed(rolling, ''),
+        freeRolling: typed(rolling, ''),
+        friction: typed(friction, ''),
+        across: typed(friction, ''),
+      },
+    ],
+    duties: [duty],
+  };
+}
+
+export const firstDuty = (build: Build): Duty => {
+  const [duty] = build.duties;
+  if (!duty) throw new Error('the build has no duty');
+  return duty;
+};
+export const withDuty = (build: Build, part: Partial<Duty>): Build => ({
+  ...build,
+  duties: [{ ...firstDuty(build), ...part }],
+});
+export const reportOf = (build: Build): Report['duties'][number] => {
+  const [report] = evaluate(build).duties;
+  if (!report) throw new Error('the build has no duty');
+  return report;
+};
