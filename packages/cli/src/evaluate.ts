@@ -1,5 +1,5 @@
 import { partSchema, readBuild, type Build, type Part } from '@zubric/core/build';
-import { evaluate, moves, type Report } from '@zubric/core/evaluate';
+import { evaluate, moves, movesOfFinding, type Report } from '@zubric/core/evaluate';
 import type { Files } from './calc.ts';
 import { asJson, done, parseJson, problemLine, refused, type Outcome } from './outcome.ts';
 
@@ -36,12 +36,8 @@ function shelfOf(files: Files): Part[] {
 /** Each finding with the moves of its margin. */
 function withMoves(build: Build, report: Report, shelf: readonly Part[]) {
   const all = moves(build, report, { shelf });
-  return report.findings.map((finding) => {
-    const own = all.find(({ link, dutyId }) => link === finding.link && dutyId === finding.dutyId);
-    const isMargin = finding.severity !== 'note' && own !== undefined;
-    return {
-      ...finding,
-      moves: isMargin ? own.moves.map(({ text, gains, costs }) => ({ text, gains, costs })) : [],
-    };
-  });
+  return report.findings.map((finding) => ({
+    ...finding,
+    moves: movesOfFinding(all, finding).map(({ text, gains, costs }) => ({ text, gains, costs })),
+  }));
 }

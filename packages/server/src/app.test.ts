@@ -46,7 +46,7 @@ describe('the server', () => {
 
   it('gives the shelf, one kind or all', async () => {
     const motors = await server.send('get', '/api/parts?kind=motor').expect(200);
-    expect((motors.body as { parts: unknown[] }).parts).toHaveLength(12);
+    expect((motors.body as { parts: unknown[] }).parts).toHaveLength(13);
     const all = await server.send('get', '/api/parts').expect(200);
     expect((all.body as { parts: unknown[] }).parts).toHaveLength(36);
   });

@@ -1,6 +1,8 @@
 import {
   chainGeometry,
   stageFigures,
+  trackInput,
+  trackLoop,
   type Stage,
   type StageKind,
   type StageOf,
@@ -237,6 +239,51 @@ const direct: StageWork<StageOf<'direct'>> = {
   after: () => [],
 };
 
+const spool: StageWork<StageOf<'spool'>> = {
+  parts: (stage) => [
+    { id: 'spool', name: `Spool, core ${sizeOf(stage.coreDiameter)}`, count: 1 },
+    { id: 'rope', name: `Rope, ${sizeOf(stage.ropeDiameter)}, by the metre`, count: 1 },
+  ],
+  before: () => [],
+  after: () => [
+    {
+      id: 'reeve',
+      title: 'Fasten the rope and wind it on under load',
+      detail: 'Five turns stay on the spool at full length; layers side by side, never crossed.',
+      handsOnS: HOUR_S,
+      parts: ['spool', 'rope'],
+      caution: 'Nobody in line with the rope; gloves on; the anchor proved first.',
+    },
+  ],
+};
+
+const track: StageWork<StageOf<'track'>> = {
+  parts: (stage) => [
+    { id: 'sprocket', name: `Track sprocket, ${stage.sprocketTeeth} teeth`, count: 1 },
+    { id: 'idler', name: `Idler, ${sizeOf(stage.idlerDiameter)}`, count: 1 },
+    {
+      id: 'track',
+      name:
+        stageFigures(stage).problem === undefined
+          ? `Track, ${sizeOf(stage.pitch)} pitch, ${trackLoop.run(trackInput(stage)).links} links`
+          : `Track, ${sizeOf(stage.pitch)} pitch`,
+      count: 1,
+    },
+  ],
+  before: () => [],
+  after: () => [
+    {
+      id: 'track',
+      title: 'Put the track round sprocket and idler and tension it',
+      detail:
+        'Idler slack, track on, then tight until the upper run sags about 2 % of its length; no screw may foul it.',
+      handsOnS: HOUR_S,
+      parts: ['sprocket', 'idler', 'track'],
+      caution: 'Tracks pull fingers in: battery unplugged.',
+    },
+  ],
+};
+
 const STAGE_WORK: { readonly [K in StageKind]: StageWork<StageOf<K>> } = {
   gearhead,
   chain,
@@ -248,6 +295,8 @@ const STAGE_WORK: { readonly [K in StageKind]: StageWork<StageOf<K>> } = {
   'friction-belt': frictionBelt,
   'friction-wheel': frictionWheel,
   direct,
+  spool,
+  track,
 };
 
 /** The table's type ties each kind to its work; the compiler cannot follow that through a union. */

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { assemblySchema } from './assembly-plan.ts';
+import { driveSchema } from './drive.ts';
 import { dutySchema } from './duty.ts';
 import { groundSchema } from './ground-entry.ts';
-import { id, name } from './item.ts';
-import { DRIVEN_TOGETHER, layoutSchema } from './layout/index.ts';
+import { name } from './item.ts';
+import { layoutSchema } from './layout/index.ts';
 import { marginPolicySchema } from './margin-policy.ts';
 import { partSchema } from './part.ts';
 import { quantity } from '../quantity/index.ts';
-import { stageSchema } from '../transmission/index.ts';
 import {
   aimsSchema,
   bodySchema,
@@ -20,23 +20,10 @@ import {
 } from './vehicle.ts';
 
 export const FORMAT = 'zubric-build';
-export const FORMAT_VERSION = 3;
+export const FORMAT_VERSION = 4;
 
 /** Who is on it or near it while it drives. */
 export const PEOPLE = ['nobody', 'beside', 'riding'] as const;
-
-const driveGroup = z
-  .strictObject({
-    id,
-    name,
-    motorId: z.string().nullable().meta({ title: 'Motor' }),
-    /** What one driveline serves. */
-    together: z.enum(DRIVEN_TOGETHER).meta({ title: 'Driven together' }),
-    differential: z.enum(['open', 'locked']).meta({ title: 'Differential' }),
-    motorsPerWheel: z.int().min(1).max(4).meta({ title: 'Motors a driveline' }),
-    stages: z.array(stageSchema).max(8).readonly().meta({ title: 'Stages' }),
-  })
-  .readonly();
 
 const supply = z
   .strictObject({
@@ -86,7 +73,7 @@ export const buildSchema = z
       .readonly(),
     grounds: z.array(groundSchema).min(1).max(40).readonly().meta({ title: 'Grounds' }),
     duties: z.array(dutySchema).max(40).readonly().meta({ title: 'Duties' }),
-    drive: driveGroup,
+    drive: driveSchema,
     supply,
     marginPolicy: marginPolicySchema,
     parts: z.array(partSchema).max(200).readonly().meta({ title: 'Parts' }),
@@ -103,6 +90,7 @@ export const buildSchema = z
     );
     repeated(build.parts).forEach((at) => say(['parts', at, 'id'], 'this id stands twice'));
     repeated(build.drive.stages).forEach((at) => say(['drive', 'stages', at, 'id'], 'this id stands twice'));
+    repeated(build.drive.path).forEach((at) => say(['drive', 'path', at, 'id'], 'this id stands twice'));
     for (const list of ['lines', 'own', 'steps'] as const)
       repeated(build.assembly[list]).forEach((at) =>
         say(['assembly', list, at, 'id'], 'this id stands twice'),

@@ -13,6 +13,8 @@ export {
   type Steering,
 } from './document.ts';
 export { changeMass, type MassKey } from './change-mass.ts';
+export { RELEASES, RELEASE_TITLES, type ReleaseKind } from './drive.ts';
+export { rollingDiameter, rollingPlace } from './driven-diameter.ts';
 export { rollsAway } from './steep.ts';
 export { TASKS, type Duty, type Extent, type Turn, type UpToSpeed } from './duty.ts';
 export { AIMS, MASS_KINDS } from './vehicle.ts';

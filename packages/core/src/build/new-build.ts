@@ -3,6 +3,7 @@ import { FORMAT, FORMAT_VERSION, type Build, type Ground, type OtherMass } from 
 import type { Duty } from './duty.ts';
 import type { Axle, Layout } from './layout/index.ts';
 import { surfacePair, surfaceTitle, type SurfaceId } from '../ground/index.ts';
+import { bareDrive } from './to-format-4.ts';
 import { DOUBLE_RULE } from './margin-policy.ts';
 import { degreesToRadians } from '../contract/index.ts';
 import { assumed, type Quantity } from '../quantity/index.ts';
@@ -167,6 +168,7 @@ export const newBuild = (name: string): Build => ({
     differential: 'open',
     motorsPerWheel: 1,
     stages: [],
+    ...bareDrive(),
   },
   supply: {
     batteryId: null,

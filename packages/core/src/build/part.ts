@@ -25,11 +25,15 @@ const motor = z
   .strictObject({
     ...common,
     kind: z.literal('motor'),
-    type: z.literal('brushed'),
+    type: z.enum(['brushed', 'brushless']).meta({ title: 'Type' }),
     ...dataSheet.shape,
     continuousA: key.positive('Current it may carry all day', 'A'),
     gearhead: gearhead.optional(),
     bodyDiameterMm: key.positive('Diameter of the body', 'mm').optional(),
+    bodyLengthMm: key.positive('Length of the body', 'mm').optional(),
+    shaftDiameterMm: key.positive('Diameter of its shaft', 'mm').optional(),
+    shaftKeyMm: key.positive('Width of the keyway in its shaft', 'mm').optional(),
+    rotorGcm2: key.nonNegative('Inertia of its rotor', 'g·cm²').optional(),
   })
   .refine((m) => m.noLoadA < m.stallA, {
     message: 'the no-load current must be less than the stall current',

@@ -3,6 +3,7 @@ import type { z } from 'zod';
 import { problemWords } from '../contract/index.ts';
 import { FORMAT, FORMAT_VERSION, buildSchema, type Build } from './document.ts';
 import { toFormat3 } from './to-format-3.ts';
+import { toFormat4 } from './to-format-4.ts';
 
 /** One thing wrong with a file: where, and what to change. */
 export interface Problem {
@@ -21,6 +22,7 @@ const UPGRADES: readonly ((document: Json) => Json)[] = [
   // Format 2 gave the build its parts list, steps and working days.
   (document) => ({ ...document, formatVersion: 2, assembly: newAssemblyPlan() }),
   toFormat3,
+  toFormat4,
 ];
 
 const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);

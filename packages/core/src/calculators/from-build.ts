@@ -1,7 +1,7 @@
 import {
   asTwoAxles,
   batteryOf,
-  drivenDiameter,
+  rollingDiameter,
   drivenWheels,
   motorOf,
   trackOf,
@@ -201,7 +201,7 @@ const FILLS: Readonly<Record<string, Fill>> = {
     ...standing(source),
   }),
   'obstacle-climb': (source) => ({
-    wheelRadiusM: drivenDiameter(source.build.layout).value / 2,
+    wheelRadiusM: rollingDiameter(source.build).value / 2,
     wheelLoadN: drivenLoadN(source),
     friction: ground(source).friction.value,
   }),
@@ -221,7 +221,7 @@ const FILLS: Readonly<Record<string, Fill>> = {
   }),
   'wheel-sinkage': (source) => ({
     wheelLoadN: drivenLoadN(source),
-    wheelDiameterM: drivenDiameter(source.build.layout).value,
+    wheelDiameterM: rollingDiameter(source.build).value,
   }),
   'steer-torque': (source) => ({
     wheelLoadN: drivenLoadN(source),
@@ -248,7 +248,7 @@ const FILLS: Readonly<Record<string, Fill>> = {
   'teeth-for-ratio': ({ report: { ratioWindow } }) =>
     ratioWindow ? { ratio: Math.sqrt(ratioWindow.low * ratioWindow.high) } : undefined,
   'largest-sprocket': ({ build }) => ({
-    wheelDiameterM: drivenDiameter(build.layout).value,
+    wheelDiameterM: rollingDiameter(build).value,
     ...(firstChain(build) ? { chain: firstChain(build)?.chain } : {}),
   }),
   'gear-train': ({ build }) => {
@@ -270,16 +270,16 @@ const FILLS: Readonly<Record<string, Fill>> = {
   'set-screw-hold': wheelShaft,
   'bolt-circle': wheelShaft,
   spool: ({ of }) => of.point && { torqueNm: Math.abs(of.point.wheelTorqueNm), rpm: of.point.wheelRpm },
-  'travel-counts': ({ build }) => ({ wheelDiameterM: drivenDiameter(build.layout).value }),
+  'travel-counts': ({ build }) => ({ wheelDiameterM: rollingDiameter(build).value }),
   'encoder-counts': ({ build, of, report }) => ({
-    wheelDiameterM: drivenDiameter(build.layout).value,
+    wheelDiameterM: rollingDiameter(build).value,
     encoderTurnsPerWheelTurn: report.train.ratio,
     ...(of.attainableMps ? { topSpeedMps: of.attainableMps } : {}),
   }),
-  'effective-diameter': ({ build }) => ({ nominalDiameterM: drivenDiameter(build.layout).value }),
-  veer: ({ build: { layout } }) => ({
-    wheelDiameterM: drivenDiameter(layout).value,
-    trackM: trackOf(layout).value,
+  'effective-diameter': ({ build }) => ({ nominalDiameterM: rollingDiameter(build).value }),
+  veer: ({ build }) => ({
+    wheelDiameterM: rollingDiameter(build).value,
+    trackM: trackOf(build.layout).value,
   }),
   'odometry-square': ({ build }) => ({ trackM: trackOf(build.layout).value }),
   'coast-down': ({ of }) => ({ massKg: of.footing.massKg }),

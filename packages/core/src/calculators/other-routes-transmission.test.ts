@@ -119,3 +119,109 @@ describe('shafts, bolts, gears and ropes', () => {
     );
   });
 });
+
+describe('hubs, tyres, mounts and play', () => {
+  it('clamp-hold: friction of both halves about the middle, each pressed by all screws', () => {
+    const given = { screws: 2, screwForceN: 3500, friction: 0.12, shaftDiameterMm: 16, torqueNm: 5 };
+    const { holdsNm = NaN } = result('clamp-hold', given);
+    const pressed = given.screws * given.screwForceN;
+    near(holdsNm, sum([1, -1].map((side) => Math.abs(side * given.friction * pressed * 0.008))));
+    // Spread evenly round the shaft, the same screws press π/2 as hard: q r ∫ sin = n F, T = μ q r · 2π r.
+    const arc = pieces(0, Math.PI, 2000);
+    const lift = sum(arc.middles.map((a) => Math.sin(a) * 0.008 * arc.width));
+    near((given.friction * pressed * 2 * Math.PI * 0.008 ** 2) / lift, (holdsNm * Math.PI) / 2, 1e-6);
+  });
+
+  it('press-fit: hub and shaft give way by just the interference (Lamé, each by its own displacement)', () => {
+    const given = {
+      shaftDiameterMm: 14,
+      hubDiameterMm: 33,
+      lengthMm: 18,
+      interferenceMm: 0.017,
+      friction: 0.14,
+      modulusGPa: 200,
+      torqueNm: 20,
+    };
+    const { pressureMPa = NaN, hubStressMPa = NaN, holdsNm = NaN } = result('press-fit', given);
+    const [r, R, E, nu] = [7, 16.5, 200_000, 0.29];
+    const hub = ((pressureMPa * r) / E) * ((R * R + r * r) / (R * R - r * r) + nu);
+    const shaft = ((pressureMPa * r) / E) * (1 - nu);
+    near(2 * (hub + shaft), given.interferenceMm);
+    // Half of a ring of the hub, cut through: its two walls carry what the pressure lifts.
+    const wall = pieces(r, R, 4000);
+    const tension = (x: number): number =>
+      ((pressureMPa * r * r) / (R * R - r * r)) * (1 + (R * R) / (x * x));
+    near(sum(wall.middles.map((x) => 2 * tension(x) * wall.width)), 2 * r * pressureMPa, 1e-6);
+    near(tension(r), hubStressMPa);
+    near(holdsNm, (given.friction * pressureMPa * 2 * Math.PI * r * given.lengthMm * r) / 1000);
+  });
+
+  it('tyre-hold: patches of the seat, each with its friction and glue, about the middle', () => {
+    const given = {
+      rimDiameterMm: 203,
+      seatWidthMm: 24,
+      pressureKPa: 180,
+      friction: 0.35,
+      bondMPa: 0.02,
+      torqueNm: 30,
+    };
+    const { holdsNm = NaN } = result('tyre-hold', given);
+    const patches = pieces(0, 2 * Math.PI, 360);
+    const patchMm2 = patches.width * 101.5 * 24;
+    near(holdsNm, sum(patches.middles.map(() => (0.35 * 0.18 + 0.02) * patchMm2 * 0.1015)));
+  });
+
+  it('torque-held: asked just that much, the part has just that factor left', () => {
+    const screws = { size: 'M6', count: 2, shaftDiameterMm: 12 };
+    const at = (torqueNm: number) => result('set-screw-hold', { ...screws, torqueNm }).factor ?? NaN;
+    const { heldNm = NaN } = result('torque-held', { torqueNm: 9, factor: at(9), safetyFactor: 4 });
+    near(at(heldNm), 4);
+  });
+
+  it('play-sum: turned through by hand, stage by stage, from the motor', () => {
+    const stages = [
+      { ratio: 4, playDeg: 0.6 },
+      { ratio: 3.2, playDeg: 0.3 },
+      { ratio: 2.5, playDeg: 1.1 },
+    ];
+    const { atWheelDeg = NaN, atMotorDeg = NaN } = result('play-sum', { stages });
+    // The motor turns until each stage in turn takes up its play; the wheel then just begins to move.
+    const takenUp = [...stages]
+      .reverse()
+      .reduce((turned, { ratio, playDeg }) => (turned + playDeg) * ratio, 0);
+    near(atMotorDeg, takenUp);
+    near(atWheelDeg, takenUp / (4 * 3.2 * 2.5));
+  });
+
+  it('mount-pull: strands added as vectors, their turn about the mount', () => {
+    const { shaftN = NaN, momentNm = NaN } = result('mount-pull', {
+      tightN: 420,
+      slackN: 130,
+      wrapDeg: 148,
+      leverMm: 35,
+    });
+    const lean = ((180 - 148) / 2) * (Math.PI / 180);
+    const [x, y] = [(420 + 130) * Math.cos(lean), (420 - 130) * Math.sin(lean)];
+    near(shaftN, Math.hypot(x, y));
+    near(momentNm, Math.hypot(x * 0.035, y * 0.035));
+  });
+
+  it('reflected-inertia: energy of what rolls and turns at one speed, and torque for one acceleration', () => {
+    const given = {
+      massKg: 178,
+      wheelDiameterM: 0.4,
+      ratio: 32.4,
+      motors: 2,
+      rotorGcm2: 1900,
+      wheelsKgM2: 0.2,
+    };
+    const { feltGcm2 = NaN, rotatingMassFactor = NaN } = result('reflected-inertia', given);
+    const speed = 1.3;
+    const wheel = speed / 0.2;
+    const energy = 0.5 * 178 * speed ** 2 + 0.5 * 2 * 1900e-7 * (wheel * 32.4) ** 2 + 0.5 * 0.2 * wheel ** 2;
+    near(0.5 * rotatingMassFactor * 178 * speed ** 2, energy);
+    // A newton metre at each motor speeds the bare vehicle up as it would a rotor of that inertia.
+    const pull = (2 * 1 * 32.4) / 0.2;
+    near((pull / 178 / 0.2) * 32.4, 1 / (feltGcm2 * 1e-7));
+  });
+});

@@ -126,7 +126,11 @@ export function brakeOf(build: Build, duty: Duty, line: Driveline | undefined): 
     const { decelerationMps2, distanceM, timeS } = stopping.run(
       stoppingInput(build, duty, line, { gradeRad: downRad, share }),
     );
-    return { ...base, share, decelerationMps2, distanceM, timeS };
+    const { massKg: slowedKg } = combinationOf(build, duty);
+    const gripN =
+      groundOf(build, duty).friction.value * share * slowedKg * STANDARD_GRAVITY * Math.cos(downRad);
+    const brakeN = Math.min(gripN, forceOf(build, line) ?? Infinity);
+    return { ...base, share, decelerationMps2, distanceM, timeS, brakeN };
   } catch (error) {
     if (!(error instanceof NotPhysical)) throw error;
     return { ...base, share, decelerationMps2: 0 };

@@ -19,6 +19,7 @@ import {
   wheelOf,
 } from './footing.ts';
 import { stepOf } from './obstacle.ts';
+import { rotatingFactor } from './rotating.ts';
 import type { ContactLoad, Footing, Resistance, SinkReport, StepReport, TurnReport } from './report.ts';
 import { radiusOf, turnOf } from './turning.ts';
 
@@ -47,9 +48,9 @@ export const rollingOf = (build: Build, duty: Duty, footing: Footing): number =>
     ? groundOf(build, duty).rolling.value
     : meanRolling.run(meanRollingInput(build, duty, footing)).meanCoefficient;
 
-const rotatingMassFactor = (build: Build): number => {
+const rotatingMassFactor = (build: Build, massKg: number): number => {
   const inner = innerDriveInput(build);
-  return inner ? innerDrive.run(inner).rotatingMassFactor : 1;
+  return inner ? innerDrive.run(inner).rotatingMassFactor : rotatingFactor(build, massKg);
 };
 
 export const roadLoadInput = (build: Build, duty: Duty, footing: Footing, speedMps = duty.speed.value) => ({
@@ -60,7 +61,7 @@ export const roadLoadInput = (build: Build, duty: Duty, footing: Footing, speedM
   dragAreaM2: build.dragArea.value,
   airDensityKgM3: AIR_DENSITY,
   accelerationMps2: accelerationOf(duty),
-  rotatingMassFactor: rotatingMassFactor(build),
+  rotatingMassFactor: rotatingMassFactor(build, footing.massKg),
   drawbarN: drawbarOf(duty),
 });
 

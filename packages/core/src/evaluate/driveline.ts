@@ -1,7 +1,7 @@
 import {
   batteryOf,
   drivelinesOf,
-  drivenDiameter,
+  rollingDiameter,
   driverOf,
   motorOf,
   type Build,
@@ -11,6 +11,7 @@ import { dcMotorConstants } from '../motor/index.ts';
 import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
 import {
   deliveredTorque,
+  isLastKind,
   stageFigures,
   stageTitle,
   trainRatio,
@@ -62,12 +63,29 @@ export function trainStages(build: Build): readonly Stage[] {
 }
 
 export function trainOf(build: Build): TrainReport {
-  const stages = trainStages(build).map((stage) => ({
-    id: stage.id,
-    title: stageTitle(stage.kind),
-    ...stageFigures(stage),
-  }));
+  const all = trainStages(build);
+  const stages = all.map((stage, at) => {
+    const figures = stageFigures(stage);
+    const problem = figures.problem ?? misplaced(build, stage, at === all.length - 1);
+    return {
+      id: stage.id,
+      title: stageTitle(stage.kind),
+      ...figures,
+      ...(problem === undefined ? {} : { problem }),
+    };
+  });
   return { stages, ...trainRatio.run({ stages: stages.map(ratiosOf) }) };
+}
+
+/** Why a stage cannot be where it is: spools and tracks end the drive of a vehicle that has them. */
+function misplaced({ layout }: Build, { kind }: Stage, last: boolean): string | undefined {
+  if (!isLastKind(kind)) return undefined;
+  if (!last)
+    return `A ${stageTitle(kind).toLowerCase()} ends the drive: move the stages behind it before it.`;
+  const wants = kind === 'spool' ? 'winch' : 'tracked';
+  return layout.kind === wants
+    ? undefined
+    : `A ${stageTitle(kind).toLowerCase()} is the end of a ${kind === 'spool' ? 'winch' : 'tracked vehicle'}: choose that layout in the Brief, or remove the stage.`;
 }
 
 /** What the calculator of a train takes of a stage. */
@@ -97,7 +115,7 @@ export function drivelineOf(build: Build, train: TrainReport): Driveline | undef
     pack,
     outputs,
     motorsPerWheel: build.drive.motorsPerWheel,
-    wheelRadiusM: drivenDiameter(build.layout).value / 2,
+    wheelRadiusM: rollingDiameter(build).value / 2,
     ratio: train.ratio,
     efficiency: train.efficiency,
     backEfficiency: train.backEfficiency,

@@ -1,6 +1,6 @@
 import type { Build, Duty } from '../build/index.ts';
-import { stageFigures, stageStrength } from '../transmission/index.ts';
-import { greatestWheelTorque, isOnMotor, trainStages, type Driveline } from './driveline.ts';
+import { brakedLinks, driveLinks } from './drive-links.ts';
+import { greatestWheelTorque, type Driveline } from './driveline.ts';
 import { groundLinks } from './ground-links.ts';
 import { margin } from './margin.ts';
 import { ratioStanding } from './ratio-window.ts';
@@ -16,7 +16,9 @@ export function dutyLinks(
   const policy = build.marginPolicy;
   const dutyId = duty.id;
   const onGround = groundLinks(build, duty, report);
-  if (!line || !report.point) return onGround;
+  if (!line) return onGround;
+  const braked = brakedLinks(build, duty, report.brake, line);
+  if (!report.point) return [...onGround, ...braked];
   const { point } = report;
   const outerMps = report.turn?.outerMps ?? duty.speed.value;
   const pulls = report.resistance.totalN > 0;
@@ -35,8 +37,9 @@ export function dutyLinks(
       ? margin({ link: 'speed', dutyId, needs: outerMps, has: report.attainableMps ?? 0 }, policy)
       : []),
     ...windowLink(report, line, policy),
-    ...stageLinks(build, duty, point, line),
+    ...driveLinks(build, duty, point, line),
     ...electricalLinks(build, duty, point, line),
+    ...braked,
   ];
 }
 
@@ -44,31 +47,6 @@ function windowLink(report: DutyReport, line: Driveline, policy: Build['marginPo
   if (!report.ratioWindow) return [];
   const { ratio, edge } = ratioStanding(report.ratioWindow, line.ratio);
   return margin({ link: 'ratio', dutyId: report.id, needs: edge, has: line.ratio, ratio }, policy);
-}
-
-/** Each stage under the torque that reaches it; the motors of one wheel share its stages. */
-function stageLinks(build: Build, duty: Duty, point: DutyPoint, line: Driveline): LinkReport[] {
-  const stages = trainStages(build);
-  let torqueNm = Math.abs(point.motorTorqueNm) * line.motorsPerWheel;
-  let rpm = point.motorRpm;
-  return stages.flatMap((stage) => {
-    const strength = stageStrength(stage, { inputTorqueNm: torqueNm, inputRpm: rpm });
-    const { ratio, efficiency } = stageFigures(stage);
-    const shared = isOnMotor(stage) ? line.motorsPerWheel : 1;
-    torqueNm *= ratio * efficiency;
-    rpm /= ratio;
-    if (!strength) return [];
-    return margin(
-      {
-        link: strength.link,
-        dutyId: duty.id,
-        needs: strength.needs / shared,
-        has: strength.has,
-        stageId: stage.id,
-      },
-      build.marginPolicy,
-    );
-  });
 }
 
 function electricalLinks(build: Build, duty: Duty, point: DutyPoint, line: Driveline): LinkReport[] {

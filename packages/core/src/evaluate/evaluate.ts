@@ -1,10 +1,12 @@
 import type { Build } from '../build/index.ts';
 import type { UnitSystem } from '../quantity/index.ts';
 import { drivelineOf, trainOf } from './driveline.ts';
+import { axleLinks, wholeDriveLinks } from './drive-links.ts';
 import { dutyLinks } from './duty-links.ts';
 import { findingsOf } from './findings.ts';
 import { governingLinks } from './margin.ts';
 import { dutyReport } from './duty-report.ts';
+import { movedOf } from './moved.ts';
 import { outingLinks, outingOf } from './outing.ts';
 import { commonSpan } from './ratio-window.ts';
 import type { Report } from './report.ts';
@@ -16,8 +18,9 @@ import type { Report } from './report.ts';
  * Figures are SI, as in `LINKS`; see docs/format.md for every key.
  */
 export function evaluate(build: Build, system: UnitSystem = 'metric'): Report {
-  const train = trainOf(build);
-  const line = drivelineOf(build, train);
+  const stages = trainOf(build);
+  const line = drivelineOf(build, stages);
+  const train = { ...stages, ...movedOf(build, line) };
   const duties = build.duties.map((duty) => dutyReport(build, duty, line));
   const outing = line && outingOf(build, duties, line);
   const links = [
@@ -25,6 +28,8 @@ export function evaluate(build: Build, system: UnitSystem = 'metric'): Report {
       const report = duties[at];
       return report ? dutyLinks(build, duty, report, line) : [];
     }),
+    ...(line ? wholeDriveLinks(build, line) : []),
+    ...axleLinks(build),
     ...(line && outing ? outingLinks(build, duties, line, outing) : []),
   ];
   const governing = governingLinks(links);

@@ -1,6 +1,6 @@
 import type { Build } from '../build/index.ts';
 import type { LinkId } from './links.ts';
-import type { Finding } from './report.ts';
+import type { Cure, Finding } from './report.ts';
 
 /** A finding of no margin: said in one sentence. */
 export const said = (
@@ -15,3 +15,6 @@ export const onDuty = (build: Build, dutyId: string | null): string => {
   const duty = build.duties.find((d) => d.id === dutyId);
   return duty ? ` on “${duty.name}”` : '';
 };
+
+/** The same finding, with what changes of the build would end it. */
+export const cured = (finding: Finding, cure: Cure): Finding => ({ ...finding, cure });

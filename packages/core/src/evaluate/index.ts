@@ -41,4 +41,8 @@ export {
   type WorkingInput,
   type WorkingOrigin,
 } from './working/index.ts';
-export { moves, type Move, type MovesFor } from './moves/index.ts';
+export { motorShaftOf } from './drive-findings.ts';
+export { loadedStages, pathInOrder, torqueAt, type LoadedStage } from './drive-loads.ts';
+export { mountInput, onAxleRadius, stallTorque } from './drive-links.ts';
+export { playInput } from './moved.ts';
+export { moves, movesOfFinding, type Move, type MovesFor } from './moves/index.ts';

@@ -16,6 +16,7 @@ interface MarginInput {
   /** Where the margin is not simply has over needs. */
   readonly ratio?: number;
   readonly stageId?: string;
+  readonly elementId?: string;
 }
 
 /** The margin of one link in one duty. A link of which nothing is needed, or as good as nothing, has none. */

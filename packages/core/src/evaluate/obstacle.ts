@@ -1,6 +1,6 @@
 import {
   contactsOfAxle,
-  drivenDiameter,
+  rollingDiameter,
   drivelinesOf,
   wheelsOf,
   type Axle,
@@ -41,7 +41,7 @@ function axleAtStep(build: Build, duty: Duty, friction: number, footing: Footing
     has: reach < Math.PI / 2 ? Math.tan(reach) : 1e6,
     forceN: axle.driven
       ? (drivelinesOf(build.layout, build.drive.together) * wheelsOnOne(axle, build.drive) * climb.torqueNm) /
-        (drivenDiameter(build.layout).value / 2)
+        (rollingDiameter(build).value / 2)
       : climb.pushN * wheelsOf(axle),
     highestStepM: climb.highestStepM,
   };

@@ -104,6 +104,8 @@ export interface BrakeReport {
   readonly decelerationMps2?: number;
   readonly distanceM?: number;
   readonly timeS?: number;
+  /** What the brake puts on the ground while it stops, all braked wheels. */
+  readonly brakeN?: number;
 }
 
 /** One motor at a duty, and the battery that feeds all of them. */
@@ -169,6 +171,8 @@ export interface LinkReport {
   readonly verdict: Verdict;
   /** Which stage, for links of a stage. */
   readonly stageId?: string;
+  /** Which part of the torque path, for its links. */
+  readonly elementId?: string;
 }
 
 export interface Finding {
@@ -176,7 +180,17 @@ export interface Finding {
   readonly text: string;
   readonly link: LinkId | null;
   readonly dutyId: string | null;
+  /** What kind of change would end it, where it is not a margin. */
+  readonly cure?: Cure;
 }
+
+/** What a finding that is no margin is about, so that moves can end it. */
+export type Cure =
+  | { readonly kind: 'stage'; readonly stageId: string }
+  | { readonly kind: 'fit'; readonly elementId: string }
+  | { readonly kind: 'tension'; readonly stageId: string }
+  | { readonly kind: 'release' }
+  | { readonly kind: 'brake' };
 
 /** The train from motor to wheel as it stands. */
 export interface TrainReport {
@@ -192,6 +206,22 @@ export interface TrainReport {
     readonly problem?: string;
     readonly warnings: readonly string[];
   }[];
+  /** Play of the wheel while the motor is held, radians, and the way that it rolls in it, metres. */
+  readonly play?: { readonly atWheelRad: number; readonly atGroundM: number };
+  /** Absent without a motor. */
+  readonly moved?: MovedByHand;
+}
+
+/** What a vehicle asks of who pushes it, and what its motors feel of it. */
+export interface MovedByHand {
+  /** Force along level ground that turns the motors too, rolling left out, N; null where a stage locks. */
+  readonly engagedN: number | null;
+  /** The same with the drive disengaged; absent where it does not disengage. */
+  readonly releasedN?: number;
+  /** Inertia of the vehicle as each motor feels it, kg·m². */
+  readonly feltKgM2: number;
+  /** Mass that must be sped up over mass, the rotors counted where their inertia is known. */
+  readonly rotatingMassFactor: number;
 }
 
 /** All duties one after the other. */

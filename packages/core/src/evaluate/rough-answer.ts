@@ -1,4 +1,4 @@
-import { drivelinesOf, drivenDiameter, type Build, type Duty } from '../build/index.ts';
+import { drivelinesOf, rollingDiameter, type Build, type Duty } from '../build/index.ts';
 import { demandOf } from './demand.ts';
 import { extentOf } from './extent.ts';
 
@@ -28,7 +28,7 @@ export function roughAnswer(build: Build, duty: Duty): RoughAnswer {
   const forceN = Math.max(0, resistance.totalN);
   const groundW = forceN * duty.speed.value;
   const drivelines = drivelinesOf(build.layout, build.drive.together);
-  const diameterM = drivenDiameter(build.layout).value;
+  const diameterM = rollingDiameter(build).value;
   const joules = build.duties.reduce((sum, d) => {
     if (d.task !== 'drive') return sum;
     return sum + Math.max(0, demandOf(build, d).resistance.totalN) * extentOf(d).distanceM;

@@ -56,10 +56,17 @@ export const stress: DimensionDefinition = {
   units: [
     unit('MPa', 1e6, 'N/mm2', 'N/mm²'),
     unit('kPa', 1e3),
+    unit('bar', 1e5),
     unit('Pa', 1, 'pascal', 'pascals'),
     unit('psi', POUND_FORCE / (INCH * INCH), 'lbf/in2', 'lbf/in²'),
     unit('kpsi', (1000 * POUND_FORCE) / (INCH * INCH), 'ksi'),
   ],
-  metric: only('MPa'),
-  imperial: only('kpsi'),
+  metric: [
+    { symbol: 'kPa', from: 0 },
+    { symbol: 'MPa', from: 1e6 },
+  ],
+  imperial: [
+    { symbol: 'psi', from: 0 },
+    { symbol: 'kpsi', from: (1000 * POUND_FORCE) / (INCH * INCH) },
+  ],
 };

@@ -1,4 +1,4 @@
-import { drivenDiameter, type Build, type Duty } from '../build/index.ts';
+import { rollingDiameter, type Build, type Duty } from '../build/index.ts';
 import { radiansToDegrees } from '../contract/index.ts';
 import {
   calculated,
@@ -59,7 +59,7 @@ export function launchWorking(
     key,
     [
       step('massKg', 'mass'),
-      from('wheelRadiusM', drivenDiameter(build.layout), 'Brief, half the wheel diameter'),
+      from('wheelRadiusM', rollingDiameter(build), 'Brief, half the wheel diameter'),
       fixed('ratio', 'the stages at Drivetrain, multiplied'),
       fixed('efficiency', 'the stages at Drivetrain, multiplied'),
       ...circuit.filter((input) => input.key !== 'auxiliaryW'),

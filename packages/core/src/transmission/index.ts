@@ -4,9 +4,16 @@ export { allowedLoad } from './allowed-load.ts';
 export { deliveredTorque } from './delivered-torque.ts';
 export { bevelPair } from './bevel-pair.ts';
 export { frictionWheel } from './friction-wheel.ts';
+export { reflectedInertia } from './reflected-inertia.ts';
 export { rimPull } from './rim-pull.ts';
 export { freshStage } from './stages/fresh.ts';
 export { boltCircle } from './bolt-circle.ts';
+export { clampHold } from './clamp-hold.ts';
+export { mountPull } from './mount-pull.ts';
+export { playSum } from './play-sum.ts';
+export { pressFit } from './press-fit.ts';
+export { torqueHeld } from './torque-held.ts';
+export { tyreHold } from './tyre-hold.ts';
 export { frictionBelt } from './friction-belt.ts';
 export { gearBending } from './gear-bending.ts';
 export { chainPitch } from './chain-pitch.ts';
@@ -32,10 +39,16 @@ export {
   chainLoad,
   SAFETY_OF_CHAIN,
   STAGE_KINDS,
+  isLastKind,
   stageFigures,
+  stagePlay,
+  stagePull,
+  SAFETY_OF_ROPE,
+  trackInput,
   stageSchema,
   stageStrength,
   stageTitle,
+  type ShaftPull,
   type Stage,
   timingBeltInput,
   wormInput,
@@ -48,3 +61,4 @@ export {
   type StageStrength,
   type StageSum,
 } from './stages/index.ts';
+export * from './path/index.ts';

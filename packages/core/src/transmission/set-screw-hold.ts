@@ -17,13 +17,17 @@ const HOLDING_N = {
   M8: 6672,
 } as const;
 
-const SIZES = Object.keys(HOLDING_N) as [keyof typeof HOLDING_N, ...(keyof typeof HOLDING_N)[]];
+/** Sizes of set screws that are known. */
+export const SET_SCREW_SIZES = Object.keys(HOLDING_N) as [
+  keyof typeof HOLDING_N,
+  ...(keyof typeof HOLDING_N)[],
+];
 
 /** Under shock a set screw should hold four times what it must (common practice, no source). */
 const SHOCK_FACTOR = 4;
 
 const input = z.strictObject({
-  size: z.enum(SIZES).meta({ description: 'Size of the set screw', unit: '' }),
+  size: z.enum(SET_SCREW_SIZES).meta({ description: 'Size of the set screw', unit: '' }),
   count: key.count('Set screws'),
   shaftDiameterMm: key.positive('Diameter of the shaft', 'mm'),
   torqueNm: key.positive('Torque', 'N·m'),

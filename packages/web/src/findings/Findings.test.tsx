@@ -56,7 +56,7 @@ describe('findings', () => {
     );
     show(puffin, ['ground']);
     const move = await screen.findByRole('button', { name: /of ballast over the driven wheels/ });
-    expect(text()).toContain('grip 1.16 × → 1.27 ×, no longer short');
+    expect(text()).toContain('grip 1.16 × → 1.26 ×, no longer short');
     expect(text()).toContain('costs: wheel torque 1.26 × → 1.2 ×');
     fireEvent.click(move);
     expect(kept().masses.others).toMatchObject([{ name: 'Ballast', mass: { value: 8.7 } }]);

@@ -1,4 +1,4 @@
-import { linkDefinition, type Block, type Finding, type Move } from '@zubric/core/evaluate';
+import { linkDefinition, movesOfFinding, type Block, type Finding } from '@zubric/core/evaluate';
 import { useBuild } from '../session/BuildSession.tsx';
 import { Moves } from './Moves.tsx';
 import { useMoves } from './use-moves.ts';
@@ -20,8 +20,6 @@ const concerns = (finding: Finding, blocks: readonly Block[] | undefined): boole
 export function Findings({ blocks, empty }: Props) {
   const { build, report } = useBuild();
   const all = useMoves(build);
-  const movesOf = ({ severity, link, dutyId }: Finding): readonly Move[] =>
-    severity === 'note' ? [] : (all.find((m) => m.link === link && m.dutyId === dutyId)?.moves ?? []);
   const findings = report.findings.filter((finding) => concerns(finding, blocks));
   return (
     <section aria-labelledby="findings-title">
@@ -36,7 +34,7 @@ export function Findings({ blocks, empty }: Props) {
               {WORDS[finding.severity]}
             </b>
             {finding.text}
-            <Moves moves={movesOf(finding)} />
+            <Moves moves={movesOfFinding(all, finding)} />
           </li>
         ))}
       </ul>

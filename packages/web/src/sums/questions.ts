@@ -82,6 +82,13 @@ export const QUESTION_GROUPS: readonly QuestionGroup[] = [
     ['key-shear', 'Does the key stand it?'],
     ['set-screw-hold', 'Do the set screws hold?'],
     ['bolt-circle', 'Do the bolts stand it?'],
+    ['clamp-hold', 'Does the clamp hold?'],
+    ['press-fit', 'Does the press fit hold?'],
+    ['tyre-hold', 'Does the tyre turn on its rim?'],
+    ['torque-held', 'What torque may a shaft or hub carry?'],
+    ['mount-pull', 'How hard does the loop pull at its mount?'],
+    ['play-sum', 'How much play has the wheel?'],
+    ['reflected-inertia', 'What inertia does the motor feel?'],
     ['allowed-load', 'What may a chain or rope work with?'],
   ),
   group(

@@ -33,3 +33,10 @@ export const withStage = (build: Build, stage: Stage): Build => ({
   ...build,
   drive: { ...build.drive, stages: build.drive.stages.map((s) => (s.id === stage.id ? stage : s)) },
 });
+
+/** The build with a friction brake on every axle. */
+export const withFrictionBrake = (build: Build): Build => ({
+  ...build,
+  brake: { ...build.brake, kind: 'friction' },
+  layout: { ...build.layout, axles: build.layout.axles.map((axle) => ({ ...axle, braked: true })) },
+});

@@ -13,8 +13,9 @@ import {
 } from '../../build/index.ts';
 import { show, showNumber } from '../../quantity/index.ts';
 import type { LinkReport } from '../report.ts';
-import { scaled, type Asked, type Candidate, type Generator } from './candidate.ts';
-import { largerChain, otherKind, stronger, teeth } from './stage-candidates.ts';
+import { scaled, withFrictionBrake, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { otherHub, stifferMount, strongerPart } from './path-candidates.ts';
+import { largerChain, otherKind, smallerOnAxle, stronger, teeth, widerDriver } from './stage-candidates.ts';
 
 const withDuty = (build: Build, id: string, part: Partial<Duty>): Build => ({
   ...build,
@@ -72,6 +73,18 @@ const slower: Generator = ({ build, duty, system }) =>
         return {
           text: `“${duty.name}” at ${show(speed.value, 'speed', system).text} instead of ${show(duty.speed.value, 'speed', system).text}`,
           build: withDuty(build, duty.id, { speed }),
+        };
+      })
+    : [];
+
+/** Catching less of a lean. */
+const lessLean: Generator = ({ build, duty, system }) =>
+  duty?.lean
+    ? [0.75, 0.5].map((by) => {
+        const lean = scaled(duty.lean ?? duty.grade, by);
+        return {
+          text: `“${duty.name}” from ${show(lean.value, 'angle', system).text}`,
+          build: withDuty(build, duty.id, { lean }),
         };
       })
     : [];
@@ -204,13 +217,11 @@ const track: Generator = ({ build, system }) =>
 const brake: Generator = ({ build }) => [
   {
     text: build.brake.kind === 'friction' ? 'Every axle braked' : 'A friction brake on every axle',
-    build: {
-      ...build,
-      brake: { ...build.brake, kind: 'friction' },
-      layout: { ...build.layout, axles: build.layout.axles.map((axle) => ({ ...axle, braked: true })) },
-    },
+    build: withFrictionBrake(build),
   },
 ];
+
+const frictionBrake: Generator = (asked) => (asked.build.brake.kind === 'friction' ? [] : brake(asked));
 
 const quickerBrake: Generator = ({ build }) =>
   build.brake.force
@@ -238,7 +249,7 @@ const steeringLinkage: Generator = ({ build }) =>
 
 /** Which changes may mend which margin. */
 const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
-  grip: [weight, lighter, secondAxle, differential, slower, track],
+  grip: [weight, lighter, secondAxle, differential, slower, track, lessLean],
   'tip-along': [lowerLoad, lighter, weight],
   'tip-side': [track, lowerLoad, lighter],
   corner: [slower, track, lowerLoad],
@@ -248,14 +259,23 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   steering: [steeringLinkage],
   'brake-hold': [brake, quickerBrake],
   'brake-stop': [brake, quickerBrake, slower],
-  torque: [teeth, motors, lighter, slower, wheels, batteries, drivers],
-  speed: [teeth, motors, batteries, slower, wheels],
-  ratio: [teeth, motors, slower, batteries],
+  torque: [teeth, motors, lighter, slower, wheels, batteries, drivers, lessLean],
+  speed: [teeth, motors, batteries, slower, wheels, weight, lighter, track, lessLean],
+  ratio: [teeth, motors, slower, batteries, lessLean],
   'chain-pull': [largerChain, teeth, lighter],
   'gearhead-torque': [teeth, lighter, wheels],
   'tooth-stress': [stronger, otherKind, teeth, lighter],
   'belt-pull': [stronger, otherKind, teeth],
   slip: [otherKind, stronger],
+  'rope-pull': [stronger, lighter],
+  'track-pull': [stronger, lighter],
+  'stage-stall': [stronger, largerChain, drivers, otherKind, teeth],
+  'stage-brake': [frictionBrake, stronger, largerChain],
+  path: [strongerPart, otherHub, lighter],
+  'path-stall': [strongerPart, otherHub, drivers],
+  'mount-twist': [stifferMount, widerDriver, teeth],
+  'axle-clearance': [smallerOnAxle, wheels],
+  'axle-room': [smallerOnAxle],
   'motor-heat': [teeth, motors, lighter, slower],
   'driver-current': [drivers, teeth, motors, lighter, slower],
   'driver-peak': [drivers, motors],

@@ -1,1 +1,1 @@
-export { moves, type Move, type MovesFor } from './moves.ts';
+export { moves, movesOfFinding, type Move, type MovesFor } from './moves.ts';

@@ -21,10 +21,16 @@ describe('moves', () => {
     const report = evaluate(build);
     const all = movesOf(build);
     expect(all.flatMap((m) => m.moves).length).toBeGreaterThan(0);
-    for (const { link, moves: offered } of all)
+    for (const { link, finding, moves: offered } of all)
       for (const move of offered) {
         const tried = applyChanges(build, move.changes);
         expect(buildSchema.safeParse(tried).error, move.text).toBeUndefined();
+        if (finding !== undefined) {
+          const said = (b: Build): string[] => evaluate(b).findings.map(({ text }) => text);
+          expect(said(build)).toContain(finding);
+          expect(said(tried), move.text).not.toContain(finding);
+          continue;
+        }
         const was = report.governing.find((l) => l.link === link);
         const is = evaluate(tried).governing.find((l) => l.link === link);
         expect(move.before).toBeCloseTo(was ? closeness(was) : NaN, 12);

@@ -4,8 +4,10 @@ import { show } from '../../quantity/index.ts';
 import { compareMargins, marginInWords } from '../compare.ts';
 import { evaluate } from '../evaluate.ts';
 import { closeness } from '../margin.ts';
-import type { LinkReport, Report } from '../report.ts';
+import type { Cure, Finding, LinkReport, Report } from '../report.ts';
+import type { Candidate } from './candidate.ts';
 import { candidatesFor } from './candidates.ts';
+import { curesOf } from './cures.ts';
 
 /** A small change of the build, worked out in full. */
 export interface Move {
@@ -22,10 +24,12 @@ export interface Move {
   readonly makesShort: boolean;
 }
 
-/** The moves for one margin of the report. */
+/** The moves for one margin of the report, or for one finding that is no margin. */
 export interface MovesFor {
-  readonly link: LinkReport['link'];
+  readonly link: LinkReport['link'] | null;
   readonly dutyId: string | null;
+  /** The sentence of the finding, where it is no margin. */
+  readonly finding?: string;
   readonly moves: readonly Move[];
 }
 
@@ -52,56 +56,87 @@ function spent(before: Build, after: Build, system: UnitSystem): string[] {
 /** A move before it is known whether it is shown: the build that it makes, and its place among the others. */
 type Judged = Omit<Move, 'changes'> & { readonly build: Build; readonly score: number };
 
-/** What a candidate does, or undefined where it does not help the margin that it was made for. */
-function judged(
-  build: Build,
-  report: Report,
-  {
-    link,
-    candidate,
-    system,
-  }: { link: LinkReport; candidate: { text: string; build: Build }; system: UnitSystem },
-): Judged | undefined {
-  const now = evaluate(candidate.build, system);
-  const was = governingOf(report, link.link);
-  const is = governingOf(now, link.link);
-  const before = was ? closeness(was) : Infinity;
-  // A margin that is gone is mended: nothing is asked of it any more.
-  const after = is ? closeness(is) : Infinity;
-  if (
-    !(after > before + WORTH) ||
-    now.duties.some((d, at) => !d.footing.stands && report.duties[at]?.footing.stands)
-  )
-    return undefined;
+interface Tried {
+  readonly build: Build;
+  readonly report: Report;
+  readonly candidate: Candidate;
+  readonly now: Report;
+  readonly system: UnitSystem;
+}
+
+const score = (report: Report, link: LinkReport['link']): number => {
+  const own = governingOf(report, link);
+  return own ? closeness(own) : Infinity;
+};
+
+/** Whether a duty that stood now falls over. */
+const fallsOver = ({ report, now }: Tried): boolean =>
+  now.duties.some((d, at) => !d.footing.stands && report.duties[at]?.footing.stands);
+
+/** What a candidate costs beside what it mends: margins that it makes short first, then others, then mass and money. */
+function costsOf({ build, report, candidate, now, system }: Tried, mends: LinkReport['link'] | null) {
   const moved = compareMargins(report, now).filter((m) => m.moved);
-  const own = moved.find((m) => m.link === link.link);
   const worse = moved.filter(
     (m) =>
-      m.link !== link.link &&
+      m.link !== mends &&
       m.after &&
       m.after.ratio / m.after.rule < (m.before ? m.before.ratio / m.before.rule : Infinity),
   );
   const short = worse.filter((m) => m.after?.verdict === 'short' && m.before?.verdict !== 'short');
   const order = [...short, ...worse.filter((m) => !short.includes(m) && m.after?.verdict !== 'ample')];
-  const costs = [...order.map(marginInWords), ...spent(build, candidate.build, system)];
+  const said = [...order.map(marginInWords), ...spent(build, candidate.build, system)];
   const loss = worse.reduce((sum, m) => {
     const [b, a] = [m.before, m.after].map((x) => Math.min(x ? x.ratio / x.rule : 2, 2)) as [number, number];
     return sum + Math.max(0, b - a);
   }, 0);
   return {
-    text: candidate.text,
+    own: moved.find((m) => m.link === mends),
+    costs: said.length > 0 ? said.join('; ') : 'nothing else',
+    makesShort: short.length > 0,
+    loss: loss + (short.length > 0 ? 1 : 0),
+  };
+}
+
+/** What a candidate does for a margin, or undefined where it does not help it. */
+function judged(tried: Tried, link: LinkReport['link']): Judged | undefined {
+  const before = score(tried.report, link);
+  // A margin that is gone is mended: nothing is asked of it any more.
+  const after = score(tried.now, link);
+  if (!(after > before + WORTH) || fallsOver(tried)) return undefined;
+  const { own, costs, makesShort, loss } = costsOf(tried, link);
+  return {
+    text: tried.candidate.text,
     gains: own ? marginInWords(own) : 'nothing is asked of it any more',
-    costs: costs.length > 0 ? costs.join('; ') : 'nothing else',
-    build: candidate.build,
+    costs,
+    build: tried.candidate.build,
     before,
     after: Number.isFinite(after) ? after : before + 10,
-    makesShort: short.length > 0,
-    score: Math.min(after, 2) - before - loss - (short.length > 0 ? 1 : 0),
+    makesShort,
+    score: Math.min(after, 2) - before - loss,
+  };
+}
+
+const sameCure = (a: Cure, b: Cure | undefined): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** What a candidate does for a finding that is no margin, or undefined where as much still stands in the way. */
+function ended(tried: Tried, cure: Cure): Judged | undefined {
+  const left = (report: Report): number => report.findings.filter((f) => sameCure(cure, f.cure)).length;
+  if (!(left(tried.now) < left(tried.report)) || fallsOver(tried)) return undefined;
+  const { costs, makesShort, loss } = costsOf(tried, null);
+  return {
+    text: tried.candidate.text,
+    gains: 'this no longer stands in the way',
+    costs,
+    build: tried.candidate.build,
+    before: 0,
+    after: 1,
+    makesShort,
+    score: 1 - loss,
   };
 }
 
 /**
- * For each margin that is short or tight, the few changes that would mend it, each evaluated in full and ranked by its
+ * For each margin that is short or tight, and for findings that are no margin, the few changes that would mend it, each evaluated in full and ranked by its
  * gain less what other margins lose. What a move makes short is said first among its costs.
  */
 export function moves(
@@ -109,17 +144,41 @@ export function moves(
   report: Report,
   { shelf, system = 'metric' }: { readonly shelf: readonly Part[]; readonly system?: UnitSystem },
 ): MovesFor[] {
-  return report.governing
+  const tried = (candidates: readonly Candidate[]): Tried[] =>
+    candidates.map((candidate) => ({
+      build,
+      report,
+      candidate,
+      now: evaluate(candidate.build, system),
+      system,
+    }));
+  const ranked = (found: readonly (Judged | undefined)[]): Judged[] =>
+    found.filter((move) => move !== undefined).sort((a, b) => b.score - a.score);
+  const margins = report.governing
     .filter(({ verdict }) => verdict !== 'ample')
     .map((link) => {
       const duty = build.duties.find(({ id }) => id === link.dutyId);
-      const found = candidatesFor({ build, link, duty, shelf, system })
-        .map((candidate) => judged(build, report, { link, candidate, system }))
-        .filter((move) => move !== undefined)
-        .sort((a, b) => b.score - a.score);
+      const candidates = candidatesFor({ build, link, duty, shelf, system });
+      const found = ranked(tried(candidates).map((t) => judged(t, link.link)));
       return { link: link.link, dutyId: link.dutyId, moves: varied(build, found) };
     });
+  const others = report.findings.flatMap(({ cure, link, dutyId, text }): MovesFor[] => {
+    if (!cure) return [];
+    const found = ranked(tried(curesOf(build, cure)).map((t) => ended(t, cure)));
+    return [{ link, dutyId, finding: text, moves: varied(build, found) }];
+  });
+  return [...margins, ...others];
 }
+
+/** The moves of a finding: its own, or those of the margin that it speaks of. */
+export const movesOfFinding = (all: readonly MovesFor[], finding: Finding): readonly Move[] => {
+  const own = finding.cure
+    ? all.find((m) => m.finding === finding.text)
+    : finding.severity === 'note'
+      ? undefined
+      : all.find((m) => m.finding === undefined && m.link === finding.link && m.dutyId === finding.dutyId);
+  return own?.moves ?? [];
+};
 
 /** The best, but not four times the same by another tooth: at most two that begin alike. */
 function varied(build: Build, ranked: readonly Judged[]): Move[] {

@@ -1,3 +1,4 @@
+import type { Build } from '../../build/index.ts';
 import { showNumber } from '../../quantity/index.ts';
 import {
   CHAIN_NAMES,
@@ -6,6 +7,7 @@ import {
   stageFigures,
   stageTitle,
   type Stage,
+  type StageOf,
 } from '../../transmission/index.ts';
 import { scaled, withStage, type Asked, type Candidate, type Generator } from './candidate.ts';
 
@@ -91,7 +93,144 @@ export const stronger: Generator = (asked) => {
       return [
         more('A belt twice as strong: wider', { ...stage, allowablePull: scaled(stage.allowablePull, 2) }),
       ];
+    case 'track':
+      return [more('A track twice as strong', { ...stage, allowablePull: scaled(stage.allowablePull, 2) })];
+    case 'spool':
+      return [
+        more('A rope twice as strong', { ...stage, ropeStrength: scaled(stage.ropeStrength, 2) }),
+        more('One layer of rope', { ...stage, layers: 1 }),
+      ];
     default:
       return [];
   }
 };
+
+/** Teeth of both wheels by one factor: the ratio stays near, the loads on the teeth change. */
+function resized(stage: Toothed, by: number): Toothed {
+  const [driver, driven] = [Math.round(stage.teethDriver * by), Math.round(stage.teethDriven * by)];
+  const same = { ...stage, teethDriver: driver, teethDriven: driven };
+  return stage.kind === 'timing-belt'
+    ? ({
+        ...same,
+        kind: stage.kind,
+        beltTeeth:
+          stage.beltTeeth + Math.round((driver - stage.teethDriver + driven - stage.teethDriven) / 2),
+      } as Toothed)
+    : same;
+}
+
+const teethOf = ({ teethDriver, teethDriven }: Toothed): string => `${teethDriver} to ${teethDriven}`;
+
+/** A larger first wheel pulls less at the mount for the same torque. */
+export const widerDriver: Generator = (asked) => {
+  const stage = stageOf(asked);
+  if (!stage || !isToothed(stage)) return [];
+  return [1.3, 1.6].map((by) => {
+    const larger = resized(stage, by);
+    return {
+      text: `Larger wheels on the ${stageTitle(stage.kind).toLowerCase()}: ${teethOf(larger)} teeth`,
+      build: withStage(asked.build, larger),
+    };
+  });
+};
+
+/** Smaller wheels of one stage clear ground and frame. */
+export const smallerOnAxle: Generator = (asked) => {
+  const stage = stageOf(asked);
+  if (!stage || !isToothed(stage)) return [];
+  return [0.85, 0.7].map((by) => {
+    const smaller = resized(stage, by);
+    return {
+      text: `Smaller wheels on the ${stageTitle(stage.kind).toLowerCase()}: ${teethOf(smaller)} teeth`,
+      build: withStage(asked.build, smaller),
+    };
+  });
+};
+
+/** What makes a stage that warns or cannot be built whole again. */
+export function stageCures(build: Build, stageId: string): readonly Candidate[] {
+  const stage = build.drive.stages.find(({ id }) => id === stageId);
+  if (!stage) return [];
+  const with_ = (text: string, changed: Stage): Candidate => ({ text, build: withStage(build, changed) });
+  const kind = stageTitle(stage.kind).toLowerCase();
+  const instead = (['chain', 'timing-belt'] as const)
+    .filter((other) => other !== stage.kind)
+    .map((other) =>
+      with_(
+        `A ${stageTitle(other).toLowerCase()} instead of the ${kind}`,
+        freshStage(other, stage.id, stageFigures(stage).ratio),
+      ),
+    );
+  switch (stage.kind) {
+    case 'chain':
+      return [
+        ...[1.25, 1.5, 2].map((by) => {
+          const larger = resized(stage, by) as typeof stage;
+          return with_(`Sprockets of ${teethOf(larger)} teeth`, larger);
+        }),
+        ...[1.5, 2, 3].map((by) =>
+          with_(`The shafts ${showNumber(by)} × as far apart`, {
+            ...stage,
+            centre: scaled(stage.centre, by),
+          }),
+        ),
+      ];
+    case 'timing-belt':
+      return [1.15, 1.3, 1.6, 2].map((by) => {
+        const beltTeeth = Math.ceil(stage.beltTeeth * by);
+        return with_(`A belt of ${beltTeeth} teeth`, { ...stage, beltTeeth });
+      });
+    case 'friction-belt':
+      return [
+        ...[1.3, 1.6].map((by) =>
+          with_(`Pulleys ${showNumber(by)} × as large`, {
+            ...stage,
+            driverDiameter: scaled(stage.driverDiameter, by),
+            drivenDiameter: scaled(stage.drivenDiameter, by),
+          }),
+        ),
+        ...[1.5, 2, 3].map((by) =>
+          with_(`The shafts ${showNumber(by)} × as far apart`, {
+            ...stage,
+            centre: scaled(stage.centre, by),
+          }),
+        ),
+        ...instead,
+      ];
+    case 'spur':
+    case 'bevel':
+      return [
+        ...[1.15, 1.4, 1.8].map((by) => {
+          const larger = resized(stage, by);
+          return with_(`Gears of ${teethOf(larger)} teeth`, larger);
+        }),
+        with_('Gears half as wide', { ...stage, faceWidth: scaled(stage.faceWidth, 0.5) }),
+      ];
+    case 'planetary':
+      return [
+        with_('A set that goes together', freshStage('planetary', stage.id, stageFigures(stage).ratio)),
+      ];
+    case 'worm':
+      // Coming down it drives back more easily too.
+      return [with_('Two starts and twice the lead', { ...stage, ...twoStarts(stage) })];
+    case 'spool':
+      return [with_('A thicker core', { ...stage, coreDiameter: scaled(stage.ropeDiameter, 10) })];
+    case 'track':
+      return [1.3, 1.6].map((by) => {
+        const sprocketTeeth = Math.round(stage.sprocketTeeth * by);
+        return with_(`A sprocket of ${sprocketTeeth} teeth, its loop longer`, {
+          ...stage,
+          sprocketTeeth,
+          centre: scaled(stage.centre, 1.2),
+        });
+      });
+    default:
+      return instead;
+  }
+}
+
+const twoStarts = ({ starts, wheelTeeth, leadAngle }: StageOf<'worm'>) => ({
+  starts: starts * 2,
+  wheelTeeth: wheelTeeth * 2,
+  leadAngle: scaled(leadAngle, 2),
+});

@@ -1,4 +1,11 @@
-import type { Axle, Build, Duty } from '../../build/index.ts';
+import {
+  motorOf,
+  rollingDiameter,
+  rollingPlace,
+  type Axle,
+  type Build,
+  type Duty,
+} from '../../build/index.ts';
 import {
   catchLean,
   innerDrive,
@@ -15,11 +22,13 @@ import {
 } from '../../ground/index.ts';
 import type { Quantity } from '../../quantity/index.ts';
 import { beyondRoad, catchInput, demandOf, meanRollingInput, roadLoadInput, rollsAlike } from '../demand.ts';
+import { reflectedInertia } from '../../transmission/index.ts';
 import { groundOf, innerDriveInput, loadedMassInput, speedUpInput, towedInput } from '../footing.ts';
 import { stepInput } from '../obstacle.ts';
 import type { Footing } from '../report.ts';
+import { inertiaInput } from '../rotating.ts';
 import { pivotInput, scrubInput, trackInput } from '../turning.ts';
-import { calculated, fixed, from, worked, type Calculation, type WorkingInput } from './working.ts';
+import { calculated, fixed, from, shelf, worked, type Calculation, type WorkingInput } from './working.ts';
 
 export const LOADS = 'the wheel loads of the duty';
 export const atBrief = (duty: Duty): string => `Brief, ${duty.name}`;
@@ -114,9 +123,26 @@ function roadWorking(build: Build, duty: Duty, footing: Footing, speedMps: numbe
     accelerationInput(duty),
     inner
       ? worked('rotatingMassFactor', 'the shell turns', innerWorking(build, inner, 'rotatingMassFactor'))
-      : fixed('rotatingMassFactor', 'wheels and armatures not counted yet'),
+      : rotorsInput(build, footing.massKg),
     drawbarInput(duty),
   ]);
+}
+
+function rotorsInput(build: Build, massKg: number): WorkingInput {
+  const given = inertiaInput(build, massKg);
+  if (!given) return fixed('rotatingMassFactor', 'the inertia of the rotor is not known');
+  return worked(
+    'rotatingMassFactor',
+    'the rotors turn',
+    calculated(reflectedInertia, given, 'rotatingMassFactor', [
+      fixed('massKg', 'the mass of the duty'),
+      from('wheelDiameterM', rollingDiameter(build), rollingPlace(build)),
+      fixed('ratio', 'the stages at Drivetrain, multiplied'),
+      fixed('motors', 'drivelines, by the layout'),
+      shelf('rotorGcm2', motorOf(build)?.name ?? ''),
+      fixed('wheelsKgM2', 'wheels are not counted'),
+    ]),
+  );
 }
 
 export function innerWorking(

@@ -1,4 +1,4 @@
-import { drivenDiameter, type Build, type Duty } from '../../build/index.ts';
+import { rollingDiameter, rollingPlace, type Build, type Duty } from '../../build/index.ts';
 import { NotPhysical } from '../../contract/index.ts';
 import { wheelTorque } from '../../ground/index.ts';
 import { dcMotorConstants, dcMotorPoint } from '../../motor/index.ts';
@@ -28,7 +28,7 @@ export function wheelWorking(build: Build, duty: Duty, line: Driveline): Calcula
   const force = forceWorking(build, duty);
   return calculated(wheelTorque, wheelTorqueInput(line, Number(force.found.totalN)), 'torqueNm', [
     worked('forceN', `Brief, ${duty.name}`, force),
-    from('wheelDiameterM', drivenDiameter(build.layout), 'Brief, the layout'),
+    from('wheelDiameterM', rollingDiameter(build), rollingPlace(build)),
     fixed('wheels', 'drivelines, by the layout'),
   ]);
 }
@@ -46,7 +46,7 @@ export function motorWorking(build: Build, duty: Duty, line: Driveline): Calcula
   return calculated(motorLoad, given, 'torqueNm', [
     worked('wheelTorqueNm', `Brief, ${duty.name}`, wheel),
     from('speedMps', speed, `Brief, ${duty.name}`),
-    from('wheelDiameterM', drivenDiameter(build.layout), 'Brief, the layout'),
+    from('wheelDiameterM', rollingDiameter(build), rollingPlace(build)),
     fixed('ratio', MULTIPLIED),
     fixed('efficiency', MULTIPLIED),
     ...(given.backEfficiency === undefined
@@ -155,7 +155,7 @@ export function attainableWorking(build: Build, duty: Duty, line: Driveline): Ca
     ...circuitInputs(build, line),
     fixed('ratio', MULTIPLIED),
     fixed('efficiency', MULTIPLIED),
-    from('wheelDiameterM', drivenDiameter(build.layout), 'Brief, the layout'),
+    from('wheelDiameterM', rollingDiameter(build), rollingPlace(build)),
     worked('steadyN', 'the force without air and speeding up', forceWorking(build, steadyDuty(duty), 0)),
     from('dragAreaM2', build.dragArea, 'Brief, the vehicle'),
     fixed('airDensityKgM3', 'air at 20 °C, sea level'),
@@ -170,7 +170,7 @@ export function windowWorking(build: Build, duty: Duty, line: Driveline, edge: n
     ...circuitInput(line.circuit),
     wheelTorqueNm: Number(wheel.found.torqueNm),
     speedMps: outerSpeed(build, duty).value,
-    wheelDiameterM: drivenDiameter(build.layout).value,
+    wheelDiameterM: rollingDiameter(build).value,
     efficiency: line.efficiency,
     motorsPerWheel: line.motorsPerWheel,
     torqueRule: build.marginPolicy.torque,
@@ -180,7 +180,7 @@ export function windowWorking(build: Build, duty: Duty, line: Driveline, edge: n
     ...circuitInputs(build, line),
     worked('wheelTorqueNm', `Brief, ${duty.name}`, wheel),
     from('speedMps', duty.speed, `Brief, ${duty.name}`),
-    from('wheelDiameterM', drivenDiameter(build.layout), 'Brief, the layout'),
+    from('wheelDiameterM', rollingDiameter(build), rollingPlace(build)),
     fixed('efficiency', MULTIPLIED),
     fixed('motorsPerWheel', 'Drivetrain'),
     fixed('torqueRule', 'the margin policy at Brief'),

@@ -27,9 +27,9 @@ import {
   wheelWorking,
   windowWorking,
 } from './drive.ts';
-import { stageHas, stageNeeds } from './stage.ts';
+import { isOfDrive, workingOfDrive, type DriveLink } from './drive-sides.ts';
 import { drawWorking, energyNeeded, energyToSpend, outingWorking } from './supply.ts';
-import { calculated, fixed, isStated, readFor, type Stated, type Working } from './working.ts';
+import { calculated, fixed, readFor, type Stated, type Working } from './working.ts';
 
 interface Asked {
   readonly build: Build;
@@ -67,19 +67,6 @@ interface Sides {
   readonly needs: (asked: Asked) => Working | undefined;
   readonly has: (asked: Asked) => Working | undefined;
 }
-
-/** What a belt or roller holds: the same sum, read for its other side. */
-const slipHas = ({ build, duty, line, link }: AskedOfDuty): Working | undefined => {
-  const needs = stageNeeds(build, duty, line, link.stageId ?? '');
-  return needs && !isStated(needs) && 'transmissiblePullN' in needs.found
-    ? readFor(needs, 'transmissiblePullN')
-    : undefined;
-};
-
-const stageSides: Sides = {
-  needs: ofDuty(({ build, duty, line, link }) => stageNeeds(build, duty, line, link.stageId ?? '')),
-  has: (asked) => stageHas(asked.build, asked.link.stageId ?? '') ?? ofDuty(slipHas)(asked),
-};
 
 interface GroundSides {
   readonly needs: (asked: AskedOfGround) => Working | undefined;
@@ -166,7 +153,7 @@ type GroundLink = keyof typeof GROUND_SIDES;
 const isOfGround = (link: LinkId): link is GroundLink => link in GROUND_SIDES;
 
 /** How both sides of each link behind the wheel come about. */
-const SIDES: Readonly<Record<Exclude<LinkId, GroundLink>, Sides>> = {
+const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = {
   torque: {
     needs: ofDuty(({ build, duty, line }) => wheelWorking(build, duty, line)),
     has: ofDuty(({ build, duty, line }) => wheelTorqueToSpare(build, duty, line)),
@@ -184,11 +171,6 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink>, Sides>> = {
     needs: ofDuty(({ build, duty, line, link }) => windowWorking(build, duty, line, link.needs)),
     has: ({ build }) => ratioWorking(build),
   },
-  'chain-pull': stageSides,
-  'gearhead-torque': stageSides,
-  'tooth-stress': stageSides,
-  'belt-pull': stageSides,
-  slip: stageSides,
   'motor-heat': {
     needs: ({ build, line, link }) => {
       const duty = build.duties.find((d) => d.id === link.dutyId);
@@ -271,5 +253,6 @@ export function workingOfLink(build: Build, link: LinkReport, side: 'needs' | 'h
     const sides: GroundSides = GROUND_SIDES[link.link];
     return duty && sides[side]({ build, link, line, duty, report: () => dutyReport(build, duty, line) });
   }
+  if (isOfDrive(link.link)) return workingOfDrive({ build, link, line }, link.link, side);
   return line && SIDES[link.link][side]({ build, link, line });
 }

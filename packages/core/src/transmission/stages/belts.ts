@@ -5,12 +5,13 @@ import { frictionBelt } from '../friction-belt.ts';
 import { frictionWheel } from '../friction-wheel.ts';
 import { rimPull } from '../rim-pull.ts';
 import { timingBelt } from '../timing-belt.ts';
-import { diameter, efficiency, friction, orProblem, stageId, teeth, toMm } from './fields.ts';
-import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
+import { diameter, efficiency, friction, orProblem, stageCommon, teeth, tensioner, toMm } from './fields.ts';
+import type { ShaftPull, StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 
 export const timingBeltSchema = z.strictObject({
-  id: stageId,
+  ...stageCommon,
   kind: z.literal('timing-belt'),
+  tensioner,
   pitch: quantity('length', { above: 0 }, 'Pitch'),
   teethDriver: teeth('Driver teeth'),
   teethDriven: teeth('Driven teeth'),
@@ -20,8 +21,9 @@ export const timingBeltSchema = z.strictObject({
 });
 
 export const frictionBeltSchema = z.strictObject({
-  id: stageId,
+  ...stageCommon,
   kind: z.literal('friction-belt'),
+  tensioner,
   driverDiameter: diameter('Driver diameter'),
   drivenDiameter: diameter('Driven diameter'),
   centre: quantity('length', { above: 0 }, 'Centre distance'),
@@ -33,7 +35,7 @@ export const frictionBeltSchema = z.strictObject({
 });
 
 export const frictionWheelSchema = z.strictObject({
-  id: stageId,
+  ...stageCommon,
   kind: z.literal('friction-wheel'),
   driverDiameter: diameter('Roller diameter'),
   drivenDiameter: diameter('Wheel diameter'),
@@ -54,6 +56,8 @@ export const timingBeltInput = (stage: TimingBelt) => ({
   beltTeeth: stage.beltTeeth,
 });
 
+const pulleyOf = (stage: TimingBelt, teethOf: number): number => (stage.pitch.value * teethOf) / Math.PI;
+
 export const timingBeltFigures = (stage: TimingBelt): StageFigures =>
   orProblem({ ratio: stage.teethDriven / stage.teethDriver, efficiency: stage.efficiency.value }, () => {
     const { centreMm, warnings, teethInMesh } = timingBelt.run(timingBeltInput(stage));
@@ -63,6 +67,7 @@ export const timingBeltFigures = (stage: TimingBelt): StageFigures =>
         { title: 'shafts apart', value: centreMm / 1000, dimension: 'length' },
         { title: 'teeth in mesh', value: Math.floor(teethInMesh), dimension: 'number' },
       ],
+      outsideM: { driver: pulleyOf(stage, stage.teethDriver), driven: pulleyOf(stage, stage.teethDriven) },
     };
   });
 
@@ -80,8 +85,24 @@ export function timingBeltStrength(
     needs: rimPull.run(given).pullN,
     has: stage.allowablePull.value,
     sum: { calculator: rimPull, given, key: 'pullN' },
+    momentary: MOMENTARY_OF_BELT,
   };
 }
+
+/** Each strand is set to about the pull of the hardest duty, so that no tooth jumps (common practice, no source). */
+export function timingBeltPull(stage: TimingBelt, load: StageLoad): ShaftPull | undefined {
+  const strength = timingBeltStrength(stage, load);
+  if (!strength || timingBeltFigures(stage).problem !== undefined) return undefined;
+  const { wrapDeg } = timingBelt.run(timingBeltInput(stage));
+  return {
+    tightN: 1.5 * strength.needs,
+    slackN: 0.5 * strength.needs,
+    wrapDeg: stage.teethDriver <= stage.teethDriven ? wrapDeg : 360 - wrapDeg,
+  };
+}
+
+/** A toothed belt at a stall, once: about twice its working pull, then teeth jump (common practice, no source). */
+const MOMENTARY_OF_BELT = 2;
 
 /** What the calculator takes of this stage under a load; the small pulley carries the lesser torque. */
 export function frictionBeltInput(stage: FrictionBelt, load: StageLoad) {
@@ -120,6 +141,7 @@ export const frictionBeltFigures = (stage: FrictionBelt): StageFigures =>
               ]
             : [],
         facts: [{ title: 'wrap', value: degreesToRadians(wrapDeg), dimension: 'angle' }],
+        outsideM: { driver: stage.driverDiameter.value, driven: stage.drivenDiameter.value },
       };
     },
   );
@@ -133,6 +155,19 @@ export function frictionBeltStrength(stage: FrictionBelt, load: StageLoad): Stag
     needs: pullN,
     has: transmissiblePullN,
     sum: { calculator: frictionBelt, given, key: 'pullN' },
+  };
+}
+
+/** Standing still each strand has the tension it was given; under load one takes what the other gives. */
+export function frictionBeltPull(stage: FrictionBelt, load: StageLoad): ShaftPull | undefined {
+  const strength = frictionBeltStrength(stage, load);
+  if (!strength) return undefined;
+  const { wrapDeg } = frictionBelt.run(frictionBeltInput(stage, load));
+  const half = Math.min(strength.needs / 2, stage.tension.value);
+  return {
+    tightN: stage.tension.value + half,
+    slackN: stage.tension.value - half,
+    wrapDeg: Math.min(wrapDeg, 180),
   };
 }
 
@@ -160,4 +195,15 @@ export function frictionWheelStrength(
     has: transmissiblePullN,
     sum: { calculator: frictionWheel, given, key: 'pullN' },
   };
+}
+
+/** The press and the pull stand square to each other. */
+export function frictionWheelPull(stage: FrictionWheel, load: StageLoad): ShaftPull {
+  const { pullN } = frictionWheel.run({
+    driverDiameterMm: toMm(stage.driverDiameter.value),
+    torqueNm: Math.max(load.inputTorqueNm, 0),
+    pressN: stage.press.value,
+    friction: stage.friction.value,
+  });
+  return { tightN: Math.hypot(stage.press.value, pullN), slackN: 0, wrapDeg: 180 };
 }

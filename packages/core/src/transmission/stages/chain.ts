@@ -4,11 +4,13 @@ import { quantity } from '../../quantity/index.ts';
 import { allowedLoad } from '../allowed-load.ts';
 import { chainDrive } from '../chain-drive.ts';
 import { CHAIN_NAMES, chainSize } from '../chains.ts';
-import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
+import { stageCommon, tensioner } from './fields.ts';
+import type { ShaftPull, StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 
 export const chainSchema = z.strictObject({
-  id: z.string().min(1).max(40),
+  ...stageCommon,
   kind: z.literal('chain'),
+  tensioner,
   chain: z.enum(CHAIN_NAMES).meta({ title: 'Chain size' }),
   teethDriver: z.int().min(3).max(500).meta({ title: 'Driver teeth' }),
   teethDriven: z.int().min(3).max(500).meta({ title: 'Driven teeth' }),
@@ -22,6 +24,8 @@ export type Chain = z.output<typeof chainSchema>;
 const LEAST_TEETH = 9;
 /** Tensile strength over working pull of a chain that starts, stops and runs dirty (common practice, no source). */
 export const SAFETY_OF_CHAIN = 7;
+/** A chain that is held at a stall keeps three times what it takes (common practice, no source). */
+const SAFETY_AT_STALL = 3;
 /** Least wrap on the small sprocket, degrees (common practice, no source). */
 const LEAST_WRAP_DEG = 120;
 
@@ -58,7 +62,9 @@ export function chainFigures(stage: Chain): StageFigures {
       warnings.push(
         `The chain wraps only ${geometry.wrapDeg.toFixed(0)}° of the small sprocket: move the shafts apart for ${LEAST_WRAP_DEG}° or more.`,
       );
-    return { ...figures, warnings };
+    const outside = [geometry.outsideDiameterSmallMm / 1000, geometry.outsideDiameterLargeMm / 1000] as const;
+    const [driver, driven] = stage.teethDriver <= stage.teethDriven ? outside : [outside[1], outside[0]];
+    return { ...figures, warnings, outsideM: { driver, driven } };
   } catch (error) {
     if (!(error instanceof NotPhysical)) throw error;
     return { ...figures, problem: error.message, warnings: [] };
@@ -72,5 +78,13 @@ export function chainStrength(stage: Chain, load: StageLoad): StageStrength | un
     link: 'chain-pull',
     needs: chainGeometry(stage, load).pullN ?? 0,
     has: allowedLoad.run({ strengthN: tensileN, safetyFactor: SAFETY_OF_CHAIN }).allowedN,
+    momentary: SAFETY_OF_CHAIN / SAFETY_AT_STALL,
   };
+}
+
+export function chainPull(stage: Chain, load: StageLoad): ShaftPull | undefined {
+  const strength = chainStrength(stage, load);
+  if (!strength) return undefined;
+  const { wrapDeg } = chainGeometry(stage);
+  return { tightN: strength.needs, slackN: 0, wrapDeg };
 }

@@ -4,7 +4,11 @@ import { quantity } from '../../quantity/index.ts';
 import type { StageFigures } from './stage-report.ts';
 
 /** Fields that several kinds of stage have. */
-export const stageId = z.string().min(1).max(40);
+const stageId = z.string().min(1).max(40);
+export const stageCommon = {
+  id: stageId,
+  play: quantity('angle', { least: 0 }, 'Play', 'Of its output while its input is held').optional(),
+} as const;
 export const teeth = (title: string) => z.int().min(3).max(500).meta({ title });
 export const efficiency = quantity(
   'share',
@@ -29,3 +33,7 @@ export function orProblem(
     return { ...base, problem: error.message, warnings: [] };
   }
 }
+
+/** How a belt or chain is kept tight. */
+export const TENSIONERS = ['slots', 'idler', 'none'] as const;
+export const tensioner = z.enum(TENSIONERS).optional().meta({ title: 'Tensioned by' });

@@ -92,6 +92,25 @@ const FRESH: { readonly [K in StageKind]: (id: string, ratio: number) => StageOf
     efficiency: share(0.88),
   }),
   direct: (id) => ({ id, kind: 'direct', efficiency: share(1) }),
+  spool: (id) => ({
+    id,
+    kind: 'spool',
+    coreDiameter: mm(60),
+    ropeDiameter: mm(5),
+    layers: 2,
+    ropeStrength: assumed(5000, 'N'),
+    efficiency: share(0.95),
+  }),
+  track: (id) => ({
+    id,
+    kind: 'track',
+    pitch: mm(25),
+    sprocketTeeth: 10,
+    idlerDiameter: mm(70),
+    centre: mm(300),
+    allowablePull: assumed(400, 'N'),
+    efficiency: share(0.94),
+  }),
 };
 
 /** A new stage of a kind near a ratio; its other numbers are assumed. */

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { quantity } from '../../quantity/index.ts';
+import { stageCommon } from './fields.ts';
 import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 
 export const gearheadSchema = z.strictObject({
-  id: z.string().min(1).max(40),
+  ...stageCommon,
   kind: z.literal('gearhead'),
   ratio: quantity('ratio', { above: 0 }, 'Ratio', 'Turns in for one turn out'),
   efficiency: quantity('share', { above: 0, most: 1 }, 'Efficiency', 'Share of the power that comes through'),
@@ -17,6 +18,9 @@ export const gearheadSchema = z.strictObject({
 
 export type Gearhead = z.output<typeof gearheadSchema>;
 
+/** What gearheads stand for a moment over what they carry all day (common practice, no source). */
+const MOMENTARY_OF_GEARHEAD = 2;
+
 /** A sealed gearhead: nothing inside it is worked out, its maker's figures stand. */
 export const gearheadFigures = (stage: Gearhead): StageFigures => ({
   ratio: stage.ratio.value,
@@ -29,4 +33,5 @@ export const gearheadStrength = (stage: Gearhead, load: StageLoad): StageStrengt
     link: 'gearhead-torque',
     needs: load.inputTorqueNm * stage.ratio.value * stage.efficiency.value,
     has: stage.ratedTorque.value,
+    momentary: MOMENTARY_OF_GEARHEAD,
   };

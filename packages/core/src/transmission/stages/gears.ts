@@ -1,11 +1,12 @@
 import { z } from 'zod';
+import { degreesToRadians } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
 import { bevelPair } from '../bevel-pair.ts';
 import { LEAST_TEETH, gearBending } from '../gear-bending.ts';
 import { gearPair } from '../gear-pair.ts';
 import { planetary } from '../planetary.ts';
-import { efficiency, orProblem, stageId, teeth, toMm } from './fields.ts';
-import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
+import { efficiency, orProblem, stageCommon, teeth, toMm } from './fields.ts';
+import type { ShaftPull, StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 
 const toothed = {
   teethDriver: teeth('Driver teeth'),
@@ -16,10 +17,10 @@ const toothed = {
   efficiency,
 } as const;
 
-export const spurSchema = z.strictObject({ id: stageId, kind: z.literal('spur'), ...toothed });
-export const bevelSchema = z.strictObject({ id: stageId, kind: z.literal('bevel'), ...toothed });
+export const spurSchema = z.strictObject({ ...stageCommon, kind: z.literal('spur'), ...toothed });
+export const bevelSchema = z.strictObject({ ...stageCommon, kind: z.literal('bevel'), ...toothed });
 export const planetarySchema = z.strictObject({
-  id: stageId,
+  ...stageCommon,
   kind: z.literal('planetary'),
   sunTeeth: teeth('Sun teeth'),
   ringTeeth: teeth('Ring teeth'),
@@ -32,6 +33,28 @@ export type Bevel = z.output<typeof bevelSchema>;
 export type Planetary = z.output<typeof planetarySchema>;
 
 const PASCALS = 1e6;
+
+/** Over the tips of the teeth, metres. */
+const outsideOf = ({ teethDriver, teethDriven, module }: Spur | Bevel) => ({
+  driver: (teethDriver + 2) * module.value,
+  driven: (teethDriven + 2) * module.value,
+});
+
+/** Teeth at a stall, once: about twice what they stand for good (common practice, no source). */
+const MOMENTARY_OF_TEETH = 2;
+
+/** Teeth press square to their flanks, at 20°. */
+const PRESSURE_ANGLE = degreesToRadians(20);
+
+export const toothPull = (stage: Spur | Bevel, load: StageLoad): ShaftPull | undefined =>
+  load.inputTorqueNm <= 0
+    ? undefined
+    : {
+        tightN:
+          (2 * load.inputTorqueNm) / (stage.teethDriver * stage.module.value) / Math.cos(PRESSURE_ANGLE),
+        slackN: 0,
+        wrapDeg: 180,
+      };
 
 export const spurFigures = (stage: Spur): StageFigures =>
   orProblem({ ratio: stage.teethDriven / stage.teethDriver, efficiency: stage.efficiency.value }, () => {
@@ -51,6 +74,7 @@ export const spurFigures = (stage: Spur): StageFigures =>
             ]
           : [],
       facts: [{ title: 'shafts apart', value: pair.centreDistanceMm / 1000, dimension: 'length' }],
+      outsideM: outsideOf(stage),
     };
   });
 
@@ -72,6 +96,7 @@ export function spurStrength(stage: Spur, load: StageLoad): StageStrength | unde
     needs: gearBending.run(given).stressMPa * PASCALS,
     has: stage.allowable.value,
     sum: { calculator: gearBending, given, key: 'stressMPa' },
+    momentary: MOMENTARY_OF_TEETH,
   };
 }
 
@@ -89,6 +114,7 @@ export const bevelFigures = (stage: Bevel): StageFigures =>
     return {
       warnings,
       facts: [{ title: 'cone distance', value: coneDistanceMm / 1000, dimension: 'length' }],
+      outsideM: outsideOf(stage),
     };
   });
 
@@ -102,6 +128,7 @@ export function bevelStrength(stage: Bevel, load: StageLoad): StageStrength | un
     needs: stressMPa * PASCALS,
     has: stage.allowable.value,
     sum: { calculator: bevelPair, given, key: 'stressMPa' },
+    momentary: MOMENTARY_OF_TEETH,
   };
 }
 

@@ -18,10 +18,15 @@ export interface StageFigures {
   readonly problem?: string;
   readonly warnings: readonly string[];
   readonly facts?: readonly StageFact[];
+  /** Where the stage itself rolls along ground or rope: the diameter at which its torque meets its pull, metres. */
+  readonly rollsM?: number;
+  /** Greatest diameters of what sits on its driving and driven shaft, metres. */
+  readonly outsideM?: { readonly driver?: number; readonly driven?: number };
 }
 
 /** What of a stage gives out. */
-export type StageLink = 'gearhead-torque' | 'chain-pull' | 'tooth-stress' | 'belt-pull' | 'slip';
+export type StageLink =
+  'gearhead-torque' | 'chain-pull' | 'tooth-stress' | 'belt-pull' | 'slip' | 'rope-pull' | 'track-pull';
 
 /** A sum of the registry that says it, and the key of its answer. */
 export interface StageSum {
@@ -40,6 +45,15 @@ export interface StageStrength {
   readonly has: number;
   /** How `needs` is worked out, where a sum does it. */
   readonly sum?: StageSum;
+  /** How many times `has` it stands for a moment; absent where it slips before it breaks. */
+  readonly momentary?: number;
+}
+
+/** What a stage pulls across its shafts: its tight and slack strands, or the force between its teeth, and the wrap. */
+export interface ShaftPull {
+  readonly tightN: number;
+  readonly slackN: number;
+  readonly wrapDeg: number;
 }
 
 /** The load on a stage: torque (N·m) and speed (rpm) of its driving side. */

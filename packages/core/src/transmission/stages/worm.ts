@@ -2,11 +2,11 @@ import { z } from 'zod';
 import { radiansToDegrees } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
 import { wormPair } from '../worm-pair.ts';
-import { friction, orProblem, stageId, teeth } from './fields.ts';
+import { friction, orProblem, stageCommon, teeth } from './fields.ts';
 import type { StageFigures } from './stage-report.ts';
 
 export const wormSchema = z.strictObject({
-  id: stageId,
+  ...stageCommon,
   kind: z.literal('worm'),
   starts: z.int().min(1).max(12).meta({ title: 'Starts' }),
   wheelTeeth: teeth('Wheel teeth'),

@@ -96,6 +96,23 @@ const EDITABLE: Readonly<Record<Exclude<StageKind, 'gearhead' | 'chain'>, Editab
     ],
   },
   direct: { wholes: [], measures: [] },
+  spool: {
+    wholes: [count('layers', 'Layers of rope', 1, 20)],
+    measures: [
+      measure('coreDiameter', 'Core Ø', 'length'),
+      measure('ropeDiameter', 'Rope Ø', 'length'),
+      measure('ropeStrength', 'Rope breaks at', 'force'),
+    ],
+  },
+  track: {
+    wholes: [count('sprocketTeeth', 'Sprocket teeth', 3, 60)],
+    measures: [
+      measure('pitch', 'Pitch', 'length'),
+      measure('idlerDiameter', 'Idler Ø', 'length'),
+      measure('centre', 'Shafts apart', 'length'),
+      measure('allowablePull', 'Working pull', 'force'),
+    ],
+  },
 };
 
 export type GenericStage = Exclude<Stage, StageOf<'gearhead'> | StageOf<'chain'>>;

@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { quantity } from '../quantity/index.ts';
+import { pathElementSchema, stageSchema } from '../transmission/index.ts';
+import { id, name } from './item.ts';
+import { DRIVEN_TOGETHER } from './layout/index.ts';
+
+/** How a drive is taken off its wheels: a belt or chain let slack, a dog, a pin that is pulled. */
+export const RELEASES = ['none', 'jockey', 'dog', 'pin'] as const;
+export type ReleaseKind = (typeof RELEASES)[number];
+
+export const RELEASE_TITLES: Readonly<Record<ReleaseKind, string>> = {
+  none: 'does not disengage',
+  jockey: 'belt or chain let slack by a jockey',
+  dog: 'dog clutch',
+  pin: 'pin that is pulled',
+};
+
+const mountSchema = z
+  .strictObject({
+    lever: quantity('length', { least: 0 }, 'Lever', 'From the mount to the middle of the first loop'),
+    /** Measured by pulling at a bar: how far the mount turns. */
+    twist: quantity(
+      'angle',
+      { least: 0 },
+      'Twist under 10 N·m',
+      'How far the mount gives under 10 N·m',
+    ).optional(),
+  })
+  .readonly();
+
+const releaseSchema = z
+  .strictObject({
+    kind: z.enum(RELEASES).meta({ title: 'Disengages by' }),
+    /** The stage that goes slack, or behind which the dog or pin is; null on the motor's own shaft. */
+    at: z.string().min(1).max(40).nullable().meta({ title: 'Disengages at' }),
+    drag: quantity(
+      'torque',
+      { least: 0 },
+      'Drag left',
+      'What still drags at each wheel then, beside its rolling',
+    ),
+  })
+  .readonly();
+
+export const driveSchema = z
+  .strictObject({
+    id,
+    name,
+    motorId: z.string().nullable().meta({ title: 'Motor' }),
+    /** What one driveline serves. */
+    together: z.enum(DRIVEN_TOGETHER).meta({ title: 'Driven together' }),
+    differential: z.enum(['open', 'locked']).meta({ title: 'Differential' }),
+    motorsPerWheel: z.int().min(1).max(4).meta({ title: 'Motors a driveline' }),
+    stages: z.array(stageSchema).max(8).readonly().meta({ title: 'Stages' }),
+    /** What else the torque passes: shafts, hubs, bolts and tyre, from motor to ground. */
+    path: z.array(pathElementSchema).max(40).readonly().meta({ title: 'Torque path' }),
+    mount: mountSchema.meta({ title: 'Motor mount' }),
+    release: releaseSchema.meta({ title: 'Disengaging' }),
+    room: quantity(
+      'length',
+      { above: 0 },
+      'Room round the axle',
+      'From the axle to the nearest part of the frame',
+    ).optional(),
+  })
+  .readonly();

@@ -1,0 +1,19 @@
+import { assumed } from '../quantity/index.ts';
+
+type Json = Readonly<Record<string, unknown>>;
+
+const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
+
+/** Format 4 said what the torque passes beside the stages, how the motor is mounted and how the drive disengages. */
+export const toFormat4 = (document: Json): Json => ({
+  ...document,
+  formatVersion: 4,
+  ...(isObject(document.drive) ? { drive: { ...document.drive, ...bareDrive() } } : {}),
+});
+
+/** A drive of which only motor and stages are known. */
+export const bareDrive = () => ({
+  path: [],
+  mount: { lever: assumed(0.04, 'mm') },
+  release: { kind: 'none' as const, at: null, drag: assumed(0, 'N·m') },
+});

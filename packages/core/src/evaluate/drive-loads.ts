@@ -1,0 +1,67 @@
+import type { Build } from '../build/index.ts';
+import { stageFigures, type PathElement, type Stage, type StageLoad } from '../transmission/index.ts';
+import { isOnMotor, type Driveline } from './driveline.ts';
+
+/** A stage under a load: that of all motors that share it; of one in a gearhead that is one with its motor. */
+export interface LoadedStage {
+  readonly stage: Stage;
+  readonly load: StageLoad;
+  /** Torque of its driven side, N·m. */
+  readonly behindNm: number;
+}
+
+/** What works on a drive: torque of each motor with its speed, or of the wheel, which then turns the drive. */
+export type Working =
+  | { readonly motorTorqueNm: number; readonly motorRpm: number }
+  | { readonly wheelTorqueNm: number; readonly wheelRpm: number };
+
+/**
+ * Every stage under what works on the drive. Driven by the motors, each stage passes its efficiency on; driven by the
+ * wheel, losses are left out, which is the safe side.
+ */
+export function loadedStages(line: Driveline, working: Working): LoadedStage[] {
+  const figures = line.stages.map((stage) => ({ stage, ...stageFigures(stage) }));
+  if ('motorTorqueNm' in working) {
+    let torqueNm = working.motorTorqueNm;
+    let rpm = working.motorRpm;
+    let motors = 1;
+    return figures.map(({ stage, ratio, efficiency }) => {
+      if (!isOnMotor(stage) && motors === 1) {
+        motors = line.motorsPerWheel;
+        torqueNm *= motors;
+      }
+      const load = { inputTorqueNm: torqueNm, inputRpm: rpm };
+      torqueNm *= ratio * efficiency;
+      rpm /= ratio;
+      return { stage, load, behindNm: torqueNm };
+    });
+  }
+  let behindNm = working.wheelTorqueNm;
+  let rpm = working.wheelRpm;
+  return [...figures]
+    .reverse()
+    .map(({ stage, ratio }) => {
+      const outNm = behindNm / (isOnMotor(stage) ? line.motorsPerWheel : 1);
+      behindNm = outNm / ratio;
+      rpm *= ratio;
+      return { stage, load: { inputTorqueNm: behindNm, inputRpm: rpm }, behindNm: outNm };
+    })
+    .reverse();
+}
+
+/** Torque at a part of the torque path, N·m; undefined where it names a stage that is not there. */
+export function torqueAt(
+  element: PathElement,
+  loaded: readonly LoadedStage[],
+  motorTorqueNm: number,
+): number | undefined {
+  if (element.after !== null) return loaded.find(({ stage }) => stage.id === element.after)?.behindNm;
+  const onMotor = loaded.find(({ stage }) => isOnMotor(stage));
+  return onMotor ? onMotor.behindNm : motorTorqueNm;
+}
+
+/** The parts of the path that come behind a stage that is there, in the order of the drive. */
+export const pathInOrder = ({ drive: { path, stages } }: Build): readonly PathElement[] => [
+  ...path.filter(({ after }) => after === null),
+  ...stages.flatMap(({ id }) => path.filter(({ after }) => after === id)),
+];

@@ -1,0 +1,57 @@
+import { rollingDiameter, type Build } from '../build/index.ts';
+import { degreesToRadians, radiansToDegrees } from '../contract/index.ts';
+import { playSum, reflectedInertia, stageFigures, stagePlay } from '../transmission/index.ts';
+import { LEAST_MASS } from './footing.ts';
+import { trainStages, type Driveline } from './driveline.ts';
+import type { MovedByHand, TrainReport } from './report.ts';
+
+/** What the calculator of play takes; undefined where the motor turns the wheel directly. */
+export function playInput(build: Build) {
+  const stages = trainStages(build);
+  if (stages.length === 0) return undefined;
+  return {
+    stages: stages.map((stage) => ({
+      ratio: stageFigures(stage).ratio,
+      playDeg: radiansToDegrees(stagePlay(stage)),
+    })),
+    wheelDiameterM: rollingDiameter(build).value,
+  };
+}
+
+const GRAM_CM2 = 1e-7;
+
+function pushed(build: Build, line: Driveline): MovedByHand {
+  const { circuit, ratio, backEfficiency, motorsPerWheel, outputs, wheelRadiusM } = line;
+  // The motor's own friction is what its no-load current works against.
+  const idleNm = circuit.ktNmPerA * circuit.noLoadA * motorsPerWheel * ratio;
+  const { release } = build.drive;
+  const massKg = [build.masses.own, ...build.masses.others].reduce((sum, m) => sum + m.mass.value, 0);
+  const { feltGcm2, rotatingMassFactor } = reflectedInertia.run({
+    massKg: Math.max(massKg, LEAST_MASS),
+    wheelDiameterM: 2 * wheelRadiusM,
+    ratio,
+    motors: circuit.motors,
+    rotorGcm2: line.motor.rotorGcm2 ?? 0,
+    wheelsKgM2: 0,
+  });
+  return {
+    engagedN: backEfficiency > 0 ? (outputs * idleNm) / backEfficiency / wheelRadiusM : null,
+    ...(release.kind === 'none' ? {} : { releasedN: (outputs * release.drag.value) / wheelRadiusM }),
+    feltKgM2: feltGcm2 * GRAM_CM2,
+    rotatingMassFactor,
+  };
+}
+
+/** Play at the wheel, and what the drive asks of who pushes the vehicle by hand. */
+export function movedOf(build: Build, line: Driveline | undefined): Pick<TrainReport, 'play' | 'moved'> {
+  const play = playInput(build);
+  const found = play && playSum.run(play);
+  return {
+    ...(found
+      ? {
+          play: { atWheelRad: degreesToRadians(found.atWheelDeg), atGroundM: (found.atGroundMm ?? 0) / 1000 },
+        }
+      : {}),
+    ...(line ? { moved: pushed(build, line) } : {}),
+  };
+}

@@ -1,0 +1,166 @@
+import { assumed, type Quantity } from '../../quantity/index.ts';
+import { type Stage } from '../stages/index.ts';
+import type { PathElement, PathKind, PathOf } from './elements.ts';
+import type { MotorShaft } from './matches.ts';
+
+const mm = (n: number): Quantity => assumed(n / 1000, 'mm');
+const megapascals = (n: number): Quantity => assumed(n * 1e6, 'MPa');
+
+interface Fresh {
+  readonly id: string;
+  readonly after: string | null;
+  readonly name: string;
+  readonly bore: Quantity;
+}
+
+/** Width of a parallel key for shafts up to so many millimetres: DIN 6885-1 (from memory). */
+const KEYS: readonly (readonly [upTo: number, width: number])[] = [
+  [8, 2],
+  [10, 3],
+  [12, 4],
+  [17, 5],
+  [22, 6],
+  [30, 8],
+  [38, 10],
+];
+const LARGEST_KEY = 12;
+
+/** Width of the key of a shaft, mm; as high as it is wide in these sizes. */
+const keyFor = ({ value }: Quantity): number =>
+  KEYS.find(([upTo]) => value * 1000 <= upTo + 1e-9)?.[1] ?? LARGEST_KEY;
+
+/** Shear that mild steel may carry where it jerks (common practice, no source). */
+const STEEL_SHEAR = 60;
+const STEEL_BEARING = 120;
+
+const FRESH: { readonly [K in PathKind]: (common: Fresh) => PathOf<K> } = {
+  shaft: ({ bore, ...common }) => ({
+    ...common,
+    kind: 'shaft',
+    diameter: bore,
+    allowable: megapascals(STEEL_SHEAR),
+  }),
+  key: (common) => ({
+    ...common,
+    kind: 'key',
+    width: mm(keyFor(common.bore)),
+    height: mm(keyFor(common.bore)),
+    length: { ...common.bore, value: common.bore.value * 1.25 },
+    allowable: megapascals(STEEL_SHEAR),
+    allowableBearing: megapascals(STEEL_BEARING),
+  }),
+  'set-screws': (common) => ({ ...common, kind: 'set-screws', size: 'M5', count: 2 }),
+  clamp: (common) => ({
+    ...common,
+    kind: 'clamp',
+    screws: 2,
+    // What an M5 screw of 8.8 pulls, tightened (from memory).
+    screwForce: assumed(6000, 'N'),
+    friction: assumed(0.12, ''),
+  }),
+  'press-fit': (common) => ({
+    ...common,
+    kind: 'press-fit',
+    hubDiameter: { ...common.bore, value: common.bore.value * 2 },
+    length: common.bore,
+    interference: { ...common.bore, value: common.bore.value * 0.001 },
+    friction: assumed(0.12, ''),
+  }),
+  'bolt-circle': ({ bore, ...common }) => ({
+    ...common,
+    kind: 'bolt-circle',
+    bolts: 4,
+    circle: { ...bore, value: bore.value * 3 },
+    boltDiameter: mm(5),
+    standoff: mm(0),
+    allowable: megapascals(100),
+    otherBolts: 4,
+    otherCircle: { ...bore, value: bore.value * 3 },
+  }),
+  coupling: (common) => ({
+    ...common,
+    kind: 'coupling',
+    otherBore: common.bore,
+    ratedTorque: assumed(10, 'N·m'),
+  }),
+  tyre: ({ bore, ...common }) => ({
+    ...common,
+    kind: 'tyre',
+    rimDiameter: { ...bore, value: bore.value * 10 },
+    seatWidth: mm(20),
+    pressure: assumed(150e3, 'kPa'),
+    friction: assumed(0.4, ''),
+    bond: assumed(0, 'MPa'),
+  }),
+};
+
+/** A new part of the path round a bore or shaft of that diameter; its other numbers are assumed. */
+export const freshPathElement = (kind: PathKind, common: Fresh): PathElement => FRESH[kind](common);
+
+/** How a hub of a stage is called, on its driving and its driven side; none where the stage has no hub there. */
+function hubsOf(stage: Stage): readonly [string | undefined, string | undefined] {
+  switch (stage.kind) {
+    case 'chain':
+      return ['Driver sprocket', 'Driven sprocket'];
+    case 'spur':
+    case 'bevel':
+      return ['Driver gear', 'Driven gear'];
+    case 'worm':
+      return ['Worm', 'Worm wheel'];
+    case 'timing-belt':
+    case 'friction-belt':
+      return ['Driver pulley', 'Driven pulley'];
+    case 'friction-wheel':
+      return ['Roller', undefined];
+    case 'planetary':
+      return ['Sun gear', 'Planet carrier'];
+    case 'direct':
+      return ['Coupling', undefined];
+    case 'gearhead':
+      return [undefined, undefined];
+    case 'spool':
+      return ['Spool', undefined];
+    case 'track':
+      return ['Track sprocket', undefined];
+  }
+}
+
+/** Shaft diameter that a wheel of so many metres usually has (common practice, no source). */
+const usualShaft = (wheelDiameterM: number): Quantity =>
+  mm(wheelDiameterM > 0.3 ? 17 : wheelDiameterM > 0.12 ? 12 : wheelDiameterM > 0.07 ? 8 : 5);
+
+/**
+ * A usual torque path through some stages: each driving hub held on the shaft before it, each driven hub on a shaft of
+ * its own, and the wheel on the last.
+ */
+export function freshPath(
+  stages: readonly Stage[],
+  { motorShaft, wheelDiameterM }: { readonly motorShaft?: MotorShaft; readonly wheelDiameterM: number },
+): PathElement[] {
+  const path: PathElement[] = [];
+  const add = (kind: PathKind, after: string | null, name: string, bore: Quantity): void => {
+    path.push(freshPathElement(kind, { id: `path-${path.length + 1}`, after, name, bore }));
+  };
+  const wheelShaft = usualShaft(wheelDiameterM);
+  const hub: PathKind = wheelDiameterM > 0.12 ? 'key' : 'set-screws';
+  let place: string | null = null;
+  let shaft = motorShaft?.diameter ?? usualShaft(wheelDiameterM / 2);
+  for (const stage of stages) {
+    const [driver, driven] = hubsOf(stage);
+    const holds = stage.kind === 'direct' ? 'coupling' : place === null ? 'set-screws' : hub;
+    if (driver) add(holds, place, driver, shaft);
+    place = stage.id;
+    if (driven) {
+      shaft = wheelShaft;
+      add(hub, place, driven, shaft);
+      add('shaft', place, 'Shaft', shaft);
+    }
+  }
+  if (!stages.some(({ kind }) => kind === 'track' || kind === 'spool')) add(hub, place, 'Wheel hub', shaft);
+  // A key needs its keyway in the shaft beside it.
+  return path.map((element) =>
+    element.kind === 'shaft' && hub === 'key'
+      ? { ...element, keyWidth: mm(keyFor(element.diameter)) }
+      : element,
+  );
+}
