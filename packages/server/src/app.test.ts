@@ -48,7 +48,7 @@ describe('the server', () => {
     const motors = await server.send('get', '/api/parts?kind=motor').expect(200);
     expect((motors.body as { parts: unknown[] }).parts).toHaveLength(13);
     const all = await server.send('get', '/api/parts').expect(200);
-    expect((all.body as { parts: unknown[] }).parts).toHaveLength(36);
+    expect((all.body as { parts: unknown[] }).parts).toHaveLength(37);
   });
 
   it('runs every calculator of the core', async () => {

@@ -44,5 +44,7 @@ export {
 export { motorShaftOf } from './drive-findings.ts';
 export { loadedStages, pathInOrder, torqueAt, type LoadedStage } from './drive-loads.ts';
 export { mountInput, onAxleRadius, stallTorque } from './drive-links.ts';
+export { ratioOffers, type RatioOffer, type TeethLimits } from './ratio-offers.ts';
+export { stageAs, type StageAs } from './stage-as.ts';
 export { playInput } from './moved.ts';
 export { moves, movesOfFinding, type Move, type MovesFor } from './moves/index.ts';

@@ -62,3 +62,6 @@ export {
   type StageSum,
 } from './stages/index.ts';
 export * from './path/index.ts';
+export { schoolOf, type School } from './stages/schools.ts';
+export { isToothed, withTeeth, type Toothed } from './stages/with-teeth.ts';
+export { TENSIONERS } from './stages/fields.ts';

@@ -4,19 +4,19 @@ import {
   CHAIN_NAMES,
   CHAIN_SIZES,
   freshStage,
+  isToothed,
   stageFigures,
   stageTitle,
   type Stage,
   type StageOf,
+  type Toothed,
+  withTeeth,
 } from '../../transmission/index.ts';
 import { scaled, withStage, type Asked, type Candidate, type Generator } from './candidate.ts';
 
 const LEAST_TEETH = 8;
 const MOST_TEETH = 120;
 const STEPS = [-2, -1, 1, 2, 4, 8] as const;
-
-type Toothed = Extract<Stage, { teethDriver: number; teethDriven: number }>;
-const isToothed = (stage: Stage): stage is Toothed => 'teethDriver' in stage;
 
 /** One or two teeth more or less on any stage that has them. */
 export const teeth: Generator = ({ build }) =>
@@ -106,18 +106,8 @@ export const stronger: Generator = (asked) => {
 };
 
 /** Teeth of both wheels by one factor: the ratio stays near, the loads on the teeth change. */
-function resized(stage: Toothed, by: number): Toothed {
-  const [driver, driven] = [Math.round(stage.teethDriver * by), Math.round(stage.teethDriven * by)];
-  const same = { ...stage, teethDriver: driver, teethDriven: driven };
-  return stage.kind === 'timing-belt'
-    ? ({
-        ...same,
-        kind: stage.kind,
-        beltTeeth:
-          stage.beltTeeth + Math.round((driver - stage.teethDriver + driven - stage.teethDriven) / 2),
-      } as Toothed)
-    : same;
-}
+const resized = <S extends Toothed>(stage: S, by: number): S =>
+  withTeeth(stage, Math.round(stage.teethDriver * by), Math.round(stage.teethDriven * by));
 
 const teethOf = ({ teethDriver, teethDriven }: Toothed): string => `${teethDriver} to ${teethDriven}`;
 
@@ -165,7 +155,7 @@ export function stageCures(build: Build, stageId: string): readonly Candidate[] 
     case 'chain':
       return [
         ...[1.25, 1.5, 2].map((by) => {
-          const larger = resized(stage, by) as typeof stage;
+          const larger = resized(stage, by);
           return with_(`Sprockets of ${teethOf(larger)} teeth`, larger);
         }),
         ...[1.5, 2, 3].map((by) =>
