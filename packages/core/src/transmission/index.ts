@@ -27,7 +27,7 @@ export { gearTrain } from './gear-train.ts';
 export { keyShear } from './key-shear.ts';
 export { motorLoad } from './motor-load.ts';
 export { planetary } from './planetary.ts';
-export { setScrewHold } from './set-screw-hold.ts';
+export { SET_SCREW_SIZES, setScrewHold } from './set-screw-hold.ts';
 export { shaftTorsion } from './shaft-torsion.ts';
 export { spool } from './spool.ts';
 export { timingBelt } from './timing-belt.ts';

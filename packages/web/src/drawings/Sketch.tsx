@@ -39,9 +39,7 @@ export function Sketch({ shapes, label, sayLength, height = HEIGHT }: Props) {
   const bar = roundLength((BAR_SHARE * WIDTH) / fit.scale);
   return (
     <svg viewBox={`0 0 ${WIDTH} ${height}`} className="block w-full" role="img" aria-label={label}>
-      {shapes.map((shape, n) => (
-        <Drawn key={n} shape={shape} fit={fit} />
-      ))}
+      <Shapes shapes={shapes} fit={fit} />
       {sayLength && (
         <g transform={`translate(14 ${height - 10})`} stroke="var(--color-soft)" fill="var(--color-soft)">
           <path d={`M0 -6v6h${bar * fit.scale}v-6`} fill="none" />
@@ -53,6 +51,10 @@ export function Sketch({ shapes, label, sayLength, height = HEIGHT }: Props) {
     </svg>
   );
 }
+
+/** Shapes at the scale and place of a page. */
+export const Shapes = ({ shapes, fit }: { readonly shapes: readonly Shape[]; readonly fit: Fit }) =>
+  shapes.map((shape, n) => <Drawn key={n} shape={shape} fit={fit} />);
 
 /** Text with a rim of paper, to be read over lines. */
 function Text({

@@ -126,6 +126,23 @@ export const arc = (middle: At, radius: number, from: number, to: number, points
     return at(middle.x + radius * Math.cos(angle), middle.y + radius * Math.sin(angle));
   });
 
+interface Round {
+  readonly at: At;
+  readonly radius: number;
+}
+
+/** The way of an open belt round two circles, closed: its straights are tangents of both. */
+export function openLoop(first: Round, second: Round): At[] {
+  const [dx, dy] = [second.at.x - first.at.x, second.at.y - first.at.y];
+  const lean = Math.asin(Math.max(-1, Math.min(1, (second.radius - first.radius) / Math.hypot(dx, dy))));
+  const along = Math.atan2(dy, dx);
+  const top = Math.PI / 2 + lean;
+  return [
+    ...arc(first.at, first.radius, along + top, along + 2 * Math.PI - top),
+    ...arc(second.at, second.radius, along - top, along + top),
+  ];
+}
+
 export interface Extent {
   readonly left: number;
   readonly right: number;

@@ -204,7 +204,7 @@ const differential: Generator = ({ build }) =>
 
 /** A narrower or wider stand. */
 const track: Generator = ({ build, system }) =>
-  [0.7, 0.85, 1.2].map((by) => {
+  [0.7, 0.85, 1.2, 1.4].map((by) => {
     const axles = build.layout.axles.map((axle) => ({ ...axle, track: scaled(axle.track, by) }));
     const widest = Math.max(...axles.map((axle) => axle.track.value));
     return {
@@ -212,6 +212,21 @@ const track: Generator = ({ build, system }) =>
       build: { ...build, layout: { ...build.layout, axles } },
     };
   });
+
+/** Tracks that stand shorter on the ground scrub less. */
+const shorterTracks: Generator = ({ build, system }) =>
+  build.layout.kind === 'tracked'
+    ? [0.8, 0.65].map((by) => {
+        const axles = build.layout.axles.map((axle) =>
+          axle.contactLength ? { ...axle, contactLength: scaled(axle.contactLength, by) } : axle,
+        );
+        const longest = Math.max(...axles.map((axle) => axle.contactLength?.value ?? 0));
+        return {
+          text: `Tracks of ${show(longest, 'length', system).text} on the ground`,
+          build: { ...build, layout: { ...build.layout, axles } },
+        };
+      })
+    : [];
 
 /** The brake on the wheels that carry the weight going down: all of them. */
 const brake: Generator = ({ build }) => [
@@ -249,7 +264,7 @@ const steeringLinkage: Generator = ({ build }) =>
 
 /** Which changes may mend which margin. */
 const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
-  grip: [weight, lighter, secondAxle, differential, slower, track, lessLean],
+  grip: [weight, lighter, secondAxle, differential, slower, track, shorterTracks, lessLean],
   'tip-along': [lowerLoad, lighter, weight],
   'tip-side': [track, lowerLoad, lighter],
   corner: [slower, track, lowerLoad],
@@ -260,7 +275,7 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   'brake-hold': [brake, quickerBrake],
   'brake-stop': [brake, quickerBrake, slower],
   torque: [teeth, motors, lighter, slower, wheels, batteries, drivers, lessLean],
-  speed: [teeth, motors, batteries, slower, wheels, weight, lighter, track, lessLean],
+  speed: [teeth, motors, batteries, slower, wheels, weight, lighter, track, shorterTracks, lessLean],
   ratio: [teeth, motors, slower, batteries, lessLean],
   'chain-pull': [largerChain, teeth, lighter],
   'gearhead-torque': [teeth, lighter, wheels],

@@ -180,12 +180,13 @@ export const movesOfFinding = (all: readonly MovesFor[], finding: Finding): read
   return own?.moves ?? [];
 };
 
-/** The best, but not four times the same by another tooth: at most two that begin alike. */
+/** The best, but not four times the same by another tooth: at most two that begin alike, none that does just as another. */
 function varied(build: Build, ranked: readonly Judged[]): Move[] {
   const shown: Judged[] = [];
   for (const move of ranked) {
     const begins = move.text.split(' ').slice(0, 2).join(' ');
-    if (shown.filter(({ text }) => text.startsWith(begins)).length < 2) shown.push(move);
+    const told = shown.some(({ gains, costs }) => gains === move.gains && costs === move.costs);
+    if (!told && shown.filter(({ text }) => text.startsWith(begins)).length < 2) shown.push(move);
     if (shown.length === MOST_SHOWN) break;
   }
   return shown.map(({ score: _score, build: moved, ...move }) => ({

@@ -85,6 +85,9 @@ export const stronger: Generator = (asked) => {
       );
     case 'spur':
     case 'bevel':
+    case 'planetary':
+    case 'worm':
+      if (!stage.module || !stage.faceWidth) return [];
       return [
         more('Gears one and a half times as wide', { ...stage, faceWidth: scaled(stage.faceWidth, 1.5) }),
         more('A module one third larger', { ...stage, module: scaled(stage.module, 4 / 3) }),

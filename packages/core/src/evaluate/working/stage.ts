@@ -236,7 +236,9 @@ export function stageHas(build: Build, stageId: string): Working | undefined {
       );
     case 'spur':
     case 'bevel':
-      return stated(stage.allowable, 'stress', 'Drivetrain, what the teeth may carry');
+    case 'planetary':
+    case 'worm':
+      return stage.allowable && stated(stage.allowable, 'stress', 'Drivetrain, what the teeth may carry');
     case 'timing-belt':
     case 'track':
       return stated(stage.allowablePull, 'force', 'Drivetrain, its working pull');

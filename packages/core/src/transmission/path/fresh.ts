@@ -145,6 +145,7 @@ export function freshPath(
   const hub: PathKind = wheelDiameterM > 0.12 ? 'key' : 'set-screws';
   let place: string | null = null;
   let shaft = motorShaft?.diameter ?? usualShaft(wheelDiameterM / 2);
+  const lastDriven = stages.findLastIndex((stage) => hubsOf(stage)[1] !== undefined);
   for (const stage of stages) {
     const [driver, driven] = hubsOf(stage);
     const holds = stage.kind === 'direct' ? 'coupling' : place === null ? 'set-screws' : hub;
@@ -153,7 +154,7 @@ export function freshPath(
     if (driven) {
       shaft = wheelShaft;
       add(hub, place, driven, shaft);
-      add('shaft', place, 'Shaft', shaft);
+      add('shaft', place, stages.indexOf(stage) === lastDriven ? 'Axle' : 'Layshaft', shaft);
     }
   }
   if (!stages.some(({ kind }) => kind === 'track' || kind === 'spool')) add(hub, place, 'Wheel hub', shaft);

@@ -141,10 +141,10 @@ describe('a usual path', () => {
     expect(freshPath(stages, { wheelDiameterM: 0.5 }).map(({ name, after }) => `${name} ${after}`)).toEqual([
       'Worm null',
       'Worm wheel stage-1',
-      'Shaft stage-1',
+      'Layshaft stage-1',
       'Driver sprocket stage-1',
       'Driven sprocket stage-2',
-      'Shaft stage-2',
+      'Axle stage-2',
       'Wheel hub stage-2',
     ]);
   });

@@ -19,6 +19,20 @@ export const efficiency = quantity(
 export const diameter = (title: string) => quantity('length', { above: 0 }, title);
 export const friction = (title = 'Friction') => quantity('coefficient', { above: 0, most: 2 }, title);
 
+/** What teeth are cut with, and what they may carry. */
+export const cut = {
+  module: quantity('length', { above: 0 }, 'Module'),
+  faceWidth: quantity('length', { above: 0 }, 'Face width'),
+  allowable: quantity('stress', { above: 0 }, 'Allowable stress', 'Bending stress that the teeth may carry'),
+} as const;
+
+/** The same where a set is bought and its maker does not say. */
+export const cutIfKnown = {
+  module: cut.module.optional(),
+  faceWidth: cut.faceWidth.optional(),
+  allowable: cut.allowable.optional(),
+} as const;
+
 export const toMm = (metres: number): number => metres * 1000;
 
 /** The figures of a stage, or why it cannot be built. */

@@ -15,13 +15,14 @@ function pairNear(ratio: number, small: number): { teethDriver: number; teethDri
     : { teethDriver: whole(small / ratio, 3, 500), teethDriven: small };
 }
 
-/** A toothed pair as a workshop cuts it: module 1, steel-like stress of a plain engineering plastic. */
-const toothed = (ratio: number) => ({
-  ...pairNear(ratio, 16),
-  module: mm(1.5),
-  faceWidth: mm(12),
-  allowable: assumed(60e6, 'MPa'),
-  efficiency: share(0.96),
+/** A toothed pair as a workshop cuts it, of a plain engineering plastic. */
+const toothed = (ratio: number) => ({ ...pairNear(ratio, 16), ...cut(1.5, 12, 60), efficiency: share(0.96) });
+
+/** Module and face width, mm, and the stress that the teeth may carry, MPa. */
+const cut = (module: number, faceWidth: number, allowable: number) => ({
+  module: mm(module),
+  faceWidth: mm(faceWidth),
+  allowable: assumed(allowable * 1e6, 'MPa'),
 });
 
 const diameters = (ratio: number, small: number) =>
@@ -50,7 +51,15 @@ const FRESH: { readonly [K in StageKind]: (id: string, ratio: number) => StageOf
   planetary: (id, ratio) => {
     // Ring and sun divide by three planets, and the planets have whole teeth: steps of six.
     const ring = 18 + 6 * Math.max(1, Math.round((18 * (Math.max(ratio, 2) - 1) - 18) / 6));
-    return { id, kind: 'planetary', sunTeeth: 18, ringTeeth: ring, planets: 3, efficiency: share(0.94) };
+    return {
+      id,
+      kind: 'planetary',
+      sunTeeth: 18,
+      ringTeeth: ring,
+      planets: 3,
+      ...cut(1, 10, 150),
+      efficiency: share(0.94),
+    };
   },
   worm: (id, ratio) => ({
     id,
@@ -59,6 +68,7 @@ const FRESH: { readonly [K in StageKind]: (id: string, ratio: number) => StageOf
     wheelTeeth: whole(ratio < 12 ? 2 * ratio : ratio, 12, 500),
     leadAngle: degrees(ratio < 12 ? 12 : 5),
     friction: assumed(0.07, ''),
+    ...cut(2, 16, 60),
   }),
   'timing-belt': (id, ratio) => {
     const pair = pairNear(ratio, 20);

@@ -1,19 +1,16 @@
 import { z } from 'zod';
 import { degreesToRadians } from '../../contract/index.ts';
-import { quantity } from '../../quantity/index.ts';
 import { bevelPair } from '../bevel-pair.ts';
 import { LEAST_TEETH, gearBending } from '../gear-bending.ts';
 import { gearPair } from '../gear-pair.ts';
 import { planetary } from '../planetary.ts';
-import { efficiency, orProblem, stageCommon, teeth, toMm } from './fields.ts';
+import { cut, cutIfKnown, efficiency, orProblem, stageCommon, teeth, toMm } from './fields.ts';
 import type { ShaftPull, StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 
 const toothed = {
   teethDriver: teeth('Driver teeth'),
   teethDriven: teeth('Driven teeth'),
-  module: quantity('length', { above: 0 }, 'Module'),
-  faceWidth: quantity('length', { above: 0 }, 'Face width'),
-  allowable: quantity('stress', { above: 0 }, 'Allowable stress', 'Bending stress that the teeth may carry'),
+  ...cut,
   efficiency,
 } as const;
 
@@ -25,6 +22,7 @@ export const planetarySchema = z.strictObject({
   sunTeeth: teeth('Sun teeth'),
   ringTeeth: teeth('Ring teeth'),
   planets: z.int().min(1).max(12).meta({ title: 'Planets' }),
+  ...cutIfKnown,
   efficiency,
 });
 
@@ -41,7 +39,7 @@ const outsideOf = ({ teethDriver, teethDriven, module }: Spur | Bevel) => ({
 });
 
 /** Teeth at a stall, once: about twice what they stand for good (common practice, no source). */
-const MOMENTARY_OF_TEETH = 2;
+export const MOMENTARY_OF_TEETH = 2;
 
 /** Teeth press square to their flanks, at 20°. */
 const PRESSURE_ANGLE = degreesToRadians(20);
@@ -132,6 +130,32 @@ export function bevelStrength(stage: Bevel, load: StageLoad): StageStrength | un
   };
 }
 
+/** Planets never share quite evenly: the hardest carries a quarter more than its part (common practice, no source). */
+const UNEVEN = 1.25;
+
+/** The smaller of sun and planet gives out first; where module, width and material are known. */
+export function planetaryStrength(stage: Planetary, load: StageLoad): StageStrength | undefined {
+  const { sunTeeth, ringTeeth, planets, module, faceWidth, allowable } = stage;
+  const small = Math.min(sunTeeth, (ringTeeth - sunTeeth) / 2);
+  if (!module || !faceWidth || !allowable || load.inputTorqueNm <= 0 || small < LEAST_TEETH) return undefined;
+  const given = {
+    moduleMm: toMm(module.value),
+    teeth: small,
+    faceWidthMm: toMm(faceWidth.value),
+    torqueNm: ((load.inputTorqueNm * small) / sunTeeth / planets) * (planets > 1 ? UNEVEN : 1),
+    // Teeth mesh as fast as the sun turns past the carrier.
+    rpm: (load.inputRpm * (1 - 1 / (1 + ringTeeth / sunTeeth)) * sunTeeth) / small,
+    allowableMPa: allowable.value / PASCALS,
+  };
+  return {
+    link: 'tooth-stress',
+    needs: gearBending.run(given).stressMPa * PASCALS,
+    has: allowable.value,
+    sum: { calculator: gearBending, given, key: 'stressMPa' },
+    momentary: MOMENTARY_OF_TEETH,
+  };
+}
+
 export const planetaryFigures = (stage: Planetary): StageFigures =>
   orProblem(
     { ratio: 1 + stage.ringTeeth / stage.sunTeeth, efficiency: stage.efficiency.value },
@@ -139,7 +163,17 @@ export const planetaryFigures = (stage: Planetary): StageFigures =>
       const { sunTeeth, ringTeeth, planets } = stage;
       const { planetTeeth, assembles } = planetary.run({ sunTeeth, ringTeeth, planets });
       return assembles
-        ? { facts: [{ title: 'planet teeth', value: planetTeeth, dimension: 'number' }] }
+        ? {
+            facts: [{ title: 'planet teeth', value: planetTeeth, dimension: 'number' }],
+            ...(stage.module
+              ? {
+                  outsideM: {
+                    driver: (ringTeeth + 5) * stage.module.value,
+                    driven: (ringTeeth + 5) * stage.module.value,
+                  },
+                }
+              : {}),
+          }
         : {
             problem: `${planets} planets do not go between ${sunTeeth} and ${ringTeeth} teeth: ring and sun together must divide by the planets, the planets have whole teeth, and neighbours clear each other.`,
           };

@@ -31,13 +31,14 @@ import {
   bevelStrength,
   planetaryFigures,
   planetarySchema,
+  planetaryStrength,
   spurFigures,
   spurSchema,
   spurStrength,
   toothPull,
 } from './gears.ts';
 import type { ShaftPull, StageFigures, StageLoad, StageStrength } from './stage-report.ts';
-import { wormFigures, wormSchema } from './worm.ts';
+import { wormFigures, wormSchema, wormStrength } from './worm.ts';
 
 export { chainGeometry, chainLoad, SAFETY_OF_CHAIN } from './chain.ts';
 export { timingBeltInput } from './belts.ts';
@@ -119,8 +120,13 @@ const MEMBERS: { readonly [K in StageKind]: StageMember<StageOf<K>> } = {
     strength: bevelStrength,
     pull: toothPull,
   },
-  planetary: { title: 'Planetary', usualPlayDeg: 0.5, figures: planetaryFigures },
-  worm: { title: 'Worm', usualPlayDeg: 0.5, figures: wormFigures },
+  planetary: {
+    title: 'Planetary',
+    usualPlayDeg: 0.5,
+    figures: planetaryFigures,
+    strength: planetaryStrength,
+  },
+  worm: { title: 'Worm', usualPlayDeg: 0.5, figures: wormFigures, strength: wormStrength },
   'friction-wheel': {
     title: 'Friction wheel',
     usualPlayDeg: 0,

@@ -126,6 +126,48 @@ describe('a worm', () => {
   });
 });
 
+describe('planetary sets and worm wheels', () => {
+  it('share the sun’s torque among the planets, the hardest a quarter more', () => {
+    const load = { inputTorqueNm: 3, inputRpm: 0 };
+    const set = { ...fresh('planetary', 4), sunTeeth: 18, ringTeeth: 54, planets: 3 };
+    // Sun and planets of 18 teeth: a pair of spur gears of that module at 3/3 · 1.25 N·m.
+    const pair = {
+      ...fresh('spur', 1),
+      teethDriver: 18,
+      teethDriven: 18,
+      module: set.module,
+      faceWidth: set.faceWidth,
+    };
+    const alone = stageStrength(pair as Stage, { inputTorqueNm: 1.25, inputRpm: 0 });
+    expect(stageStrength(set, load)?.needs).toBeCloseTo(alone?.needs ?? NaN, 6);
+    expect(stageStrength({ ...set, planets: 6 }, load)?.needs).toBeCloseTo((alone?.needs ?? NaN) / 2, 6);
+  });
+
+  it('give out at the worm’s wheel, with the torque that comes through', () => {
+    const worm = fresh('worm', 24);
+    const load = { inputTorqueNm: 0.5, inputRpm: 0 };
+    const { ratio, efficiency } = stageFigures(worm);
+    const wheel = findCalculator('gear-bending');
+    const out = wheel?.run(
+      wheel.input.parse({
+        moduleMm: 2,
+        teeth: worm.wheelTeeth,
+        faceWidthMm: 16,
+        torqueNm: 0.5 * ratio * efficiency,
+        rpm: 0,
+        allowableMPa: 60,
+      }),
+    ) as { stressMPa: number };
+    expect(stageStrength(worm, load)?.needs).toBeCloseTo(out.stressMPa * 1e6, 3);
+  });
+
+  it('are not judged where their maker does not say how they are cut', () => {
+    const { module: _m, faceWidth: _f, allowable: _a, ...sealed } = fresh('planetary', 4);
+    expect(stageSchema.safeParse(sealed).error).toBeUndefined();
+    expect(stageStrength(sealed, { inputTorqueNm: 3, inputRpm: 0 })).toBeUndefined();
+  });
+});
+
 describe('a V-belt on a 50 mm pulley at low speed', () => {
   const belt = {
     ...fresh('friction-belt', 3),

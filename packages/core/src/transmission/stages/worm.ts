@@ -2,8 +2,10 @@ import { z } from 'zod';
 import { radiansToDegrees } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
 import { wormPair } from '../worm-pair.ts';
-import { friction, orProblem, stageCommon, teeth } from './fields.ts';
-import type { StageFigures } from './stage-report.ts';
+import { cutIfKnown, friction, orProblem, stageCommon, teeth, toMm } from './fields.ts';
+import { gearBending, LEAST_TEETH } from '../gear-bending.ts';
+import { MOMENTARY_OF_TEETH } from './gears.ts';
+import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 
 export const wormSchema = z.strictObject({
   ...stageCommon,
@@ -12,6 +14,7 @@ export const wormSchema = z.strictObject({
   wheelTeeth: teeth('Wheel teeth'),
   leadAngle: quantity('angle', { above: 0, below: Math.PI / 2 }, 'Lead angle'),
   friction: friction('Friction in the worm'),
+  ...cutIfKnown,
 });
 
 export type Worm = z.output<typeof wormSchema>;
@@ -36,5 +39,31 @@ export const wormFigures = (stage: Worm): StageFigures =>
         ? ['The worm locks itself at rest; shock and wear release it: never a brake for people or loads.']
         : [],
       facts: [{ title: 'the other way', value: backEfficiency, dimension: 'share' }],
+      ...(stage.module ? { outsideM: { driven: (stage.wheelTeeth + 2) * stage.module.value } } : {}),
     };
   });
+
+const PASCALS = 1e6;
+
+/** The teeth of the wheel give out before the worm's thread; where module, width and material are known. */
+export function wormStrength(stage: Worm, load: StageLoad): StageStrength | undefined {
+  const { module, faceWidth, allowable, wheelTeeth, starts } = stage;
+  if (!module || !faceWidth || !allowable || load.inputTorqueNm <= 0 || wheelTeeth < LEAST_TEETH)
+    return undefined;
+  const ratio = wheelTeeth / starts;
+  const given = {
+    moduleMm: toMm(module.value),
+    teeth: wheelTeeth,
+    faceWidthMm: toMm(faceWidth.value),
+    torqueNm: load.inputTorqueNm * ratio * wormFigures(stage).efficiency,
+    rpm: load.inputRpm / ratio,
+    allowableMPa: allowable.value / PASCALS,
+  };
+  return {
+    link: 'tooth-stress',
+    needs: gearBending.run(given).stressMPa * PASCALS,
+    has: allowable.value,
+    sum: { calculator: gearBending, given, key: 'stressMPa' },
+    momentary: MOMENTARY_OF_TEETH,
+  };
+}

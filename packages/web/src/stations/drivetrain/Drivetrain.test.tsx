@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { buildSchema, newBuild, type Build } from '@zubric/core/build';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { onBench, text } from '../../testing/on-bench.tsx';
+import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Drivetrain } from './Drivetrain.tsx';
 
 const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
@@ -29,14 +29,14 @@ describe('the drivetrain station', () => {
 
   it('says in words what the windows show', () => {
     show(puffin);
-    const chart = screen.getByRole('img', { name: /^Ratio windows/ });
-    expect(chart.getAttribute('aria-label')).toContain('Slip, loaded: 21 to 62.7');
+    const chart = screen.getByRole('group', { name: 'Ratio windows' });
+    expect(chart.textContent).toContain('Slip, loaded: 21 to 62.7');
     expect(within(chart).getByText('none at 2 ×')).toBeTruthy();
   });
 
   it('changes ratio, links and load with a tooth', () => {
     show(puffin);
-    fireEvent.click(screen.getByRole('button', { name: 'Teeth of the driver sprocket: one less' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Driver teeth: one less' }));
     expect(stages().getByText('4')).toBeTruthy();
     expect(text()).toContain('fitted is 36 : 1');
     const fit = screen.getByRole('button', { name: /^fit/ });
@@ -46,7 +46,7 @@ describe('the drivetrain station', () => {
 
   it('says why a chain cannot be, beside it and among the findings', () => {
     show(puffin);
-    fireEvent.change(screen.getByLabelText('Distance between the shafts'), { target: { value: '2 in' } });
+    fireEvent.change(screen.getByLabelText('Shafts apart'), { target: { value: '2 in' } });
     expect(screen.getAllByText(/the sprockets overlap/).length).toBe(2);
   });
 
@@ -89,6 +89,122 @@ describe('the drivetrain station', () => {
       target: { value: 'chain' },
     });
     expect(text()).not.toMatch(/It slips/);
+  });
+
+  it('offers whole teeth near the ratio that its mark is moved to, and takes one', () => {
+    show(puffin);
+    const mark = () => screen.getByRole('slider', { name: 'Ratio looked for' });
+    expect(mark().getAttribute('aria-valuetext')).toBe('32.4 to 1, fitted');
+    fireEvent.keyDown(mark(), { key: 'ArrowRight', shiftKey: true });
+    expect(mark().getAttribute('aria-valuetext')).toBe('35.6 to 1');
+    const offers = screen.getAllByRole('button', { name: /^Take: chain/ });
+    expect(offers.length).toBeGreaterThan(2);
+    fireEvent.click(screen.getByRole('button', { name: 'Take: chain 10 to 40 teeth' }));
+    expect(kept().drive.stages[0]).toMatchObject({ teethDriver: 10, teethDriven: 40 });
+    expect(text()).toContain('fitted is 36 : 1');
+    expect(screen.queryByRole('button', { name: /^Take: chain/ })).toBeNull();
+    fireEvent.keyDown(mark(), { key: 'ArrowLeft' });
+    fireEvent.keyDown(mark(), { key: 'Escape' });
+    expect(mark().getAttribute('aria-valuetext')).toBe('36 to 1, fitted');
+  });
+
+  it('follows the mark when it is dragged', () => {
+    show(puffin);
+    const mark = screen.getByRole('slider', { name: 'Ratio looked for' });
+    const svg = mark.closest('svg');
+    if (!svg) throw new Error('the mark is in the chart');
+    svg.getBoundingClientRect = () => ({ left: 0, width: 1080 }) as DOMRect;
+    Object.assign(mark, { setPointerCapture: () => undefined });
+    fireEvent.pointerDown(mark, { clientX: 600, pointerId: 1 });
+    fireEvent.pointerMove(mark, { clientX: 700, pointerId: 1 });
+    const there = Number(mark.getAttribute('aria-valuenow'));
+    fireEvent.pointerMove(mark, { clientX: 760, pointerId: 1 });
+    expect(Number(mark.getAttribute('aria-valuenow'))).toBeGreaterThan(there);
+    fireEvent.pointerUp(mark, { pointerId: 1 });
+    fireEvent.pointerMove(mark, { clientX: 300, pointerId: 1 });
+    expect(Number(mark.getAttribute('aria-valuenow'))).toBeGreaterThan(there);
+  });
+
+  it('sets another kind beside a stage, with what each school says, and takes it', () => {
+    show(puffin);
+    fireEvent.click(screen.getByRole('button', { name: 'Compare the chain with another kind' }));
+    fireEvent.change(screen.getByLabelText('The other kind'), { target: { value: 'friction-belt' } });
+    const beside = within(screen.getByRole('region', { name: 'The chain beside another kind' }));
+    expect(beside.getByText(/^slips, and spares the rest$/)).toBeTruthy();
+    expect(beside.getAllByText(/× short$/).length).toBeGreaterThan(0);
+    expect(beside.getByText(/^Slips on small pulleys at low speed/)).toBeTruthy();
+    fireEvent.click(beside.getByRole('button', { name: 'Take the v or flat belt' }));
+    expect(kept().drive.stages[0]?.kind).toBe('friction-belt');
+  });
+
+  it('says of each shaft and hub what it carries, and names what joins those that do not fit', () => {
+    show(puffin);
+    fireEvent.click(screen.getByRole('button', { name: 'Shafts and hubs' }));
+    const table = within(screen.getByRole('table', { name: 'Shafts and hubs from motor to ground' }));
+    expect(table.getAllByRole('row')).toHaveLength(puffin.drive.path.length + 1);
+    const [bore] = table.getAllByLabelText('Bore');
+    if (!bore) throw new Error('the first hub has a bore');
+    fireEvent.change(bore, { target: { value: '5/8"' } });
+    expect(text()).toContain('take a bush from');
+    fireEvent.change(table.getByLabelText('Driver sprocket, held as'), { target: { value: 'clamp' } });
+    expect(kept().drive.path[0]).toMatchObject({ kind: 'clamp', name: 'Driver sprocket' });
+    fireEvent.click(screen.getByRole('button', { name: 'Move Axle towards the wheel' }));
+    expect(
+      kept()
+        .drive.path.map(({ name }) => name)
+        .slice(2, 4),
+    ).toEqual(['Wheel hub', 'Axle']);
+    fireEvent.click(screen.getByRole('button', { name: 'Remove Tyre' }));
+    expect(kept().drive.path.some(({ name }) => name === 'Tyre')).toBe(false);
+  });
+
+  it('lays out the usual path of a build that has none, and keeps a part whose stage is gone', () => {
+    show({ ...puffin, drive: { ...puffin.drive, path: [] } });
+    fireEvent.click(screen.getByRole('button', { name: 'Shafts and hubs' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Lay out the usual parts' }));
+    expect(kept().drive.path.map(({ name }) => name)).toEqual([
+      'Driver sprocket',
+      'Driven sprocket',
+      'Axle',
+      'Wheel hub',
+    ]);
+    fireEvent.click(screen.getByRole('button', { name: 'Stages' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove the chain' }));
+    expect(kept().drive.path).toHaveLength(4);
+    expect(text()).toContain('stands behind a stage that is no longer there');
+  });
+
+  it('asks how the motor is mounted, adds up play, and says what pushing by hand takes', () => {
+    show(puffin);
+    fireEvent.click(screen.getByRole('button', { name: 'Mount, play, by hand' }));
+    expect(text()).toMatch(/The first stage pulls 8\d\d.N across its shaft/);
+    fireEvent.change(screen.getByLabelText('Twist under 10 N·m'), { target: { value: '0.3°' } });
+    expect(text()).toMatch(/The motor’s mount twists by/);
+    fireEvent.change(screen.getByLabelText('Twist under 10 N·m'), { target: { value: '' } });
+    expect(kept().drive.mount.twist).toBeUndefined();
+    fireEvent.change(screen.getByLabelText('1, chain'), { target: { value: '4°' } });
+    expect(text()).toContain('4.42° at the wheel');
+    fireEvent.change(screen.getByLabelText('Disengages by'), { target: { value: 'jockey' } });
+    expect(text()).toContain('say at which of them it disengages');
+    fireEvent.change(screen.getByLabelText('At'), { target: { value: 'stage-1' } });
+    expect(text()).not.toContain('say at which of them it disengages');
+    expect(text()).toMatch(/Disengaged, 0.N; then the drive holds nothing/);
+  });
+
+  it('is seen from the side and from above, both sides mirrored', () => {
+    show(puffin);
+    expect(screen.getByRole('img', { name: /from the side, to scale/ })).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'From above' }));
+    expect(screen.getByRole('img', { name: /from above, to scale/ })).toBeTruthy();
+    expect(text()).toContain('mirrored motors turn opposite ways: invert one');
+  });
+
+  it('says how a loop is tensioned, and that one without is coming off', () => {
+    show(puffin);
+    fireEvent.change(screen.getByLabelText('Chain, tensioned by'), { target: { value: 'none' } });
+    expect(text()).toContain('Nothing tensions the chain');
+    fireEvent.change(screen.getByLabelText('Chain, tensioned by'), { target: { value: 'unsaid' } });
+    expect(kept().drive.stages[0]).not.toHaveProperty('tensioner');
   });
 
   it('leads on where there is no motor yet', () => {

@@ -1,11 +1,15 @@
 import type { DutyReport, Report } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
+import { useState } from 'react';
 import { useSay } from '../../app/units.tsx';
 import { useTitle } from '../../app/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensRatio, OpensWindow } from '../../working/OpensOf.tsx';
-import { SideView } from './SideView.tsx';
+import { MountPanel } from './MountPanel.tsx';
+import { Offers } from './Offers.tsx';
+import { PathTable } from './PathTable.tsx';
+import { TrainView } from './TrainView.tsx';
 import { StageTable } from './StageTable.tsx';
 import { WindowChart } from './WindowChart.tsx';
 
@@ -15,12 +19,21 @@ const governingDuty = (report: Report): DutyReport | undefined =>
     .filter((d) => d.ratioWindow)
     .sort((a, b) => (a.ratioWindow?.best.margin ?? 0) - (b.ratioWindow?.best.margin ?? 0))[0];
 
+const PARTS = [
+  { name: 'stages', title: 'Stages' },
+  { name: 'path', title: 'Shafts and hubs' },
+  { name: 'mount', title: 'Mount, play, by hand' },
+] as const;
+type PartName = (typeof PARTS)[number]['name'];
+
 /** Station 3: the way from motor to wheel. */
 export function Drivetrain() {
   const { build, report } = useBuild();
   const say = useSay();
   useTitle('Drivetrain', build.name);
   const duty = governingDuty(report);
+  const [sought, setSought] = useState<number | null>(null);
+  const [part, setPart] = useState<PartName>('stages');
   return (
     <div className="grid gap-3">
       <div>
@@ -31,13 +44,27 @@ export function Drivetrain() {
         </h1>
         <Answer report={report} duty={duty} />
       </div>
-      {duty && <WindowChart />}
-      <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[minmax(0,1fr)_330px]">
+      {duty && <WindowChart sought={sought} onSeek={setSought} />}
+      {sought !== null && <Offers ratio={sought} onDone={() => setSought(null)} />}
+      <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[minmax(0,1fr)_312px]">
         <div className="grid content-start gap-3">
-          <div className="sheet">
-            <SideView />
+          <TrainView />
+          <div className="flex flex-wrap gap-x-5 gap-y-1" role="group" aria-label="Shown of the drive">
+            {PARTS.map(({ name, title }) => (
+              <button
+                key={name}
+                type="button"
+                aria-pressed={part === name}
+                className={`push-plain ${part === name ? 'font-semibold text-ink' : 'text-soft'}`}
+                onClick={() => setPart(name)}
+              >
+                {title}
+              </button>
+            ))}
           </div>
-          <StageTable />
+          {part === 'stages' && <StageTable />}
+          {part === 'path' && <PathTable />}
+          {part === 'mount' && <MountPanel />}
         </div>
         <div className="grid content-start gap-3">
           <Findings blocks={['wheel', 'ratio']} empty="Torque, speed and ratio are ample on every duty." />

@@ -1,38 +1,7 @@
-import type { Dimension, Quantity } from '@zubric/core/quantity';
 import type { Stage, StageKind, StageOf } from '@zubric/core/transmission';
-import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
-import { Stepper } from '../../fields/Stepper.tsx';
+import { zeroOrMore } from '../../fields/checks.ts';
 import type { Check } from '../../fields/useQuantityText.ts';
-
-type Part = Partial<Record<string, Quantity | number>>;
-
-interface Whole {
-  readonly key: string;
-  readonly label: string;
-  readonly least: number;
-  readonly most: number;
-}
-
-interface Measure {
-  readonly key: string;
-  readonly label: string;
-  readonly dimension: Dimension;
-  readonly check?: Check;
-}
-
-interface Editable {
-  readonly wholes: readonly Whole[];
-  readonly measures: readonly Measure[];
-}
-
-const count = (key: string, label: string, least = 6, most = 150): Whole => ({ key, label, least, most });
-const measure = (key: string, label: string, dimension: Dimension, check: Check = aboveZero): Measure => ({
-  key,
-  label,
-  dimension,
-  check,
-});
+import { EditableFields, count, measure, type Editable, type Part } from './EditableFields.tsx';
 
 const leadAngle: Check = (value) =>
   value > 0 && value < Math.PI / 2 ? undefined : 'A lead angle is more than 0° and less than 90°.';
@@ -40,21 +9,23 @@ const groove: Check = (value) =>
   value > 0 && value <= Math.PI ? undefined : 'A groove is more than 0°; 180° is a flat belt.';
 
 const TEETH = [count('teethDriver', 'Driver teeth'), count('teethDriven', 'Driven teeth')];
-const GEARS: Editable = {
-  wholes: TEETH,
-  measures: [
-    measure('module', 'Module', 'length'),
-    measure('faceWidth', 'Face width', 'length'),
-    measure('allowable', 'Allowable stress', 'stress'),
-  ],
-};
+const cut = (optional: boolean) => [
+  measure('module', 'Module', 'length', { optional }),
+  measure('faceWidth', 'Face width', 'length', { optional }),
+  measure('allowable', 'Teeth carry', 'stress', { optional }),
+];
+const GEARS: Editable = { wholes: TEETH, measures: cut(false) };
 const ROLLERS = [
   measure('driverDiameter', 'Driver Ø', 'length'),
   measure('drivenDiameter', 'Driven Ø', 'length'),
 ];
 
-/** What can be edited of each kind; the gearhead and the chain have rows of their own. */
-const EDITABLE: Readonly<Record<Exclude<StageKind, 'gearhead' | 'chain'>, Editable>> = {
+/** What can be edited of each kind; the gearhead has a row of its own. */
+const EDITABLE: Readonly<Record<Exclude<StageKind, 'gearhead'>, Editable>> = {
+  chain: {
+    wholes: [count('teethDriver', 'Driver teeth', 6), count('teethDriven', 'Driven teeth', 6)],
+    measures: [measure('centre', 'Shafts apart', 'length')],
+  },
   spur: GEARS,
   bevel: GEARS,
   planetary: {
@@ -63,13 +34,14 @@ const EDITABLE: Readonly<Record<Exclude<StageKind, 'gearhead' | 'chain'>, Editab
       count('ringTeeth', 'Ring teeth', 12, 400),
       count('planets', 'Planets', 1, 8),
     ],
-    measures: [],
+    measures: cut(true),
   },
   worm: {
     wholes: [count('starts', 'Starts', 1, 8), count('wheelTeeth', 'Wheel teeth', 10, 300)],
     measures: [
-      measure('leadAngle', 'Lead angle', 'angle', leadAngle),
+      measure('leadAngle', 'Lead angle', 'angle', { check: leadAngle }),
       measure('friction', 'Friction', 'coefficient'),
+      ...cut(true),
     ],
   },
   'timing-belt': {
@@ -81,10 +53,10 @@ const EDITABLE: Readonly<Record<Exclude<StageKind, 'gearhead' | 'chain'>, Editab
     measures: [
       ...ROLLERS,
       measure('centre', 'Shafts apart', 'length'),
-      measure('groove', 'Groove, 180° flat', 'angle', groove),
+      measure('groove', 'Groove, 180° flat', 'angle', { check: groove }),
       measure('friction', 'Friction', 'coefficient'),
       measure('tension', 'Tension a strand', 'force'),
-      measure('idlerWrap', 'Wrap by idler', 'angle', zeroOrMore),
+      measure('idlerWrap', 'Wrap by idler', 'angle', { check: zeroOrMore }),
     ],
   },
   'friction-wheel': {
@@ -115,7 +87,7 @@ const EDITABLE: Readonly<Record<Exclude<StageKind, 'gearhead' | 'chain'>, Editab
   },
 };
 
-export type GenericStage = Exclude<Stage, StageOf<'gearhead'> | StageOf<'chain'>>;
+export type GenericStage = Exclude<Stage, StageOf<'gearhead'>>;
 
 interface Props {
   readonly stage: GenericStage;
@@ -124,33 +96,9 @@ interface Props {
 
 /** Tooth counts and measures of a stage, in the order a builder reads them off the parts. */
 export function StageFields({ stage, onChange }: Props) {
-  const { wholes, measures } = EDITABLE[stage.kind];
-  const values = stage as unknown as Readonly<Record<string, Quantity | number>>;
   return (
     <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
-      {wholes.map(({ key, label, least, most }) => (
-        <div key={key}>
-          <span className="block text-[14px] text-soft">{label}</span>
-          <Stepper
-            label={label}
-            value={Number(values[key])}
-            least={least}
-            most={most}
-            onChange={(value) => onChange({ [key]: value })}
-          />
-        </div>
-      ))}
-      {measures.map(({ key, label, dimension, check }) => (
-        <QuantityField
-          key={key}
-          label={label}
-          className="w-[104px]"
-          dimension={dimension}
-          value={values[key] as Quantity}
-          check={check}
-          onChange={(quantity) => onChange({ [key]: quantity })}
-        />
-      ))}
+      <EditableFields editable={EDITABLE[stage.kind]} values={stage} onChange={onChange} />
     </div>
   );
 }

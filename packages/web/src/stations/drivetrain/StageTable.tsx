@@ -9,6 +9,7 @@ import {
   stageFigures,
   stageTitle,
   type Stage,
+  type StageFigures,
   type StageKind,
 } from '@zubric/core/transmission';
 import { Trash2 } from 'lucide-react';
@@ -17,7 +18,8 @@ import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, efficiencyShare } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
-import { Centre, Teeth } from './ChainCells.tsx';
+import { CompareStage } from './CompareStage.tsx';
+import { Links } from './Links.tsx';
 import { Facts, Strength } from './StageCells.tsx';
 import { StageFields, type GenericStage } from './StageFields.tsx';
 
@@ -32,10 +34,20 @@ const USUAL_RATIO: Partial<Record<StageKind, number>> = {
   direct: 1,
 };
 
+/** How a loop is kept tight, as it is said. */
+const TENSIONED = [
+  { value: 'unsaid', title: 'tension: say' },
+  { value: 'slots', title: 'by slots' },
+  { value: 'idler', title: 'by an idler' },
+  { value: 'none', title: 'not tensioned' },
+] as const;
+
 /** The stages from motor to wheel, each with its geometry and what it stands. */
 export function StageTable() {
   const { build, edit } = useBuild();
   const [kind, setKind] = useState<StageKind>('timing-belt');
+  const [compared, setCompared] = useState<string | null>(null);
+  const beside = build.drive.stages.find(({ id }) => id === compared);
   const add = (of: StageKind): void =>
     edit((b) => {
       const stage = freshStage(of, freeId('stage', b.drive.stages), USUAL_RATIO[of] ?? 3);
@@ -43,62 +55,76 @@ export function StageTable() {
     });
   const full = build.drive.stages.length >= 8;
   return (
-    <section className="sheet relative overflow-x-auto" aria-labelledby="stages-title">
-      <table className="grid-table">
-        <caption id="stages-title" className="sr-only">
-          Stages from motor to wheel
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">Stage</th>
-            <th scope="col">Driver</th>
-            <th scope="col">Driven</th>
-            <th scope="col" className="n">
-              Ratio
-            </th>
-            <th scope="col">Centres, loop</th>
-            <th scope="col">Comes through</th>
-            <th scope="col">Load and what it stands</th>
-            <th scope="col">
-              <span className="sr-only">Remove</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {trainStages(build).map((stage) => (
-            <StageRow key={stage.id} stage={stage} fitted={isOnMotor(stage)} />
-          ))}
-          {trainStages(build).length === 0 && (
+    <>
+      <section className="sheet relative overflow-x-auto" aria-labelledby="stages-title">
+        <table className="grid-table">
+          <caption id="stages-title" className="sr-only">
+            Stages from motor to wheel
+          </caption>
+          <thead>
             <tr>
-              <td colSpan={8} className="text-soft">
-                No stage yet: the motor turns the wheel directly.
-              </td>
+              <th scope="col">Stage</th>
+              <th scope="col" className="w-[42%]">
+                Teeth and sizes
+              </th>
+              <th scope="col" className="n">
+                Ratio
+              </th>
+              <th scope="col">Comes to</th>
+              <th scope="col" className="min-w-[112px]">
+                Load, of what it stands
+              </th>
+              <th scope="col">
+                <span className="sr-only">Remove</span>
+              </th>
             </tr>
-          )}
-        </tbody>
-      </table>
-      <div className="flex flex-wrap gap-3 px-2 py-2">
-        <button type="button" className="push" disabled={full} onClick={() => add('chain')}>
-          Add a chain
-        </button>
-        <button type="button" className="push" disabled={full} onClick={() => add('gearhead')}>
-          Add a gearhead
-        </button>
-        <Choice
-          label="Another kind of stage"
-          hideLabel
-          className="w-44"
-          value={kind}
-          options={OTHER_KINDS.map((value) => ({ value, title: stageTitle(value) }))}
-          onChange={setKind}
-        />
-        <button type="button" className="push" disabled={full} onClick={() => add(kind)}>
-          Add this stage
-        </button>
-      </div>
-    </section>
+          </thead>
+          <tbody>
+            {trainStages(build).map((stage) => (
+              <StageRow
+                key={stage.id}
+                stage={stage}
+                fitted={isOnMotor(stage)}
+                onCompare={() => setCompared(stage.id)}
+              />
+            ))}
+            {trainStages(build).length === 0 && (
+              <tr>
+                <td colSpan={6} className="text-soft">
+                  No stage yet: the motor turns the wheel directly.
+                </td>
+              </tr>
+            )}
+          </tbody>
+        </table>
+        <div className="flex flex-wrap gap-3 px-2 py-2">
+          <button type="button" className="push" disabled={full} onClick={() => add('chain')}>
+            Add a chain
+          </button>
+          <button type="button" className="push" disabled={full} onClick={() => add('gearhead')}>
+            Add a gearhead
+          </button>
+          <Choice
+            label="Another kind of stage"
+            hideLabel
+            className="w-44"
+            value={kind}
+            options={OTHER_KINDS.map((value) => ({ value, title: stageTitle(value) }))}
+            onChange={setKind}
+          />
+          <button type="button" className="push" disabled={full} onClick={() => add(kind)}>
+            Add this stage
+          </button>
+        </div>
+      </section>
+      {beside && <CompareStage key={beside.id} stage={beside} onDone={() => setCompared(null)} />}
+    </>
   );
 }
+
+/** A stage with some of its fields changed; what is no longer said has no key. */
+const withPart = (stage: Stage, part: Partial<Record<string, unknown>>): object =>
+  Object.fromEntries(Object.entries({ ...stage, ...part }).filter(([, value]) => value !== undefined));
 
 function useStage(id: string) {
   const { edit } = useBuild();
@@ -118,7 +144,7 @@ function useStage(id: string) {
         drive: {
           ...b.drive,
           // Each editor hands on only keys of its own kind of stage.
-          stages: b.drive.stages.map((s) => (s.id === id ? ({ ...s, ...part } as Stage) : s)),
+          stages: b.drive.stages.map((s) => (s.id === id ? (withPart(s, part) as Stage) : s)),
         },
       })),
     remove: (): void =>
@@ -126,10 +152,15 @@ function useStage(id: string) {
   };
 }
 
-const isGeneric = (stage: Stage): stage is GenericStage =>
-  stage.kind !== 'gearhead' && stage.kind !== 'chain';
+const isGeneric = (stage: Stage): stage is GenericStage => stage.kind !== 'gearhead';
 
-function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: boolean }) {
+interface RowProps {
+  readonly stage: Stage;
+  readonly fitted: boolean;
+  readonly onCompare: () => void;
+}
+
+function StageRow({ stage, fitted, onCompare }: RowProps) {
   const { change, remove, replace } = useStage(stage.id);
   const figures = stageFigures(stage);
   return (
@@ -144,7 +175,7 @@ function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: b
           <Choice
             label={`${stageTitle(stage.kind)}, as another kind`}
             hideLabel
-            className="w-[128px] font-semibold"
+            className="w-[146px] font-semibold"
             value={stage.kind}
             options={STAGE_KINDS.map((value) => ({ value, title: stageTitle(value) }))}
             onChange={(kind) => replace(kind, figures.ratio)}
@@ -154,20 +185,34 @@ function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: b
           <Choice
             label="Chain"
             hideLabel
-            className="w-[128px]"
+            className="w-[146px] [&_select]:text-[14px]"
             value={stage.chain}
             options={CHAIN_NAMES.map((name) => ({ value: name, title: CHAIN_SIZES[name].title }))}
             onChange={(chain) => change({ chain })}
           />
         )}
+        {stage.kind === 'chain' || stage.kind === 'timing-belt' || stage.kind === 'friction-belt' ? (
+          <Choice
+            label={`${stageTitle(stage.kind)}, tensioned by`}
+            hideLabel
+            className="w-[146px]"
+            value={stage.tensioner ?? 'unsaid'}
+            options={TENSIONED}
+            onChange={(tensioner) => change({ tensioner: tensioner === 'unsaid' ? undefined : tensioner })}
+          />
+        ) : null}
+        {!fitted && (
+          <button
+            type="button"
+            className="push-plain text-[14px]"
+            aria-label={`Compare the ${stageTitle(stage.kind).toLowerCase()} with another kind`}
+            onClick={onCompare}
+          >
+            Compare
+          </button>
+        )}
       </td>
-      {isGeneric(stage) ? (
-        <td colSpan={2}>
-          <StageFields stage={stage} onChange={change} />
-        </td>
-      ) : (
-        <Teeth stage={stage} change={change} />
-      )}
+      <td>{isGeneric(stage) && <StageFields stage={stage} onChange={change} />}</td>
       <td className="n font-semibold text-mech">
         {stage.kind === 'gearhead' && !fitted ? (
           <QuantityField
@@ -185,27 +230,13 @@ function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: b
       </td>
       <td>
         {stage.kind === 'chain' ? (
-          <Centre stage={stage} change={change} />
+          <Links stage={stage} change={change} />
         ) : stage.kind === 'gearhead' ? (
           <span className="text-soft">sealed</span>
         ) : (
           <Facts figures={figures} />
         )}
-      </td>
-      <td>
-        {fitted || stage.kind === 'worm' ? (
-          `${showNumber(figures.efficiency * 100)} %`
-        ) : (
-          <QuantityField
-            label={`Efficiency of the ${stageTitle(stage.kind).toLowerCase()}`}
-            hideLabel
-            className="w-[62px]"
-            dimension="share"
-            value={stage.efficiency}
-            check={efficiencyShare}
-            onChange={(efficiency) => change({ efficiency })}
-          />
-        )}
+        <Through stage={stage} figures={figures} fitted={fitted} change={change} />
       </td>
       <td>
         <Strength stage={stage} problem={figures.problem} />
@@ -223,5 +254,32 @@ function StageRow({ stage, fitted }: { readonly stage: Stage; readonly fitted: b
         )}
       </td>
     </tr>
+  );
+}
+
+interface ThroughProps {
+  readonly stage: Stage;
+  readonly figures: StageFigures;
+  readonly fitted: boolean;
+  readonly change: (part: Partial<Record<string, unknown>>) => void;
+}
+
+/** Share of the power that comes through: what is known of it, or what follows from lead and friction. */
+function Through({ stage, figures, fitted, change }: ThroughProps) {
+  if (fitted || stage.kind === 'worm')
+    return <span className="block text-[14px]">{showNumber(figures.efficiency * 100)} % through</span>;
+  return (
+    <span className="mt-1 flex items-center gap-1.5 text-[14px]">
+      <QuantityField
+        label={`Efficiency of the ${stageTitle(stage.kind).toLowerCase()}`}
+        hideLabel
+        className="w-[58px]"
+        dimension="share"
+        value={stage.efficiency}
+        check={efficiencyShare}
+        onChange={(efficiency) => change({ efficiency })}
+      />
+      through
+    </span>
   );
 }

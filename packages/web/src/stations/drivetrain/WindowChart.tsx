@@ -1,6 +1,7 @@
 import type { RatioSpan, RatioWindow, Report } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
-import { scaleLog } from 'd3-scale';
+import { scaleLog, type ScaleLogarithmic } from 'd3-scale';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 const WIDTH = 1080;
@@ -27,8 +28,14 @@ const niceRatios = ([low, high]: [number, number]): number[] => {
   return ratios.filter((ratio) => ratio >= low && ratio <= high);
 };
 
-/** The ratios that suit each duty, on one logarithmic scale, with the one that is fitted. */
-export function WindowChart() {
+interface ChartProps {
+  /** The ratio looked for; null while the mark stands on what is fitted. */
+  readonly sought: number | null;
+  readonly onSeek: (ratio: number | null) => void;
+}
+
+/** The ratios that suit each duty, on one logarithmic scale, with the one that is fitted: its mark can be dragged. */
+export function WindowChart({ sought, onSeek }: ChartProps) {
   const { report, build } = useBuild();
   const domain = domainOf(report);
   const x = scaleLog(domain, [LABELS, WIDTH - 20]).clamp(true);
@@ -40,9 +47,10 @@ export function WindowChart() {
       <svg
         viewBox={`0 0 ${WIDTH} ${bottom + AXIS}`}
         className="block w-full"
-        role="img"
-        aria-label={describe(rows, report)}
+        role="group"
+        aria-label="Ratio windows"
       >
+        <desc>{describe(rows, report)}</desc>
         {niceRatios(domain).map((ratio) => (
           <g key={ratio} transform={`translate(${x(ratio)} ${bottom})`}>
             <path d="M0 0v5" stroke="var(--color-ink)" />
@@ -57,10 +65,20 @@ export function WindowChart() {
         ))}
         <Key x={0} y={bottom + 8} fill="var(--color-mech-lo)" text="1 ×" />
         <Key x={62} y={bottom + 8} fill="var(--color-mech-mid)" text={`${rule} × torque`} />
-        <Fitted
-          x={x(report.train.ratio)}
+        {sought !== null && (
+          <path
+            d={`M${x(report.train.ratio)} 0V${bottom + 4}`}
+            stroke="var(--color-ink)"
+            strokeWidth="1.5"
+            strokeDasharray="4 4"
+          />
+        )}
+        <Mark
+          ratio={sought ?? report.train.ratio}
+          sought={sought !== null}
+          x={x}
           bottom={bottom}
-          text={`${showNumber(report.train.ratio)} : 1 fitted`}
+          onSeek={onSeek}
         />
       </svg>
     </figure>
@@ -110,6 +128,8 @@ function WindowRow({ name, window, x, y, rule }: RowProps) {
       fill={fill}
     />
   );
+  // A window that begins further left than is drawn says so inside its bar.
+  const offLeft = window.just !== null && x(window.just.low) < LABELS + 44;
   return (
     <g>
       <text x="0" y={y + 13.5} fontSize="15" fill="var(--color-ink)">
@@ -121,10 +141,10 @@ function WindowRow({ name, window, x, y, rule }: RowProps) {
           {band(window.just, 'var(--color-mech-lo)')}
           {window.rule && band(window.rule, 'var(--color-mech-mid)')}
           <text
-            x={x(window.just.low) - 5}
+            x={x(window.just.low) + (offLeft ? 5 : -5)}
             y={y + 13.5}
             fontSize="14"
-            textAnchor="end"
+            textAnchor={offLeft ? 'start' : 'end'}
             fill="var(--color-ink)"
           >
             {showNumber(window.just.low)}
@@ -158,27 +178,75 @@ function WindowRow({ name, window, x, y, rule }: RowProps) {
   );
 }
 
-const Fitted = ({
-  x,
-  bottom,
-  text,
-}: {
-  readonly x: number;
+interface MarkProps {
+  readonly ratio: number;
+  readonly sought: boolean;
+  readonly x: ScaleLogarithmic<number, number>;
   readonly bottom: number;
-  readonly text: string;
-}) => (
-  <g>
-    <path d={`M${x} 0V${bottom + 4}`} stroke="var(--color-ink)" strokeWidth="2.5" />
-    <rect x={x - 52} y={bottom + 4} width="104" height="20" fill="var(--color-ink)" />
-    <text
-      x={x}
-      y={bottom + 18.5}
-      fontSize="14"
-      fontWeight="600"
-      textAnchor="middle"
-      fill="var(--color-sheet)"
+  readonly onSeek: (ratio: number | null) => void;
+}
+
+/** One step of an arrow key, and with Shift. */
+const STEP = 1.01;
+const LARGE_STEP = 1.1;
+
+/** The mark of the ratio: dragged, or moved by arrow keys; Escape puts it back on what is fitted. */
+function Mark({ ratio, sought, x, bottom, onSeek }: MarkProps) {
+  const at = x(ratio);
+  const held = useRef(false);
+  const seek = (event: PointerEvent<SVGGElement>): void => {
+    const svg = event.currentTarget.ownerSVGElement;
+    const box = svg?.getBoundingClientRect();
+    if (!held.current || !box || box.width === 0) return;
+    const across = ((event.clientX - box.left) / box.width) * WIDTH;
+    onSeek(x.invert(Math.min(WIDTH - 20, Math.max(LABELS, across))));
+  };
+  const key = (event: KeyboardEvent<SVGGElement>): void => {
+    const by = event.shiftKey ? LARGE_STEP : STEP;
+    const to =
+      event.key === 'ArrowRight' || event.key === 'ArrowUp'
+        ? ratio * by
+        : event.key === 'ArrowLeft' || event.key === 'ArrowDown'
+          ? ratio / by
+          : undefined;
+    if (to === undefined && event.key !== 'Escape') return;
+    event.preventDefault();
+    onSeek(to ?? null);
+  };
+  const [low = 0, high = 1] = x.domain();
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label="Ratio looked for"
+      aria-valuemin={low}
+      aria-valuemax={high}
+      aria-valuenow={ratio}
+      aria-valuetext={`${showNumber(ratio)} to 1${sought ? '' : ', fitted'}`}
+      className="cursor-ew-resize touch-none focus-visible:outline-2 focus-visible:outline-ink"
+      onPointerDown={(event) => {
+        held.current = true;
+        event.currentTarget.setPointerCapture(event.pointerId);
+      }}
+      onPointerMove={seek}
+      onPointerUp={() => (held.current = false)}
+      onPointerCancel={() => (held.current = false)}
+      onKeyDown={key}
     >
-      {text}
-    </text>
-  </g>
-);
+      <title>Drag it, or use the arrow keys: whole teeth near that ratio are offered.</title>
+      <path d={`M${at} 0V${bottom + 4}`} stroke="transparent" strokeWidth="24" />
+      <path d={`M${at} 0V${bottom + 4}`} stroke="var(--color-ink)" strokeWidth="2.5" />
+      <rect x={at - 56} y={bottom + 4} width="112" height="20" fill="var(--color-ink)" />
+      <text
+        x={at}
+        y={bottom + 18.5}
+        fontSize="14"
+        fontWeight="600"
+        textAnchor="middle"
+        fill="var(--color-sheet)"
+      >
+        {`‹ ${showNumber(ratio)} : 1 ${sought ? 'sought' : 'fitted'} ›`}
+      </text>
+    </g>
+  );
+}

@@ -1,14 +1,7 @@
 import { degreesToRadians } from '@zubric/core/contract';
-import { gearOutline, type Point } from '@zubric/core/transmission';
-import { at, circle, line, measure, note, turned, type At, type Shape } from '../../drawings/shapes.ts';
+import { gear } from '../../drawings/gear.ts';
+import { at, circle, line, measure, note } from '../../drawings/shapes.ts';
 import type { Drawn, SumSketch } from './sketch.ts';
-
-const placed = (outline: readonly Point[], middle: At, angle: number): At[] =>
-  outline.map(([x, y]) => turned(at(middle.x + x, middle.y + y), angle, middle));
-
-/** A gear with one tooth pointing at an angle. */
-const gear = (moduleMm: number, teeth: number, middle: At, angle: number): Shape =>
-  line(placed(gearOutline({ moduleMm, teeth }), middle, angle), 'mech', { closed: true, filled: true });
 
 export function gearPairSketch({ given, found, say }: Drawn): SumSketch {
   const [moduleMm, driver, driven] = [given('moduleMm'), given('teethDriver'), given('teethDriven')];

@@ -1,12 +1,5 @@
-import { arc, at, circle, line, measure, note, type At, type Shape } from '../../drawings/shapes.ts';
+import { at, circle, line, measure, note, openLoop, type Shape } from '../../drawings/shapes.ts';
 import type { Drawn, SumSketch } from './sketch.ts';
-
-/** The way of an open belt round two circles, the small one at 0, 0 and the large one to its right. */
-function openLoop(small: number, large: number, centre: number): At[] {
-  const lean = Math.asin(Math.max(-1, Math.min(1, (large - small) / centre)));
-  const top = Math.PI / 2 + lean;
-  return [...arc(at(0, 0), small, top, 2 * Math.PI - top), ...arc(at(centre, 0), large, -top, top)];
-}
 
 interface Loop {
   readonly small: number;
@@ -23,7 +16,10 @@ function loopShapes({ small, large, centre, smallText, largeText, centreText, lo
   return [
     circle(at(0, 0), small, 'mech', { filled: true }),
     circle(at(centre, 0), large, 'mech', { filled: true }),
-    line(openLoop(small, large, centre), 'ink', { closed: true, heavy: true }),
+    line(openLoop({ at: at(0, 0), radius: small }, { at: at(centre, 0), radius: large }), 'ink', {
+      closed: true,
+      heavy: true,
+    }),
     measure(at(0, 0), at(centre, 0), centreText),
     note(at(0, -small), smallText, 'soft', -1.1),
     note(at(centre, -large), largeText, 'soft', -1.1),

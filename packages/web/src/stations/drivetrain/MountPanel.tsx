@@ -1,0 +1,272 @@
+import { RELEASES, RELEASE_TITLES, type Build } from '@zubric/core/build';
+import {
+  calculated,
+  closeness,
+  drivelineOf,
+  fixed,
+  linkDefinition,
+  loadedStages,
+  mountInput,
+  playInput,
+  trainOf,
+} from '@zubric/core/evaluate';
+import { showNumber, type Quantity } from '@zubric/core/quantity';
+import { mountPull, playSum, stageTitle, type Stage } from '@zubric/core/transmission';
+import { useSay } from '../../app/units.tsx';
+import { zeroOrMore, aboveZero } from '../../fields/checks.ts';
+import { Choice } from '../../fields/Choice.tsx';
+import { QuantityField } from '../../fields/QuantityField.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+import { OpensMargin } from '../../working/OpensOf.tsx';
+import { Opens } from '../../working/Opens.tsx';
+
+const withDrive = (build: Build, part: Partial<Build['drive']>): Build => ({
+  ...build,
+  drive: { ...build.drive, ...part },
+});
+
+/** How the motor is held, what play the stages add up to, and moving the vehicle by hand. */
+export function MountPanel() {
+  return (
+    <div className="grid gap-3 md:grid-cols-3">
+      <Mount />
+      <Play />
+      <ByHand />
+    </div>
+  );
+}
+
+/** What the first stage pulls on the hardest duty. */
+function usePull() {
+  const { build, report } = useBuild();
+  const line = drivelineOf(build, trainOf(build));
+  const hardest = [...report.duties]
+    .filter((d) => d.point)
+    .sort((a, b) => Math.abs(b.point?.motorTorqueNm ?? 0) - Math.abs(a.point?.motorTorqueNm ?? 0))[0];
+  if (!line || !hardest?.point) return undefined;
+  const { motorTorqueNm, motorRpm } = hardest.point;
+  const given = mountInput(build, loadedStages(line, { motorTorqueNm: Math.abs(motorTorqueNm), motorRpm }));
+  return given && { given, duty: hardest.name, wheelTorqueNm: Math.abs(hardest.point.wheelTorqueNm) };
+}
+
+function Mount() {
+  const { build, report, edit } = useBuild();
+  const say = useSay();
+  const { mount, room } = build.drive;
+  const pull = usePull();
+  const found = pull && mountPull.run(pull.given);
+  const link = [...report.links]
+    .filter((l) => l.link === 'mount-twist')
+    .sort((a, b) => closeness(a) - closeness(b))[0];
+  const change = (part: Partial<Build['drive']['mount']>): void =>
+    edit((b) => withDrive(b, { mount: { ...b.drive.mount, ...part } }));
+  return (
+    <section className="sheet px-3 py-2" aria-labelledby="mount-title">
+      <h2 id="mount-title">The motor’s mount</h2>
+      <div className="mt-1.5 flex flex-wrap items-end gap-2">
+        <QuantityField
+          label="From mount to loop"
+          className="w-[128px]"
+          dimension="length"
+          value={mount.lever}
+          check={zeroOrMore}
+          onChange={(lever) => change({ lever })}
+        />
+        <QuantityField
+          label="Twist under 10 N·m"
+          className="w-[134px]"
+          dimension="angle"
+          value={mount.twist}
+          check={zeroOrMore}
+          onChange={(twist) => change({ twist })}
+          onClear={() => edit((b) => withDrive(b, { mount: { lever: b.drive.mount.lever } }))}
+        />
+        <QuantityField
+          label="Axle to frame"
+          className="w-[110px]"
+          dimension="length"
+          value={room}
+          check={aboveZero}
+          onChange={(r) => edit((b) => withDrive(b, { room: r }))}
+          onClear={() => edit(({ drive: { room: _gone, ...drive }, ...b }) => ({ ...b, drive }))}
+        />
+      </div>
+      {found && pull ? (
+        <p className="mt-2">
+          The first stage pulls{' '}
+          <Opens
+            title="the pull at the mount"
+            work={() =>
+              calculated(
+                mountPull,
+                pull.given,
+                'shaftN',
+                Object.keys(pull.given).map((key) => fixed(key, `Drivetrain, on “${pull.duty}”`)),
+              )
+            }
+          >
+            {say(found.shaftN, 'force')}
+          </Opens>{' '}
+          across its shaft and turns the mount with {say(found.momentNm, 'torque')} on “{pull.duty}”.
+        </p>
+      ) : (
+        <p className="mt-2 text-soft">Nothing is known to pull at it.</p>
+      )}
+      {link ? (
+        <p className={`mt-1 ${link.verdict === 'short' ? 'text-short' : ''}`}>
+          It twists by{' '}
+          <OpensMargin link={link} side="needs" title="the twist of the mount">
+            {say(link.needs, linkDefinition(link.link).dimension)}
+          </OpensMargin>{' '}
+          of{' '}
+          <OpensMargin link={link} side="has" title="the twist that loops bear">
+            {say(link.has, 'angle')}
+          </OpensMargin>
+          , <b className="font-semibold">{`${showNumber(link.ratio)} × ${link.verdict}`}</b>.
+        </p>
+      ) : (
+        <p className="mt-1 text-[14px] text-soft">
+          Clamp a bar to the mount, hang 1 kg one metre out (10 N·m), and measure how far it turns.
+        </p>
+      )}
+      {pull && (
+        <p className="mt-1 text-[14px] text-soft">
+          Two schools: a rigid mount takes that moment; a gearbox that floats on the axle on a torque arm of
+          200 mm pulls its anchor with {say(pull.wheelTorqueNm / 0.2, 'force')} instead and keeps its own
+          line.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Play() {
+  const { build, edit } = useBuild();
+  const say = useSay();
+  const given = playInput(build);
+  const found = given && playSum.run(given);
+  const change = (stage: Stage, play: Quantity | undefined): void =>
+    edit((b) =>
+      withDrive(b, {
+        stages: b.drive.stages.map((s) => {
+          if (s.id !== stage.id) return s;
+          const { play: _was, ...rest } = s;
+          return (play ? { ...rest, play } : rest) as Stage;
+        }),
+      }),
+    );
+  return (
+    <section className="sheet px-3 py-2" aria-labelledby="play-title">
+      <h2 id="play-title">Play, added up</h2>
+      {given && found ? (
+        <>
+          <p className="mt-1.5">
+            <Opens
+              title="the play at the wheel"
+              work={() => calculated(playSum, given, 'atWheelDeg', [fixed('stages', 'Drivetrain')])}
+            >
+              {`${showNumber(found.atWheelDeg)}°`}
+            </Opens>{' '}
+            at the wheel, {say((found.atGroundMm ?? 0) / 1000, 'length')} on the ground, while the motor is
+            held.
+          </p>
+          <div className="mt-1.5 flex flex-wrap gap-2">
+            {build.drive.stages.map((stage, at) => (
+              <QuantityField
+                key={stage.id}
+                label={`${at + 1}, ${stageTitle(stage.kind).toLowerCase()}`}
+                className="w-[118px]"
+                dimension="angle"
+                value={stage.play}
+                check={zeroOrMore}
+                onChange={(play) => change(stage, play)}
+                onClear={() => change(stage, undefined)}
+              />
+            ))}
+          </div>
+          <p className="mt-1 text-[14px] text-soft">
+            Empty: what its kind usually has. Play near the wheel counts most; run-out of wheels and sprockets
+            comes on top.
+          </p>
+        </>
+      ) : (
+        <p className="mt-1.5 text-soft">No stages, no play but the motor’s own.</p>
+      )}
+    </section>
+  );
+}
+
+function ByHand() {
+  const { build, report, edit } = useBuild();
+  const say = useSay();
+  const { release, stages } = build.drive;
+  const { moved } = report.train;
+  const change = (part: Partial<Build['drive']['release']>): void =>
+    edit((b) => withDrive(b, { release: { ...b.drive.release, ...part } }));
+  return (
+    <section className="sheet px-3 py-2" aria-labelledby="hand-title">
+      <h2 id="hand-title">Moved by hand</h2>
+      <div className="mt-1.5 flex flex-wrap items-end gap-2">
+        <Choice
+          label="Disengages by"
+          className="w-[190px]"
+          value={release.kind}
+          options={RELEASES.map((value) => ({ value, title: RELEASE_TITLES[value] }))}
+          onChange={(kind) => change({ kind })}
+        />
+        {release.kind !== 'none' && (
+          <>
+            <Choice
+              label="At"
+              className="w-[150px]"
+              value={release.at ?? ''}
+              options={[
+                { value: '', title: 'the motor’s shaft' },
+                ...stages.map(({ id, kind }, at) => ({
+                  value: id,
+                  title: `${at + 1}, ${stageTitle(kind).toLowerCase()}`,
+                })),
+              ]}
+              onChange={(at) => change({ at: at === '' ? null : at })}
+            />
+            <QuantityField
+              label="Drag left, a wheel"
+              className="w-[120px]"
+              dimension="torque"
+              value={release.drag}
+              check={zeroOrMore}
+              onChange={(drag) => change({ drag })}
+            />
+          </>
+        )}
+      </div>
+      {moved ? (
+        <>
+          <p className="mt-2">
+            {moved.engagedN === null ? (
+              <>With the drive in it cannot be pushed: a stage locks.</>
+            ) : (
+              <>
+                With the drive in, pushing takes{' '}
+                <b className="font-semibold">{say(moved.engagedN, 'force')}</b> beside its rolling.
+              </>
+            )}
+            {moved.releasedN !== undefined && (
+              <>
+                {' '}
+                Disengaged, <b className="font-semibold">{say(moved.releasedN, 'force')}</b>; then the drive
+                holds nothing.
+              </>
+            )}
+          </p>
+          <p className="mt-1 text-[14px] text-soft">
+            Each motor feels {showNumber(moved.feltKgM2 * 1e7)} g·cm² of the empty vehicle; its rotors add{' '}
+            {showNumber((moved.rotatingMassFactor - 1) * 100, 2)} % to the mass that is sped up.
+          </p>
+        </>
+      ) : (
+        <p className="mt-2 text-soft">Choose a motor in Power first.</p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,92 @@
+import { ratioOffers } from '@zubric/core/evaluate';
+import { showNumber } from '@zubric/core/quantity';
+import { useState } from 'react';
+import { Stepper } from '../../fields/Stepper.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+
+interface Props {
+  readonly ratio: number;
+  readonly onDone: () => void;
+}
+
+const LEAST = 8;
+const MOST = 120;
+
+/** Whole teeth that come near to the ratio looked for, each taken with one press. */
+export function Offers({ ratio, onDone }: Props) {
+  const { build, report, edit } = useBuild();
+  const [limits, setLimits] = useState({ least: 10, most: 60 });
+  const offers = ratioOffers(build, ratio, limits);
+  const window = report.ratioWindow;
+  return (
+    <section className="sheet px-3 py-2" aria-labelledby="offers-title">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h2 id="offers-title">Whole teeth near {showNumber(ratio)} : 1</h2>
+        <span className="flex items-center gap-2 text-[14px] text-soft">
+          from
+          <Stepper
+            label="Fewest teeth"
+            value={limits.least}
+            least={LEAST}
+            most={limits.most}
+            onChange={(least) => setLimits({ ...limits, least })}
+          />
+          to
+          <Stepper
+            label="Most teeth"
+            value={limits.most}
+            least={limits.least}
+            most={MOST}
+            onChange={(most) => setLimits({ ...limits, most })}
+          />
+          teeth
+        </span>
+        <button type="button" className="push-plain ml-auto text-[14px]" onClick={onDone}>
+          Leave it as it is
+        </button>
+      </div>
+      {offers.length === 0 && (
+        <p className="mt-2 text-soft">
+          {build.drive.stages.some((stage) => 'teethDriver' in stage)
+            ? 'No pair within these limits comes within 6 %: allow more teeth, or change two stages.'
+            : 'No stage here has two tooth counts to change: add a chain, belt or gears.'}
+        </p>
+      )}
+      <ul className="mt-1.5 grid gap-x-6 sm:grid-cols-2">
+        {offers.map((offer) => {
+          const fits = window && offer.ratio >= window.low && offer.ratio <= window.high;
+          return (
+            <li
+              key={offer.text}
+              className="flex items-center justify-between gap-3 border-t border-dashed border-line py-1.5"
+            >
+              <span className="leading-snug">
+                <b className="font-semibold">{offer.text} teeth</b>
+                <span className="block text-[14px] text-soft">
+                  {showNumber(offer.ratio, 4)} : 1, {offBy(offer.deviation)};{' '}
+                  {fits ? 'just does every duty' : 'not every duty'}
+                </span>
+              </span>
+              <button
+                type="button"
+                className="push push-small shrink-0"
+                aria-label={`Take: ${offer.text} teeth`}
+                onClick={() => {
+                  edit((b) => ({ ...b, drive: { ...b.drive, stages: offer.stages } }));
+                  onDone();
+                }}
+              >
+                Take
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+const offBy = (deviation: number): string =>
+  Math.abs(deviation) < 5e-4
+    ? 'exact'
+    : `${showNumber(Math.abs(deviation) * 100, 2)} % ${deviation > 0 ? 'over' : 'under'}`;

@@ -1,0 +1,147 @@
+import { rollingDiameter } from '@zubric/core/build';
+import { onAxleRadius } from '@zubric/core/evaluate';
+import { showNumber } from '@zubric/core/quantity';
+import { useState } from 'react';
+import { useSay } from '../../app/units.tsx';
+import { Shapes } from '../../drawings/Sketch.tsx';
+import { extentOf, fitTo, roundLength, type Fit } from '../../drawings/shapes.ts';
+import { useBuild } from '../../session/BuildSession.tsx';
+import { fromAbove, fromTheSide } from './train-drawing.ts';
+
+const WIDTH = 740;
+const HEIGHT = 176;
+const MARGIN = { x: 16, y: 12 };
+const LONGEST_BAR = 120;
+
+const VIEWS = [
+  { view: 'side', title: 'From the side' },
+  { view: 'above', title: 'From above' },
+] as const;
+type View = (typeof VIEWS)[number]['view'];
+
+/** The driven wheel with its motor and stages to scale, from the side or with both sides from above. */
+export function TrainView() {
+  const { build } = useBuild();
+  const [view, setView] = useState<View>('side');
+  const drawing = view === 'side' ? fromTheSide(build) : fromAbove(build);
+  const fit = fitTo(extentOf(drawing.shapes), { width: WIDTH, height: HEIGHT, margin: MARGIN });
+  const mirrored = build.drive.together === 'wheel' || build.drive.together === 'side';
+  return (
+    <div className="sheet">
+      <Facts />
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT + 6}`}
+        className="block w-full"
+        role="img"
+        aria-label={
+          view === 'side'
+            ? 'One driven wheel with its stages from the side, to scale'
+            : 'The driven wheels with their stages and motors from above, to scale'
+        }
+      >
+        {drawing.groundY !== undefined && <Ground y={fit.y(drawing.groundY)} />}
+        <Shapes shapes={drawing.shapes} fit={fit} />
+        <Bar fit={fit} />
+      </svg>
+      <div className="flex flex-wrap items-center gap-x-4 px-3 pb-1.5 text-[14px]">
+        <div className="flex gap-3" role="group" aria-label="Seen">
+          {VIEWS.map((v) => (
+            <button
+              key={v.view}
+              type="button"
+              aria-pressed={view === v.view}
+              className={`push-plain ${view === v.view ? 'font-semibold text-ink' : 'text-soft'}`}
+              onClick={() => setView(v.view)}
+            >
+              {v.title}
+            </button>
+          ))}
+        </div>
+        <span className="text-soft">
+          {drawing.frontUp ? 'front upwards' : 'front to the right'}
+          {view === 'above' && (drawing.frontUp ? ', left side at the left' : ', left side above')}
+          {view === 'above' && mirrored && '; mirrored motors turn opposite ways: invert one'}
+          {!drawing.sized && '; gears whose module is not given are in proportion only'}
+        </span>
+      </div>
+    </div>
+  );
+}
+
+interface Fact {
+  readonly head: string;
+  readonly tail: string;
+  readonly tone?: string;
+}
+
+/** What the drive does at the motor and at the wheel on the hardest duty, and how near it comes to the ground. */
+function Facts() {
+  const { build, report } = useBuild();
+  const say = useSay();
+  const governing = report.governing.find((l) => l.link === 'torque');
+  const duty = report.duties.find((d) => d.id === governing?.dutyId);
+  const hanging = onAxleRadius(build);
+  const clearance = rollingDiameter(build).value / 2 - (hanging?.radiusM ?? 0);
+  const facts: readonly Fact[] = [
+    ...(duty?.point
+      ? [
+          {
+            head: `${say(duty.point.motorTorqueNm, 'torque')}, ${showNumber(duty.point.motorRpm)} rpm`,
+            tail: `each motor, ${duty.name}`,
+            tone: 'text-mech',
+          },
+          {
+            head: `${say(duty.point.wheelTorqueNm, 'torque')}, ${showNumber(duty.point.wheelRpm)} rpm`,
+            tail: `on Ø ${say(rollingDiameter(build).value, 'length')}`,
+            tone: 'text-mech',
+          },
+        ]
+      : [{ head: `Ø ${say(rollingDiameter(build).value, 'length')}`, tail: 'where it meets the ground' }]),
+    {
+      head: `${showNumber(report.train.ratio)} : 1`,
+      tail: `${showNumber(report.train.efficiency * 100)} % of the power arrives`,
+    },
+    ...(hanging && build.layout.kind !== 'winch'
+      ? [
+          clearance > 0
+            ? { head: say(clearance, 'length'), tail: 'clear of the ground' }
+            : { head: 'touches the ground', tail: 'larger than the wheel', tone: 'text-short' },
+        ]
+      : []),
+  ];
+  return (
+    <dl className="grid grid-cols-2 gap-x-4 border-b border-line px-3 py-1.5 md:grid-cols-4">
+      {facts.map(({ head, tail, tone = 'text-ink' }) => (
+        <div key={tail} className="flex min-w-0 flex-col-reverse justify-end">
+          <dt className="truncate text-[14px] text-soft" title={tail}>
+            {tail}
+          </dt>
+          <dd className={`font-semibold ${tone}`}>{head}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** A round length, so that the drawing can be measured. */
+function Bar({ fit }: { readonly fit: Fit }) {
+  const say = useSay();
+  const length = roundLength(LONGEST_BAR / fit.scale);
+  return (
+    <g transform={`translate(14 22)`} stroke="var(--color-soft)" fill="none">
+      <path d={`M0 -6v6h${length * fit.scale}v-6`} />
+      <text x={length * fit.scale + 8} fontSize="14" stroke="none" fill="var(--color-soft)">
+        {say(length / 1000, 'length')}
+      </text>
+    </g>
+  );
+}
+
+const Ground = ({ y }: { readonly y: number }) => (
+  <g>
+    <path d={`M0 ${y}H${WIDTH}`} stroke="var(--color-ink)" strokeWidth="1.5" />
+    {Array.from({ length: 62 }, (_, n) => (
+      <path key={n} d={`M${n * 12 + 6} ${y}l-6 8`} stroke="var(--color-line)" />
+    ))}
+  </g>
+);
