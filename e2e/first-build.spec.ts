@@ -25,7 +25,7 @@ test('a new build from nothing to a recorded run, found again after a restart', 
 
   await bench.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Drivetrain' }).click();
   await bench.getByRole('button', { name: 'Add a chain' }).click();
-  await bench.getByRole('button', { name: 'Teeth of the driver sprocket: one less' }).click();
+  await bench.getByRole('button', { name: 'Driver teeth: one less' }).click();
   await expect(bench.getByText(/: 1 fitted/).first()).toBeVisible();
 
   await bench.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Test track' }).click();

@@ -67,6 +67,7 @@ const battery = z.strictObject({
   cellMilliohm: key.nonNegative('Resistance of a cell', 'mΩ'),
   continuousA: key.positive('Current the pack may give all day', 'A'),
   peakA: key.positive('Current the pack may give for some seconds', 'A').optional(),
+  packsInSeries: key.count('Packs in series, each with a cut-off of its own').optional(),
 });
 
 /** A part on the shelf. Families by `kind`; figures as on a data sheet, the unit in the name. */

@@ -8,3 +8,6 @@ export const degreesToRadians = (degrees: number): number => (degrees * Math.PI)
 export const radiansToDegrees = (radians: number): number => (radians * 180) / Math.PI;
 export const rpmToRadS = (rpm: number): number => (rpm * Math.PI) / 30;
 export const radSToRpm = (radS: number): number => (radS * 30) / Math.PI;
+
+/** One gram times a square centimetre, in which rotors are given, in kg·m². */
+export const GRAM_CM2 = 1e-7;

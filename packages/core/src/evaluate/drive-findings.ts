@@ -150,6 +150,8 @@ function releaseFindings({ build }: FindingContext): Finding[] {
 
 /** Play at a balancer’s wheel from which its control chatters (common practice, no source): radians. */
 const CHATTERS = degreesToRadians(1);
+/** From so much play on any vehicle is felt (common practice, no source): radians. */
+const MUCH_PLAY = degreesToRadians(3);
 /** Rotors that add more than this share to the mass to be sped up are worth a word (common practice, no source). */
 const MUCH_ROTATING = 1.1;
 /** Motors that turn faster than this unloaded are small and quick (common practice, no source): rpm. */
@@ -177,6 +179,14 @@ function trainFindings({ build, duties, train, line, system }: FindingContext): 
       said(
         'tight',
         `The stages have ${showNumber(radiansToDegrees(train.play.atWheelRad))}° of play at the wheel, ${show(train.play.atGroundM, 'length', system).text} on the ground: a balancer chatters in it. Belts, or fewer gears near the wheel.`,
+        'ratio',
+      ),
+    );
+  if (train.play && build.layout.kind !== 'balancer' && train.play.atWheelRad > MUCH_PLAY)
+    found.push(
+      said(
+        'note',
+        `Backlash adds up: ${showNumber(radiansToDegrees(train.play.atWheelRad))}° at the wheel, ${show(train.play.atGroundM, 'length', system).text} on the ground, and run-out of wheels and sprockets on top. It knocks at each start and blurs slow or measured driving.`,
         'ratio',
       ),
     );

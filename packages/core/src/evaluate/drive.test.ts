@@ -218,6 +218,37 @@ describe('spools and tracks', () => {
   });
 });
 
+describe('judgements of sizing and of the drive (common practice, no source)', () => {
+  const saidOf = (build: Build): string => texts(evaluate(build));
+
+  it('packs in series, large steering actuators, play that adds up, and motors that creep', () => {
+    const series = {
+      ...puffin,
+      parts: puffin.parts.map((p) => (p.kind === 'battery' ? { ...p, packsInSeries: 2 } : p)),
+    };
+    expect(saidOf(series)).toContain('2 packs in series have no cut-off in common');
+    expect(saidOf(puffin)).not.toContain('packs in series');
+    const moth = read('moth');
+    const steering = moth.steering && { ...moth.steering, actuatorTorque: typed(4, 'N·m') };
+    expect(saidOf({ ...moth, steering })).toContain('give it a supply of its own');
+    const loose = puffin.drive.stages.map((s) => ({ ...s, play: typed((4 * Math.PI) / 180, '°') }));
+    expect(saidOf(drive(puffin, { stages: loose }))).toMatch(/Backlash adds up: 4\.42°/);
+    expect(saidOf(read('glasshouse-rail'))).toMatch(/it creeps unevenly/);
+  });
+
+  it('chains want their mount measured, loops a tensioner', () => {
+    const [chain] = puffin.drive.stages;
+    if (chain?.kind !== 'chain') throw new Error('Puffin has a chain');
+    const bare = drive(puffin, { stages: [{ ...chain, tensioner: undefined }], mount: { lever: mm(40) } });
+    expect(saidOf(bare)).toMatch(/Say how the chain is tensioned/);
+    expect(saidOf(bare)).toMatch(/Chains come off by misalignment/);
+    expect(saidOf(drive(puffin, { stages: [{ ...chain, tensioner: 'none' }] }))).toMatch(
+      /Nothing tensions the chain/,
+    );
+    expect(saidOf(puffin)).not.toMatch(/tension|Chains come off/);
+  });
+});
+
 describe('the demo builds', () => {
   it.each(['puffin', 'moth', 'sanderling', 'pip', 'teasel', 'glasshouse-rail'])(
     '%s is complete through Drivetrain, and something of it is short',

@@ -56,7 +56,10 @@ function missingParts({ build, line }: FindingContext): Finding[] {
   return findings;
 }
 
-function partNotes({ line, train }: FindingContext): Finding[] {
+/** More than this a controller's own 5 V supply does not feed (common practice, no source): N·m. */
+const LARGE_SERVO = 0.5;
+
+function partNotes({ build, line, train }: FindingContext): Finding[] {
   const findings = train.stages.flatMap((stage) => [
     ...(stage.problem === undefined
       ? []
@@ -65,6 +68,14 @@ function partNotes({ line, train }: FindingContext): Finding[] {
       cured(said('tight', text, 'ratio'), { kind: 'stage', stageId: stage.id }),
     ),
   ]);
+  if (build.steering && build.steering.actuatorTorque.value > LARGE_SERVO)
+    findings.push(
+      said(
+        'note',
+        'The steering actuator is larger than what the 5 V supply on a controller feeds: give it a supply of its own.',
+        'steering',
+      ),
+    );
   if (!line) return findings;
   findings.push(...line.warnings.map((text) => said('tight', text, 'torque')));
   const { nominalV = 0, fullV = 0 } = line.pack ?? {};
@@ -74,6 +85,15 @@ function partNotes({ line, train }: FindingContext): Finding[] {
         'note',
         `The battery’s ${showNumber(nominalV)} V is above the motor’s ${showNumber(line.motor.voltageV)} V: for a tight spot, not a habit.`,
         'motor-heat',
+      ),
+    );
+  const packs = line.battery?.packsInSeries ?? 1;
+  if (packs > 1)
+    findings.push(
+      said(
+        'note',
+        `${packs} packs in series have no cut-off in common: watch the voltage of each, and charge each by itself.`,
+        'battery-voltage',
       ),
     );
   if (fullV > EXTRA_LOW_VOLTAGE)

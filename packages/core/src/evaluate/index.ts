@@ -24,6 +24,7 @@ export {
   fixed,
   from,
   isStated,
+  shelf,
   worked,
   workingOfWindow,
   workingsOfCircuit,

@@ -1,5 +1,5 @@
 import { rollingDiameter, type Build } from '../build/index.ts';
-import { degreesToRadians, radiansToDegrees } from '../contract/index.ts';
+import { GRAM_CM2, degreesToRadians, radiansToDegrees } from '../contract/index.ts';
 import { playSum, reflectedInertia, stageFigures, stagePlay } from '../transmission/index.ts';
 import { LEAST_MASS } from './footing.ts';
 import { trainStages, type Driveline } from './driveline.ts';
@@ -17,8 +17,6 @@ export function playInput(build: Build) {
     wheelDiameterM: rollingDiameter(build).value,
   };
 }
-
-const GRAM_CM2 = 1e-7;
 
 function pushed(build: Build, line: Driveline): MovedByHand {
   const { circuit, ratio, backEfficiency, motorsPerWheel, outputs, wheelRadiusM } = line;

@@ -3,6 +3,7 @@ import { startingPower } from '../ground/index.ts';
 import { fullCommand, meanDraw, runTime, type Circuit } from '../supply/index.ts';
 import type { Driveline } from './driveline.ts';
 import { margin } from './margin.ts';
+import { rotatingFactor } from './rotating.ts';
 import type { DutyReport, LinkReport, Outing } from './report.ts';
 
 /** Peukert exponents of ageing lead-acid cells and of all others (common practice, no source). */
@@ -17,10 +18,15 @@ export const legsOf = (duties: readonly DutyReport[], of: (duty: DutyReport) => 
   duties.map((d) => ({ durationS: d.durationS, currentA: of(d) }));
 
 /** What starting again and again adds to the battery's current in a duty. */
-export function startingInput({ startsAnHour, speed }: Duty, { footing }: DutyReport, line: Driveline) {
+export function startingInput(
+  build: Build,
+  { startsAnHour, speed }: Duty,
+  { footing }: DutyReport,
+  line: Driveline,
+) {
   return {
     massKg: footing.massKg,
-    rotatingMassFactor: 1,
+    rotatingMassFactor: rotatingFactor(build, footing.massKg),
     speedMps: speed.value,
     startsAnHour: startsAnHour?.value ?? 0,
     efficiency: line.efficiency,
@@ -32,7 +38,9 @@ export function batteryCurrent(build: Build, report: DutyReport, line: Driveline
   const duty = build.duties.find(({ id }) => id === report.id);
   const steadyA = report.point?.batteryA ?? 0;
   if (!duty?.startsAnHour || !report.point) return steadyA;
-  return steadyA + startingPower.run(startingInput(duty, report, line)).powerW / line.circuit.openCircuitV;
+  return (
+    steadyA + startingPower.run(startingInput(build, duty, report, line)).powerW / line.circuit.openCircuitV
+  );
 }
 
 /** What the run-time calculator takes of the pack at a mean current. */

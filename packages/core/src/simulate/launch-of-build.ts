@@ -1,10 +1,11 @@
 import type { Build, Duty } from '../build/index.ts';
+import { GRAM_CM2 } from '../contract/index.ts';
 import { drivelineOf, rollingOf, trainOf, type DutyReport } from '../evaluate/index.ts';
 import type { LaunchInput } from './launch-model.ts';
 
 /**
- * The launch of a build on the ground, grade and load of one of its duties. Undefined until a motor is chosen. The
- * inertia of motors and wheels is not known to the build yet and is left out.
+ * The launch of a build on the ground, grade and load of one of its duties. Undefined until a motor is chosen. Rotors
+ * count where their inertia is known; that of wheels is left out.
  */
 export function launchOfBuild(
   build: Build,
@@ -28,7 +29,7 @@ export function launchOfBuild(
     voltageV: circuit.openCircuitV,
     supplyResistanceOhm: circuit.supplyResistanceOhm,
     currentLimitA: circuit.currentLimitA,
-    motorInertiaKgM2: 0,
+    motorInertiaKgM2: (line.motor.rotorGcm2 ?? 0) * GRAM_CM2,
     rotatingMassKg: 0,
     rollingCoefficient: rollingOf(build, duty, report.footing),
     dragAreaM2: build.dragArea.value,

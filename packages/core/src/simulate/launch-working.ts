@@ -7,6 +7,7 @@ import {
   from,
   trainOf,
   worked,
+  shelf,
   workingOf,
   workingsOfCircuit,
   isStated,
@@ -63,7 +64,9 @@ export function launchWorking(
       fixed('ratio', 'the stages at Drivetrain, multiplied'),
       fixed('efficiency', 'the stages at Drivetrain, multiplied'),
       ...circuit.filter((input) => input.key !== 'auxiliaryW'),
-      fixed('motorInertiaKgM2', 'armatures are not counted yet'),
+      line.motor.rotorGcm2 === undefined
+        ? fixed('motorInertiaKgM2', 'the inertia of the rotor is not known')
+        : shelf('motorInertiaKgM2', line.motor.name),
       fixed('rotatingMassKg', 'wheels are not counted yet'),
       ...roadInputs(build, duty),
       from('dragAreaM2', build.dragArea, 'Brief, the vehicle'),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCalculator, key } from '../contract/index.ts';
+import { GRAM_CM2, defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   massKg: key.positive('Mass of the vehicle', 'kg'),
@@ -14,9 +14,6 @@ const output = z.strictObject({
   feltGcm2: key.positive('Inertia of the vehicle as each motor feels it', 'g·cm²'),
   rotatingMassFactor: key.positive('Mass that must be sped up over mass'),
 });
-
-/** One gram times a square centimetre in kg·m². */
-const GRAM_CM2 = 1e-7;
 
 export const reflectedInertia = defineCalculator({
   name: 'reflected-inertia',

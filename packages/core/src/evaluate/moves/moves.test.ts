@@ -55,6 +55,16 @@ describe('moves', () => {
       }
   });
 
+  it.each(builds)('of %s: something is short that a move mends', (_, build) => {
+    const report = evaluate(build);
+    const mended = movesOf(build)
+      .filter(({ link, finding }) => finding === undefined && link !== null)
+      .filter(({ link }) => report.governing.some((l) => l.link === link && l.verdict === 'short'))
+      .flatMap((m) => m.moves)
+      .filter(({ before, after, makesShort }) => before < 1 && after >= 1 && !makesShort);
+    expect(mended.length).toBeGreaterThan(0);
+  });
+
   it('are four at most for a margin, and not all of one kind', () => {
     for (const { moves: offered } of builds.flatMap(([, build]) => movesOf(build))) {
       expect(offered.length).toBeLessThanOrEqual(4);

@@ -16,6 +16,7 @@ export {
   fixed,
   from,
   isStated,
+  shelf,
   worked,
   type Calculation,
   type Stated,
