@@ -26,7 +26,10 @@ const said = (margin: MarginAt | null): string =>
   margin ? `${showNumber(margin.ratio)} ${margin.verdict}` : '';
 
 /** Every margin that either build has, before and after. */
-export function compareMargins(before: Report, after: Report): MovedMargin[] {
+export function compareMargins(
+  before: Pick<Report, 'governing'>,
+  after: Pick<Report, 'governing'>,
+): MovedMargin[] {
   const links = [...new Set([...before.governing, ...after.governing].map((link) => link.link))];
   return links.map((link) => {
     const [was, is] = [before, after].map((report) =>

@@ -60,7 +60,7 @@ function pathLinks(
         link: stalled ? 'path-stall' : 'path',
         dutyId,
         needs,
-        has: pathHolds(element, needs, { stalled }),
+        has: pathHolds(element, { stalled }),
         elementId: element.id,
       },
       build.marginPolicy,

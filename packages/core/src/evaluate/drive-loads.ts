@@ -1,4 +1,5 @@
 import type { Build } from '../build/index.ts';
+import { remembered } from '../contract/index.ts';
 import { stageFigures, type PathElement, type Stage, type StageLoad } from '../transmission/index.ts';
 import { isOnMotor, type Driveline } from './driveline.ts';
 
@@ -61,7 +62,7 @@ export function torqueAt(
 }
 
 /** The parts of the path that come behind a stage that is there, in the order of the drive. */
-export const pathInOrder = ({ drive: { path, stages } }: Build): readonly PathElement[] => [
+export const pathInOrder = remembered(({ drive: { path, stages } }: Build): readonly PathElement[] => [
   ...path.filter(({ after }) => after === null),
   ...stages.flatMap(({ id }) => path.filter(({ after }) => after === id)),
-];
+]);

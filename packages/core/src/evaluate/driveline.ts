@@ -7,6 +7,7 @@ import {
   type Build,
   type PartOf,
 } from '../build/index.ts';
+import { remembered } from '../contract/index.ts';
 import { dcMotorConstants } from '../motor/index.ts';
 import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
 import {
@@ -44,7 +45,7 @@ const GEARHEAD_ON_MOTOR = 'motor-gearhead';
 export const isOnMotor = (stage: Stage): boolean => stage.id === GEARHEAD_ON_MOTOR;
 
 /** The stages in order, the gearhead that is one with the motor first. */
-export function trainStages(build: Build): readonly Stage[] {
+export const trainStages = remembered((build: Build): readonly Stage[] => {
   const gearhead = motorOf(build)?.gearhead;
   if (!gearhead) return build.drive.stages;
   const shelf = { origin: 'shelf' } as const;
@@ -60,9 +61,9 @@ export function trainStages(build: Build): readonly Stage[] {
     },
     ...build.drive.stages,
   ];
-}
+});
 
-export function trainOf(build: Build): TrainReport {
+export const trainOf = remembered((build: Build): TrainReport => {
   const all = trainStages(build);
   const stages = all.map((stage, at) => {
     const figures = stageFigures(stage);
@@ -75,7 +76,7 @@ export function trainOf(build: Build): TrainReport {
     };
   });
   return { stages, ...trainRatio.run({ stages: stages.map(ratiosOf) }) };
-}
+});
 
 /** Why a stage cannot be where it is: spools and tracks end the drive of a vehicle that has them. */
 function misplaced({ layout }: Build, { kind }: Stage, last: boolean): string | undefined {

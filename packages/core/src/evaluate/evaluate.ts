@@ -11,13 +11,8 @@ import { outingLinks, outingOf } from './outing.ts';
 import { commonSpan } from './ratio-window.ts';
 import type { Report } from './report.ts';
 
-/**
- * A build in, a report out: forces, operating points, margins and findings for every duty. Pure; takes any build
- * that fits the schema, finished or not. Sentences are in the units of `system`.
- *
- * Figures are SI, as in `LINKS`; see docs/format.md for every key.
- */
-export function evaluate(build: Build, system: UnitSystem = 'metric'): Report {
+/** The report of a build without its sentences, and what they are made of. */
+function judged(build: Build) {
   const stages = trainOf(build);
   const line = drivelineOf(build, stages);
   const train = { ...stages, ...movedOf(build, line) };
@@ -32,7 +27,21 @@ export function evaluate(build: Build, system: UnitSystem = 'metric'): Report {
     ...axleLinks(build),
     ...(line && outing ? outingLinks(build, duties, line, outing) : []),
   ];
-  const governing = governingLinks(links);
+  return { line, train, duties, outing, links, governing: governingLinks(links) };
+}
+
+/** What margins come to, for those who compare many builds: the report without windows and sentences. */
+export type Margins = Pick<Report, 'duties' | 'governing'>;
+export const marginsOf = (build: Build): Margins => judged(build);
+
+/**
+ * A build in, a report out: forces, operating points, margins and findings for every duty. Pure; takes any build
+ * that fits the schema, finished or not. Sentences are in the units of `system`.
+ *
+ * Figures are SI, as in `LINKS`; see docs/format.md for every key.
+ */
+export function evaluate(build: Build, system: UnitSystem = 'metric'): Report {
+  const { line, train, duties, outing, links, governing } = judged(build);
   const windows = duties.flatMap((d) => (d.ratioWindow ? [d.ratioWindow] : []));
   return {
     build: build.name,

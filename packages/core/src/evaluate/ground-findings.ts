@@ -15,7 +15,7 @@ import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
 import { towedPull } from './braking.ts';
 import { askedOfGrip } from './demand.ts';
 import { limitFindings } from './event-limits.ts';
-import { onDuty, said } from './finding.ts';
+import { cured, onDuty, said } from './finding.ts';
 import { groundOf } from './footing.ts';
 import type { DutyReport, Finding } from './report.ts';
 import { threeAgainstFour } from './tipping.ts';
@@ -47,12 +47,29 @@ const HEAVY_PAYLOAD = 3;
 /** Braked wheels with less of the weight than this slide rather than hold (common practice, no source). */
 const LIGHT_BRAKED = 0.5;
 
+/** A finding that moving the load, or a wider turn, may end. */
+const stands = (
+  severity: Finding['severity'],
+  text: string,
+  link: NonNullable<Finding['link']>,
+  dutyId: string,
+): Finding => cured(said(severity, text, link, dutyId), { kind: 'stand', dutyId });
+
+/** A finding that more braked wheels may end. */
+const braked = (
+  severity: Finding['severity'],
+  text: string,
+  link: NonNullable<Finding['link']>,
+  dutyId: string,
+): Finding => cured(said(severity, text, link, dutyId), { kind: 'brake' });
+
 /** What makes a duty impossible, whatever drives it. */
 function impossible({ build, duty, report, system }: AtDuty): Finding[] {
   const { footing, step, turn, sink } = report;
   const here = onDuty(build, duty.id);
   const kind = layoutKind(build.layout.kind);
-  const stop = (text: string, link: Finding['link'] = 'grip'): Finding => said('stop', text, link, duty.id);
+  const stop = (text: string, link: NonNullable<Finding['link']> = 'grip'): Finding =>
+    stands('stop', text, link, duty.id);
   const found: Finding[] = [];
   if (!footing.stands)
     found.push(
@@ -64,7 +81,7 @@ function impossible({ build, duty, report, system }: AtDuty): Finding[] {
   else
     for (const axle of footing.axles.filter(({ lifts }) => lifts))
       found.push(stop(`${axle.name} leave the ground${here}: move weight towards them or lower the load.`));
-  if (step && 'problem' in step) found.push(stop(step.problem, 'step'));
+  if (step && 'problem' in step) found.push(said('stop', step.problem, 'step', duty.id));
   if (turn && kind.turning === 'none') found.push(stop(`A ${kind.title} cannot turn${here}.`));
   if (duty.turn?.kind === 'on-the-spot' && !kind.onTheSpot)
     found.push(stop(`It cannot turn on the spot${here}: with a ${kind.title} it turns along a radius.`));
@@ -90,7 +107,7 @@ function tooTight({ build, duty, system }: AtDuty): Finding[] {
   if (inner <= radiansToDegrees(lock)) return [];
   const least = wheelbaseM / Math.tan(lock) + trackM / 2;
   return [
-    said(
+    stands(
       'stop',
       `It cannot turn so tightly${onDuty(build, duty.id)}: the inner wheel would turn ${showNumber(inner)}°, its lock is ${degrees(lock)}. It goes round ${show(least, 'length', system).text} or more.`,
       'push-on',
@@ -123,7 +140,7 @@ function weightNotes({ build, duty, report }: AtDuty): Finding[] {
   const share = front ? front.loadN / footing.acrossN : 1;
   if (drives && duty.grade.value > 0 && front && share > 0 && share < LIGHT_NOSE)
     found.push(
-      said(
+      stands(
         'tight',
         `The nose is light${here}: ${per100(share)} of the weight is in front. It steers badly and rears at a jerk; bring the load forward or lower.`,
         'tip-along',
@@ -166,7 +183,7 @@ function downNotes({ build, duty, report, system }: AtDuty): Finding[] {
     );
   if (brake?.share !== undefined && brake.share < LIGHT_BRAKED && build.brake.kind === 'friction')
     found.push(
-      said(
+      braked(
         'tight',
         `Coming down${here}, the braked wheels carry ${per100(brake.share)} of the weight${duty.towed ? ', what is towed counted in: give that a brake of its own, or' : ':'} brake the wheels that carry it then.`,
         'brake-hold',
@@ -186,7 +203,7 @@ function downNotes({ build, duty, report, system }: AtDuty): Finding[] {
     );
   if (brake?.decelerationMps2 === 0)
     found.push(
-      said(
+      braked(
         'stop',
         `It does not stop on the way down${here}: brake more of the weight, or keep off that slope.`,
         'brake-stop',

@@ -25,8 +25,11 @@ export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
   const has = Math.max(0, input.has);
   const ratio = input.ratio ?? has / input.needs;
   if (ratio === Infinity) return [];
-  const rule = linkDefinition(input.link).rule(policy);
-  return [{ ...input, has, ratio, rule, verdict: verdictOf(ratio, rule) }];
+  const { link, dutyId, needs, stageId, elementId } = input;
+  const rule = linkDefinition(link).rule(policy);
+  const report: LinkReport = { link, dutyId, needs, has, ratio, rule, verdict: verdictOf(ratio, rule) };
+  if (stageId !== undefined) return [{ ...report, stageId }];
+  return [elementId === undefined ? report : { ...report, elementId }];
 }
 
 /** How near a link is to its rule: under 1 it is short. */

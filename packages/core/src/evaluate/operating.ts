@@ -5,7 +5,7 @@ import { circuitInput, pointAt, pointOfTwoHalves } from '../supply/index.ts';
 import { demandOf } from './demand.ts';
 import { motorLoad } from '../transmission/index.ts';
 import type { Driveline } from './driveline.ts';
-import type { DutyPoint, TurnReport } from './report.ts';
+import type { DutyPoint, Resistance, TurnReport } from './report.ts';
 
 export const wheelTorqueInput = (line: Driveline, forceN: number) => ({
   forceN,
@@ -62,13 +62,25 @@ function circuitPoint(
   });
 }
 
+/** Resistance without air, steps and speeding up; where a duty asks neither, its own without air. */
+export function steadyForce(build: Build, duty: Duty, own?: Resistance): number {
+  const steady = !duty.step && !duty.upToSpeed && duty.acceleration.value === 0;
+  return own && steady ? own.totalN - own.dragN : demandOf(build, steadyDuty(duty), 0).resistance.totalN;
+}
+
 /** What the calculator of the attainable speed takes: the duty's resistance without air, and the driveline. */
-export const attainableInput = (build: Build, duty: Duty, line: Driveline, gripN: number | undefined) => ({
+export const attainableInput = (
+  build: Build,
+  duty: Duty,
+  line: Driveline,
+  gripN: number | undefined,
+  steadyN = steadyForce(build, duty),
+) => ({
   ...circuitInput(line.circuit),
   ratio: line.ratio,
   efficiency: line.efficiency,
   wheelDiameterM: 2 * line.wheelRadiusM,
-  steadyN: demandOf(build, steadyDuty(duty), 0).resistance.totalN,
+  steadyN,
   dragAreaM2: build.dragArea.value,
   airDensityKgM3: AIR_DENSITY,
   ...(gripN === undefined ? {} : { gripN }),

@@ -190,7 +190,8 @@ export type Cure =
   | { readonly kind: 'fit'; readonly elementId: string }
   | { readonly kind: 'tension'; readonly stageId: string }
   | { readonly kind: 'release' }
-  | { readonly kind: 'brake' };
+  | { readonly kind: 'brake' }
+  | { readonly kind: 'stand'; readonly dutyId: string };
 
 /** The train from motor to wheel as it stands. */
 export interface TrainReport {

@@ -1,3 +1,4 @@
+import { remembered } from '../../contract/index.ts';
 import type { Quantity } from '../../quantity/index.ts';
 import { layoutKind, type DrivenTogether } from './kinds.ts';
 import type { Axle, Layout } from './layout.ts';
@@ -37,7 +38,9 @@ export const contactsOfAxle = (axle: Axle): Contact[] => {
 };
 
 /** Every contact of a layout, axle by axle in their order. */
-export const contactsOf = (layout: Layout): Contact[] => layout.axles.flatMap(contactsOfAxle);
+export const contactsOf = remembered((layout: Layout): readonly Contact[] =>
+  layout.axles.flatMap(contactsOfAxle),
+);
 
 /** Wheels, tracks or sliders of an axle: two, or one in the middle. */
 export const wheelsOf = (axle: Axle): number => (axle.track.value > 0 ? 2 : 1);

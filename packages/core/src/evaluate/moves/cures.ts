@@ -1,6 +1,6 @@
-import type { Build } from '../../build/index.ts';
+import { wheelbaseOf, type Build } from '../../build/index.ts';
 import type { Cure } from '../report.ts';
-import { withFrictionBrake, type Candidate } from './candidate.ts';
+import { scaled, withFrictionBrake, type Candidate } from './candidate.ts';
 import { fitCures } from './path-candidates.ts';
 import { stageCures } from './stage-candidates.ts';
 
@@ -34,6 +34,50 @@ function released(build: Build): Candidate[] {
   ];
 }
 
+const SHORTER = { payload: [0.8, 0.6], lower: 0.7, radius: [1.3, 1.6, 2] } as const;
+
+/** What makes a vehicle stand, steer or get round where it does not: its load moved or less, a wider turn. */
+function standing(build: Build, dutyId: string): Candidate[] {
+  const { payload } = build.masses;
+  const duty = build.duties.find(({ id }) => id === dutyId);
+  const wheelbaseM = wheelbaseOf(build.layout);
+  const loaded = (text: string, change: Partial<typeof payload>): Candidate => ({
+    text,
+    build: { ...build, masses: { ...build.masses, payload: { ...payload, ...change } } },
+  });
+  const moved = (by: number): Candidate =>
+    loaded(`The payload ${Math.round(Math.abs(by) * wheelbaseM * 1000)} mm ${by > 0 ? 'forward' : 'back'}`, {
+      aheadOfRearAxle: {
+        ...payload.aheadOfRearAxle,
+        value: payload.aheadOfRearAxle.value + by * wheelbaseM,
+        origin: 'typed',
+      },
+    });
+  const { turn } = duty ?? {};
+  return [
+    ...(payload.mass.value > 0
+      ? [
+          ...[0.15, 0.3, -0.15].map(moved),
+          loaded('The payload lower', { height: scaled(payload.height, SHORTER.lower) }),
+          ...SHORTER.payload.map((by) =>
+            loaded(`${Math.round(by * 100)} % of the payload`, { mass: scaled(payload.mass, by) }),
+          ),
+        ]
+      : []),
+    ...(duty && turn?.kind === 'radius'
+      ? SHORTER.radius.map((by) => ({
+          text: `“${duty.name}” ${by} times as wide`,
+          build: {
+            ...build,
+            duties: build.duties.map((d) =>
+              d.id === dutyId ? { ...d, turn: { ...turn, radius: scaled(turn.radius, by) } } : d,
+            ),
+          },
+        }))
+      : []),
+  ];
+}
+
 /** What may end a finding that is no margin. */
 export function curesOf(build: Build, cure: Cure): readonly Candidate[] {
   switch (cure.kind) {
@@ -45,6 +89,8 @@ export function curesOf(build: Build, cure: Cure): readonly Candidate[] {
       return tensioned(build, cure.stageId);
     case 'release':
       return released(build);
+    case 'stand':
+      return standing(build, cure.dutyId);
     case 'brake':
       return [{ text: 'A friction brake on every axle', build: withFrictionBrake(build) }];
   }

@@ -2,7 +2,7 @@ import { changesBetween, type Build, type Change, type Part } from '../../build/
 import type { UnitSystem } from '../../quantity/index.ts';
 import { show } from '../../quantity/index.ts';
 import { compareMargins, marginInWords } from '../compare.ts';
-import { evaluate } from '../evaluate.ts';
+import { evaluate, marginsOf, type Margins } from '../evaluate.ts';
 import { closeness } from '../margin.ts';
 import type { Cure, Finding, LinkReport, Report } from '../report.ts';
 import type { Candidate } from './candidate.ts';
@@ -37,7 +37,7 @@ const MOST_SHOWN = 4;
 /** A gain under this share of the rule is not worth a line. */
 const WORTH = 0.02;
 
-const governingOf = (report: Report, link: LinkReport['link']): LinkReport | undefined =>
+const governingOf = (report: Margins, link: LinkReport['link']): LinkReport | undefined =>
   report.governing.find((other) => other.link === link);
 
 /** Mass and cost that chosen parts and ballast add or take. */
@@ -56,15 +56,26 @@ function spent(before: Build, after: Build, system: UnitSystem): string[] {
 /** A move before it is known whether it is shown: the build that it makes, and its place among the others. */
 type Judged = Omit<Move, 'changes'> & { readonly build: Build; readonly score: number };
 
-interface Tried {
+/** The same function, asked once for each build, whichever findings propose it. */
+function once<T>(work: (build: Build) => T): (build: Build) => T {
+  const known = new Map<string, T>();
+  return (build) => {
+    const key = JSON.stringify(build);
+    const found = known.get(key) ?? work(build);
+    known.set(key, found);
+    return found;
+  };
+}
+
+interface Tried<Now extends Margins = Margins> {
   readonly build: Build;
   readonly report: Report;
   readonly candidate: Candidate;
-  readonly now: Report;
+  readonly now: Now;
   readonly system: UnitSystem;
 }
 
-const score = (report: Report, link: LinkReport['link']): number => {
+const score = (report: Margins, link: LinkReport['link']): number => {
   const own = governingOf(report, link);
   return own ? closeness(own) : Infinity;
 };
@@ -119,7 +130,7 @@ function judged(tried: Tried, link: LinkReport['link']): Judged | undefined {
 const sameCure = (a: Cure, b: Cure | undefined): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** What a candidate does for a finding that is no margin, or undefined where as much still stands in the way. */
-function ended(tried: Tried, cure: Cure): Judged | undefined {
+function ended(tried: Tried<Report>, cure: Cure): Judged | undefined {
   const left = (report: Report): number => report.findings.filter((f) => sameCure(cure, f.cure)).length;
   if (!(left(tried.now) < left(tried.report)) || fallsOver(tried)) return undefined;
   const { costs, makesShort, loss } = costsOf(tried, null);
@@ -144,30 +155,29 @@ export function moves(
   report: Report,
   { shelf, system = 'metric' }: { readonly shelf: readonly Part[]; readonly system?: UnitSystem },
 ): MovesFor[] {
-  const tried = (candidates: readonly Candidate[]): Tried[] =>
-    candidates.map((candidate) => ({
-      build,
-      report,
-      candidate,
-      now: evaluate(candidate.build, system),
-      system,
-    }));
+  const margins = once(marginsOf);
+  const whole = once((candidate: Build) => evaluate(candidate, system));
+  const tried = <Now extends Margins>(
+    candidates: readonly Candidate[],
+    of: (candidate: Build) => Now,
+  ): Tried<Now>[] =>
+    candidates.map((candidate) => ({ build, report, candidate, now: of(candidate.build), system }));
   const ranked = (found: readonly (Judged | undefined)[]): Judged[] =>
     found.filter((move) => move !== undefined).sort((a, b) => b.score - a.score);
-  const margins = report.governing
+  const mended = report.governing
     .filter(({ verdict }) => verdict !== 'ample')
     .map((link) => {
       const duty = build.duties.find(({ id }) => id === link.dutyId);
       const candidates = candidatesFor({ build, link, duty, shelf, system });
-      const found = ranked(tried(candidates).map((t) => judged(t, link.link)));
+      const found = ranked(tried(candidates, margins).map((t) => judged(t, link.link)));
       return { link: link.link, dutyId: link.dutyId, moves: varied(build, found) };
     });
   const others = report.findings.flatMap(({ cure, link, dutyId, text }): MovesFor[] => {
     if (!cure) return [];
-    const found = ranked(tried(curesOf(build, cure)).map((t) => ended(t, cure)));
+    const found = ranked(tried(curesOf(build, cure), whole).map((t) => ended(t, cure)));
     return [{ link, dutyId, finding: text, moves: varied(build, found) }];
   });
-  return [...margins, ...others];
+  return [...mended, ...others];
 }
 
 /** The moves of a finding: its own, or those of the margin that it speaks of. */

@@ -32,7 +32,7 @@ export function pathHas(
   if (!element || !torque) return undefined;
   if (element.kind === 'coupling')
     return {
-      value: pathHolds(element, 0, { stalled }),
+      value: pathHolds(element, { stalled }),
       dimension: 'torque',
       origin: element.ratedTorque.origin,
       where: `Drivetrain, ${element.name}: its rated torque${stalled ? ', twice that for a moment (common practice)' : ''}`,

@@ -1,4 +1,4 @@
-import { NotPhysical } from '../../contract/index.ts';
+import { NotPhysical, remembered } from '../../contract/index.ts';
 import { boltCircle } from '../bolt-circle.ts';
 import { clampHold } from '../clamp-hold.ts';
 import { keyShear } from '../key-shear.ts';
@@ -148,19 +148,23 @@ export function heldInput(
   return { torqueNm, factor, safetyFactor: stalled ? stallSafety(element.kind) : safetyOf(element.kind) };
 }
 
-/** The torque that a part of the path may work with, or stands at a stall: N·m. A part that cannot be made holds nothing. */
-export function pathHolds(
-  element: PathElement,
-  torqueNm: number,
-  stall: { readonly stalled: boolean },
-): number {
-  if (element.kind === 'coupling')
-    return element.ratedTorque.value / (stall.stalled ? stallSafety('coupling') : 1);
+const heldAtAll = (element: PathElement, stalled: boolean): number => {
+  if (element.kind === 'coupling') return element.ratedTorque.value / (stalled ? stallSafety('coupling') : 1);
   try {
-    const input = heldInput(element, torqueNm, stall);
+    // Stress and slip grow with the torque: what it holds is the same whatever is asked.
+    const input = heldInput(element, 1, { stalled });
     return input ? torqueHeld.run(input).heldNm : Infinity;
   } catch (error) {
     if (error instanceof NotPhysical) return 0;
     throw error;
   }
-}
+};
+
+const held = remembered((element: PathElement) => ({
+  working: heldAtAll(element, false),
+  stalled: heldAtAll(element, true),
+}));
+
+/** The torque that a part of the path may work with, or stands at a stall: N·m. A part that cannot be made holds nothing. */
+export const pathHolds = (element: PathElement, { stalled }: { readonly stalled: boolean }): number =>
+  held(element)[stalled ? 'stalled' : 'working'];

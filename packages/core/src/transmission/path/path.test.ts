@@ -7,6 +7,7 @@ import {
   PATH_KINDS,
   freshPath,
   freshPathElement,
+  heldInput,
   mismatchesOf,
   pathElementSchema,
   pathHolds,
@@ -20,8 +21,7 @@ import {
 const mm = (n: number) => typed(n / 1000, 'mm');
 const fresh = <K extends PathKind>(kind: K, bore = 12): PathOf<K> =>
   freshPathElement(kind, { id: 'path-1', after: null, name: 'Hub', bore: mm(bore) }) as PathOf<K>;
-const holds = (element: PathElement, torqueNm = 10): number =>
-  pathHolds(element, torqueNm, { stalled: false });
+const holds = (element: PathElement): number => pathHolds(element, { stalled: false });
 
 describe.each(PATH_KINDS)('%s', (kind) => {
   it('fits the schema as it begins, and holds more than nothing', () => {
@@ -35,8 +35,10 @@ describe.each(PATH_KINDS)('%s', (kind) => {
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 500, noNaN: true }), (torqueNm) => {
         const element = fresh(kind);
-        expect(holds(element, torqueNm) / holds(element)).toBeCloseTo(1, 9);
-        expect(pathHolds(element, torqueNm, { stalled: true })).toBeGreaterThanOrEqual(holds(element));
+        const input = heldInput(element, torqueNm, { stalled: false });
+        if (input)
+          expect((input.torqueNm * input.factor) / input.safetyFactor / holds(element)).toBeCloseTo(1, 9);
+        expect(pathHolds(element, { stalled: true })).toBeGreaterThanOrEqual(holds(element));
       }),
       { numRuns: 40 },
     );

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { degreesToRadians, radiansToDegrees } from '../../contract/index.ts';
+import { degreesToRadians, radiansToDegrees, remembered } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
 import { frictionBelt } from '../friction-belt.ts';
 import { frictionWheel } from '../friction-wheel.ts';
@@ -58,7 +58,7 @@ export const timingBeltInput = (stage: TimingBelt) => ({
 
 const pulleyOf = (stage: TimingBelt, teethOf: number): number => (stage.pitch.value * teethOf) / Math.PI;
 
-export const timingBeltFigures = (stage: TimingBelt): StageFigures =>
+export const timingBeltFigures = remembered((stage: TimingBelt): StageFigures =>
   orProblem({ ratio: stage.teethDriven / stage.teethDriver, efficiency: stage.efficiency.value }, () => {
     const { centreMm, warnings, teethInMesh } = timingBelt.run(timingBeltInput(stage));
     return {
@@ -69,7 +69,8 @@ export const timingBeltFigures = (stage: TimingBelt): StageFigures =>
       ],
       outsideM: { driver: pulleyOf(stage, stage.teethDriver), driven: pulleyOf(stage, stage.teethDriven) },
     };
-  });
+  }),
+);
 
 export function timingBeltStrength(
   stage: TimingBelt,
@@ -126,7 +127,7 @@ export function frictionBeltInput(stage: FrictionBelt, load: StageLoad) {
 const SMALL_PULLEY_M = 0.06;
 const UNLOADED: StageLoad = { inputTorqueNm: 1e-9, inputRpm: 0 };
 
-export const frictionBeltFigures = (stage: FrictionBelt): StageFigures =>
+export const frictionBeltFigures = remembered((stage: FrictionBelt): StageFigures =>
   orProblem(
     { ratio: stage.drivenDiameter.value / stage.driverDiameter.value, efficiency: stage.efficiency.value },
     () => {
@@ -144,7 +145,8 @@ export const frictionBeltFigures = (stage: FrictionBelt): StageFigures =>
         outsideM: { driver: stage.driverDiameter.value, driven: stage.drivenDiameter.value },
       };
     },
-  );
+  ),
+);
 
 export function frictionBeltStrength(stage: FrictionBelt, load: StageLoad): StageStrength | undefined {
   if (load.inputTorqueNm <= 0 || frictionBeltFigures(stage).problem !== undefined) return undefined;

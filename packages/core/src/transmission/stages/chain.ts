@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { NotPhysical } from '../../contract/index.ts';
+import { NotPhysical, remembered } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
 import { allowedLoad } from '../allowed-load.ts';
 import { chainDrive } from '../chain-drive.ts';
@@ -45,7 +45,7 @@ export const chainGeometry = (stage: Chain, load?: StageLoad) => chainDrive.run(
 const smallSprocketTorque = (stage: Chain, load: StageLoad): number =>
   load.inputTorqueNm * Math.min(1, stage.teethDriven / stage.teethDriver);
 
-export function chainFigures(stage: Chain): StageFigures {
+export const chainFigures = remembered((stage: Chain): StageFigures => {
   const figures = {
     ratio: stage.teethDriven / stage.teethDriver,
     efficiency: stage.efficiency.value,
@@ -69,7 +69,7 @@ export function chainFigures(stage: Chain): StageFigures {
     if (!(error instanceof NotPhysical)) throw error;
     return { ...figures, problem: error.message, warnings: [] };
   }
-}
+});
 
 export function chainStrength(stage: Chain, load: StageLoad): StageStrength | undefined {
   if (load.inputTorqueNm <= 0 || chainFigures(stage).problem !== undefined) return undefined;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { degreesToRadians } from '../../contract/index.ts';
+import { degreesToRadians, remembered } from '../../contract/index.ts';
 import {
   frictionBeltFigures,
   frictionBeltPull,
@@ -149,7 +149,7 @@ export const STAGE_KINDS = Object.keys(MEMBERS) as readonly StageKind[];
 const memberOf = (stage: Stage): StageMember<Stage> => MEMBERS[stage.kind];
 
 export const stageTitle = (kind: StageKind): string => MEMBERS[kind].title;
-export const stageFigures = (stage: Stage): StageFigures => memberOf(stage).figures(stage);
+export const stageFigures = remembered((stage: Stage): StageFigures => memberOf(stage).figures(stage));
 export const stageStrength = (stage: Stage, load: StageLoad): StageStrength | undefined =>
   memberOf(stage).strength?.(stage, load);
 /** What a stage pulls across its shafts under a load; undefined where that is not known. */

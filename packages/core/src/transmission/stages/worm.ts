@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { radiansToDegrees } from '../../contract/index.ts';
+import { radiansToDegrees, remembered } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
 import { wormPair } from '../worm-pair.ts';
 import { cutIfKnown, friction, orProblem, stageCommon, teeth, toMm } from './fields.ts';
@@ -29,7 +29,7 @@ export const wormInput = (stage: Worm) => ({
 });
 
 /** Efficiency follows from lead and friction, both ways: a worm is never as good as the gears beside it. */
-export const wormFigures = (stage: Worm): StageFigures =>
+export const wormFigures = remembered((stage: Worm): StageFigures =>
   orProblem({ ratio: stage.wheelTeeth / stage.starts, efficiency: 1 }, () => {
     const { efficiency, backEfficiency, selfLocking } = wormPair.run(wormInput(stage));
     return {
@@ -41,7 +41,8 @@ export const wormFigures = (stage: Worm): StageFigures =>
       facts: [{ title: 'the other way', value: backEfficiency, dimension: 'share' }],
       ...(stage.module ? { outsideM: { driven: (stage.wheelTeeth + 2) * stage.module.value } } : {}),
     };
-  });
+  }),
+);
 
 const PASCALS = 1e6;
 

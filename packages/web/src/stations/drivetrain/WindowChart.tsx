@@ -128,8 +128,9 @@ function WindowRow({ name, window, x, y, rule }: RowProps) {
       fill={fill}
     />
   );
-  // A window that begins further left than is drawn says so inside its bar.
+  // A window that begins or ends further out than is drawn says so inside its bar.
   const offLeft = window.just !== null && x(window.just.low) < LABELS + 44;
+  const offRight = window.just !== null && x(window.just.high) > WIDTH - 64;
   return (
     <g>
       <text x="0" y={y + 13.5} fontSize="15" fill="var(--color-ink)">
@@ -149,7 +150,13 @@ function WindowRow({ name, window, x, y, rule }: RowProps) {
           >
             {showNumber(window.just.low)}
           </text>
-          <text x={x(window.just.high) + 5} y={y + 13.5} fontSize="14" fill="var(--color-ink)">
+          <text
+            x={x(window.just.high) + (offRight ? -5 : 5)}
+            y={y + 13.5}
+            fontSize="14"
+            textAnchor={offRight ? 'end' : 'start'}
+            fill="var(--color-ink)"
+          >
             {window.just.high < 99_000 ? showNumber(window.just.high) : 'no upper end'}
           </text>
           {!window.rule && (

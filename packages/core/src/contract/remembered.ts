@@ -1,0 +1,14 @@
+/**
+ * The same function, asked once for each object. For pure functions of what is never changed in place: builds, layouts
+ * and stages are made anew by every edit. Forgotten with the object.
+ */
+export function remembered<K extends object, V>(work: (key: K) => V): (key: K) => V {
+  const known = new WeakMap<K, { readonly value: V }>();
+  return (key) => {
+    const found = known.get(key);
+    if (found) return found.value;
+    const value = work(key);
+    known.set(key, { value });
+    return value;
+  };
+}
