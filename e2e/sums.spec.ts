@@ -58,6 +58,7 @@ test('a sum is filled from a build and its result put into it, seen, undone and 
   expect(put).toBeGreaterThan(0.19);
   // It is put in once: not again by a reload.
   await bench.reload();
+  await expect(bench.getByRole('button', { name: /^Undo/ })).toBeEnabled();
   await expect(bench.getByRole('status').filter({ hasText: 'From the quick sum' })).toHaveCount(0);
   await bench.keyboard.press('Control+z');
   await expect(bench.getByText('saved', { exact: true })).toBeVisible();

@@ -18,14 +18,14 @@ export function Links({ stage, change }: Props) {
   const { links, centreForLinksMm } = chainGeometry(stage);
   const off = Math.abs(centreForLinksMm - stage.centre.value * 1000) > FITS_MM;
   return (
-    <span className="text-[14px] leading-tight">
+    <span className="block text-[14px]">
       <Opens work={() => chainWorking(stage)} title="the length of the chain">
         {`${links} links`}
       </Opens>
       {off && (
         <button
           type="button"
-          className="block text-mech underline"
+          className="mt-1 block min-h-6 text-mech underline"
           onClick={() =>
             change({ centre: { ...stage.centre, value: centreForLinksMm / 1000, origin: 'typed' } })
           }

@@ -1,15 +1,5 @@
 import { RELEASES, RELEASE_TITLES, type Build } from '@zubric/core/build';
-import {
-  calculated,
-  closeness,
-  drivelineOf,
-  fixed,
-  linkDefinition,
-  loadedStages,
-  mountInput,
-  playInput,
-  trainOf,
-} from '@zubric/core/evaluate';
+import { calculated, closeness, fixed, linkDefinition, mountInput, playInput } from '@zubric/core/evaluate';
 import { showNumber, type Quantity } from '@zubric/core/quantity';
 import { mountPull, playSum, stageTitle, type Stage } from '@zubric/core/transmission';
 import { useSay } from '../../app/units.tsx';
@@ -19,6 +9,7 @@ import { QuantityField } from '../../fields/QuantityField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensMargin } from '../../working/OpensOf.tsx';
 import { Opens } from '../../working/Opens.tsx';
+import { useHardestLoads } from './hardest-loads.ts';
 
 const withDrive = (build: Build, part: Partial<Build['drive']>): Build => ({
   ...build,
@@ -38,15 +29,10 @@ export function MountPanel() {
 
 /** What the first stage pulls on the hardest duty. */
 function usePull() {
-  const { build, report } = useBuild();
-  const line = drivelineOf(build, trainOf(build));
-  const hardest = [...report.duties]
-    .filter((d) => d.point)
-    .sort((a, b) => Math.abs(b.point?.motorTorqueNm ?? 0) - Math.abs(a.point?.motorTorqueNm ?? 0))[0];
-  if (!line || !hardest?.point) return undefined;
-  const { motorTorqueNm, motorRpm } = hardest.point;
-  const given = mountInput(build, loadedStages(line, { motorTorqueNm: Math.abs(motorTorqueNm), motorRpm }));
-  return given && { given, duty: hardest.name, wheelTorqueNm: Math.abs(hardest.point.wheelTorqueNm) };
+  const { build } = useBuild();
+  const hardest = useHardestLoads();
+  const given = hardest && mountInput(build, hardest.stages);
+  return hardest && given && { given, ...hardest };
 }
 
 function Mount() {

@@ -1,13 +1,17 @@
-import { linkDefinition, trainStages, type LinkReport } from '@zubric/core/evaluate';
+import { linkDefinition, trainStages, type LinkReport, type Report } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
-import type { Stage, StageFigures } from '@zubric/core/transmission';
+import { mountPull, stagePull, type Stage, type StageFigures } from '@zubric/core/transmission';
 import { useSay } from '../../app/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { useHardestLoads } from './hardest-loads.ts';
 import { OpensMargin } from '../../working/OpensOf.tsx';
 
-/** What follows from the numbers of a stage: how far apart, how much wrapped. */
-export function Facts({ figures }: { readonly figures: StageFigures }) {
+/** What follows from the numbers of a stage: how far apart, how much wrapped, and how hard it pulls. */
+export function Facts({ stage, figures }: { readonly stage: Stage; readonly figures: StageFigures }) {
   const say = useSay();
+  const hardest = useHardestLoads();
+  const at = hardest?.stages.find((loaded) => loaded.stage.id === stage.id);
+  const pull = at && figures.problem === undefined ? stagePull(stage, at.load) : undefined;
   return (
     <ul className="text-[14px] leading-tight">
       {(figures.facts ?? []).map(({ title, value, dimension }) => (
@@ -15,12 +19,29 @@ export function Facts({ figures }: { readonly figures: StageFigures }) {
           {title} {say(value, dimension, 4)}
         </li>
       ))}
+      {hardest && pull && (
+        <li title={`On “${hardest.duty}”, across each of its shafts`}>
+          pulls {say(mountPull.run({ ...pull, leverMm: 0 }).shaftN, 'force')}
+        </li>
+      )}
+      {pull && stage.kind === 'timing-belt' && (
+        <li title="Each strand, standing still: about the pull of the hardest duty">
+          set to {say((pull.tightN + pull.slackN) / 2, 'force')}
+        </li>
+      )}
     </ul>
   );
 }
 
 const worstOf = (links: readonly LinkReport[], stageId: string): LinkReport | undefined =>
   links.filter((l) => l.stageId === stageId).sort((a, b) => a.ratio / a.rule - b.ratio / b.rule)[0];
+
+/** When a load works: on a duty, at a stall, or while the motors brake. */
+function whenOf({ link, dutyId }: LinkReport, { duties }: Report): string {
+  if (link === 'stage-stall') return 'at stall';
+  const duty = duties.find(({ id }) => id === dutyId)?.name ?? '';
+  return link === 'stage-brake' ? `braking, ${duty}` : duty;
+}
 
 /** The load that is nearest to what the stage stands, on whichever duty. */
 export function Strength({
@@ -50,6 +71,7 @@ export function Strength({
       <b className="font-semibold">
         {showNumber(link.ratio)} ×{link.verdict === 'ample' ? '' : ` ${link.verdict}`}
       </b>
+      <span className="block text-[14px] text-soft">{whenOf(link, report)}</span>
     </span>
   );
 }

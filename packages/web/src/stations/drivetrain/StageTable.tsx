@@ -230,11 +230,14 @@ function StageRow({ stage, fitted, onCompare }: RowProps) {
       </td>
       <td>
         {stage.kind === 'chain' ? (
-          <Links stage={stage} change={change} />
+          <>
+            <Links stage={stage} change={change} />
+            <Facts stage={stage} figures={figures} />
+          </>
         ) : stage.kind === 'gearhead' ? (
           <span className="text-soft">sealed</span>
         ) : (
-          <Facts figures={figures} />
+          <Facts stage={stage} figures={figures} />
         )}
         <Through stage={stage} figures={figures} fitted={fitted} change={change} />
       </td>

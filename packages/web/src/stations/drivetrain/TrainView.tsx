@@ -2,7 +2,7 @@ import { rollingDiameter } from '@zubric/core/build';
 import { onAxleRadius } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
-import { useSay } from '../../app/units.tsx';
+import { useSay, useUnits } from '../../app/units.tsx';
 import { Shapes } from '../../drawings/Sketch.tsx';
 import { extentOf, fitTo, roundLength, type Fit } from '../../drawings/shapes.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
@@ -12,6 +12,7 @@ const WIDTH = 740;
 const HEIGHT = 176;
 const MARGIN = { x: 16, y: 12 };
 const LONGEST_BAR = 120;
+const MM_PER_INCH = 25.4;
 
 const VIEWS = [
   { view: 'side', title: 'From the side' },
@@ -126,7 +127,9 @@ function Facts() {
 /** A round length, so that the drawing can be measured. */
 function Bar({ fit }: { readonly fit: Fit }) {
   const say = useSay();
-  const length = roundLength(LONGEST_BAR / fit.scale);
+  const { system } = useUnits();
+  const unit = system === 'imperial' ? MM_PER_INCH : 1;
+  const length = roundLength(LONGEST_BAR / fit.scale / unit) * unit;
   return (
     <g transform={`translate(14 22)`} stroke="var(--color-soft)" fill="none">
       <path d={`M0 -6v6h${length * fit.scale}v-6`} />

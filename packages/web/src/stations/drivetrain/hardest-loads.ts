@@ -1,0 +1,25 @@
+import { drivelineOf, loadedStages, trainOf, type LoadedStage } from '@zubric/core/evaluate';
+import { useBuild } from '../../session/BuildSession.tsx';
+
+/** The duty that asks the most torque of the motors, and what it puts on every stage. */
+export interface HardestLoads {
+  readonly duty: string;
+  readonly wheelTorqueNm: number;
+  readonly stages: readonly LoadedStage[];
+}
+
+/** Undefined until a motor is chosen and a duty drives. */
+export function useHardestLoads(): HardestLoads | undefined {
+  const { build, report } = useBuild();
+  const line = drivelineOf(build, trainOf(build));
+  const hardest = [...report.duties]
+    .filter((d) => d.point)
+    .sort((a, b) => Math.abs(b.point?.motorTorqueNm ?? 0) - Math.abs(a.point?.motorTorqueNm ?? 0))[0];
+  if (!line || !hardest?.point) return undefined;
+  const { motorTorqueNm, motorRpm, wheelTorqueNm } = hardest.point;
+  return {
+    duty: hardest.name,
+    wheelTorqueNm: Math.abs(wheelTorqueNm),
+    stages: loadedStages(line, { motorTorqueNm: Math.abs(motorTorqueNm), motorRpm }),
+  };
+}
