@@ -245,3 +245,23 @@ describe('the dates', () => {
     );
   });
 });
+
+describe('shafts, keys and screws of the torque path', () => {
+  it('are parts of every driveline, by their sizes; what wheel and hub bring is not listed twice', () => {
+    const lines = partsList(puffin).filter(({ id }) => id.startsWith('path.'));
+    expect(lines.map(({ name, count }) => `${count} ${name.replaceAll('\u00a0', ' ')}`)).toEqual([
+      '4 Set screw M8 for driver sprocket',
+      '2 Key for driven sprocket, 5 mm × 5 mm × 21.3 mm',
+      '2 Axle, Ø 17 mm',
+      '2 Key for wheel hub, 5 mm × 5 mm × 21.3 mm',
+    ]);
+  });
+
+  it('follow the drive: two motors a wheel have twice the screws on their shafts, a removed part none', () => {
+    const two = { ...puffin, drive: { ...puffin.drive, motorsPerWheel: 2 } };
+    expect(line(two, 'path.path-1').count).toBe(8);
+    expect(line(two, 'path.path-3').count).toBe(2);
+    const none = { ...puffin, drive: { ...puffin.drive, path: [] } };
+    expect(partsList(none).some(({ id }) => id.startsWith('path.'))).toBe(false);
+  });
+});

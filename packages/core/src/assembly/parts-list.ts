@@ -12,6 +12,7 @@ import {
   type PartState,
 } from '../build/index.ts';
 import { show } from '../quantity/index.ts';
+import { pathParts } from './path-parts.ts';
 import { stageWork } from './stage-work.ts';
 import type { Wanted } from './wanted.ts';
 
@@ -44,6 +45,7 @@ export function partsList(build: Build): PartLine[] {
     derived(build, { id: 'frame', name: 'Frame', count: 1 }),
     chosen('motor', 'Motor', drivelines * build.drive.motorsPerWheel, motorOf(build)),
     ...trains.map((wanted) => derived(build, wanted)),
+    ...pathParts(build).map((wanted) => derived(build, wanted)),
     ...standingParts(layout).map((wanted) => derived(build, wanted)),
     chosen('driver', 'Driver', supply.driverCount, driverOf(build)),
     chosen('battery', 'Battery', 1, batteryOf(build)),

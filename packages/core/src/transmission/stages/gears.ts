@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { degreesToRadians } from '../../contract/index.ts';
 import { bevelPair } from '../bevel-pair.ts';
-import { LEAST_TEETH, gearBending } from '../gear-bending.ts';
+import { LEAST_TEETH } from '../gear-bending.ts';
 import { gearPair } from '../gear-pair.ts';
 import { planetary } from '../planetary.ts';
 import { cut, cutIfKnown, efficiency, orProblem, stageCommon, teeth, toMm } from './fields.ts';
+import { MOMENTARY_OF_TEETH, PASCALS, toothStrength } from './tooth-strength.ts';
 import type { ShaftPull, StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 
 const toothed = {
@@ -30,16 +31,11 @@ export type Spur = z.output<typeof spurSchema>;
 export type Bevel = z.output<typeof bevelSchema>;
 export type Planetary = z.output<typeof planetarySchema>;
 
-const PASCALS = 1e6;
-
 /** Over the tips of the teeth, metres. */
 const outsideOf = ({ teethDriver, teethDriven, module }: Spur | Bevel) => ({
   driver: (teethDriver + 2) * module.value,
   driven: (teethDriven + 2) * module.value,
 });
-
-/** Teeth at a stall, once: about twice what they stand for good (common practice, no source). */
-export const MOMENTARY_OF_TEETH = 2;
 
 /** Teeth press square to their flanks, at 20°. */
 const PRESSURE_ANGLE = degreesToRadians(20);
@@ -81,21 +77,11 @@ export function spurStrength(stage: Spur, load: StageLoad): StageStrength | unde
   const small = Math.min(stage.teethDriver, stage.teethDriven);
   if (load.inputTorqueNm <= 0 || small < LEAST_TEETH) return undefined;
   const turns = stage.teethDriver / small;
-  const given = {
-    moduleMm: toMm(stage.module.value),
+  return toothStrength(stage, {
     teeth: small,
-    faceWidthMm: toMm(stage.faceWidth.value),
     torqueNm: load.inputTorqueNm / turns,
     rpm: load.inputRpm * turns,
-    allowableMPa: stage.allowable.value / PASCALS,
-  };
-  return {
-    link: 'tooth-stress',
-    needs: gearBending.run(given).stressMPa * PASCALS,
-    has: stage.allowable.value,
-    sum: { calculator: gearBending, given, key: 'stressMPa' },
-    momentary: MOMENTARY_OF_TEETH,
-  };
+  });
 }
 
 const bevelInput = (stage: Bevel) => ({
@@ -138,22 +124,15 @@ export function planetaryStrength(stage: Planetary, load: StageLoad): StageStren
   const { sunTeeth, ringTeeth, planets, module, faceWidth, allowable } = stage;
   const small = Math.min(sunTeeth, (ringTeeth - sunTeeth) / 2);
   if (!module || !faceWidth || !allowable || load.inputTorqueNm <= 0 || small < LEAST_TEETH) return undefined;
-  const given = {
-    moduleMm: toMm(module.value),
-    teeth: small,
-    faceWidthMm: toMm(faceWidth.value),
-    torqueNm: ((load.inputTorqueNm * small) / sunTeeth / planets) * (planets > 1 ? UNEVEN : 1),
-    // Teeth mesh as fast as the sun turns past the carrier.
-    rpm: (load.inputRpm * (1 - 1 / (1 + ringTeeth / sunTeeth)) * sunTeeth) / small,
-    allowableMPa: allowable.value / PASCALS,
-  };
-  return {
-    link: 'tooth-stress',
-    needs: gearBending.run(given).stressMPa * PASCALS,
-    has: allowable.value,
-    sum: { calculator: gearBending, given, key: 'stressMPa' },
-    momentary: MOMENTARY_OF_TEETH,
-  };
+  return toothStrength(
+    { module, faceWidth, allowable },
+    {
+      teeth: small,
+      torqueNm: ((load.inputTorqueNm * small) / sunTeeth / planets) * (planets > 1 ? UNEVEN : 1),
+      // Teeth mesh as fast as the sun turns past the carrier.
+      rpm: (load.inputRpm * (1 - 1 / (1 + ringTeeth / sunTeeth)) * sunTeeth) / small,
+    },
+  );
 }
 
 export const planetaryFigures = (stage: Planetary): StageFigures =>

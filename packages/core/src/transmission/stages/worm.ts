@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { radiansToDegrees, remembered } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
 import { wormPair } from '../worm-pair.ts';
-import { cutIfKnown, friction, orProblem, stageCommon, teeth, toMm } from './fields.ts';
-import { gearBending, LEAST_TEETH } from '../gear-bending.ts';
-import { MOMENTARY_OF_TEETH } from './gears.ts';
+import { cutIfKnown, friction, orProblem, stageCommon, teeth } from './fields.ts';
+import { LEAST_TEETH } from '../gear-bending.ts';
+import { toothStrength } from './tooth-strength.ts';
 import type { StageFigures, StageLoad, StageStrength } from './stage-report.ts';
 
 export const wormSchema = z.strictObject({
@@ -44,27 +44,18 @@ export const wormFigures = remembered((stage: Worm): StageFigures =>
   }),
 );
 
-const PASCALS = 1e6;
-
 /** The teeth of the wheel give out before the worm's thread; where module, width and material are known. */
 export function wormStrength(stage: Worm, load: StageLoad): StageStrength | undefined {
   const { module, faceWidth, allowable, wheelTeeth, starts } = stage;
   if (!module || !faceWidth || !allowable || load.inputTorqueNm <= 0 || wheelTeeth < LEAST_TEETH)
     return undefined;
   const ratio = wheelTeeth / starts;
-  const given = {
-    moduleMm: toMm(module.value),
-    teeth: wheelTeeth,
-    faceWidthMm: toMm(faceWidth.value),
-    torqueNm: load.inputTorqueNm * ratio * wormFigures(stage).efficiency,
-    rpm: load.inputRpm / ratio,
-    allowableMPa: allowable.value / PASCALS,
-  };
-  return {
-    link: 'tooth-stress',
-    needs: gearBending.run(given).stressMPa * PASCALS,
-    has: allowable.value,
-    sum: { calculator: gearBending, given, key: 'stressMPa' },
-    momentary: MOMENTARY_OF_TEETH,
-  };
+  return toothStrength(
+    { module, faceWidth, allowable },
+    {
+      teeth: wheelTeeth,
+      torqueNm: load.inputTorqueNm * ratio * wormFigures(stage).efficiency,
+      rpm: load.inputRpm / ratio,
+    },
+  );
 }
