@@ -90,3 +90,26 @@ describe('a stage by another kind', () => {
     expect(stageAs(puffin, 'gone', 'chain')).toBeUndefined();
   });
 });
+
+describe('a ratio and its window, in words', () => {
+  /** Puffin's chain by one large sprocket or another; its hardest window ends at 49 : 1. */
+  const at = (teethDriven: number): string =>
+    evaluate({
+      ...puffin,
+      drive: {
+        ...puffin.drive,
+        stages: puffin.drive.stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriven } : s)),
+      },
+    })
+      .findings.filter(({ link }) => link === 'ratio')
+      .map(({ text }) => text)
+      .join();
+
+  it('is too low, too high, near either end, or not spoken of', () => {
+    expect(at(20)).toMatch(/^The ratio of 18\s: 1 is too low/);
+    expect(at(60)).toMatch(/^The ratio of 54\s: 1 is too high on “Level, loaded”: at most 49 : 1/);
+    expect(at(25)).toMatch(/^The ratio of 22\.5\s: 1 is near the end of its window/);
+    expect(at(52)).toMatch(/^The ratio of 46\.8\s: 1 is near the end of its window/);
+    expect(at(36)).toBe('');
+  });
+});

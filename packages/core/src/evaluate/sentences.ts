@@ -44,11 +44,11 @@ function sayWindow({ l: link, where, has, context }: Said): string {
   const window: RatioWindow | undefined = context.duties.find((d) => d.id === link.dutyId)?.ratioWindow;
   if (!window?.just)
     return `No ratio does it${where} with this motor: the best, ${showNumber(link.needs)} : 1, gives ${times(link.ratio)} of the torque.`;
-  return link.has < link.needs
+  if (link.verdict !== 'short')
+    return `The ratio of ${has} is near the end of its window${where} (${showNumber(window.just.low)} to ${showNumber(window.just.high)} : 1).`;
+  return link.has < window.just.low
     ? `The ratio of ${has} is too low${where}: it takes ${showNumber(window.just.low)} : 1 or more.`
-    : link.verdict === 'short'
-      ? `The ratio of ${has} is too high${where}: at most ${showNumber(window.just.high)} : 1 keeps the speed.`
-      : `The ratio of ${has} is near the end of its window${where} (${showNumber(window.just.low)} to ${showNumber(window.just.high)} : 1).`;
+    : `The ratio of ${has} is too high${where}: at most ${showNumber(window.just.high)} : 1 keeps the speed.`;
 }
 
 /** What mends a slip: weight does not where all of it scrubs in the turn, or leans. */

@@ -1,7 +1,25 @@
 import { readFileSync, readdirSync } from 'node:fs';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyChanges, buildSchema, partSchema, readBuild, type Build } from '../../build/index.ts';
-import { freshStage } from '../../transmission/index.ts';
+import {
+  LAYOUT_TEMPLATES,
+  applyChanges,
+  buildSchema,
+  choosePart,
+  newBuild,
+  partSchema,
+  readBuild,
+  rollingDiameter,
+  withLayout,
+  type Build,
+} from '../../build/index.ts';
+import {
+  PATH_KINDS,
+  STAGE_KINDS,
+  freshPath,
+  freshPathElement,
+  freshStage,
+} from '../../transmission/index.ts';
 import { typed } from '../../quantity/index.ts';
 import { closeness, evaluate, moves, type Move } from '../index.ts';
 
@@ -15,6 +33,57 @@ const demo = (file: string): Build => {
 };
 const builds = readdirSync('data/builds').map((file) => [file, demo(file)] as const);
 const movesOf = (build: Build) => moves(build, evaluate(build), { shelf });
+
+/** Any vehicle of a template with any stages, shafts and motor, as a builder may leave it half-way. */
+const anyBuild = fc
+  .record({
+    layout: fc.constantFrom(...LAYOUT_TEMPLATES),
+    kinds: fc.array(fc.constantFrom(...STAGE_KINDS), { maxLength: 3 }),
+    ratio: fc.double({ min: 0.5, max: 30, noNaN: true }),
+    motor: fc.constantFrom(...shelf.filter((p) => p.kind === 'motor')),
+    bore: fc.double({ min: 0.002, max: 0.05, noNaN: true }),
+    hub: fc.constantFrom(...PATH_KINDS),
+    people: fc.constantFrom('nobody', 'riding'),
+    release: fc.constantFrom('none', 'jockey', 'dog', 'pin'),
+  })
+  .map(({ layout, kinds, ratio, motor, bore, hub, people, release }): Build => {
+    const build = choosePart(withLayout(newBuild('Any'), layout), motor);
+    const stages = kinds.map((kind, n) => freshStage(kind, `stage-${n + 1}`, ratio));
+    const odd = freshPathElement(hub, { id: 'odd', after: null, name: 'Odd', bore: typed(bore, 'mm') });
+    const path = freshPath(stages, { wheelDiameterM: rollingDiameter(build).value });
+    return {
+      ...build,
+      people,
+      drive: {
+        ...build.drive,
+        stages,
+        path: [odd, ...path],
+        mount: { lever: typed(0.05, 'mm'), twist: typed(0.01, '°') },
+        release: { kind: release, at: stages[0]?.id ?? null, drag: typed(0.2, 'N·m') },
+      },
+    };
+  });
+
+describe('any build, finished or not', () => {
+  it('is judged in numbers, and every move of it is a build that can be kept', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        expect(buildSchema.safeParse(build).error).toBeUndefined();
+        const report = evaluate(build);
+        for (const { needs, has, ratio } of report.links)
+          expect([needs, has, ratio].every(Number.isFinite)).toBe(true);
+        for (const { text } of report.findings) expect(text).not.toMatch(/NaN|Infinity|undefined/);
+        for (const { moves: offered } of moves(build, report, { shelf }))
+          for (const move of offered) {
+            expect(move.text).not.toMatch(/NaN|Infinity|undefined/);
+            const tried = applyChanges(build, move.changes);
+            expect(buildSchema.safeParse(tried).error, move.text).toBeUndefined();
+          }
+      }),
+      { numRuns: 25 },
+    );
+  });
+});
 
 describe('moves', () => {
   it.each(builds)('of %s: trying one gives exactly the gain that it promised', (_, build) => {

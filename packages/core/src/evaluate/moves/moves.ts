@@ -1,4 +1,4 @@
-import { changesBetween, type Build, type Change, type Part } from '../../build/index.ts';
+import { buildSchema, changesBetween, type Build, type Change, type Part } from '../../build/index.ts';
 import type { UnitSystem } from '../../quantity/index.ts';
 import { show } from '../../quantity/index.ts';
 import { compareMargins, marginInWords } from '../compare.ts';
@@ -196,7 +196,9 @@ function varied(build: Build, ranked: readonly Judged[]): Move[] {
   for (const move of ranked) {
     const begins = move.text.split(' ').slice(0, 2).join(' ');
     const told = shown.some(({ gains, costs }) => gains === move.gains && costs === move.costs);
-    if (!told && shown.filter(({ text }) => text.startsWith(begins)).length < 2) shown.push(move);
+    const alike = shown.filter(({ text }) => text.startsWith(begins)).length;
+    // Twice as many teeth may be more than a wheel can have.
+    if (!told && alike < 2 && buildSchema.safeParse(move.build).success) shown.push(move);
     if (shown.length === MOST_SHOWN) break;
   }
   return shown.map(({ score: _score, build: moved, ...move }) => ({

@@ -36,6 +36,9 @@ function beltFor({ teethDriver, teethDriven }: { teethDriver: number; teethDrive
   return Math.round((teethDriver + teethDriven) / 2 + (3 * large) / Math.PI);
 }
 
+/** More than this one planetary set does not turn down: its planets would outgrow their places (common practice). */
+const MOST_OF_A_SET = 11;
+
 const FRESH: { readonly [K in StageKind]: (id: string, ratio: number) => StageOf<K> } = {
   gearhead: (id, ratio) => ({ id, kind: 'gearhead', ratio: assumed(ratio, ': 1'), efficiency: share(0.85) }),
   chain: (id, ratio) => ({
@@ -50,7 +53,8 @@ const FRESH: { readonly [K in StageKind]: (id: string, ratio: number) => StageOf
   bevel: (id, ratio) => ({ id, kind: 'bevel', ...toothed(ratio) }),
   planetary: (id, ratio) => {
     // Ring and sun divide by three planets, and the planets have whole teeth: steps of six.
-    const ring = 18 + 6 * Math.max(1, Math.round((18 * (Math.max(ratio, 2) - 1) - 18) / 6));
+    const made = Math.min(Math.max(ratio, 2), MOST_OF_A_SET);
+    const ring = 18 + 6 * Math.max(1, Math.round((18 * (made - 1) - 18) / 6));
     return {
       id,
       kind: 'planetary',
