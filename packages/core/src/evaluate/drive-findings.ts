@@ -4,6 +4,7 @@ import { show, showNumber, typed, type Quantity, type UnitSystem } from '../quan
 import { mismatchesOf, type Mismatch, type MotorShaft, type Stage } from '../transmission/index.ts';
 import { pathInOrder } from './drive-loads.ts';
 import { cured, onDuty, said } from './finding.ts';
+import { stillLocks } from './moved.ts';
 import type { Finding } from './report.ts';
 import type { FindingContext } from './sentences.ts';
 
@@ -130,6 +131,18 @@ function releaseFindings({ build }: FindingContext): Finding[] {
             said(
               'stop',
               'A jockey lets a belt or chain go slack: say at which of them it disengages.',
+              'ratio',
+            ),
+            { kind: 'release' },
+          ),
+        ]
+      : []),
+    ...(stillLocks(build)
+      ? [
+          cured(
+            said(
+              'stop',
+              'Disengaged where it is, a stage that locks is still between it and the wheel: disengage behind that stage.',
               'ratio',
             ),
             { kind: 'release' },

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { buildSchema, type Build, type Duty } from '../build/index.ts';
 import { freshPath, freshStage, type PathElement, type Stage, type StageOf } from '../transmission/index.ts';
 import { typed } from '../quantity/index.ts';
-import { evaluate, type LinkId, type LinkReport, type Report } from './index.ts';
+import { evaluate, moves, type LinkId, type LinkReport, type Report } from './index.ts';
 
 const read = (file: string): Build =>
   buildSchema.parse(JSON.parse(readFileSync(`data/builds/${file}.zubric.json`, 'utf8')));
@@ -168,6 +168,25 @@ describe('disengaging', () => {
     // Half a newton metre at each of two wheels of 200 mm.
     expect(released('pin', null).train.moved?.releasedN).toBeCloseTo(5, 9);
     expect(evaluate(puffin).train.moved?.releasedN).toBeUndefined();
+  });
+
+  it('frees nothing where a worm that locks is left between it and the wheel', () => {
+    const worm = {
+      ...freshStage('worm', 'stage-1', 24),
+      leadAngle: typed(0.05, '°'),
+      friction: typed(0.12, ''),
+    } as Stage;
+    const build = (at: string | null): Build =>
+      drive(onStages(worm, freshStage('chain', 'stage-2', 2)), {
+        release: { kind: 'dog', at, drag: typed(0.5, 'N·m') },
+      });
+    expect(evaluate(build(null)).train.moved?.releasedN).toBeNull();
+    expect(texts(evaluate(build(null)))).toContain('disengage behind that stage');
+    expect(evaluate(build('stage-1')).train.moved?.releasedN).toBeCloseTo(5, 9);
+    const cure = moves(build(null), evaluate(build(null)), { shelf: [] }).find(({ finding }) =>
+      finding?.includes('disengage behind that stage'),
+    );
+    expect(cure?.moves.map(({ text }) => text)).toContain('A pin at the wheel');
   });
 
   it('is the only way to push by hand what a worm locks', () => {

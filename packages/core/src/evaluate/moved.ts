@@ -18,6 +18,13 @@ export function playInput(build: Build) {
   };
 }
 
+/** Whether a stage that locks is left between where the drive disengages and the wheel. */
+export function stillLocks({ drive: { release, stages } }: Build): boolean {
+  if (release.kind === 'none') return false;
+  const at = stages.findIndex(({ id }) => id === release.at);
+  return stages.slice(at + 1).some((stage) => stageFigures(stage).backEfficiency === 0);
+}
+
 function pushed(build: Build, line: Driveline): MovedByHand {
   const { circuit, ratio, backEfficiency, motorsPerWheel, outputs, wheelRadiusM } = line;
   // The motor's own friction is what its no-load current works against.
@@ -34,7 +41,9 @@ function pushed(build: Build, line: Driveline): MovedByHand {
   });
   return {
     engagedN: backEfficiency > 0 ? (outputs * idleNm) / backEfficiency / wheelRadiusM : null,
-    ...(release.kind === 'none' ? {} : { releasedN: (outputs * release.drag.value) / wheelRadiusM }),
+    ...(release.kind === 'none'
+      ? {}
+      : { releasedN: stillLocks(build) ? null : (outputs * release.drag.value) / wheelRadiusM }),
     feltKgM2: feltGcm2 * GRAM_CM2,
     rotatingMassFactor,
   };

@@ -217,8 +217,8 @@ export interface TrainReport {
 export interface MovedByHand {
   /** Force along level ground that turns the motors too, rolling left out, N; null where a stage locks. */
   readonly engagedN: number | null;
-  /** The same with the drive disengaged; absent where it does not disengage. */
-  readonly releasedN?: number;
+  /** The same with the drive disengaged; null where a stage left behind locks, absent where it does not disengage. */
+  readonly releasedN?: number | null;
   /** Inertia of the vehicle as each motor feels it, kg·m². */
   readonly feltKgM2: number;
   /** Mass that must be sped up over mass, the rotors counted where their inertia is known. */

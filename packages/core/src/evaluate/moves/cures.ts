@@ -18,19 +18,23 @@ const tensioned = (build: Build, stageId: string): Candidate[] =>
     },
   }));
 
-/** The jockey at the first loop there is, else no disengaging at all. */
+/** The jockey at a loop, or a dog or pin where nothing that locks is left behind. */
 function released(build: Build): Candidate[] {
   const { stages, release } = build.drive;
   const loop = stages.find(
     ({ kind }) => kind === 'chain' || kind === 'timing-belt' || kind === 'friction-belt',
   );
+  const last = stages.at(-1);
   const with_ = (change: Partial<typeof release>): Build => ({
     ...build,
     drive: { ...build.drive, release: { ...release, ...change } },
   });
   return [
     ...(loop ? [{ text: 'The jockey at that loop', build: with_({ at: loop.id }) }] : []),
-    { text: 'A dog clutch instead of a jockey', build: with_({ kind: 'dog' }) },
+    ...(release.kind === 'jockey'
+      ? [{ text: 'A dog clutch instead of a jockey', build: with_({ kind: 'dog' }) }]
+      : []),
+    ...(last ? [{ text: 'A pin at the wheel', build: with_({ kind: 'pin', at: last.id }) }] : []),
   ];
 }
 

@@ -237,7 +237,9 @@ function ByHand() {
                 <b className="font-semibold">{say(moved.engagedN, 'force')}</b> beside its rolling.
               </>
             )}
-            {moved.releasedN !== undefined && (
+            {moved.releasedN === null &&
+              ' Disengaged there it still locks: a stage that locks is left behind.'}
+            {typeof moved.releasedN === 'number' && (
               <>
                 {' '}
                 Disengaged, <b className="font-semibold">{say(moved.releasedN, 'force')}</b>; then the drive
