@@ -1,4 +1,5 @@
 import { wheelbaseOf, type Build } from '../../build/index.ts';
+import { stageTitle, type Stage } from '../../transmission/index.ts';
 import type { Cure } from '../report.ts';
 import { scaled, withFrictionBrake, type Candidate } from './candidate.ts';
 import { fitCures } from './path-candidates.ts';
@@ -18,25 +19,31 @@ const tensioned = (build: Build, stageId: string): Candidate[] =>
     },
   }));
 
-/** The jockey at a loop, or a dog or pin where nothing that locks is left behind. */
+/** The jockey at another loop, or a dog or pin where nothing that locks is left behind. */
 function released(build: Build): Candidate[] {
   const { stages, release } = build.drive;
-  const loop = stages.find(
-    ({ kind }) => kind === 'chain' || kind === 'timing-belt' || kind === 'friction-belt',
-  );
   const last = stages.at(-1);
+  const name = ({ kind }: Stage): string => stageTitle(kind).toLowerCase();
   const with_ = (change: Partial<typeof release>): Build => ({
     ...build,
     drive: { ...build.drive, release: { ...release, ...change } },
   });
+  const loops = [...stages].reverse().filter(({ kind }) => LOOPS.has(kind));
   return [
-    ...(loop ? [{ text: 'The jockey at that loop', build: with_({ at: loop.id }) }] : []),
-    ...(release.kind === 'jockey'
-      ? [{ text: 'A dog clutch instead of a jockey', build: with_({ kind: 'dog' }) }]
+    ...loops.map((loop) => ({
+      text: `A jockey at the ${name(loop)}`,
+      build: with_({ kind: 'jockey', at: loop.id }),
+    })),
+    ...(last
+      ? (['dog', 'pin'] as const).map((kind) => ({
+          text: `${kind === 'dog' ? 'A dog clutch' : 'A pin'} behind the ${name(last)}`,
+          build: with_({ kind, at: last.id }),
+        }))
       : []),
-    ...(last ? [{ text: 'A pin at the wheel', build: with_({ kind: 'pin', at: last.id }) }] : []),
   ];
 }
+
+const LOOPS: ReadonlySet<Stage['kind']> = new Set(['chain', 'timing-belt', 'friction-belt']);
 
 const SHORTER = { payload: [0.8, 0.6], lower: 0.7, radius: [1.3, 1.6, 2] } as const;
 

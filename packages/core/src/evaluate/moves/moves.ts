@@ -170,12 +170,12 @@ export function moves(
       const duty = build.duties.find(({ id }) => id === link.dutyId);
       const candidates = candidatesFor({ build, link, duty, shelf, system });
       const found = ranked(tried(candidates, margins).map((t) => judged(t, link.link)));
-      return { link: link.link, dutyId: link.dutyId, moves: varied(build, found) };
+      return { link: link.link, dutyId: link.dutyId, moves: varied(build, found, 'margin') };
     });
   const others = report.findings.flatMap(({ cure, link, dutyId, text }): MovesFor[] => {
     if (!cure) return [];
     const found = ranked(tried(curesOf(build, cure), whole).map((t) => ended(t, cure)));
-    return [{ link, dutyId, finding: text, moves: varied(build, found) }];
+    return [{ link, dutyId, finding: text, moves: varied(build, found, 'finding') }];
   });
   return [...mended, ...others];
 }
@@ -191,11 +191,13 @@ export const movesOfFinding = (all: readonly MovesFor[], finding: Finding): read
 };
 
 /** The best, but not four times the same by another tooth: at most two that begin alike, none that does just as another. */
-function varied(build: Build, ranked: readonly Judged[]): Move[] {
+function varied(build: Build, ranked: readonly Judged[], mends: 'margin' | 'finding'): Move[] {
   const shown: Judged[] = [];
   for (const move of ranked) {
     const begins = move.text.split(' ').slice(0, 2).join(' ');
-    const told = shown.some(({ gains, costs }) => gains === move.gains && costs === move.costs);
+    // Whatever ends a finding gains the same: those are told apart by what they are.
+    const told =
+      mends === 'margin' && shown.some(({ gains, costs }) => gains === move.gains && costs === move.costs);
     const alike = shown.filter(({ text }) => text.startsWith(begins)).length;
     // Twice as many teeth may be more than a wheel can have.
     if (!told && alike < 2 && buildSchema.safeParse(move.build).success) shown.push(move);
