@@ -1,6 +1,7 @@
 import {
   contactsOf,
   layoutKind,
+  placesOf,
   type Axle,
   type Build,
   type Contact,
@@ -136,9 +137,9 @@ export function loadsIn(build: Build, duty: Duty, mass: Mass, stance: Stance) {
 const CONTACT_OF_WHEEL = 1 / 6;
 
 /** Area of one contact on the ground, m². */
-export function contactArea(axle: Axle, places: number): number {
+export function contactArea(axle: Axle): number {
   const lengthM = axle.contactLength?.value ?? axle.diameter.value * CONTACT_OF_WHEEL;
-  return (lengthM * axle.width.value) / places;
+  return (lengthM * axle.width.value) / placesOf(axle);
 }
 
 export const soilThrustInput = (
@@ -148,12 +149,12 @@ export const soilThrustInput = (
 ) => ({ loadN, areaM2, cohesionKPa: soil.cohesionKPa, shearAngleDeg: soil.shearAngleDeg });
 
 /** The most that a contact puts on the ground: friction, or what soft ground takes before it shears. */
-function gripOf(ground: Ground, contact: Contact, loadN: number, places: number): number {
+function gripOf(ground: Ground, contact: Contact, loadN: number): number {
   if (loadN <= 0) return 0;
   const { gripN } = gripForce.run({ loadN, friction: ground.friction.value });
   if (!ground.soil) return gripN;
   const { thrustN } = soilThrust.run(
-    soilThrustInput({ ...ground, soil: ground.soil }, loadN, contactArea(contact.axle, places)),
+    soilThrustInput({ ...ground, soil: ground.soil }, loadN, contactArea(contact.axle)),
   );
   return Math.min(gripN, thrustN);
 }
@@ -161,7 +162,11 @@ function gripOf(ground: Ground, contact: Contact, loadN: number, places: number)
 /** Items of one key together, in the order in which the keys come. */
 export function groupedBy<T>(items: readonly T[], key: (item: T) => string): T[][] {
   const groups = new Map<string, T[]>();
-  for (const item of items) groups.set(key(item), [...(groups.get(key(item)) ?? []), item]);
+  for (const item of items) {
+    const group = groups.get(key(item));
+    if (group) group.push(item);
+    else groups.set(key(item), [item]);
+  }
   return [...groups.values()];
 }
 
@@ -211,12 +216,10 @@ export function footingOf(build: Build, duty: Duty, stance: Stance = stanceOf(du
   const ground = groundOf(build, duty);
   const { loads, acrossN, stands } = loadsIn(build, duty, mass, stance);
   const places = contactsOf(build.layout);
-  const perSide = (contact: Contact): number =>
-    places.filter((c) => c.axle === contact.axle && c.side === contact.side).length;
   const contacts = places.map((contact, at): ContactLoad => {
     const loadN = loads[at]?.loadN ?? 0;
     const { axle, side, aheadM, leftM } = contact;
-    const gripN = gripOf(ground, contact, loadN, perSide(contact));
+    const gripN = gripOf(ground, contact, loadN);
     return { axleId: axle.id, side, aheadM, leftM, driven: axle.driven, braked: axle.braked, loadN, gripN };
   });
   const axles = build.layout.axles.map(({ id, name }) => {

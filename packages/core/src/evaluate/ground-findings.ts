@@ -215,9 +215,10 @@ function downNotes({ build, duty, report, system }: AtDuty): Finding[] {
 
 /** Three wheels tip sooner than four: by how much, where a side slope is asked. */
 function threeWheels({ build, duty, report }: AtDuty): Finding[] {
+  if (!(duty.sideSlope || duty.turn)) return [];
   const other = threeAgainstFour(build, report.footing);
   const sideDeg = report.tip?.sideDeg;
-  if (other?.wheels !== 3 || sideDeg === undefined || !(duty.sideSlope || duty.turn)) return [];
+  if (other?.wheels !== 3 || sideDeg === undefined) return [];
   return [
     said(
       'note',

@@ -1,5 +1,5 @@
 import { asTwoAxles, contactsOf, layoutKind, turningOf, type Build, type Duty } from '../build/index.ts';
-import { NotPhysical, STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
+import { NotPhysical, STANDARD_GRAVITY, radiansToDegrees, remembered } from '../contract/index.ts';
 import { cornerSpeed, sideTip, tipAngles } from '../ground/index.ts';
 import { accelerationOf, groundOf } from './footing.ts';
 import type { Footing, TipReport } from './report.ts';
@@ -27,14 +27,28 @@ export const cornerInput = (build: Build, duty: Duty, tipDeg: number | undefined
   ...(tipDeg === undefined ? {} : { tipDeg }),
 });
 
-const tipAnglesOf = (build: Build, footing: Footing) => {
+function anglesOf(build: Build, footing: Footing) {
   try {
     return tipAngles.run(tipInput(build, footing));
   } catch (error) {
     if (error instanceof NotPhysical) return undefined;
     throw error;
   }
-};
+}
+
+const MOST_KNOWN = 50;
+
+/** What was worked out for a layout: most duties have their weight at one of two places. */
+const known = remembered((_layout: Build['layout']) => new Map<string, ReturnType<typeof anglesOf>>());
+
+function tipAnglesOf(build: Build, footing: Footing) {
+  const before = known(build.layout);
+  const key = `${footing.cgAheadM} ${footing.cgLeftM} ${footing.cgHeightM}`;
+  // While a mass is moved about, places are many and none comes again.
+  if (before.size > MOST_KNOWN) before.clear();
+  if (!before.has(key)) before.set(key, anglesOf(build, footing));
+  return before.get(key);
+}
 
 /** The lean of gravity and speeding up together, as a slope; uphill and speeding up are positive. */
 export const leanOf = (duty: Duty): number =>

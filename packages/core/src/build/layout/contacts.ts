@@ -22,6 +22,9 @@ const spreadOf = ({ contactLength }: Axle): readonly number[] =>
       )
     : [0];
 
+/** At how many places a wheel or track of an axle bears on the ground. */
+export const placesOf = (axle: Axle): number => (axle.contactLength ? PLACES_OF_A_TRACK : 1);
+
 /** Where an axle stands: left and right, or once in the middle. */
 export const contactsOfAxle = (axle: Axle): Contact[] => {
   const half = axle.track.value / 2;

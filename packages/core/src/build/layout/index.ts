@@ -1,6 +1,7 @@
 export {
   asTwoAxles,
   contactsOf,
+  placesOf,
   contactsOfAxle,
   drivelinesOf,
   drivenAxles,
