@@ -60,11 +60,12 @@ const pulleyOf = (stage: TimingBelt, teethOf: number): number => (stage.pitch.va
 
 export const timingBeltFigures = remembered((stage: TimingBelt): StageFigures =>
   orProblem({ ratio: stage.teethDriven / stage.teethDriver, efficiency: stage.efficiency.value }, () => {
-    const { centreMm, warnings, teethInMesh } = timingBelt.run(timingBeltInput(stage));
+    const { centreMm, warnings, teethInMesh, wrapDeg } = timingBelt.run(timingBeltInput(stage));
     return {
       warnings,
       facts: [
         { title: 'shafts apart', value: centreMm / 1000, dimension: 'length' },
+        { title: 'wrap', value: degreesToRadians(wrapDeg), dimension: 'angle' },
         { title: 'teeth in mesh', value: Math.floor(teethInMesh), dimension: 'number' },
       ],
       outsideM: { driver: pulleyOf(stage, stage.teethDriver), driven: pulleyOf(stage, stage.teethDriven) },

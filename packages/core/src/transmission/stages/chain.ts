@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { NotPhysical, remembered } from '../../contract/index.ts';
+import { NotPhysical, degreesToRadians, remembered } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
 import { allowedLoad } from '../allowed-load.ts';
 import { chainDrive } from '../chain-drive.ts';
@@ -64,7 +64,8 @@ export const chainFigures = remembered((stage: Chain): StageFigures => {
       );
     const outside = [geometry.outsideDiameterSmallMm / 1000, geometry.outsideDiameterLargeMm / 1000] as const;
     const [driver, driven] = stage.teethDriver <= stage.teethDriven ? outside : [outside[1], outside[0]];
-    return { ...figures, warnings, outsideM: { driver, driven } };
+    const wrap = { title: 'wrap', value: degreesToRadians(geometry.wrapDeg), dimension: 'angle' } as const;
+    return { ...figures, warnings, facts: [wrap], outsideM: { driver, driven } };
   } catch (error) {
     if (!(error instanceof NotPhysical)) throw error;
     return { ...figures, problem: error.message, warnings: [] };

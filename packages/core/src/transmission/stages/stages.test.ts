@@ -8,6 +8,7 @@ import { evaluate, isStated, linkDefinition, workingOfLink } from '../../evaluat
 import { typed } from '../../quantity/index.ts';
 import {
   STAGE_KINDS,
+  chainGeometry,
   freshStage,
   stageFigures,
   stageSchema,
@@ -202,6 +203,34 @@ describe('a V-belt on a 50 mm pulley at low speed', () => {
       stageStrength({ ...belt, ...change }, load)?.has ?? NaN;
     expect(holds({ idlerWrap: typed(0.8, '°') })).toBeGreaterThan(holds({}));
     expect(holds({ tension: typed(240, 'N') })).toBeCloseTo(2 * holds({}), 9);
+  });
+});
+
+describe('what follows from the sizes', () => {
+  const fact = (stage: Stage, title: string): number =>
+    stageFigures(stage).facts?.find((f) => f.title === title)?.value ?? NaN;
+
+  it('is said: the wrap of chain and belts, half round where both wheels are alike (geometry)', () => {
+    expect(fact({ ...fresh('chain', 2), teethDriver: 17, teethDriven: 17 }, 'wrap')).toBeCloseTo(Math.PI, 9);
+    expect(fact({ ...fresh('timing-belt', 2), teethDriver: 20, teethDriven: 20 }, 'wrap')).toBeCloseTo(
+      Math.PI,
+      9,
+    );
+    // 12 and 36 teeth of 3/8 in, about 200 mm apart, as far as an even number of links reaches: 180° − 2 asin((D − d)/2C).
+    const chain = { ...fresh('chain', 3), teethDriver: 12, teethDriven: 36, centre: typed(0.2, 'mm') };
+    const [small, large] = [12, 36].map((z) => 9.525 / Math.sin(Math.PI / z)) as [number, number];
+    expect(fact(chain, 'wrap')).toBeCloseTo(
+      Math.PI - 2 * Math.asin((large - small) / 2 / chainGeometry(chain).centreForLinksMm),
+      6,
+    );
+  });
+
+  it('names how far gears and belts stand apart', () => {
+    // Module 1.5, 16 and 48 teeth: 1.5 · 64/2 = 48 mm.
+    expect(fact({ ...fresh('spur', 3), teethDriver: 16, teethDriven: 48 }, 'shafts apart')).toBeCloseTo(
+      0.048,
+      12,
+    );
   });
 });
 
