@@ -1,17 +1,13 @@
 import { motorOf, rollsAway, type Build } from '../build/index.ts';
-import { degreesToRadians, radiansToDegrees } from '../contract/index.ts';
+import { degreesToRadians } from '../contract/index.ts';
 import { show, showNumber, typed, type Quantity, type UnitSystem } from '../quantity/index.ts';
-import { mismatchesOf, type Mismatch, type MotorShaft, type Stage } from '../transmission/index.ts';
+import { isLoop, mismatchesOf, type Loop, type Mismatch, type MotorShaft } from '../transmission/index.ts';
 import { pathInOrder } from './drive-loads.ts';
-import { cured, onDuty, said } from './finding.ts';
+import { cured, degrees, onDuty, said } from './finding.ts';
 import { stillLocks } from './moved.ts';
 import type { Finding } from './report.ts';
 import type { FindingContext } from './sentences.ts';
 
-/** Loops that go slack as they wear. */
-const LOOPS = ['chain', 'timing-belt', 'friction-belt'] as const;
-type Loop = Extract<Stage, { kind: (typeof LOOPS)[number] }>;
-const isLoop = (stage: Stage): stage is Loop => (LOOPS as readonly string[]).includes(stage.kind);
 const NAMES: Readonly<Record<Loop['kind'], string>> = {
   chain: 'chain',
   'timing-belt': 'toothed belt',
@@ -151,10 +147,13 @@ function releaseFindings({ build }: FindingContext): Finding[] {
       : []),
     ...(steep && build.brake.kind !== 'friction'
       ? [
-          said(
-            'tight',
-            `Disengaged, the drive holds nothing${onDuty(build, steep.id)}: it needs a brake that works without the drive.`,
-            'brake-hold',
+          cured(
+            said(
+              'tight',
+              `Disengaged, the drive holds nothing${onDuty(build, steep.id)}: it needs a brake that works without the drive.`,
+              'brake-hold',
+            ),
+            { kind: 'brake' },
           ),
         ]
       : []),
@@ -191,7 +190,7 @@ function trainFindings({ build, duties, train, line, system }: FindingContext): 
     found.push(
       said(
         'tight',
-        `The stages have ${showNumber(radiansToDegrees(train.play.atWheelRad))}° of play at the wheel, ${show(train.play.atGroundM, 'length', system).text} on the ground: a balancer chatters in it. Belts, or fewer gears near the wheel.`,
+        `The stages have ${degrees(train.play.atWheelRad)} of play at the wheel, ${show(train.play.atGroundM, 'length', system).text} on the ground: a balancer chatters in it. Belts, or fewer gears near the wheel.`,
         'ratio',
       ),
     );
@@ -199,7 +198,7 @@ function trainFindings({ build, duties, train, line, system }: FindingContext): 
     found.push(
       said(
         'note',
-        `Backlash adds up: ${showNumber(radiansToDegrees(train.play.atWheelRad))}° at the wheel, ${show(train.play.atGroundM, 'length', system).text} on the ground, and run-out of wheels and sprockets on top. It knocks at each start and blurs slow or measured driving.`,
+        `Backlash adds up: ${degrees(train.play.atWheelRad)} at the wheel, ${show(train.play.atGroundM, 'length', system).text} on the ground, and run-out of wheels and sprockets on top. It knocks at each start and blurs slow or measured driving.`,
         'ratio',
       ),
     );

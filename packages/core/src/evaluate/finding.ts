@@ -1,3 +1,5 @@
+import { radiansToDegrees } from '../contract/index.ts';
+import { showNumber } from '../quantity/index.ts';
 import type { Build } from '../build/index.ts';
 import type { LinkId } from './links.ts';
 import type { Cure, Finding } from './report.ts';
@@ -18,3 +20,6 @@ export const onDuty = (build: Build, dutyId: string | null): string => {
 
 /** The same finding, with what changes of the build would end it. */
 export const cured = (finding: Finding, cure: Cure): Finding => ({ ...finding, cure });
+
+/** The size of an angle, as it is said. */
+export const degrees = (rad: number): string => `${showNumber(Math.abs(radiansToDegrees(rad)))}°`;

@@ -3,6 +3,7 @@ import { GRAM_CM2, degreesToRadians, radiansToDegrees } from '../contract/index.
 import { playSum, reflectedInertia, stageFigures, stagePlay } from '../transmission/index.ts';
 import { LEAST_MASS } from './footing.ts';
 import { trainStages, type Driveline } from './driveline.ts';
+import { inertiaInput } from './rotating.ts';
 import type { MovedByHand, TrainReport } from './report.ts';
 
 /** What the calculator of play takes; undefined where the motor turns the wheel directly. */
@@ -31,14 +32,9 @@ function pushed(build: Build, line: Driveline): MovedByHand {
   const idleNm = circuit.ktNmPerA * circuit.noLoadA * motorsPerWheel * ratio;
   const { release } = build.drive;
   const massKg = [build.masses.own, ...build.masses.others].reduce((sum, m) => sum + m.mass.value, 0);
-  const { feltGcm2, rotatingMassFactor } = reflectedInertia.run({
-    massKg: Math.max(massKg, LEAST_MASS),
-    wheelDiameterM: 2 * wheelRadiusM,
-    ratio,
-    motors: circuit.motors,
-    rotorGcm2: line.motor.rotorGcm2 ?? 0,
-    wheelsKgM2: 0,
-  });
+  const { feltGcm2, rotatingMassFactor } = reflectedInertia.run(
+    inertiaInput(build, Math.max(massKg, LEAST_MASS)),
+  );
   return {
     engagedN: backEfficiency > 0 ? (outputs * idleNm) / backEfficiency / wheelRadiusM : null,
     ...(release.kind === 'none'

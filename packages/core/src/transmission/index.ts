@@ -62,6 +62,7 @@ export {
   type StageSum,
 } from './stages/index.ts';
 export * from './path/index.ts';
+export { isLoop, type Loop } from './stages/loops.ts';
 export { schoolOf, type School } from './stages/schools.ts';
 export { isToothed, withTeeth, type Toothed } from './stages/with-teeth.ts';
 export { TENSIONERS } from './stages/fields.ts';

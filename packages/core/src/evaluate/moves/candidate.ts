@@ -34,9 +34,12 @@ export const withStage = (build: Build, stage: Stage): Build => ({
   drive: { ...build.drive, stages: build.drive.stages.map((s) => (s.id === stage.id ? stage : s)) },
 });
 
-/** The build with a friction brake on every axle. */
-export const withFrictionBrake = (build: Build): Build => ({
-  ...build,
-  brake: { ...build.brake, kind: 'friction' },
-  layout: { ...build.layout, axles: build.layout.axles.map((axle) => ({ ...axle, braked: true })) },
+/** A brake on the wheels that carry the weight going down: all of them. */
+export const brakedAll = (build: Build): Candidate => ({
+  text: build.brake.kind === 'friction' ? 'Every axle braked' : 'A friction brake on every axle',
+  build: {
+    ...build,
+    brake: { ...build.brake, kind: 'friction' },
+    layout: { ...build.layout, axles: build.layout.axles.map((axle) => ({ ...axle, braked: true })) },
+  },
 });

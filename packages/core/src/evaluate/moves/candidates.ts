@@ -1,19 +1,17 @@
 import {
   batteryOf,
   choosePart,
-  contactsOf,
   driverOf,
-  freeId,
   motorOf,
   type Build,
   type Duty,
-  type OtherMass,
   type PartKind,
   type PartOf,
 } from '../../build/index.ts';
 import { show, showNumber } from '../../quantity/index.ts';
 import type { LinkReport } from '../report.ts';
-import { scaled, withFrictionBrake, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { brakedAll, scaled, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { lighter, lowerLoad, weight } from './load-candidates.ts';
 import { otherHub, stifferMount, strongerPart } from './path-candidates.ts';
 import { largerChain, otherKind, smallerOnAxle, stronger, teeth, widerDriver } from './stage-candidates.ts';
 
@@ -48,22 +46,6 @@ const batteries: Generator = (asked) =>
     fitted: batteryOf(asked.build),
     by: (battery) => battery.cellAh * battery.parallel * battery.series,
   });
-
-const LESS_LOAD = [0.8, 0.6] as const;
-
-/** Less of the payload, for every duty. */
-const lighter: Generator = ({ build, system }) => {
-  const { payload } = build.masses;
-  return payload.mass.value <= 0
-    ? []
-    : LESS_LOAD.map((by) => {
-        const mass = scaled(payload.mass, by);
-        return {
-          text: `Payload of ${show(mass.value, 'mass', system).text} instead of ${show(payload.mass.value, 'mass', system).text}`,
-          build: { ...build, masses: { ...build.masses, payload: { ...payload, mass } } },
-        };
-      });
-};
 
 /** The duty slower; what it takes longer, its time says. */
 const slower: Generator = ({ build, duty, system }) =>
@@ -103,70 +85,6 @@ const wheels: Generator = ({ build, system }) =>
           build: { ...build, layout: { ...build.layout, axles } },
         };
       });
-
-/** The middle of what is driven, metres ahead of the rear axle. */
-function drivenMiddle({ layout }: Build): number {
-  const driven = contactsOf(layout).filter(({ axle }) => axle.driven);
-  return driven.reduce((sum, c) => sum + c.aheadM, 0) / Math.max(1, driven.length);
-}
-
-/** Ballast over what is driven, or the load moved towards it. */
-const weight: Generator = ({ build, system }) => {
-  const { masses } = build;
-  const middle = drivenMiddle(build);
-  const kg = Number((masses.own.mass.value * 0.15).toPrecision(2));
-  const ballast: OtherMass = {
-    id: freeId('ballast', masses.others),
-    name: 'Ballast',
-    kind: 'ballast',
-    mass: { value: kg, unit: 'kg', origin: 'typed' },
-    aheadOfRearAxle: { value: middle, unit: 'mm', origin: 'typed' },
-    left: { value: 0, unit: 'mm', origin: 'typed' },
-    height: { ...masses.own.height, origin: 'typed' },
-  };
-  const moved = masses.payload.aheadOfRearAxle.value + (middle - masses.payload.aheadOfRearAxle.value) / 2;
-  return [
-    {
-      text: `${show(kg, 'mass', system).text} of ballast over the driven wheels`,
-      build: { ...build, masses: { ...masses, others: [...masses.others, ballast] } },
-    },
-    ...(masses.payload.mass.value > 0
-      ? [
-          {
-            text: `The payload half-way to the driven wheels`,
-            build: {
-              ...build,
-              masses: {
-                ...masses,
-                payload: {
-                  ...masses.payload,
-                  aheadOfRearAxle: {
-                    ...masses.payload.aheadOfRearAxle,
-                    value: moved,
-                    origin: 'typed' as const,
-                  },
-                },
-              },
-            },
-          },
-        ]
-      : []),
-  ];
-};
-
-/** The load lower. */
-const lowerLoad: Generator = ({ build, system }) => {
-  const { payload } = build.masses;
-  const height = scaled(payload.height, 0.7);
-  return payload.mass.value > 0
-    ? [
-        {
-          text: `The payload's middle at ${show(height.value, 'length', system).text} instead of ${show(payload.height.value, 'length', system).text}`,
-          build: { ...build, masses: { ...build.masses, payload: { ...payload, height } } },
-        },
-      ]
-    : [];
-};
 
 /** A second axle driven, where one is and its motors are each a wheel's or an axle's own. */
 const secondAxle: Generator = ({ build }) => {
@@ -228,13 +146,7 @@ const shorterTracks: Generator = ({ build, system }) =>
       })
     : [];
 
-/** The brake on the wheels that carry the weight going down: all of them. */
-const brake: Generator = ({ build }) => [
-  {
-    text: build.brake.kind === 'friction' ? 'Every axle braked' : 'A friction brake on every axle',
-    build: withFrictionBrake(build),
-  },
-];
+const brake: Generator = ({ build }) => [brakedAll(build)];
 
 const frictionBrake: Generator = (asked) => (asked.build.brake.kind === 'friction' ? [] : brake(asked));
 

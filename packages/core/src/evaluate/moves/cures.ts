@@ -1,7 +1,9 @@
 import { wheelbaseOf, type Build } from '../../build/index.ts';
-import { stageTitle, type Stage } from '../../transmission/index.ts';
+import { show, showNumber, type UnitSystem } from '../../quantity/index.ts';
+import { isLoop, stageTitle, type Stage } from '../../transmission/index.ts';
 import type { Cure } from '../report.ts';
-import { scaled, withFrictionBrake, type Candidate } from './candidate.ts';
+import { brakedAll, scaled, type Candidate } from './candidate.ts';
+import { lighter, lowerLoad, withPayload } from './load-candidates.ts';
 import { fitCures } from './path-candidates.ts';
 import { stageCures } from './stage-candidates.ts';
 
@@ -13,7 +15,7 @@ const tensioned = (build: Build, stageId: string): Candidate[] =>
       drive: {
         ...build.drive,
         stages: build.drive.stages.map((stage) =>
-          stage.id === stageId && 'tensioner' in stage ? { ...stage, tensioner } : stage,
+          stage.id === stageId && isLoop(stage) ? { ...stage, tensioner } : stage,
         ),
       },
     },
@@ -28,7 +30,7 @@ function released(build: Build): Candidate[] {
     ...build,
     drive: { ...build.drive, release: { ...release, ...change } },
   });
-  const loops = [...stages].reverse().filter(({ kind }) => LOOPS.has(kind));
+  const loops = [...stages].reverse().filter(isLoop);
   return [
     ...loops.map((loop) => ({
       text: `A jockey at the ${name(loop)}`,
@@ -43,41 +45,32 @@ function released(build: Build): Candidate[] {
   ];
 }
 
-const LOOPS: ReadonlySet<Stage['kind']> = new Set(['chain', 'timing-belt', 'friction-belt']);
-
-const SHORTER = { payload: [0.8, 0.6], lower: 0.7, radius: [1.3, 1.6, 2] } as const;
+const WIDER = [1.3, 1.6, 2] as const;
+/** How far the load is moved, as shares of the wheelbase. */
+const MOVED = [0.15, 0.3, -0.15] as const;
 
 /** What makes a vehicle stand, steer or get round where it does not: its load moved or less, a wider turn. */
-function standing(build: Build, dutyId: string): Candidate[] {
+function standing(build: Build, dutyId: string, system: UnitSystem): readonly Candidate[] {
   const { payload } = build.masses;
   const duty = build.duties.find(({ id }) => id === dutyId);
   const wheelbaseM = wheelbaseOf(build.layout);
-  const loaded = (text: string, change: Partial<typeof payload>): Candidate => ({
-    text,
-    build: { ...build, masses: { ...build.masses, payload: { ...payload, ...change } } },
-  });
-  const moved = (by: number): Candidate =>
-    loaded(`The payload ${Math.round(Math.abs(by) * wheelbaseM * 1000)} mm ${by > 0 ? 'forward' : 'back'}`, {
-      aheadOfRearAxle: {
-        ...payload.aheadOfRearAxle,
-        value: payload.aheadOfRearAxle.value + by * wheelbaseM,
-        origin: 'typed',
-      },
-    });
+  const moved = (by: number): Candidate => {
+    const { aheadOfRearAxle: ahead } = payload;
+    return {
+      text: `The payload ${show(Math.abs(by) * wheelbaseM, 'length', system).text} ${by > 0 ? 'forward' : 'back'}`,
+      build: withPayload(build, {
+        aheadOfRearAxle: { ...ahead, value: ahead.value + by * wheelbaseM, origin: 'typed' },
+      }),
+    };
+  };
   const { turn } = duty ?? {};
   return [
     ...(payload.mass.value > 0
-      ? [
-          ...[0.15, 0.3, -0.15].map(moved),
-          loaded('The payload lower', { height: scaled(payload.height, SHORTER.lower) }),
-          ...SHORTER.payload.map((by) =>
-            loaded(`${Math.round(by * 100)} % of the payload`, { mass: scaled(payload.mass, by) }),
-          ),
-        ]
+      ? [...MOVED.map(moved), ...lowerLoad({ build, system }), ...lighter({ build, system })]
       : []),
     ...(duty && turn?.kind === 'radius'
-      ? SHORTER.radius.map((by) => ({
-          text: `“${duty.name}” ${by} times as wide`,
+      ? WIDER.map((by) => ({
+          text: `“${duty.name}” ${showNumber(by)} times as wide`,
           build: {
             ...build,
             duties: build.duties.map((d) =>
@@ -90,7 +83,7 @@ function standing(build: Build, dutyId: string): Candidate[] {
 }
 
 /** What may end a finding that is no margin. */
-export function curesOf(build: Build, cure: Cure): readonly Candidate[] {
+export function curesOf(build: Build, cure: Cure, system: UnitSystem): readonly Candidate[] {
   switch (cure.kind) {
     case 'stage':
       return stageCures(build, cure.stageId);
@@ -101,8 +94,8 @@ export function curesOf(build: Build, cure: Cure): readonly Candidate[] {
     case 'release':
       return released(build);
     case 'stand':
-      return standing(build, cure.dutyId);
+      return standing(build, cure.dutyId, system);
     case 'brake':
-      return [{ text: 'A friction brake on every axle', build: withFrictionBrake(build) }];
+      return [brakedAll(build)];
   }
 }

@@ -174,7 +174,7 @@ export function moves(
     });
   const others = report.findings.flatMap(({ cure, link, dutyId, text }): MovesFor[] => {
     if (!cure) return [];
-    const found = ranked(tried(curesOf(build, cure), whole).map((t) => ended(t, cure)));
+    const found = ranked(tried(curesOf(build, cure, system), whole).map((t) => ended(t, cure)));
     return [{ link, dutyId, finding: text, moves: varied(build, found, 'finding') }];
   });
   return [...mended, ...others];

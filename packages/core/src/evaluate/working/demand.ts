@@ -129,12 +129,11 @@ function roadWorking(build: Build, duty: Duty, footing: Footing, speedMps: numbe
 }
 
 function rotorsInput(build: Build, massKg: number): WorkingInput {
-  const given = inertiaInput(build, massKg);
-  if (!given) return fixed('rotatingMassFactor', 'the inertia of the rotor is not known');
+  if (!motorOf(build)?.rotorGcm2) return fixed('rotatingMassFactor', 'the inertia of the rotor is not known');
   return worked(
     'rotatingMassFactor',
     'the rotors turn',
-    calculated(reflectedInertia, given, 'rotatingMassFactor', [
+    calculated(reflectedInertia, inertiaInput(build, massKg), 'rotatingMassFactor', [
       fixed('massKg', 'the mass of the duty'),
       from('wheelDiameterM', rollingDiameter(build), rollingPlace(build)),
       fixed('ratio', 'the stages at Drivetrain, multiplied'),

@@ -6,6 +6,7 @@ import {
   CHAIN_SIZES,
   STAGE_KINDS,
   freshStage,
+  isLoop,
   stageFigures,
   stageTitle,
   type Stage,
@@ -191,7 +192,7 @@ function StageRow({ stage, fitted, onCompare }: RowProps) {
             onChange={(chain) => change({ chain })}
           />
         )}
-        {stage.kind === 'chain' || stage.kind === 'timing-belt' || stage.kind === 'friction-belt' ? (
+        {isLoop(stage) && (
           <Choice
             label={`${stageTitle(stage.kind)}, tensioned by`}
             hideLabel
@@ -200,7 +201,7 @@ function StageRow({ stage, fitted, onCompare }: RowProps) {
             options={TENSIONED}
             onChange={(tensioner) => change({ tensioner: tensioner === 'unsaid' ? undefined : tensioner })}
           />
-        ) : null}
+        )}
         {!fitted && (
           <button
             type="button"

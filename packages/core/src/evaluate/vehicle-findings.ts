@@ -1,0 +1,105 @@
+import { drivenAxles, drivenWheels, rollsAway, type Build, type Duty } from '../build/index.ts';
+import { showNumber, type UnitSystem } from '../quantity/index.ts';
+import { askedOfGrip } from './demand.ts';
+import { degrees, said } from './finding.ts';
+import { groundOf } from './footing.ts';
+import type { DutyReport, Finding } from './report.ts';
+
+/** What findings of ground and weight look at. */
+export interface GroundContext {
+  readonly build: Build;
+  readonly duties: readonly DutyReport[];
+  readonly system: UnitSystem;
+}
+
+/** Grip of so many times the rule is more than any tyre can add to (common practice, no source). */
+const MUCH_GRIP = 2;
+/** Tracks longer than this times their distance turn hard (common practice, no source). */
+const LONG_TRACKS = 1.5;
+/** Payload over own mass from which the frame's stiffness pays more than its lightness (common practice, no source). */
+const HEAVY_PAYLOAD = 3;
+
+/** What is said once for the whole build. */
+function wholeNotes({ build, duties }: GroundContext): Finding[] {
+  const found: Finding[] = [];
+  const { layout, masses } = build;
+  const grips = duties.map((d) => (d.footing.gripN ?? Infinity) / Math.max(askedOfGrip(d.resistance), 1e-12));
+  const least = Math.min(...grips);
+  if (duties.length > 0 && Number.isFinite(least) && least > MUCH_GRIP * build.marginPolicy.grip)
+    found.push(
+      said(
+        'note',
+        `Grip is ${showNumber(least)} × what any duty asks: stickier tyres would gain nothing here, and softer ones cost rolling drag.`,
+        'grip',
+      ),
+    );
+  const soft = build.duties.some((d) => groundOf(build, d).soil && d.grade.value > 0);
+  if (drivenWheels(layout) === 1 && soft && layout.kind !== 'sphere')
+    found.push(
+      said(
+        'note',
+        'One driven wheel digs itself in on a soft slope: two driven wheels beat one there.',
+        'grip',
+      ),
+    );
+  const tracked = layout.kind === 'tracked' ? drivenAxles(layout)[0] : undefined;
+  const slender = tracked?.contactLength ? tracked.contactLength.value / tracked.track.value : 0;
+  if (slender > LONG_TRACKS)
+    found.push(
+      said(
+        'note',
+        `The tracks are ${showNumber(slender)} times as long as they are apart: long and narrow turns hard and scrubs. Wider, or shorter on the ground, turns lighter.`,
+        'torque',
+      ),
+    );
+  const own = masses.own.mass.value + masses.others.reduce((sum, m) => sum + m.mass.value, 0);
+  if (own > 0 && masses.payload.mass.value > HEAVY_PAYLOAD * own)
+    found.push(
+      said(
+        'note',
+        `It carries ${showNumber(masses.payload.mass.value / own)} times its own mass: a stiff frame pays more here than a light one.`,
+      ),
+    );
+  if (build.steering && !build.steering.knowsPosition)
+    found.push(
+      said(
+        'note',
+        'The steering does not know its position: fit a sensor or a stop, and centre it before each start.',
+        'steering',
+      ),
+    );
+  return found;
+}
+
+/** Steepest slope stood on, and nothing that holds there. */
+function holdingNote({ build, duties }: GroundContext): Finding[] {
+  // Where a duty asks to be held or goes down, that has a margin of its own.
+  const asked = build.duties.some((d) => d.task !== 'drive' || d.grade.value < 0);
+  if (asked || build.brake.kind === 'friction' || build.layout.kind === 'rail-dolly') return [];
+  const steepest = build.duties.reduce<Duty | undefined>(
+    (most, d) => (Math.abs(d.grade.value) > Math.abs(most?.grade.value ?? 0) ? d : most),
+    undefined,
+  );
+  if (!steepest || !rollsAway(steepest)) return [];
+  if (duties.find((d) => d.id === steepest.id)?.brake === undefined && build.layout.kind !== 'winch')
+    return [];
+  return [
+    said(
+      'note',
+      `Nothing in this build holds it on ${degrees(steepest.grade.value)} when the drive is off. A motor, chain or gearhead is no parking brake: fit one to the wheels that carry the weight going down.`,
+      null,
+      steepest.id,
+    ),
+  ];
+}
+
+/** Warnings of the soft-ground model, once each. */
+const soilNotes = ({ duties }: GroundContext): Finding[] =>
+  [...new Set(duties.flatMap((d) => d.sink?.warnings ?? []))].map((text) => said('note', text, 'grip'));
+
+/** What is said once, of the vehicle on all its duties. */
+export const vehicleFindings = (context: GroundContext): Finding[] => [
+  ...holdingNote(context),
+  ...wholeNotes(context),
+  ...soilNotes(context),
+];
