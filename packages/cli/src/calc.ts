@@ -54,11 +54,20 @@ function answer(line: string): unknown {
   try {
     return { ok: true, output: calculate(parsed.value.name, parsed.value.input) };
   } catch (error) {
-    const problem = calculationProblem(error);
-    if (!problem) throw error;
-    return { ok: false, ...problem };
+    return { ok: false, ...(calculationProblem(error) ?? fault(error)) };
   }
 }
+
+/** A fault of ours on one line of a batch must not take the other lines with it. */
+const fault = (error: unknown) => ({
+  code: 'fault',
+  problems: [
+    {
+      path: '(whole)',
+      message: `this calculation failed, which is a fault of Zubric: ${error instanceof Error ? error.message : String(error)}`,
+    },
+  ],
+});
 
 const invalid = (message: string) => ({
   ok: false,

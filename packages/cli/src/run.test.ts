@@ -21,6 +21,37 @@ describe('calc', () => {
     expect(JSON.parse(out)).toEqual({ ratio: 0.2, efficiency: 1 });
   });
 
+  it('answers a batch line for line whatever is on one of them, odd cycles of motors too', () => {
+    const lines = [
+      {
+        name: 'match-motors',
+        input: { motors: [100, 101, 140, 141, 90].map((v) => ({ label: `${v}`, values: [v] })) },
+      },
+      { name: 'road-load', input: { massKg: 1e308, rollingCoefficient: 1e308 } },
+      { name: 'toString', input: {} },
+      { name: 'gear-train', input: { stages: null } },
+      { name: 'gear-train', input: { stages: [{ teethDriver: 10, teethDriven: 20 }] } },
+    ];
+    const { out, status } = run(
+      ['calc', '--batch', '-'],
+      holding([...lines.map((line) => JSON.stringify(line)), '{"name":', '[]'].join('\n')),
+    );
+    const answers = out
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { ok: boolean; code?: string });
+    expect(status).toBe(0);
+    expect(answers.map(({ ok, code }) => (ok ? 'ok' : code))).toEqual([
+      'ok',
+      'out-of-range',
+      'unknown-calculator',
+      'invalid-input',
+      'ok',
+      'invalid-input',
+      'invalid-input',
+    ]);
+  });
+
   it('lists the names, one a line', () => {
     const names = run(['calc', '--list'], noFiles).out.trim().split('\n');
     expect(names).toContain('road-load');

@@ -1,4 +1,4 @@
-import blossom from 'edmonds-blossom';
+import blossom from 'edmonds-blossom-fixed';
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
 
