@@ -12,6 +12,7 @@ import {
   newDuty,
   partSchema,
   readBuild,
+  type Build,
 } from './index.ts';
 
 const PUFFIN = JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')) as Record<string, unknown>;
@@ -66,7 +67,7 @@ describe('the build document', () => {
   it('says what a file is where it is no build of this format', () => {
     expect(pathsOf([])).toEqual(['format']);
     expect(pathsOf({ format: 'something-else' })).toEqual(['format']);
-    expect(pathsOf({ ...PUFFIN, formatVersion: 5 })).toEqual(['formatVersion']);
+    expect(pathsOf({ ...PUFFIN, formatVersion: 6 })).toEqual(['formatVersion']);
     expect(pathsOf({ ...PUFFIN, formatVersion: 'one' })).toEqual(['formatVersion']);
     const later = readBuild({ ...PUFFIN, formatVersion: 99 });
     expect(later.ok ? '' : later.problems[0]?.message).toContain('Update Zubric');
@@ -80,7 +81,7 @@ describe('the build document', () => {
     const read = readBuild(old);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     const { build } = read;
-    expect(build.formatVersion).toBe(4);
+    expect(build.formatVersion).toBe(5);
     if (version === 1) expect(build.assembly).toEqual(newAssemblyPlan());
     else expect(build.assembly).toEqual(old.assembly);
     // Driven in front, as the files say, with their measures.
@@ -117,6 +118,42 @@ describe('the build document', () => {
     // Nothing of the drive is judged that its file did not state.
     const { links } = evaluate(read.build);
     expect(links.filter(({ link }) => link.startsWith('path') || link === 'mount-twist')).toEqual([]);
+  });
+
+  it('takes a file of format 4: belts come to have a width and carry what they did, soft ground is counted once', () => {
+    const old = JSON.parse(
+      readFileSync('packages/core/src/build/fixtures/format-4.zubric.json', 'utf8'),
+    ) as Build & { readonly drive: { readonly stages: readonly Record<string, { value: number }>[] } };
+    expect(old.formatVersion).toBe(4);
+    const read = readBuild(old);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const stages = read.build.drive.stages;
+    const belt = stages.find((s) => s.kind === 'timing-belt');
+    const was = old.drive.stages.find((s) => 'allowablePull' in s && 'beltTeeth' in s);
+    if (belt?.kind !== 'timing-belt' || !was) throw new Error('the file has a toothed belt');
+    expect(belt.width.value * belt.pullPerWidth.value).toBeCloseTo(was.allowablePull?.value ?? NaN, 9);
+    expect(belt.width.origin).toBe('assumed');
+    // Sand of the table that has its sinkage worked out keeps only what the track itself loses.
+    const sandy: Build = {
+      ...old,
+      grounds: old.grounds.map((g) => ({
+        ...g,
+        surface: 'dry-sand' as const,
+        rolling: { ...g.rolling, value: 0.3, origin: 'assumed' as const },
+      })),
+    };
+    const again = readBuild(sandy);
+    if (!again.ok) throw new Error(JSON.stringify(again.problems));
+    const soft = again.build.grounds.filter(({ soil }) => soil);
+    expect(soft.length).toBeGreaterThan(0);
+    for (const { rolling } of soft) expect(rolling.value).toBeLessThanOrEqual(0.1);
+    for (const { soil, rolling } of again.build.grounds) if (!soil) expect(rolling.value).toBe(0.3);
+    const typedOnes = readBuild({
+      ...sandy,
+      grounds: sandy.grounds.map((g) => ({ ...g, rolling: { ...g.rolling, origin: 'typed' } })),
+    });
+    if (!typedOnes.ok) throw new Error(JSON.stringify(typedOnes.problems));
+    for (const { rolling } of typedOnes.build.grounds) expect(rolling.value).toBe(0.3);
   });
 
   it('is published as a JSON Schema that has not drifted (npm run schema writes it)', () => {

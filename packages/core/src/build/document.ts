@@ -20,7 +20,7 @@ import {
 } from './vehicle.ts';
 
 export const FORMAT = 'zubric-build';
-export const FORMAT_VERSION = 4;
+export const FORMAT_VERSION = 5;
 
 /** Who is on it or near it while it drives. */
 export const PEOPLE = ['nobody', 'beside', 'riding'] as const;
@@ -38,6 +38,13 @@ const supply = z
       'Leads of one motor, out and back',
     ),
     auxiliaryPower: quantity('power', { least: 0 }, 'Power beside the motors', 'Drawn beside the motors'),
+    /** Most of full command that the controller lets through; all of it where absent. */
+    commandShare: quantity(
+      'share',
+      { above: 0, most: 1 },
+      'Command at most',
+      'Share of full command that the controller lets through',
+    ).optional(),
     usableShare: quantity(
       'share',
       { above: 0, most: 1 },
@@ -63,6 +70,7 @@ export const buildSchema = z
     steering: steeringSchema.optional().meta({ title: 'Steering' }),
     innerDrive: innerDriveSchema.optional().meta({ title: 'Inner drive' }),
     aims: aimsSchema.meta({ title: 'Aims' }),
+    speedCap: quantity('speed', { above: 0 }, 'Speed cap', 'Never faster than this').optional(),
     dragArea: quantity('area', { least: 0 }, 'Drag area', 'Drag coefficient times frontal area'),
     masses: z
       .strictObject({

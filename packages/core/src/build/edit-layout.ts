@@ -1,7 +1,8 @@
 import type { Quantity } from '../quantity/index.ts';
 import type { Build, PlacedMass } from './document.ts';
 import type { Axle } from './layout/index.ts';
-import { freeId } from './new-build.ts';
+import { figuresOf } from './ground-figures.ts';
+import { freeId, onSurface } from './new-build.ts';
 
 const moved = (q: Quantity, by: number): Quantity => ({ ...q, value: q.value + by });
 
@@ -29,17 +30,50 @@ function measuredAnew(build: Build, by: number): Build {
   };
 }
 
+/** Keys with the value undefined are taken out. */
+function changedAxle(axle: Axle, part: { readonly [K in keyof Axle]?: Axle[K] | undefined }): Axle {
+  const { drivenSide, ...rest } = { ...axle, ...part } as Axle;
+  return drivenSide ? { ...rest, drivenSide } : rest;
+}
+
 /** Axles are measured from the rearmost; rounding of a typed unit must not move the rest. */
 const SAME_PLACE_M = 1e-9;
 
 /**
- * An axle changed. Where it moves, the vehicle's masses stay where they are on the frame: with the rear axle moved,
+ * Grounds of the table know the tyre that an axle comes to have: as it is for the axles that have it already, else from
+ * the table. Figures that were typed for no surface stay as they are.
+ */
+function groundsFor(build: Build, changed: Axle): Build['grounds'] {
+  return build.grounds.map((ground) => {
+    const { surface, tyres = [] } = ground;
+    if (surface === null || tyres.some(({ tyre }) => tyre === changed.tyre)) return ground;
+    const like = build.layout.axles.find(
+      ({ id, tyre, form }) => id !== changed.id && tyre === changed.tyre && form !== 'slider',
+    );
+    if (like?.driven === changed.driven) return ground;
+    const own = like
+      ? { tyre: like.tyre, ...pick(figuresOf(ground, like)) }
+      : onSurface(surface, changed.tyre);
+    return { ...ground, tyres: [...tyres, own] };
+  });
+}
+
+const pick = ({ rolling, friction, across }: ReturnType<typeof figuresOf>) => ({ rolling, friction, across });
+
+/**
+ * An axle changed. With another tyre its grounds change. Where it moves, the vehicle's masses stay where they are on the frame: with the rear axle moved,
  * what is measured from it is told anew.
  */
-export function changeAxle(build: Build, axleId: string, part: Partial<Axle>): Build {
-  const axles = build.layout.axles.map((axle) => (axle.id === axleId ? { ...axle, ...part } : axle));
+export function changeAxle(
+  build: Build,
+  axleId: string,
+  part: { readonly [K in keyof Axle]?: Axle[K] | undefined },
+): Build {
+  const axles = build.layout.axles.map((axle) => (axle.id === axleId ? changedAxle(axle, part) : axle));
   const rear = Math.min(...axles.map(({ ahead }) => ahead.value));
-  const changed = { ...build, layout: { ...build.layout, axles } };
+  const axle = axles.find(({ id }) => id === axleId);
+  const grounds = axle && part.tyre !== undefined ? groundsFor(build, axle) : build.grounds;
+  const changed = { ...build, grounds, layout: { ...build.layout, axles } };
   return Math.abs(rear) < SAME_PLACE_M ? changed : measuredAnew(changed, -rear);
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SURFACES } from '../ground/index.ts';
+import { SURFACES, TYRES } from '../ground/index.ts';
 import { quantity } from '../quantity/index.ts';
 import { id, name } from './item.ts';
 
@@ -16,6 +16,26 @@ const soil = z
   .readonly();
 
 const friction = { above: 0, most: 3 } as const;
+
+/** What one kind of tyre does on a ground. */
+const onTyre = z
+  .strictObject({
+    tyre: z.enum(TYRES).meta({ title: 'Tyre' }),
+    rolling: quantity(
+      'coefficient',
+      { least: 0, most: 2 },
+      'Rolling resistance',
+      'Rolling resistance of wheels with this tyre over their load',
+    ),
+    friction: quantity(
+      'coefficient',
+      friction,
+      'Grip',
+      'Grip of wheels with this tyre; the drag of its sliders',
+    ),
+    across: quantity('coefficient', friction, 'Grip sideways', 'Friction across wheels with this tyre'),
+  })
+  .readonly();
 
 /** Ground under this vehicle: what it costs to roll on, and how it grips. */
 export const groundSchema = z
@@ -37,6 +57,10 @@ export const groundSchema = z
     ),
     friction: quantity('coefficient', friction, 'Grip', 'Grip of the driven wheels'),
     across: quantity('coefficient', friction, 'Grip sideways', 'Friction across the wheels'),
+    /** Figures of their own for tyres; axles with other tyres take the ones above. */
+    tyres: z.array(onTyre).max(TYRES.length).readonly().optional().meta({ title: 'Tyres' }),
+    /** So uneven that a wheel may hang in the air. */
+    uneven: z.boolean().optional().meta({ title: 'A wheel may hang in the air' }),
     soil: soil.optional().meta({ title: 'Soft ground' }),
   })
   .readonly();

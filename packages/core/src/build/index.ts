@@ -24,7 +24,8 @@ export { addAxle, changeAxle, changeDrivenDiameter, changeTrack, removeAxle } fr
 export { LAYOUT_TEMPLATES, layoutTemplate, type LayoutTemplate } from './layout-templates.ts';
 export { withLayout } from './with-layout.ts';
 export { DOUBLE_RULE, ITEMISED, type MarginPolicy } from './margin-policy.ts';
-export { freeId, groundOfSurface, newBuild, newDuty, newGround, newMass } from './new-build.ts';
+export { freeId, groundOfSurface, newBuild, newDuty, newGround, newMass, soilFrom } from './new-build.ts';
+export { changeFigure, figuresOf, type GroundFigures } from './ground-figures.ts';
 export { PART_KINDS, partSchema, type Part, type PartKind, type PartOf } from './part.ts';
 export { batteryOf, choosePart, driverOf, massAllUp, motorOf } from './parts-of.ts';
 export { problemsOf, readBuild, type Problem, type ReadBuild } from './read-build.ts';

@@ -50,12 +50,12 @@ export const axle = ({ ahead, track, diameter, width, contactLength, ...sketch }
   ...(contactLength === undefined ? {} : { contactLength: mm(contactLength) }),
 });
 
-export const actuator = (): Steering => ({
-  actuatorTorque: assumed(2, 'N·m'),
+/** How it is steered: the geometry. Of what steers it nothing is assumed. */
+export const linkage = (): Steering => ({
   linkageRatio: assumed(1, ': 1'),
   kingpinOffset: mm(0.02),
   lockToLock: assumed((60 * Math.PI) / 180, '°'),
-  knowsPosition: true,
+  knowsPosition: false,
 });
 
 /** Two driven wheels behind and something free in front. */
@@ -152,6 +152,6 @@ export const steered = (
     },
     together: driven === 'all' ? 'all' : 'axle',
     differential,
-    steering: actuator(),
+    steering: linkage(),
   }),
 });

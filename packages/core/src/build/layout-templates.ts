@@ -1,5 +1,5 @@
 import { assumed } from '../quantity/index.ts';
-import { actuator, axle, fixedWheels, mm, steered, twoDriven, type LayoutTemplate } from './layout-fill.ts';
+import { linkage, axle, fixedWheels, mm, steered, twoDriven, type LayoutTemplate } from './layout-fill.ts';
 
 export type { LayoutTemplate } from './layout-fill.ts';
 
@@ -160,7 +160,7 @@ export const LAYOUT_TEMPLATES: readonly LayoutTemplate[] = [
         ),
       },
       together: 'wheel',
-      steering: actuator(),
+      steering: linkage(),
     }),
   },
   {

@@ -2,7 +2,16 @@ import { newAssemblyPlan } from './assembly-plan.ts';
 import { FORMAT, FORMAT_VERSION, type Build, type Ground, type OtherMass } from './document.ts';
 import type { Duty } from './duty.ts';
 import type { Axle, Layout } from './layout/index.ts';
-import { surfacePair, surfaceTitle, type SurfaceId } from '../ground/index.ts';
+import {
+  firmLoss,
+  soilOf,
+  soilOfSurface,
+  surfacePair,
+  surfaceTitle,
+  type SoilId,
+  type SurfaceId,
+  type Tyre,
+} from '../ground/index.ts';
 import { bareDrive } from './to-format-4.ts';
 import { DOUBLE_RULE } from './margin-policy.ts';
 import { degreesToRadians } from '../contract/index.ts';
@@ -51,10 +60,24 @@ const between = ([low, high]: readonly [number, number]): Quantity => ({
 /** As many digits as such tables have. */
 const rounded = (x: number): number => Number(x.toPrecision(3));
 
+/** What a tyre rolls with on a surface; on one that gives way without its sinking in, which is worked out. */
+const rollingOn = (surface: SurfaceId, tyre: Tyre): Quantity =>
+  between(soilOfSurface(surface) ? firmLoss(tyre) : surfacePair(surface, tyre).rolling);
+
 /** What an axle drags over its load on a surface: sliders slide. */
-function dragOf(surface: SurfaceId, axle: Axle): Quantity {
-  const { rolling, friction } = surfacePair(surface, axle.tyre);
-  return between(axle.form === 'slider' ? friction : rolling);
+const dragOf = (surface: SurfaceId, axle: Axle): Quantity =>
+  axle.form === 'slider' ? between(surfacePair(surface, axle.tyre).friction) : rollingOn(surface, axle.tyre);
+
+/** What a tyre does on a surface, by the table. */
+export function onSurface(surface: SurfaceId, tyre: Tyre): NonNullable<Ground['tyres']>[number] {
+  const friction = between(surfacePair(surface, tyre).friction);
+  return { tyre, rolling: rollingOn(surface, tyre), friction, across: friction };
+}
+
+/** Soft ground as a build holds it. */
+export function soilFrom(id: SoilId): NonNullable<Ground['soil']> {
+  const { title: name, ...soil } = soilOf(id);
+  return { name, ...soil };
 }
 
 /** A ground from the table of surfaces, for the tyres of a layout. */
@@ -64,6 +87,10 @@ export function groundOfSurface(id: string, surface: SurfaceId, layout: Layout):
   if (!driven || !free) throw new RangeError('a layout has at least one axle');
   const { friction } = surfacePair(surface, driven.tyre);
   const title = surfaceTitle(surface);
+  const soil = soilOfSurface(surface);
+  const covered = (axle: Axle): boolean =>
+    axle.form === 'slider' || axle.tyre === (axle.driven ? driven : free).tyre;
+  const others = [...new Set(layout.axles.filter((axle) => !covered(axle)).map(({ tyre }) => tyre))];
   return {
     id,
     name: title.charAt(0).toUpperCase() + title.slice(1),
@@ -72,6 +99,8 @@ export function groundOfSurface(id: string, surface: SurfaceId, layout: Layout):
     freeRolling: dragOf(surface, free),
     friction: between(friction),
     across: between(friction),
+    ...(soil ? { soil: soilFrom(soil) } : {}),
+    ...(others.length > 0 ? { tyres: others.map((tyre) => onSurface(surface, tyre)) } : {}),
   };
 }
 

@@ -33,6 +33,7 @@ const motor = z
     bodyLengthMm: key.positive('Length of the body', 'mm').optional(),
     shaftDiameterMm: key.positive('Diameter of its shaft', 'mm').optional(),
     shaftKeyMm: key.positive('Width of the keyway in its shaft', 'mm').optional(),
+    shaftLoadN: key.positive('Pull across its shaft that it may carry all day', 'N').optional(),
     rotorGcm2: key.nonNegative('Inertia of its rotor', 'g·cm²').optional(),
   })
   .refine((m) => m.noLoadA < m.stallA, {

@@ -4,6 +4,7 @@ import { problemWords } from '../contract/index.ts';
 import { FORMAT, FORMAT_VERSION, buildSchema, type Build } from './document.ts';
 import { toFormat3 } from './to-format-3.ts';
 import { toFormat4 } from './to-format-4.ts';
+import { toFormat5 } from './to-format-5.ts';
 
 /** One thing wrong with a file: where, and what to change. */
 export interface Problem {
@@ -23,6 +24,7 @@ const UPGRADES: readonly ((document: Json) => Json)[] = [
   (document) => ({ ...document, formatVersion: 2, assembly: newAssemblyPlan() }),
   toFormat3,
   toFormat4,
+  toFormat5,
 ];
 
 const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);

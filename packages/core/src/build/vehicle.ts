@@ -39,7 +39,15 @@ export const brakeSchema = z
 
 export const steeringSchema = z
   .strictObject({
-    actuatorTorque: quantity('torque', { above: 0 }, 'Torque of the actuator'),
+    actuatorTorque: quantity('torque', { above: 0 }, 'Torque of the actuator').optional(),
+    /** Steered by hand, at a tiller, bar or wheel. */
+    hand: z
+      .strictObject({
+        arm: quantity('length', { above: 0 }, 'Arm', 'From the steering’s pivot to the hand'),
+        force: quantity('force', { above: 0 }, 'Force of the hand', 'That it may take all day'),
+      })
+      .optional()
+      .meta({ title: 'Steered by hand' }),
     linkageRatio: quantity('ratio', { above: 0 }, 'Linkage', 'Turn of the actuator for one of the wheel'),
     kingpinOffset: quantity(
       'length',

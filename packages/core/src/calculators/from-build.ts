@@ -286,7 +286,7 @@ const FILLS: Readonly<Record<string, Fill>> = {
   'simulate-launch': ({ build, duty, of }) => {
     const launch = launchOfBuild(build, duty, of, 10);
     if (!launch) return undefined;
-    const { slopeRad, drawbarN: _, keVsPerRad, currentLimitA, gripN, ...given } = launch;
+    const { slopeRad, drawbarN: _, commandShare: _all, keVsPerRad, currentLimitA, gripN, ...given } = launch;
     return {
       ...given,
       // That calculator has one constant for torque and voltage; the build's own launch knows two, and a hitch.

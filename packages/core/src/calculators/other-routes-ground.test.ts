@@ -95,24 +95,83 @@ describe('turning and standing', () => {
     expect([standsAt(0.999 * cornerMps), standsAt(1.001 * cornerMps)]).toEqual([true, false]);
   });
 
-  it('catch-lean: torque is the slope of the energy, and a lean left alone grows by cosh(1) in its time', () => {
-    const [massKg, heightM, wheelDiameterM] = [6, 0.35, 0.12];
-    const lean = result('catch-lean', { massKg, heightM, leanDeg: 9, wheelDiameterM });
-    const energy = (rad: number): number => massKg * G * heightM * Math.cos(rad);
-    const [rad, d] = [(9 * Math.PI) / 180, 1e-5];
-    near(lean.torqueNm ?? NaN, (energy(rad - d) - energy(rad + d)) / (2 * d), 1e-6);
-    // θ'' = (g/h) sin θ from rest at a small lean, in small steps (leapfrog).
+  it('catch-lean: 9 kg, half a metre over 200 mm wheels, 10° (physics.md, put right: 12.9 N, not 76.6)', () => {
+    const lean = result('catch-lean', { massKg: 9, heightM: 0.5, leanDeg: 10, wheelDiameterM: 0.2 });
+    near(lean.forceN ?? NaN, 12.937, 1e-3);
+    near(lean.torqueNm ?? NaN, (lean.forceN ?? NaN) * 0.1);
+    near(lean.accelerationMps2 ?? NaN, (lean.forceN ?? NaN) / 9);
+    expect(lean).not.toHaveProperty('fallTimeS');
+  });
+
+  it('catch-lean: in the frame that speeds up, weight and inertia pass through the contact (moments)', () => {
+    fc.assert(
+      fc.property(finite(0.01, 2), finite(-60, 60), finite(0.02, 1), (heightM, leanDeg, wheelDiameterM) => {
+        const { accelerationMps2 = NaN } = result('catch-lean', {
+          massKg: 3,
+          heightM,
+          leanDeg,
+          wheelDiameterM,
+        });
+        const [rad, r] = [(leanDeg * Math.PI) / 180, wheelDiameterM / 2];
+        // Height over the ground times the push back against the overhang times the weight.
+        near((r + heightM * Math.cos(rad)) * accelerationMps2, heightM * Math.sin(rad) * G, 1e-9);
+      }),
+    );
+  });
+
+  it('catch-lean and balance-plant mean one fall time: that of the wheels left free, stepped in time', () => {
+    const [massKg, heightM, wheelDiameterM, bodyInertiaKgM2, wheelsMassKg] = [6, 0.35, 0.12, 0.2, 0.8];
+    const lean = result('catch-lean', {
+      massKg,
+      heightM,
+      leanDeg: 9,
+      wheelDiameterM,
+      bodyInertiaKgM2,
+      wheelsMassKg,
+    });
+    const plant = result('balance-plant', {
+      bodyMassKg: massKg,
+      cgHeightM: heightM,
+      bodyInertiaKgM2,
+      wheelsMassKg,
+      wheelRadiusM: wheelDiameterM / 2,
+    });
+    near(lean.fallTimeS ?? NaN, plant.fallTimeS ?? NaN);
+    near(plant.doublingS ?? NaN, (plant.fallTimeS ?? NaN) * Math.log(2));
+    near(plant.longestLoopS ?? NaN, (plant.fallTimeS ?? NaN) / 10);
+    // (m + mw) x'' + m l θ'' = 0 and m l x'' + (J + m l²) θ'' = m g l θ, from rest at a small lean (leapfrog).
+    const whole = massKg + wheelsMassKg;
+    const about = bodyInertiaKgM2 + massKg * heightM ** 2;
+    const grows = (massKg * G * heightM) / (about - (massKg * heightM) ** 2 / whole);
     const steps = 20_000;
-    const dt = (lean.fallTimeS ?? NaN) / steps;
+    const dt = (plant.fallTimeS ?? NaN) / steps;
     let [angle, rate] = [1e-4, 0];
     for (let n = 0; n < steps; n++) {
-      rate += (dt / 2) * (G / heightM) * Math.sin(angle);
+      rate += (dt / 2) * grows * angle;
       angle += dt * rate;
-      rate += (dt / 2) * (G / heightM) * Math.sin(angle);
+      rate += (dt / 2) * grows * angle;
     }
     near(angle, 1e-4 * Math.cosh(1), 1e-6);
-    // In the frame that speeds up, gravity and inertia then point along the lean.
-    near(Math.atan((lean.accelerationMps2 ?? NaN) / G), rad);
+    // Held wheels are a fixed pivot: θ'' = m g l θ/(J + m l²).
+    near((plant.heldRateRadS ?? NaN) ** 2, (massKg * G * heightM) / about);
+  });
+
+  it('balance-plant: rotors couple body and wheels as the two equations of simulate-balance have it', () => {
+    const given = {
+      bodyMassKg: 4,
+      cgHeightM: 0.2,
+      bodyInertiaKgM2: 0.05,
+      wheelsMassKg: 0.5,
+      wheelsInertiaKgM2: 0.001,
+      rotorsInertiaKgM2: 0.004,
+      wheelRadiusM: 0.05,
+    };
+    const [m, l, r] = [4, 0.2, 0.05];
+    const M = m + 0.5 + (0.001 + 0.004) / r ** 2;
+    const C = m * l - 0.004 / r;
+    const B = 0.05 + m * l * l + 0.004;
+    near(of('balance-plant', 'fallRateRadS', given), Math.sqrt((m * G * l) / (B - C ** 2 / M)), 1e-9);
+    near(of('balance-plant', 'heldRateRadS', given), Math.sqrt((m * G * l) / B), 1e-9);
   });
 
   it('towed-load: what road-load asks of a vehicle of that mass in still air', () => {

@@ -1,47 +1,68 @@
-import { contactsOf, rollsAway, type Build, type Duty } from '../build/index.ts';
+import { contactsOf, rollsAway, type Axle, type Build, type Duty } from '../build/index.ts';
 import { NotPhysical, STANDARD_GRAVITY, bracketedRoot, radiansToDegrees } from '../contract/index.ts';
-import { stopping, towedLoad } from '../ground/index.ts';
+import { reactionRun, stopping, towedLoad } from '../ground/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';
 import type { Driveline } from './driveline.ts';
-import { LEAST_MASS, groundOf, loadsIn, massOf, towedInput } from './footing.ts';
+import { LEAST_MASS, hitchLoadOf, loadsIn, massOf, towedInput, type Stance } from './footing.ts';
+import { meanFigure, rollingForce } from './rolling.ts';
+import { rotatingFactor } from './rotating.ts';
+import { tippingIn } from './tipping.ts';
 import type { BrakeReport } from './report.ts';
 
-/** Which contacts a brake acts on: an electronic one brakes what is driven. */
-const isBraked = (build: Build, axle: { readonly driven: boolean; readonly braked: boolean }): boolean =>
-  build.brake.kind === 'electronic' ? axle.driven : build.brake.kind === 'friction' && axle.braked;
-
 /** What is slowed and held: the vehicle and what it tows, which has no brake of its own. */
-export function combinationOf(build: Build, duty: Duty): { massKg: number; rollingCoefficient: number } {
+function massesOf(build: Build, duty: Duty) {
   const ownKg = Math.max(massOf(build, duty).massKg, LEAST_MASS);
   const towedKg = duty.towed?.mass.value ?? 0;
-  const massKg = ownKg + towedKg;
-  const own = ownKg * groundOf(build, duty).rolling.value;
-  return { massKg, rollingCoefficient: (own + towedKg * (duty.towed?.rolling.value ?? 0)) / massKg };
+  return { ownKg, towedKg, massKg: ownKg + towedKg };
 }
 
 /** What the towed load pulls at the hitch, pushing negative, while it slows down so much on a grade; a rope only pulls. */
-export const towedPull = (duty: Duty, gradeRad: number, slowing: number): number =>
+export const towedPull = (build: Build, duty: Duty, gradeRad: number, slowing: number): number =>
   towedLoad.run({
-    ...towedInput(duty, { gradeRad, accelerationMps2: -slowing }),
+    ...towedInput(build, duty, { gradeRad, accelerationMps2: -slowing }),
     // At a stand it does not roll, and no plough or rope helps.
     ...(slowing === 0 ? { rollingCoefficient: 0 } : {}),
     extraN: 0,
   }).drawbarN;
 
-/** Share of all the weight, of what is towed too, on the braked wheels while it slows down so much on that grade. */
-function brakedShare(build: Build, duty: Duty, gradeRad: number, slowing: number): number {
-  const { loads } = loadsIn(build, duty, massOf(build, duty), {
-    gradeRad,
-    accelerationMps2: -slowing,
-    drawbarN: towedPull(duty, gradeRad, slowing),
-    cornerMps2: 0,
-  });
-  const braked = contactsOf(build.layout).reduce(
-    (sum, { axle }, at) => sum + (isBraked(build, axle) ? Math.max(0, loads[at]?.loadN ?? 0) : 0),
-    0,
-  );
-  const acrossN = combinationOf(build, duty).massKg * STANDARD_GRAVITY * Math.cos(gradeRad);
-  return Math.min(1, braked / acrossN);
+/** How it stands while it slows down so much on a grade. */
+export const slowingStance = (build: Build, duty: Duty, gradeRad: number, slowing: number): Stance => ({
+  gradeRad,
+  accelerationMps2: -slowing,
+  drawbarN: towedPull(build, duty, gradeRad, slowing),
+  cornerMps2: 0,
+});
+
+/** Weight on braked wheels, an electronic brake braking what is driven, and on the others while it slows down so much on a grade, and what they drag. */
+function brakedPart(build: Build, duty: Duty, gradeRad: number, slowing: number) {
+  const { loads } = loadsIn(build, duty, massOf(build, duty), slowingStance(build, duty, gradeRad, slowing));
+  const contacts = contactsOf(build.layout).map(({ axle, driven }, at) => ({
+    axleId: axle.id,
+    driven,
+    loadN: loads[at]?.loadN ?? 0,
+  }));
+  const brakedAxles = build.layout.axles.filter(({ braked }) => braked).map(({ id }) => id);
+  const isBraked = (c: (typeof contacts)[number]): boolean =>
+    build.brake.kind === 'electronic'
+      ? c.driven
+      : build.brake.kind === 'friction' && brakedAxles.includes(c.axleId);
+  const braked = contacts.filter(isBraked);
+  const free = contacts.filter((c) => !isBraked(c));
+  const { towedKg, massKg } = massesOf(build, duty);
+  const square = STANDARD_GRAVITY * Math.cos(gradeRad);
+  const brakedN = braked.reduce((sum, c) => sum + Math.max(0, c.loadN), 0);
+  const share = Math.min(1, brakedN / (massKg * square));
+  const towedN = (duty.towed?.rolling.value ?? 0) * Math.max(0, towedKg * square - hitchLoadOf(build, duty));
+  const freeN = rollingForce(build, duty, free) + towedN;
+  const restN = (1 - share) * massKg * square;
+  return {
+    share,
+    friction: meanFigure(build, duty, braked, 'friction'),
+    rolling: brakedN > 0 ? rollingForce(build, duty, braked) / brakedN : 0,
+    freeRolling: restN > 0 ? freeN / restN : 0,
+    /** Of all wheels over all the weight. */
+    meanRolling: (rollingForce(build, duty, contacts) + towedN) / (massKg * square),
+  };
 }
 
 /** What the motors give back at most, as a force at the ground; undefined where no motor is chosen. */
@@ -53,86 +74,162 @@ const electronicForce = (line: Driveline | undefined): number | undefined =>
 const forceOf = (build: Build, line: Driveline | undefined): number | undefined =>
   build.brake.kind === 'electronic' ? electronicForce(line) : build.brake.force?.value;
 
-/** What the stopping calculator takes, at a share of the weight on the braked wheels. */
+/** Whether the drive itself holds the speed until the brake bites: it brakes by its motors, or locks. */
+const holdsSpeed = (build: Build, line: Driveline | undefined): boolean =>
+  build.brake.kind === 'electronic' || line?.backEfficiency === 0;
+
+/** Mass that is slowed over mass, what is towed counted in; the drive stays engaged. */
+function slowedFactor(build: Build, duty: Duty): number {
+  const { ownKg, massKg } = massesOf(build, duty);
+  return 1 + ((rotatingFactor(build, ownKg) - 1) * ownKg) / massKg;
+}
+
+/** What the calculator of the time before the brake bites takes, on the way down the duty's slope. */
+export function reactionInput(build: Build, duty: Duty, line: Driveline | undefined) {
+  const gradeRad = -Math.abs(duty.grade.value);
+  return {
+    speedMps: duty.speed.value,
+    reactionS: build.brake.reaction.value,
+    gradeDeg: radiansToDegrees(gradeRad),
+    rollingCoefficient: brakedPart(build, duty, gradeRad, 0).meanRolling,
+    rotatingMassFactor: slowedFactor(build, duty),
+    held: holdsSpeed(build, line),
+  };
+}
+
+/** How hard it gathers speed down the duty's slope until the brake bites, m/s². */
+export const gatheringIn = (build: Build, duty: Duty, line: Driveline | undefined): number =>
+  reactionRun.run(reactionInput(build, duty, line)).gatheringMps2;
+
+interface Braking {
+  /** Facing down, negative. */
+  readonly gradeRad: number;
+  readonly slowing: number;
+}
+
+/** What the stopping calculator takes, with the wheel loads of so much slowing. */
 export function stoppingInput(
   build: Build,
   duty: Duty,
   line: Driveline | undefined,
-  { gradeRad, share }: { readonly gradeRad: number; readonly share: number },
+  { gradeRad, slowing }: Braking,
+  reaction = reactionInput(build, duty, line),
 ) {
-  const ground = groundOf(build, duty);
+  const { share, friction, rolling, freeRolling } = brakedPart(build, duty, gradeRad, slowing);
   const forceN = forceOf(build, line);
   return {
     speedMps: duty.speed.value,
-    friction: ground.friction.value,
+    friction,
     brakedShare: Math.max(share, 1e-9),
     gradeDeg: radiansToDegrees(gradeRad),
-    reactionS: build.brake.reaction.value,
-    ...combinationOf(build, duty),
+    reactionS: reaction.reactionS,
+    gatheringMps2: reactionRun.run(reaction).gatheringMps2,
+    massKg: massesOf(build, duty).massKg,
+    rollingCoefficient: rolling,
+    unbrakedRollingCoefficient: freeRolling,
+    rotatingMassFactor: reaction.rotatingMassFactor,
     ...(forceN === undefined ? {} : { brakeForceN: forceN }),
   };
 }
 
-/** Speeds of slowing are found to this, m/s². */
+/** Slowing is found to this, m/s². */
 const TOLERANCE = 1e-9;
 
-/** The share of the weight on the braked wheels while they brake as hard as they can on a grade (downhill negative). */
-export function shareWhileBraking(
+/** The slowing at which it noses over on a grade, m/s²; Infinity where it cannot, 0 where it falls at rest. */
+export function liftSlowing(build: Build, duty: Duty, gradeRad: number): number {
+  const keeps = (slowing: number): number => {
+    const tipping = tippingIn(build, duty, slowingStance(build, duty, gradeRad, slowing));
+    return tipping ? tipping.alongRightingNm - tipping.alongOverturningNm : 1;
+  };
+  const most = mostSlowing(build, duty);
+  if (keeps(most) >= 0) return Infinity;
+  return keeps(0) <= 0 ? 0 : bracketedRoot(keeps, 0, most, TOLERANCE);
+}
+
+/** More than any brake slows by: twice what grip of all the weight, of what is towed too, comes to. */
+const mostSlowing = (build: Build, duty: Duty): number =>
+  2 * STANDARD_GRAVITY * (1 + Math.max(...build.layout.axles.map((a) => frictionOf(build, duty, a))));
+
+const frictionOf = (build: Build, duty: Duty, axle: Axle): number =>
+  meanFigure(build, duty, [{ axleId: axle.id, loadN: 1 }], 'friction');
+
+/** How hard it slows by grip and brake on a grade, with the wheel loads that then hold; 0 where it does not. */
+export function brakedSlowing(
   build: Build,
   duty: Duty,
   line: Driveline | undefined,
   gradeRad: number,
 ): number {
-  const shareAt = (slowing: number): number => brakedShare(build, duty, gradeRad, slowing);
+  const reaction = reactionInput(build, duty, line);
   const slowingAt = (slowing: number): number => {
     try {
-      return stopping.run(stoppingInput(build, duty, line, { gradeRad, share: shareAt(slowing) }))
-        .decelerationMps2;
+      return stopping.run(stoppingInput(build, duty, line, { gradeRad, slowing }, reaction)).decelerationMps2;
     } catch (error) {
       if (error instanceof NotPhysical) return 0;
       throw error;
     }
   };
-  const most = 2 * STANDARD_GRAVITY * (1 + groundOf(build, duty).friction.value);
+  const most = mostSlowing(build, duty);
   const beyond = (slowing: number): number => slowingAt(slowing) - slowing;
-  if (beyond(0) <= 0) return shareAt(0);
-  return shareAt(beyond(most) >= 0 ? most : bracketedRoot(beyond, 0, most, TOLERANCE));
+  if (beyond(0) <= 0) return 0;
+  return beyond(most) >= 0 ? most : bracketedRoot(beyond, 0, most, TOLERANCE);
 }
 
 /** What a friction brake holds at rest, in newtons along the slope; without one, nothing. */
 function holdingForce(build: Build, duty: Duty, gradeRad: number): number {
   if (build.brake.kind !== 'friction') return 0;
-  const { massKg } = combinationOf(build, duty);
-  const share = brakedShare(build, duty, gradeRad, 0);
-  const gripN = groundOf(build, duty).friction.value * share * massKg * STANDARD_GRAVITY * Math.cos(gradeRad);
+  const { massKg } = massesOf(build, duty);
+  const { share, friction } = brakedPart(build, duty, gradeRad, 0);
+  const gripN = friction * share * massKg * STANDARD_GRAVITY * Math.cos(gradeRad);
   return Math.min(gripN, build.brake.force?.value ?? Infinity);
 }
 
 /**
  * Stopping on the way down and holding at rest on a duty's slope, with the wheel loads that then hold. Held facing the
- * way the duty does, and coming down facing down: a vehicle that goes up must also come down.
+ * way the duty does, and coming down facing down: a vehicle that goes up must also come down. Nobody brakes harder than
+ * to where an axle lifts.
  */
 export function brakeOf(build: Build, duty: Duty, line: Driveline | undefined): BrakeReport | undefined {
-  if (duty.task === 'drive' && !rollsAway(duty)) return undefined;
+  if (duty.task === 'drive' && !rollsAway(duty) && !duty.stopWithin) return undefined;
   if (build.layout.kind === 'winch') return undefined;
-  const { massKg } = combinationOf(build, duty);
+  const { massKg } = massesOf(build, duty);
   const downRad = -Math.abs(duty.grade.value);
   const holdNeedsN = massKg * STANDARD_GRAVITY * Math.abs(Math.sin(duty.grade.value));
-  const base = { holdNeedsN, holdHasN: holdingForce(build, duty, duty.grade.value) };
+  const neededMps2 = slowingNeeded(build, duty, line);
+  const base = {
+    holdNeedsN,
+    holdHasN: holdingForce(build, duty, duty.grade.value),
+    ...(neededMps2 === undefined ? {} : { neededMps2 }),
+  };
   // On the level it stops as it goes; on a slope it is the way down that counts.
   if (build.brake.kind === 'none' || !(duty.speed.value > 0)) return base;
-  const share = shareWhileBraking(build, duty, line, downRad);
-  try {
-    const { decelerationMps2, distanceM, timeS } = stopping.run(
-      stoppingInput(build, duty, line, { gradeRad: downRad, share }),
-    );
-    const { massKg: slowedKg } = combinationOf(build, duty);
-    const gripN =
-      groundOf(build, duty).friction.value * share * slowedKg * STANDARD_GRAVITY * Math.cos(downRad);
-    const brakeN = Math.min(gripN, forceOf(build, line) ?? Infinity);
-    return { ...base, share, decelerationMps2, distanceM, timeS, brakeN };
-  } catch (error) {
-    if (!(error instanceof NotPhysical)) throw error;
-    return { ...base, share, decelerationMps2: 0 };
-  }
+  const byBrake = brakedSlowing(build, duty, line, downRad);
+  const liftsAt = liftSlowing(build, duty, downRad);
+  const slowing = Math.min(byBrake, liftsAt);
+  const lifts = liftsAt < byBrake ? { noses: true as const } : {};
+  const given = stoppingInput(build, duty, line, { gradeRad: downRad, slowing });
+  const share = given.brakedShare;
+  if (slowing <= 0) return { ...base, ...lifts, share, decelerationMps2: 0 };
+  const run = reactionRun.run(reactionInput(build, duty, line));
+  const gripN = given.friction * share * massKg * STANDARD_GRAVITY * Math.cos(downRad);
+  return {
+    ...base,
+    ...lifts,
+    share,
+    decelerationMps2: slowing,
+    distanceM: run.distanceM + run.speedMps ** 2 / (2 * slowing),
+    timeS: build.brake.reaction.value + run.speedMps / slowing,
+    brakeN: Math.min(gripN, forceOf(build, line) ?? Infinity),
+  };
+}
+
+/** Slowing that no brake has: stands for a distance that is gone before the brake bites, m/s². */
+const NO_BRAKE_SLOWS = 1e6;
+
+/** How hard it must slow down to stop within a distance. */
+function slowingNeeded(build: Build, duty: Duty, line: Driveline | undefined): number | undefined {
+  if (!duty.stopWithin) return undefined;
+  const run = reactionRun.run(reactionInput(build, duty, line));
+  const left = duty.stopWithin.value - run.distanceM;
+  return left > 0 ? Math.min(run.speedMps ** 2 / (2 * left), NO_BRAKE_SLOWS) : NO_BRAKE_SLOWS;
 }

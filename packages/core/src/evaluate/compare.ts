@@ -1,5 +1,6 @@
 import { showNumber } from '../quantity/index.ts';
 import { linkDefinition, type LinkId } from './links.ts';
+import { isUnderRule } from './margin.ts';
 import type { LinkReport, Report, Verdict } from './report.ts';
 
 interface MarginAt {
@@ -39,6 +40,13 @@ export function compareMargins(
   });
 }
 
+const UNDER: Readonly<Record<Verdict, string>> = {
+  fails: 'failing',
+  short: 'short',
+  tight: 'tight',
+  ample: 'ample',
+};
+
 /**
  * A margin that moved, as it is said.
  *
@@ -50,10 +58,10 @@ export function marginInWords({ title, before, after }: MovedMargin): string {
   const verdict =
     !before || !after || before.verdict === after.verdict
       ? ''
-      : after.verdict === 'short'
-        ? ', now short'
-        : before.verdict === 'short'
-          ? ', no longer short'
+      : isUnderRule(after.verdict)
+        ? `, ${before.verdict === 'fails' ? 'still' : 'now'} ${UNDER[after.verdict]}`
+        : isUnderRule(before.verdict) && !isUnderRule(after.verdict)
+          ? `, no longer ${UNDER[before.verdict]}`
           : `, now ${after.verdict}`;
   return `${name} ${factor(before)} → ${factor(after)}${verdict}`;
 }

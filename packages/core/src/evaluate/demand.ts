@@ -1,57 +1,12 @@
-import { turningOf, type Build, type Duty } from '../build/index.ts';
-import { AIR_DENSITY, STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
-import {
-  catchLean,
-  innerDrive,
-  meanRolling,
-  roadLoad,
-  sumOfForces,
-  trackSinkage,
-  wheelSinkage,
-} from '../ground/index.ts';
-import {
-  accelerationOf,
-  drawbarOf,
-  footingOf,
-  groundOf,
-  groupedBy,
-  innerDriveInput,
-  wheelOf,
-} from './footing.ts';
+import type { Build, Duty } from '../build/index.ts';
+import { AIR_DENSITY, radiansToDegrees } from '../contract/index.ts';
+import { catchLean, roadLoad, sumOfForces, trackSinkage, wheelSinkage } from '../ground/index.ts';
+import { accelerationOf, drawbarOf, footingOf, groundOf, groupedBy, wheelOf } from './footing.ts';
 import { stepOf } from './obstacle.ts';
+import { rollingOf } from './rolling.ts';
 import { rotatingFactor } from './rotating.ts';
 import type { ContactLoad, Footing, Resistance, SinkReport, StepReport, TurnReport } from './report.ts';
 import { radiusOf, turnOf } from './turning.ts';
-
-/** What each kind of contact drags, where driven and free ones differ. */
-export const meanRollingInput = (build: Build, duty: Duty, footing: Footing) => {
-  const ground = groundOf(build, duty);
-  const freeLoadN = footing.contacts.reduce((sum, c) => sum + (c.driven ? 0 : Math.max(0, c.loadN)), 0);
-  return {
-    drivenLoadN: footing.drivenN,
-    rollingCoefficient: ground.rolling.value,
-    freeLoadN,
-    freeCoefficient: ground.freeRolling.value,
-    weightN: footing.massKg * STANDARD_GRAVITY * Math.cos(duty.grade.value),
-  };
-};
-
-/** Whether one rolling coefficient serves for all that it stands on. */
-export function rollsAlike(build: Build, duty: Duty, footing: Footing): boolean {
-  const { rolling, freeRolling } = groundOf(build, duty);
-  const pressed = duty.towed !== undefined && build.hitch.load.value !== 0;
-  return !pressed && (rolling.value === freeRolling.value || footing.contacts.every((c) => c.driven));
-}
-
-export const rollingOf = (build: Build, duty: Duty, footing: Footing): number =>
-  rollsAlike(build, duty, footing)
-    ? groundOf(build, duty).rolling.value
-    : meanRolling.run(meanRollingInput(build, duty, footing)).meanCoefficient;
-
-const rotatingMassFactor = (build: Build, massKg: number): number => {
-  const inner = innerDriveInput(build);
-  return inner ? innerDrive.run(inner).rotatingMassFactor : rotatingFactor(build, massKg);
-};
 
 export const roadLoadInput = (build: Build, duty: Duty, footing: Footing, speedMps = duty.speed.value) => ({
   massKg: footing.massKg,
@@ -61,8 +16,8 @@ export const roadLoadInput = (build: Build, duty: Duty, footing: Footing, speedM
   dragAreaM2: build.dragArea.value,
   airDensityKgM3: AIR_DENSITY,
   accelerationMps2: accelerationOf(duty),
-  rotatingMassFactor: rotatingMassFactor(build, footing.massKg),
-  drawbarN: drawbarOf(duty),
+  rotatingMassFactor: rotatingFactor(build, footing.massKg),
+  drawbarN: drawbarOf(build, duty),
 });
 
 interface Sunk {
@@ -127,17 +82,19 @@ export function catchInput(build: Build, duty: Duty, footing: Footing) {
     heightM: Math.max(footing.cgHeightM - diameterM / 2, 1e-9),
     leanDeg: radiansToDegrees(duty.lean?.value ?? 0),
     wheelDiameterM: diameterM,
+    bodyInertiaKgM2: 0,
+    wheelsMassKg: 0,
   };
 }
 
 /**
  * What a turn adds to every driveline as if all did what the hardest does: on the spot both sides do; round a bend
- * the inner side does less.
+ * the inner side does less. A locked axle's scrub is pushed round the bend by all.
  */
 const turningForce = (build: Build, turn: TurnReport | undefined): number => {
-  if (!turn || turn.momentNm === 0 || turn.outerN === 0) return 0;
-  const turning = turningOf(build.layout);
-  if (turning === 'steered') return 0;
+  if (!turn || turn.momentNm === 0) return 0;
+  if (turn.turning === 'steered') return turn.radiusM > 0 ? turn.momentNm / turn.radiusM : 0;
+  if (turn.outerN === 0) return 0;
   const trackM = build.layout.axles.reduce((most, a) => Math.max(most, a.driven ? a.track.value : 0), 0);
   return trackM > 0 ? (2 * turn.momentNm) / trackM : 0;
 };
@@ -153,7 +110,6 @@ export interface Demand {
 /** What a duty asks along the ground at a speed (its own unless given), split by cause, and how it stands meanwhile. */
 export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value): Demand {
   const footing = footingOf(build, duty);
-  const ground = groundOf(build, duty);
   const {
     rollingN,
     gradeN,
@@ -162,8 +118,8 @@ export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value):
     drawbarN,
     totalN: roadN,
   } = roadLoad.run(roadLoadInput(build, duty, footing, speedMps));
-  const turn = turnOf(build, duty, ground, footing);
-  const step = stepOf(build, duty, ground.friction.value, footing);
+  const turn = turnOf(build, duty, footing);
+  const step = stepOf(build, duty, footing);
   const sunk = sinkOf(build, duty, footing);
   const parts = {
     roadN,

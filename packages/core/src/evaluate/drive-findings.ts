@@ -14,6 +14,14 @@ const NAMES: Readonly<Record<Loop['kind'], string>> = {
   'friction-belt': 'belt',
 };
 
+/** A loop by its name, and which of several it is. */
+function loopName({ drive: { stages } }: Build, stage: Loop & { readonly id: string }): string {
+  const alike = stages.filter(({ kind }) => kind === stage.kind);
+  return alike.length > 1
+    ? `${NAMES[stage.kind]} of stage ${stages.findIndex(({ id }) => id === stage.id) + 1}`
+    : NAMES[stage.kind];
+}
+
 /** The shaft that the chosen motor brings, as its data sheet says. */
 export function motorShaftOf(build: Build): MotorShaft | undefined {
   const motor = motorOf(build);
@@ -53,14 +61,23 @@ function pathFindings({ build, system }: FindingContext): Finding[] {
   return [
     ...mismatchesOf(ordered, motorShaftOf(build)).map((mismatch) => {
       const name = path.find(({ id }) => id === mismatch.elementId)?.name ?? '';
-      return cured(said('stop', sayMismatch(mismatch, name, system), 'path'), {
-        kind: 'fit',
-        elementId: mismatch.elementId,
-      });
+      return cured(
+        said(
+          'stop',
+          `mismatch/${mismatch.elementId}/${mismatch.what}`,
+          sayMismatch(mismatch, name, system),
+          'path',
+        ),
+        {
+          kind: 'fit',
+          elementId: mismatch.elementId,
+        },
+      );
     }),
-    ...lost.map(({ name }) =>
+    ...lost.map(({ id, name }) =>
       said(
         'tight',
+        `lost-element/${id}`,
         `“${name}” stands behind a stage that is no longer there: say in Drivetrain where it sits, or remove it.`,
         'path',
       ),
@@ -69,6 +86,7 @@ function pathFindings({ build, system }: FindingContext): Finding[] {
       ? [
           said(
             'note',
+            'no-path',
             'Nothing is said yet of shafts and hubs between motor and wheel: a set screw or key is often what lets go first.',
             'path',
           ),
@@ -81,11 +99,12 @@ function pathFindings({ build, system }: FindingContext): Finding[] {
 function loopFindings({ build }: FindingContext): Finding[] {
   const loops = build.drive.stages.filter(isLoop);
   const found = loops.flatMap((stage): Finding[] => {
-    const name = NAMES[stage.kind];
+    const name = loopName(build, stage);
     if (stage.tensioner === undefined)
       return [
         said(
           'note',
+          `say-tensioner/${stage.id}`,
           `Say how the ${name} is tensioned: every belt or chain needs slots or an idler.`,
           'ratio',
         ),
@@ -95,6 +114,7 @@ function loopFindings({ build }: FindingContext): Finding[] {
       cured(
         said(
           'tight',
+          `no-tensioner/${stage.id}`,
           `Nothing tensions the ${name}: it goes slack as it wears, and comes off or jumps. Slots for the motor, or an idler.`,
           'ratio',
         ),
@@ -107,6 +127,7 @@ function loopFindings({ build }: FindingContext): Finding[] {
     found.push(
       said(
         'note',
+        'chain-throws',
         'Chains come off by misalignment, float along the axle, slack and mounts that give: collars, a straight edge, and a mount whose twist under 10 N·m you have measured.',
         'mount-twist',
       ),
@@ -126,6 +147,7 @@ function releaseFindings({ build }: FindingContext): Finding[] {
           cured(
             said(
               'stop',
+              'jockey-needs-loop',
               'A jockey lets a belt or chain go slack: say at which of them it disengages.',
               'ratio',
             ),
@@ -138,6 +160,7 @@ function releaseFindings({ build }: FindingContext): Finding[] {
           cured(
             said(
               'stop',
+              'still-locks',
               'Disengaged where it is, a stage that locks is still between it and the wheel: disengage behind that stage.',
               'ratio',
             ),
@@ -150,6 +173,7 @@ function releaseFindings({ build }: FindingContext): Finding[] {
           cured(
             said(
               'tight',
+              'released-holds-nothing',
               `Disengaged, the drive holds nothing${onDuty(build, steep.id)}: it needs a brake that works without the drive.`,
               'brake-hold',
             ),
@@ -180,6 +204,7 @@ function trainFindings({ build, duties, train, line, system }: FindingContext): 
       cured(
         said(
           'stop',
+          'rider-needs-brake',
           'Somebody rides, and nothing but the drive slows it: fit a friction brake. Motors brake only while there is current, and neither a worm nor a chain holds a person.',
           'brake-hold',
         ),
@@ -190,6 +215,7 @@ function trainFindings({ build, duties, train, line, system }: FindingContext): 
     found.push(
       said(
         'tight',
+        'balancer-play',
         `The stages have ${degrees(train.play.atWheelRad)} of play at the wheel, ${show(train.play.atGroundM, 'length', system).text} on the ground: a balancer chatters in it. Belts, or fewer gears near the wheel.`,
         'ratio',
       ),
@@ -198,6 +224,7 @@ function trainFindings({ build, duties, train, line, system }: FindingContext): 
     found.push(
       said(
         'note',
+        'play',
         `Backlash adds up: ${degrees(train.play.atWheelRad)} at the wheel, ${show(train.play.atGroundM, 'length', system).text} on the ground, and run-out of wheels and sprockets on top. It knocks at each start and blurs slow or measured driving.`,
         'ratio',
       ),
@@ -209,6 +236,7 @@ function trainFindings({ build, duties, train, line, system }: FindingContext): 
     found.push(
       said(
         'note',
+        'rotors',
         `The rotors behind ${showNumber(train.ratio)} : 1 count as ${showNumber((train.moved.rotatingMassFactor - 1) * 100)} % more mass to be sped up, empty: less reduction or a slimmer rotor starts sooner.`,
         'torque',
       ),
@@ -219,6 +247,7 @@ function trainFindings({ build, duties, train, line, system }: FindingContext): 
     found.push(
       said(
         'note',
+        'quick-motor',
         `The motor lives at high speed, and “${often.name}” starts it often: much reduction and much draw. Geared brushed motors suit all-day, stop-and-go work.`,
         'torque',
       ),
@@ -230,6 +259,7 @@ function trainFindings({ build, duties, train, line, system }: FindingContext): 
     found.push(
       said(
         'note',
+        `creeps/${slow.id}`,
         `At ${show(slow.speedMps, 'speed', system).text}${onDuty(build, slow.id)} the motor turns ${showNumber(slow.point.motorRpm)} rpm, ${showNumber((slow.point.motorRpm / line.motor.noLoadRpm) * 100, 2)} % of its no-load speed: it creeps unevenly. More reduction, an encoder, or a stepping motor.`,
         'speed',
       ),

@@ -1,4 +1,4 @@
-import { rollingDiameter, type Build, type Duty } from '../build/index.ts';
+import { motorOf, rollingDiameter, type Build, type Duty } from '../build/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';
 import {
   mountPull,
@@ -92,19 +92,26 @@ export function mountInput(build: Build, loaded: readonly LoadedStage[]) {
 function mountLink(build: Build, duty: Duty, loaded: readonly LoadedStage[]): LinkReport[] {
   const input = mountInput(build, loaded);
   if (!input) return [];
-  const { twistDeg } = mountPull.run(input);
-  if (twistDeg === undefined) return [];
+  const { twistDeg, shaftN } = mountPull.run(input);
+  const stageId = pullingAtMount(loaded)?.stage.id;
+  const may = motorOf(build)?.shaftLoadN;
+  const onShaft =
+    may === undefined
+      ? []
+      : margin({ link: 'shaft-load', dutyId: duty.id, needs: shaftN, has: may, stageId }, build.marginPolicy);
+  if (twistDeg === undefined) return onShaft;
   const needs = (twistDeg * Math.PI) / 180;
-  return margin(
+  const twist = margin(
     {
       link: 'mount-twist',
       dutyId: duty.id,
       needs,
       has: ALLOWED_TWIST,
-      stageId: pullingAtMount(loaded)?.stage.id,
+      stageId,
     },
     build.marginPolicy,
   );
+  return [...twist, ...onShaft];
 }
 
 /** A strength as torque of the stage's driving side, which is what stalls and brakes are said in. */

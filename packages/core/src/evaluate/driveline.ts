@@ -107,7 +107,7 @@ export function drivelineOf(build: Build, train: TrainReport): Driveline | undef
   const constants = dcMotorConstants.run(motor);
   const pack = battery && batteryPack.run(battery);
   const outputs = drivelinesOf(build.layout, build.drive.together);
-  const { cableResistance, motorLeadResistance, auxiliaryPower } = build.supply;
+  const { cableResistance, motorLeadResistance, auxiliaryPower, commandShare } = build.supply;
   return {
     stages: trainStages(build),
     motor,
@@ -134,6 +134,7 @@ export function drivelineOf(build: Build, train: TrainReport): Driveline | undef
       currentLimitA: driver?.limitsCurrent ? driver.peakA : Infinity,
       batteryLimitA: Infinity,
       auxiliaryW: auxiliaryPower.value,
+      commandShare: commandShare?.value ?? 1,
     },
   };
 }

@@ -3,7 +3,7 @@ import { brakedLinks, driveLinks } from './drive-links.ts';
 import { greatestWheelTorque, type Driveline } from './driveline.ts';
 import { groundLinks } from './ground-links.ts';
 import { margin } from './margin.ts';
-import { ratioStanding } from './ratio-window.ts';
+import { ratioStanding, windowVerdict } from './ratio-window.ts';
 import type { DutyPoint, DutyReport, LinkReport } from './report.ts';
 
 /** The margins of one duty. Links that need a part not chosen yet, or of which nothing is asked, are absent. */
@@ -17,13 +17,18 @@ export function dutyLinks(
   const dutyId = duty.id;
   const onGround = groundLinks(build, duty, report);
   if (!line) return onGround;
-  const braked = brakedLinks(build, duty, report.brake, line);
-  if (!report.point) return [...onGround, ...braked];
+  const { top } = report;
+  const always = [
+    ...onGround,
+    ...(top ? margin({ link: 'over-speed', dutyId, needs: top.mps, has: top.mayMps }, policy) : []),
+    ...brakedLinks(build, duty, report.brake, line),
+  ];
+  if (!report.point) return always;
   const { point } = report;
   const outerMps = report.turn?.outerMps ?? duty.speed.value;
   const pulls = report.resistance.totalN > 0;
   return [
-    ...onGround,
+    ...always,
     ...margin(
       {
         link: 'torque',
@@ -39,14 +44,14 @@ export function dutyLinks(
     ...windowLink(report, line, policy),
     ...driveLinks(build, duty, point, line),
     ...electricalLinks(build, duty, point, line),
-    ...braked,
   ];
 }
 
 function windowLink(report: DutyReport, line: Driveline, policy: Build['marginPolicy']): LinkReport[] {
   if (!report.ratioWindow) return [];
   const { ratio, edge } = ratioStanding(report.ratioWindow, line.ratio);
-  return margin({ link: 'ratio', dutyId: report.id, needs: edge, has: line.ratio, ratio }, policy);
+  const verdict = windowVerdict(report.ratioWindow, line.ratio);
+  return margin({ link: 'ratio', dutyId: report.id, needs: edge, has: line.ratio, ratio, verdict }, policy);
 }
 
 function electricalLinks(build: Build, duty: Duty, point: DutyPoint, line: Driveline): LinkReport[] {

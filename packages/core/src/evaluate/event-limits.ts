@@ -59,6 +59,7 @@ export const limitFindings = (build: Build, system: UnitSystem): Finding[] =>
     .map(({ title, dimension, limit, value }) =>
       said(
         'stop',
+        `event-limit/${title}`,
         `Over the limit of its event: ${title} is ${show(value, dimension, system).text}, at most ${show(limit, dimension, system).text} is allowed.`,
       ),
     );

@@ -4,13 +4,14 @@ import type { Build } from '../build/index.ts';
 import type { LinkId } from './links.ts';
 import type { Cure, Finding } from './report.ts';
 
-/** A finding of no margin: said in one sentence. */
+/** A finding of no margin: what it is and of what, and one sentence. */
 export const said = (
   severity: Finding['severity'],
+  id: string,
   text: string,
   link: LinkId | null = null,
   dutyId: string | null = null,
-): Finding => ({ severity, text, link, dutyId });
+): Finding => ({ id, severity, text, link, dutyId });
 
 /** " on “Slip, loaded”"; nothing where there is no such duty. */
 export const onDuty = (build: Build, dutyId: string | null): string => {
@@ -23,3 +24,6 @@ export const cured = (finding: Finding, cure: Cure): Finding => ({ ...finding, c
 
 /** The size of an angle, as it is said. */
 export const degrees = (rad: number): string => `${showNumber(Math.abs(radiansToDegrees(rad)))}°`;
+
+/** What the finding of a margin is known by. */
+export const marginId = (link: LinkId): string => `margin/${link}`;

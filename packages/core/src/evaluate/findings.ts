@@ -1,9 +1,10 @@
 import { showNumber } from '../quantity/index.ts';
 import { driveFindings } from './drive-findings.ts';
-import { cured, said } from './finding.ts';
+import { cured, marginId, said } from './finding.ts';
 import { groundFindings } from './ground-findings.ts';
 import { closeness } from './margin.ts';
-import type { Finding } from './report.ts';
+import type { LinkId } from './links.ts';
+import type { Finding, LinkReport, Verdict } from './report.ts';
 import { SENTENCES, saidOf, type FindingContext } from './sentences.ts';
 
 /** Running above the data sheet's voltage by more than this is worth a word (common practice, no source). */
@@ -11,27 +12,82 @@ const OVERVOLTAGE = 1.1;
 /** Above this a licensed person is called for: volts, direct current. */
 const EXTRA_LOW_VOLTAGE = 60;
 
-/** One finding for each link whose governing duty is short or tight, the nearest to failing first. */
-const marginFindings = (context: FindingContext): Finding[] =>
-  context.governing
+/** What a margin under its rule is: it stops the build, or it is only short or tight. */
+const SEVERITY: Readonly<Record<Exclude<Verdict, 'ample'>, Finding['severity']>> = {
+  fails: 'stop',
+  short: 'short',
+  tight: 'tight',
+};
+
+/** Which margin is the cause where several fail on one duty: what it explains comes inside it. */
+const EXPLAINS: readonly {
+  readonly cause: LinkId;
+  readonly explains: readonly LinkId[];
+  readonly where?: (effect: LinkReport, cause: LinkReport) => boolean;
+}[] = [
+  // Wheels that slip do not get it moving, whatever the motors give.
+  { cause: 'grip', explains: ['speed'] },
+  // Outside its window a ratio gives too little torque or speed.
+  { cause: 'ratio', explains: ['torque', 'speed'] },
+  // What does not stop in its distance at the duty's speed, stops no better from a higher one.
+  { cause: 'brake-stop', explains: ['over-speed'] },
+  // Past the speed that the motors reach, they give no torque at all.
+  { cause: 'speed', explains: ['torque'], where: (torque) => torque.has === 0 },
+];
+
+/** The margin that explains another one, if one of them does. */
+function causeOf(link: LinkReport, under: readonly LinkReport[]): LinkReport | undefined {
+  return EXPLAINS.flatMap(({ cause, explains, where }) =>
+    explains.includes(link.link)
+      ? under.filter(
+          (other) =>
+            other.link === cause &&
+            other.verdict === 'fails' &&
+            other.dutyId === link.dutyId &&
+            (where?.(link, other) ?? true),
+        )
+      : [],
+  )[0];
+}
+
+/** One finding for each cause among the links under their rule or just over it, the nearest to failing first. */
+function marginFindings(context: FindingContext): Finding[] {
+  const under = context.governing
     .filter((link) => link.verdict !== 'ample')
-    .sort((a, b) => closeness(a) - closeness(b))
-    .map((link) => ({
-      severity: link.verdict === 'short' ? 'stop' : 'tight',
-      text: SENTENCES[link.link](saidOf(link, context)),
-      link: link.link,
-      dutyId: link.dutyId,
-    }));
+    .sort((a, b) => closeness(a) - closeness(b));
+  const caused = under.filter(
+    (link) => link.verdict === 'fails' || link.link === 'torque' || link.link === 'speed',
+  );
+  const explained = new Map(caused.map((link) => [link, causeOf(link, under)]));
+  const say = (link: LinkReport): string => SENTENCES[link.link](saidOf(link, context));
+  return under.flatMap((link): Finding[] => {
+    if (link.verdict === 'ample' || explained.get(link)) return [];
+    const within = under.filter((other) => explained.get(other) === link).map(say);
+    return [
+      {
+        id: marginId(link.link),
+        severity: SEVERITY[link.verdict],
+        text: say(link),
+        link: link.link,
+        dutyId: link.dutyId,
+        ...(link.stageId === undefined ? {} : { stageId: link.stageId }),
+        ...(within.length > 0 ? { within } : {}),
+      },
+    ];
+  });
+}
 
 function missingParts({ build, line }: FindingContext): Finding[] {
   const findings: Finding[] = [];
   if (build.duties.length === 0)
-    findings.push(said('stop', 'No duty is stated yet: say in the Brief what it must do.'));
-  if (!line) return [...findings, said('stop', 'No motor is chosen yet: choose one in Power.', 'torque')];
+    findings.push(said('short', 'no-duty', 'No duty is stated yet: say in the Brief what it must do.'));
+  if (!line)
+    return [...findings, said('short', 'no-motor', 'No motor is chosen yet: choose one in Power.', 'torque')];
   if (!line.driver)
     findings.push(
       said(
-        'stop',
+        'short',
+        'no-driver',
         'No driver is chosen yet: reckoned with one that lets every current through.',
         'driver-current',
       ),
@@ -39,7 +95,8 @@ function missingParts({ build, line }: FindingContext): Finding[] {
   if (!line.battery)
     findings.push(
       said(
-        'stop',
+        'short',
+        'no-battery',
         `No battery is chosen yet: reckoned with ${showNumber(line.motor.voltageV)} V that does not sag.`,
         'battery-current',
       ),
@@ -49,6 +106,7 @@ function missingParts({ build, line }: FindingContext): Finding[] {
     findings.push(
       said(
         'stop',
+        'few-channels',
         `${line.circuit.motors} motors need as many channels; the driver has ${channels}. Add another driver.`,
         'driver-current',
       ),
@@ -63,26 +121,36 @@ function partNotes({ build, line, train }: FindingContext): Finding[] {
   const findings = train.stages.flatMap((stage) => [
     ...(stage.problem === undefined
       ? []
-      : [cured(said('stop', stage.problem, 'ratio'), { kind: 'stage', stageId: stage.id })]),
-    ...stage.warnings.map((text) =>
-      cured(said('tight', text, 'ratio'), { kind: 'stage', stageId: stage.id }),
+      : [
+          cured(said('stop', `stage-problem/${stage.id}`, stage.problem, 'ratio'), {
+            kind: 'stage',
+            stageId: stage.id,
+          }),
+        ]),
+    ...stage.warnings.map((text, at) =>
+      cured(said('tight', `stage-warning/${stage.id}/${at}`, text, 'ratio'), {
+        kind: 'stage',
+        stageId: stage.id,
+      }),
     ),
   ]);
-  if (build.steering && build.steering.actuatorTorque.value > LARGE_SERVO)
+  if ((build.steering?.actuatorTorque?.value ?? 0) > LARGE_SERVO)
     findings.push(
       said(
         'note',
+        'large-servo',
         'The steering actuator is larger than what the 5 V supply on a controller feeds: give it a supply of its own.',
         'steering',
       ),
     );
   if (!line) return findings;
-  findings.push(...line.warnings.map((text) => said('tight', text, 'torque')));
+  findings.push(...line.warnings.map((text, at) => said('tight', `motor-warning/${at}`, text, 'torque')));
   const { nominalV = 0, fullV = 0 } = line.pack ?? {};
   if (nominalV > OVERVOLTAGE * line.motor.voltageV)
     findings.push(
       said(
         'note',
+        'over-voltage',
         `The battery’s ${showNumber(nominalV)} V is above the motor’s ${showNumber(line.motor.voltageV)} V: for a tight spot, not a habit.`,
         'motor-heat',
       ),
@@ -92,13 +160,18 @@ function partNotes({ build, line, train }: FindingContext): Finding[] {
     findings.push(
       said(
         'note',
+        'packs-in-series',
         `${packs} packs in series have no cut-off in common: watch the voltage of each, and charge each by itself.`,
         'battery-voltage',
       ),
     );
   if (fullV > EXTRA_LOW_VOLTAGE)
     findings.push(
-      said('note', `${showNumber(fullV)} V is above 60 V: leave the wiring to a licensed person.`),
+      said(
+        'note',
+        'above-60-v',
+        `${showNumber(fullV)} V is above 60 V: leave the wiring to a licensed person.`,
+      ),
     );
   return findings;
 }
@@ -112,6 +185,6 @@ export function findingsOf(context: FindingContext): Finding[] {
     ...driveFindings(context),
     ...groundFindings(context),
   ];
-  const order: readonly Finding['severity'][] = ['stop', 'tight', 'note'];
+  const order: readonly Finding['severity'][] = ['stop', 'short', 'tight', 'note'];
   return order.flatMap((severity) => all.filter((f) => f.severity === severity));
 }

@@ -1,5 +1,6 @@
 import {
   contactsOf,
+  figuresOf,
   layoutKind,
   placesOf,
   type Axle,
@@ -62,18 +63,22 @@ const motionOf = (duty: Duty): Motion => ({
 });
 
 /** What pulls at the hitch: the towed load and the pull beside it. */
-export const towedInput = (duty: Duty, motion: Motion = motionOf(duty)) => ({
+export const towedInput = (build: Build, duty: Duty, motion: Motion = motionOf(duty)) => ({
   massKg: duty.towed?.mass.value ?? 0,
   rollingCoefficient: duty.towed?.rolling.value ?? 0,
   gradeDeg: radiansToDegrees(motion.gradeRad),
   accelerationMps2: motion.accelerationMps2,
+  hitchN: hitchLoadOf(build, duty),
   extraN: duty.drawbar.value,
 });
 
-const drawbarIn = (duty: Duty, motion: Motion): number =>
-  duty.towed ? towedLoad.run(towedInput(duty, motion)).drawbarN : duty.drawbar.value;
+/** What presses on the hitch: what is not towed does not. */
+export const hitchLoadOf = (build: Build, duty: Duty): number => (duty.towed ? build.hitch.load.value : 0);
 
-export const drawbarOf = (duty: Duty): number => drawbarIn(duty, motionOf(duty));
+const drawbarIn = (build: Build, duty: Duty, motion: Motion): number =>
+  duty.towed ? towedLoad.run(towedInput(build, duty, motion)).drawbarN : duty.drawbar.value;
+
+export const drawbarOf = (build: Build, duty: Duty): number => drawbarIn(build, duty, motionOf(duty));
 
 /** The pull of a turn, m/s²; 0 on the straight and on the spot. */
 export const cornerOf = ({ turn, speed }: Duty): number =>
@@ -87,10 +92,11 @@ export interface Stance {
   readonly cornerMps2: number;
 }
 
-/** The stance of a duty, or of its load and tow moved otherwise. */
-export const stanceOf = (duty: Duty, otherwise: Partial<Motion> = {}): Stance => {
+/** The stance of a duty, or of its load and tow moved otherwise. A bend pulls the way that a side slope does: the worse of the two. */
+export const stanceOf = (build: Build, duty: Duty, otherwise: Partial<Motion> = {}): Stance => {
   const motion = { ...motionOf(duty), ...otherwise };
-  return { ...motion, drawbarN: drawbarIn(duty, motion), cornerMps2: cornerOf(duty) };
+  const down = (duty.sideSlope?.value ?? 0) < 0 ? -1 : 1;
+  return { ...motion, drawbarN: drawbarIn(build, duty, motion), cornerMps2: down * cornerOf(duty) };
 };
 
 type Mass = ReturnType<typeof massOf>;
@@ -102,19 +108,14 @@ export const wheelLoadInput = (build: Build, duty: Duty, mass: Mass, stance: Sta
     cgAheadOfRearAxleM: mass.cgAheadOfRearAxleM,
     cgLeftM: mass.cgLeftM,
     cgHeightM: mass.cgHeightM,
-    contacts: contactsOf(build.layout).map(({ axle, aheadM, leftM }) => ({
-      aheadM,
-      leftM,
-      driven: axle.driven,
-    })),
+    contacts: contactsOf(build.layout).map(({ aheadM, leftM, driven }) => ({ aheadM, leftM, driven })),
     gradeDeg: radiansToDegrees(stance.gradeRad),
     sideSlopeDeg: radiansToDegrees(duty.sideSlope?.value ?? 0),
     accelerationMps2: stance.accelerationMps2,
     cornerMps2: stance.cornerMps2,
     drawbarN: stance.drawbarN,
     hitchHeightM: build.hitch.height.value,
-    // What is not towed does not press on the hitch either.
-    hitchVerticalN: duty.towed ? build.hitch.load.value : 0,
+    hitchVerticalN: hitchLoadOf(build, duty),
     hitchBehindRearAxleM: build.hitch.behind.value,
     balanced: balanced === 'along' || balanced === 'across' ? balanced : ('none' as const),
   };
@@ -149,9 +150,9 @@ export const soilThrustInput = (
 ) => ({ loadN, areaM2, cohesionKPa: soil.cohesionKPa, shearAngleDeg: soil.shearAngleDeg });
 
 /** The most that a contact puts on the ground: friction, or what soft ground takes before it shears. */
-function gripOf(ground: Ground, contact: Contact, loadN: number): number {
+export function gripOf(ground: Ground, contact: Contact, loadN: number): number {
   if (loadN <= 0) return 0;
-  const { gripN } = gripForce.run({ loadN, friction: ground.friction.value });
+  const { gripN } = gripForce.run({ loadN, friction: figuresOf(ground, contact.axle).friction.value });
   if (!ground.soil) return gripN;
   const { thrustN } = soilThrust.run(
     soilThrustInput({ ...ground, soil: ground.soil }, loadN, contactArea(contact.axle)),
@@ -180,7 +181,7 @@ const sumOf = <T>(items: readonly T[], of: (item: T) => number): number =>
  * What the driven contacts can push with: an open differential twice its lesser wheel, a locked axle the sum, drives
  * of their own each as much as the one with the least.
  */
-function drivenGrip(build: Build, contacts: readonly ContactLoad[]): number {
+export function drivenGrip(build: Build, contacts: readonly ContactLoad[]): number {
   const driven = contacts.filter((c) => c.driven);
   const { together, differential } = build.drive;
   const gripBy = (of: readonly ContactLoad[], key: (c: ContactLoad) => string): number[] =>
@@ -211,16 +212,16 @@ export const innerDriveInput = ({ innerDrive: inner, layout }: Build) =>
   };
 
 /** Loads of a duty and the grip of what is driven. */
-export function footingOf(build: Build, duty: Duty, stance: Stance = stanceOf(duty)): Footing {
+export function footingOf(build: Build, duty: Duty, stance: Stance = stanceOf(build, duty)): Footing {
   const mass = massOf(build, duty);
   const ground = groundOf(build, duty);
   const { loads, acrossN, stands } = loadsIn(build, duty, mass, stance);
   const places = contactsOf(build.layout);
   const contacts = places.map((contact, at): ContactLoad => {
     const loadN = loads[at]?.loadN ?? 0;
-    const { axle, side, aheadM, leftM } = contact;
+    const { axle, side, aheadM, leftM, driven } = contact;
     const gripN = gripOf(ground, contact, loadN);
-    return { axleId: axle.id, side, aheadM, leftM, driven: axle.driven, braked: axle.braked, loadN, gripN };
+    return { axleId: axle.id, side, aheadM, leftM, driven, braked: axle.braked, loadN, gripN };
   });
   const axles = build.layout.axles.map(({ id, name }) => {
     const own = contacts.filter((c) => c.axleId === id);

@@ -1,11 +1,10 @@
-import type { Build, Duty } from '../build/index.ts';
-import { degreesToRadians, radiansToDegrees } from '../contract/index.ts';
+import { figuresOf, type Build, type Duty } from '../build/index.ts';
+import { radiansToDegrees } from '../contract/index.ts';
 import { steerTorque } from '../ground/index.ts';
 import { askedOfGrip } from './demand.ts';
 import { groundOf } from './footing.ts';
 import { margin } from './margin.ts';
 import type { DutyReport, LinkReport } from './report.ts';
-import { leanOf } from './tipping.ts';
 
 /** What the steering calculator takes of a standing start on a duty's ground; the heaviest steered axle counts. */
 export function steerInput(build: Build, duty: Duty, report: DutyReport) {
@@ -16,7 +15,7 @@ export function steerInput(build: Build, duty: Duty, report: DutyReport) {
   const wheels = axle.track.value > 0 ? 2 : 1;
   return {
     wheelLoadN: load(axle.id) / wheels,
-    friction: groundOf(build, duty).across.value,
+    friction: figuresOf(groundOf(build, duty), axle).across.value,
     tyreWidthM: axle.width.value,
     kingpinOffsetM: steering.kingpinOffset.value,
     // Each module has an actuator of its own; on a steered axle one turns both wheels.
@@ -31,37 +30,30 @@ export function steerInput(build: Build, duty: Duty, report: DutyReport) {
   };
 }
 
-/** How hard it must slow down to stop within a distance; Infinity where it has rolled too far before the brake bites. */
-export function slowingNeeded(build: Build, duty: Duty): number | undefined {
-  if (!duty.stopWithin) return undefined;
-  const speedMps = duty.speed.value;
-  const left = duty.stopWithin.value - speedMps * build.brake.reaction.value;
-  return left > 0 ? speedMps ** 2 / (2 * left) : Infinity;
-}
+/** What the steering has: of its actuator, or of a hand at the end of its arm; undefined where neither is said. */
+export const steeringHas = ({ steering }: Build): number | undefined =>
+  steering?.hand ? steering.hand.arm.value * steering.hand.force.value : steering?.actuatorTorque?.value;
 
-/** Slowing that no brake has: stands for a distance that is gone before the brake bites, m/s². */
-const NO_BRAKE_SLOWS = 1e6;
+/** Whether a duty pulls the vehicle sideways at all. */
+export const goesAside = ({ sideSlope, turn }: Duty): boolean =>
+  sideSlope !== undefined || turn?.kind === 'radius';
 
 /** The margins of grip, tipping, turning and stopping of one duty: what needs no motor to be known. */
 export function groundLinks(build: Build, duty: Duty, report: DutyReport): LinkReport[] {
   const policy = build.marginPolicy;
   const dutyId = duty.id;
-  const { footing, tip, turn, step, brake, resistance } = report;
+  const { footing, tip, turn, step, brake, slide, resistance } = report;
   const link = (id: LinkReport['link'], needs: number, has: number): LinkReport[] =>
     margin({ link: id, dutyId, needs, has }, policy);
   const drives = duty.task === 'drive';
-  const lean = degreesToRadians(leanOf(duty));
   const steer = drives ? steerInput(build, duty, report) : undefined;
-  const slowing = slowingNeeded(build, duty);
+  const steers = steeringHas(build);
   const holds = duty.task !== 'drive' || duty.grade.value < 0;
   return [
     ...(drives && footing.gripN !== undefined ? link('grip', askedOfGrip(resistance), footing.gripN) : []),
-    ...(tip?.backDeg !== undefined && tip.forwardDeg !== undefined
-      ? link('tip-along', Math.abs(lean), degreesToRadians(lean > 0 ? tip.backDeg : tip.forwardDeg))
-      : []),
-    ...(tip?.sideDeg === undefined
-      ? []
-      : link('tip-side', Math.abs(duty.sideSlope?.value ?? 0), degreesToRadians(tip.sideDeg))),
+    ...(tip?.along ? link('tip-along', tip.along.overturningNm, tip.along.rightingNm) : []),
+    ...(tip?.side && goesAside(duty) ? link('tip-side', tip.side.overturningNm, tip.side.rightingNm) : []),
+    ...(slide ? link('slide-side', slide.sideN, slide.holdsN) : []),
     ...(tip?.cornerMps === undefined ? [] : link('corner', duty.speed.value, tip.cornerMps)),
     ...(step && !('problem' in step)
       ? [
@@ -70,12 +62,10 @@ export function groundLinks(build: Build, duty: Duty, report: DutyReport): LinkR
         ]
       : []),
     ...(turn?.steering ? link('push-on', turn.steering.sideForceN, turn.steering.gripN) : []),
-    ...(steer && build.steering
-      ? link('steering', steerTorque.run(steer).servoNm, build.steering.actuatorTorque.value)
-      : []),
+    ...(steer && steers !== undefined ? link('steering', steerTorque.run(steer).servoNm, steers) : []),
     ...(brake && holds ? link('brake-hold', brake.holdNeedsN, brake.holdHasN) : []),
-    ...(slowing === undefined
+    ...(brake?.neededMps2 === undefined
       ? []
-      : link('brake-stop', Math.min(slowing, NO_BRAKE_SLOWS), brake?.decelerationMps2 ?? 0)),
+      : link('brake-stop', brake.neededMps2, brake.decelerationMps2 ?? 0)),
   ];
 }

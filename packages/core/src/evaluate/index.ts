@@ -6,7 +6,7 @@ export { payloadSweep, scoreOf, type Aim, type Sweep, type SweepPoint } from './
 export { turnSweep, type TurnSweep } from './turn-sweep.ts';
 export { threeAgainstFour, type WheelCount } from './tipping.ts';
 export { roughAnswer, type RoughAnswer } from './rough-answer.ts';
-export { rollingOf } from './demand.ts';
+export { rollingOf } from './rolling.ts';
 export { cautionsOf } from './cautions.ts';
 export { extentOf } from './extent.ts';
 export { limitsOf, type LimitCheck } from './event-limits.ts';
@@ -14,8 +14,8 @@ export { attainableSpeed } from './attainable-speed.ts';
 export { ratioWindowSum } from './ratio-window.ts';
 export { evaluate } from './evaluate.ts';
 export { BLOCKS, LINKS, linkDefinition, type Block, type LinkId } from './links.ts';
-export { closeness, verdictOf } from './margin.ts';
-export type * from './report.ts';
+export { closeness, isUnderRule, verdictOf } from './margin.ts';
+export * from './report.ts';
 export { compareMargins, marginInWords, type MovedMargin } from './compare.ts';
 export {
   OPENED,
@@ -49,3 +49,4 @@ export { ratioOffers, type RatioOffer, type TeethLimits } from './ratio-offers.t
 export { stageAs, type StageAs } from './stage-as.ts';
 export { playInput } from './moved.ts';
 export { moves, movesOfFinding, type Move, type MovesFor } from './moves/index.ts';
+export { shortlist, type Suited } from './shortlist.ts';

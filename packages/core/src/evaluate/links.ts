@@ -15,6 +15,8 @@ interface LinkDefinition {
 }
 
 const one = (): number => 1;
+/** Held across at least so many times (common practice, no source). */
+const SIDEWAYS = 1.2;
 
 /** Every link of the driveline: its unit (SI of the dimension), its rule, and the block that shows it. */
 export const LINKS = {
@@ -26,18 +28,25 @@ export const LINKS = {
     rule: (p) => p.grip,
   },
   'tip-along': {
-    title: 'Tipping',
+    title: 'Tipping fore and aft',
     block: 'ground',
-    dimension: 'angle',
+    dimension: 'torque',
     per: 'in all',
     rule: one,
   },
   'tip-side': {
-    title: 'Side slope',
+    title: 'Tipping sideways',
     block: 'ground',
-    dimension: 'angle',
+    dimension: 'torque',
     per: 'in all',
     rule: one,
+  },
+  'slide-side': {
+    title: 'Sliding sideways',
+    block: 'ground',
+    dimension: 'force',
+    per: 'in all',
+    rule: () => SIDEWAYS,
   },
   corner: {
     title: 'Speed in the bend',
@@ -101,6 +110,13 @@ export const LINKS = {
     dimension: 'speed',
     per: 'in all',
     rule: (p) => p.speed,
+  },
+  'over-speed': {
+    title: 'Top speed',
+    block: 'wheel',
+    dimension: 'speed',
+    per: 'in all',
+    rule: one,
   },
   ratio: {
     title: 'Ratio window',
@@ -190,6 +206,13 @@ export const LINKS = {
     title: 'Twist of the mount',
     block: 'ratio',
     dimension: 'angle',
+    per: 'each',
+    rule: one,
+  },
+  'shaft-load': {
+    title: 'Pull on the motor’s shaft',
+    block: 'motor',
+    dimension: 'force',
     per: 'each',
     rule: one,
   },

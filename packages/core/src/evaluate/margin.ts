@@ -2,11 +2,20 @@ import type { MarginPolicy } from '../build/index.ts';
 import { linkDefinition, type LinkId } from './links.ts';
 import type { LinkReport, Verdict } from './report.ts';
 
-/** Between the rule and this times the rule a margin is tight (common practice, no source). */
+/** Between the rule and this times the rule a margin is tight; of voltages, which move less (common practice, no source). */
 const TIGHT_BAND = 1.15;
+const TIGHT_BAND_OF_VOLTS = 1.05;
 
-export const verdictOf = (ratio: number, rule: number): Verdict =>
-  ratio < rule ? 'short' : ratio < TIGHT_BAND * rule ? 'tight' : 'ample';
+/** It fails with less than it needs; under the rule it is short, just over it tight. */
+export function verdictOf(ratio: number, rule: number, link?: LinkId): Verdict {
+  if (ratio < 1) return 'fails';
+  if (ratio < rule) return 'short';
+  const volts = link !== undefined && linkDefinition(link).dimension === 'voltage';
+  return ratio < (volts ? TIGHT_BAND_OF_VOLTS : TIGHT_BAND) * rule ? 'tight' : 'ample';
+}
+
+/** Whether a margin does not keep its rule. */
+export const isUnderRule = (verdict: Verdict): boolean => verdict === 'fails' || verdict === 'short';
 
 interface MarginInput {
   readonly link: LinkId;
@@ -15,6 +24,8 @@ interface MarginInput {
   readonly has: number;
   /** Where the margin is not simply has over needs. */
   readonly ratio?: number;
+  /** Where it does not follow from ratio and rule. */
+  readonly verdict?: Verdict;
   readonly stageId?: string;
   readonly elementId?: string;
 }
@@ -27,7 +38,15 @@ export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
   if (ratio === Infinity) return [];
   const { link, dutyId, needs, stageId, elementId } = input;
   const rule = linkDefinition(link).rule(policy);
-  const report: LinkReport = { link, dutyId, needs, has, ratio, rule, verdict: verdictOf(ratio, rule) };
+  const report: LinkReport = {
+    link,
+    dutyId,
+    needs,
+    has,
+    ratio,
+    rule,
+    verdict: input.verdict ?? verdictOf(ratio, rule, link),
+  };
   if (stageId !== undefined) return [{ ...report, stageId }];
   return [elementId === undefined ? report : { ...report, elementId }];
 }
@@ -35,12 +54,16 @@ export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
 /** How near a link is to its rule: under 1 it is short. */
 export const closeness = (link: LinkReport): number => link.ratio / link.rule;
 
-/** The worst report of each link, in the order the links first appear; ties keep input order. */
+/** Nearer to failing; of two alike, the one that needs more. */
+const isWorse = (a: LinkReport, b: LinkReport): boolean =>
+  closeness(a) === closeness(b) ? a.needs > b.needs : closeness(a) < closeness(b);
+
+/** The worst report of each link, in the order the links first appear. */
 export function governingLinks(links: readonly LinkReport[]): LinkReport[] {
   const worst = new Map<LinkId, LinkReport>();
   for (const link of links) {
     const before = worst.get(link.link);
-    if (!before || closeness(link) < closeness(before)) worst.set(link.link, link);
+    if (!before || isWorse(link, before)) worst.set(link.link, link);
   }
   return [...worst.values()];
 }

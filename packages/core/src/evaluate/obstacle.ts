@@ -1,5 +1,6 @@
 import {
   contactsOfAxle,
+  figuresOf,
   rollingDiameter,
   drivelinesOf,
   wheelsOf,
@@ -9,15 +10,16 @@ import {
 } from '../build/index.ts';
 import { NotPhysical } from '../contract/index.ts';
 import { obstacleClimb } from '../ground/index.ts';
+import { groundOf } from './footing.ts';
 import type { Footing, StepReport } from './report.ts';
 
-export function stepInput(axle: Axle, duty: Duty, friction: number, footing: Footing) {
+export function stepInput(build: Build, axle: Axle, duty: Duty, footing: Footing) {
   const loadN = Math.max(0, footing.axles.find((a) => a.axleId === axle.id)?.loadN ?? 0);
   return {
     wheelRadiusM: axle.diameter.value / 2,
     stepM: duty.step?.value ?? 0,
     wheelLoadN: Math.max(loadN / wheelsOf(axle), 1e-9),
-    friction,
+    friction: figuresOf(groundOf(build, duty), axle).friction.value,
   };
 }
 
@@ -26,14 +28,14 @@ const wheelsOnOne = (axle: Axle, { together }: Build['drive']): number =>
   together === 'axle' || together === 'all' ? wheelsOf(axle) : 1;
 
 /** One axle at the step: what it asks, and what grip and the push of the other driven wheels give. */
-function axleAtStep(build: Build, duty: Duty, friction: number, footing: Footing, axle: Axle): StepReport {
-  const input = stepInput(axle, duty, friction, footing);
+function axleAtStep(build: Build, duty: Duty, footing: Footing, axle: Axle): StepReport {
+  const input = stepInput(build, axle, duty, footing);
   const climb = obstacleClimb.run(input);
   const axleLoadN = input.wheelLoadN * wheelsOf(axle);
   const pushN = footing.contacts
     .filter((c) => c.driven && c.axleId !== axle.id)
     .reduce((sum, c) => sum + c.gripN, 0);
-  const reach = Math.atan(axle.driven ? friction : 0) + Math.atan(pushN / axleLoadN);
+  const reach = Math.atan(axle.driven ? input.friction : 0) + Math.atan(pushN / axleLoadN);
   return {
     axleId: axle.id,
     needs: climb.frictionNeeded,
@@ -51,14 +53,13 @@ function axleAtStep(build: Build, duty: Duty, friction: number, footing: Footing
 export function stepOf(
   build: Build,
   duty: Duty,
-  friction: number,
   footing: Footing,
 ): StepReport | { readonly problem: string } | undefined {
   if (!duty.step || build.layout.kind === 'winch') return undefined;
   try {
     return build.layout.axles
       .filter((axle) => axle.form !== 'track' && contactsOfAxle(axle).length > 0)
-      .map((axle) => axleAtStep(build, duty, friction, footing, axle))
+      .map((axle) => axleAtStep(build, duty, footing, axle))
       .sort((a, b) => a.has / a.needs - b.has / b.needs)[0];
   } catch (error) {
     if (!(error instanceof NotPhysical)) throw error;

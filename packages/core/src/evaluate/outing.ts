@@ -1,6 +1,6 @@
 import type { Build, Duty } from '../build/index.ts';
 import { startingPower } from '../ground/index.ts';
-import { fullCommand, meanDraw, runTime, type Circuit } from '../supply/index.ts';
+import { fullCommand, idleCurrent, meanDraw, packAfter, runTime, startingCurrent } from '../supply/index.ts';
 import type { Driveline } from './driveline.ts';
 import { margin } from './margin.ts';
 import { rotatingFactor } from './rotating.ts';
@@ -33,48 +33,67 @@ export function startingInput(
   };
 }
 
-/** The mean current from the battery in a duty, its starts counted. */
+/** The mean current from the battery in a duty: held or stopped, of what is drawn beside the motors; starts counted. */
 export function batteryCurrent(build: Build, report: DutyReport, line: Driveline): number {
   const duty = build.duties.find(({ id }) => id === report.id);
-  const steadyA = report.point?.batteryA ?? 0;
+  const steadyA = report.point?.batteryA ?? idleCurrent(line.circuit);
   if (!duty?.startsAnHour || !report.point) return steadyA;
   return (
     steadyA + startingPower.run(startingInput(build, duty, report, line)).powerW / line.circuit.openCircuitV
   );
 }
 
-/** What the run-time calculator takes of the pack at a mean current. */
-export function runTimeInput(build: Build, { battery, pack }: Driveline, currentA: number) {
+const familyOf = ({ battery }: Driveline) => (battery?.chemistry === 'lead-acid' ? 'leadAcid' : 'other');
+
+export const peukertOf = (line: Driveline): number => PEUKERT[familyOf(line)];
+
+/**
+ * What the run-time calculator takes of the pack: the current that empties it as fast as the legs do, by Peukert; but it
+ * never gives more than its rated capacity at their mean.
+ */
+export function runTimeInput(build: Build, line: Driveline, draw: { meanA: number; equivalentA: number }) {
+  const { battery, pack } = line;
   if (!battery || !pack) return undefined;
-  const kind = battery.chemistry === 'lead-acid' ? 'leadAcid' : 'other';
-  return {
+  const common = {
     capacityAh: pack.capacityAh,
-    ratedHours: RATED_HOURS[kind],
-    exponent: PEUKERT[kind],
-    currentA,
+    ratedHours: RATED_HOURS[familyOf(line)],
     usableShare: build.supply.usableShare.value,
   };
+  const byPeukert = { ...common, exponent: peukertOf(line), currentA: draw.equivalentA };
+  const byCharge = { ...common, exponent: 1, currentA: draw.meanA };
+  return runTime.run(byPeukert).hours < runTime.run(byCharge).hours ? byPeukert : byCharge;
 }
 
 /** The duties one after the other: what they draw, and how long the battery lasts at that mix. */
 export function outingOf(build: Build, duties: readonly DutyReport[], line: Driveline): Outing {
-  const { durationS, meanA } = meanDraw(legsOf(duties, (d) => batteryCurrent(build, d, line)));
+  const draw = meanDraw(
+    legsOf(duties, (d) => batteryCurrent(build, d, line)),
+    { exponent: peukertOf(line) },
+  );
+  const { durationS, meanA } = draw;
   const energyJ = line.circuit.openCircuitV * meanA * durationS;
-  const given = runTimeInput(build, line, meanA);
-  if (!given || meanA <= 0) return { durationS, energyJ, meanBatteryA: meanA };
-  return {
-    durationS,
-    energyJ,
-    meanBatteryA: meanA,
-    runTimeS: runTime.run(given).hours * SECONDS_PER_HOUR,
-  };
+  const base = { durationS, energyJ, meanBatteryA: meanA };
+  const given = meanA > 0 && draw.equivalentA > 0 ? runTimeInput(build, line, draw) : undefined;
+  if (!given) return base;
+  return { ...base, runTimeS: runTime.run(given).hours * SECONDS_PER_HOUR };
 }
 
-/**
- * The most the motors draw from the battery in a start at full command: at stall, or, where a driver limits, at the
- * speed at which it stops chopping.
- */
-const startingCurrent = (circuit: Circuit): number => circuit.motors * fullCommand(circuit, 0).currentA;
+/** The driveline with its battery as it is at the end of an outing; undefined while that is as good as new. */
+export function tiredLine(build: Build, line: Driveline, outing: Outing): Driveline | undefined {
+  const { battery, pack, circuit } = line;
+  if (!battery || !pack || !outing.runTimeS) return undefined;
+  const drawn = (outing.durationS / outing.runTimeS) * build.supply.usableShare.value;
+  const { voltageShare, resistanceTimes } = packAfter(battery.chemistry, drawn);
+  if (voltageShare === 1) return undefined;
+  return {
+    ...line,
+    circuit: {
+      ...circuit,
+      openCircuitV: circuit.openCircuitV * voltageShare,
+      supplyResistanceOhm: circuit.supplyResistanceOhm + (resistanceTimes - 1) * pack.resistanceOhm,
+    },
+  };
+}
 
 /** Margins that belong to the outing as a whole, or to no duty at all. */
 export function outingLinks(
@@ -86,9 +105,9 @@ export function outingLinks(
   const policy = build.marginPolicy;
   const dutyId = null;
   const { circuit, motor, driver, battery, pack } = line;
-  const { rmsA } = meanDraw(legsOf(duties, (d) => Math.abs(d.point?.currentA ?? 0)));
+  const { worstRmsA } = meanDraw(legsOf(duties, (d) => Math.abs(d.point?.currentA ?? 0)));
   return [
-    ...margin({ link: 'motor-heat', dutyId, needs: rmsA, has: motor.continuousA }, policy),
+    ...margin({ link: 'motor-heat', dutyId, needs: worstRmsA, has: motor.continuousA }, policy),
     ...(driver && !driver.limitsCurrent
       ? margin(
           { link: 'driver-peak', dutyId, needs: fullCommand(circuit, 0).currentA, has: driver.peakA },

@@ -4,7 +4,8 @@ import { bracketedRoot, defineCalculator, highestPoint, key } from '../contract/
 import { showNumber } from '../quantity/index.ts';
 import { circuitFrom, circuitKeys } from '../supply/index.ts';
 import { greatestWheelTorque } from './driveline.ts';
-import type { RatioSpan, RatioWindow } from './report.ts';
+import { verdictOf } from './margin.ts';
+import type { RatioSpan, RatioWindow, Verdict } from './report.ts';
 
 /** Ratios looked at: from a tenfold step up to any reduction that a hobby vehicle has. */
 const LEAST_LOG = Math.log(0.1);
@@ -77,6 +78,14 @@ export function ratioStanding(window: RatioWindow, fitted: number): { ratio: num
   return fromLow < fromHigh
     ? { ratio: fromLow, edge: window.just.low }
     : { ratio: fromHigh, edge: window.just.high };
+}
+
+/** Outside the window at 1 × it fails, outside that of the rule it is short, near an end of that one tight. */
+export function windowVerdict(window: RatioWindow, fitted: number): Verdict {
+  if (ratioStanding(window, fitted).ratio < 1) return 'fails';
+  if (!window.rule) return 'short';
+  const { ratio } = ratioStanding({ ...window, just: window.rule }, fitted);
+  return ratio < 1 ? 'short' : verdictOf(ratio, 1);
 }
 
 const windowInput = z.strictObject({

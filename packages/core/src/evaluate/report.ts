@@ -82,8 +82,17 @@ export interface SinkReport {
   readonly warnings: readonly string[];
 }
 
-/** Slopes at which it tips, degrees, and the fastest round the duty's turn. */
+/** What holds it on its wheels over an edge, and what tips it over it. */
+export interface TipOver<To extends string> {
+  readonly rightingNm: number;
+  readonly overturningNm: number;
+  readonly to: To;
+}
+
+/** What tips it in the duty; slopes at which it tips at rest, degrees, and the fastest round the duty's turn. */
 export interface TipReport {
+  readonly along?: TipOver<'front' | 'rear'>;
+  readonly side?: TipOver<'left' | 'right'>;
   readonly backDeg?: number;
   readonly forwardDeg?: number;
   readonly sideDeg?: number;
@@ -94,12 +103,23 @@ export interface TipReport {
   readonly leanDeg?: number;
 }
 
+/** A driven wheel in the air. */
+export interface HangingReport {
+  readonly axleId: string;
+  readonly side: ContactLoad['side'];
+  readonly gripN: number;
+}
+
 /** Holding at rest on the duty's slope, and stopping on the way down it. */
 export interface BrakeReport {
   readonly holdNeedsN: number;
   readonly holdHasN: number;
+  /** Slowing that the distance asked for takes. */
+  readonly neededMps2?: number;
   /** Share of the weight on the braked wheels while they brake. */
   readonly share?: number;
+  /** Braked harder, an axle lifts: it is braked to there. */
+  readonly noses?: true;
   /** 0 where it does not stop. */
   readonly decelerationMps2?: number;
   readonly distanceM?: number;
@@ -145,11 +165,17 @@ export interface DutyReport {
   readonly resistance: Resistance;
   readonly footing: Footing;
   readonly turn?: TurnReport;
+  /** Force that pulls it sideways, and what its contacts hold across while they push. */
+  readonly slide?: { readonly sideN: number; readonly holdsN: number };
+  /** On uneven ground: what grip is left with the driven wheel in the air that is missed most. */
+  readonly hanging?: HangingReport;
   /** Why the step cannot be climbed, or how. */
   readonly step?: StepReport | { readonly problem: string };
   readonly sink?: SinkReport;
   readonly tip?: TipReport;
   readonly brake?: BrakeReport;
+  /** Its top speed, level or down the duty's slope, and how fast it may go; absent where nothing says so. */
+  readonly top?: { readonly mps: number; readonly mayMps: number; readonly by: 'cap' | 'tip' | 'stop' };
   /** Speed it settles at with full command; absent without a motor. */
   readonly attainableMps?: number;
   /** Absent without a motor, and where the drive is not asked: held, or braked to a stand. */
@@ -158,7 +184,9 @@ export interface DutyReport {
   readonly ratioWindow?: RatioWindow;
 }
 
-export type Verdict = 'short' | 'tight' | 'ample';
+/** `fails`: it has less than it needs; `short`: it does it, under the rule. */
+export const VERDICTS = ['fails', 'short', 'tight', 'ample'] as const;
+export type Verdict = (typeof VERDICTS)[number];
 
 export interface LinkReport {
   readonly link: LinkId;
@@ -175,9 +203,17 @@ export interface LinkReport {
   readonly elementId?: string;
 }
 
+export const SEVERITIES = ['stop', 'short', 'tight', 'note'] as const;
+
+/** What a build's judge says: `stop` is only what fails or can hurt. */
 export interface Finding {
-  readonly severity: 'stop' | 'tight' | 'note';
+  /** What it is, and of which stage, axle or duty: the same as long as that stands, whatever its figures. */
+  readonly id: string;
+  readonly severity: (typeof SEVERITIES)[number];
   readonly text: string;
+  /** What follows from it, said in its place. */
+  readonly within?: readonly string[];
+  readonly stageId?: string;
   readonly link: LinkId | null;
   readonly dutyId: string | null;
   /** What kind of change would end it, where it is not a margin. */

@@ -1,6 +1,8 @@
 import { motorOf, rollingDiameter, drivelinesOf, type Build } from '../build/index.ts';
 import { reflectedInertia } from '../transmission/index.ts';
+import { innerDrive } from '../ground/index.ts';
 import { trainOf } from './driveline.ts';
+import { innerDriveInput } from './footing.ts';
 
 /** What the calculator of inertia takes at a mass; a rotor whose inertia is not known counts for nothing. */
 export const inertiaInput = (build: Build, massKg: number) => ({
@@ -12,6 +14,11 @@ export const inertiaInput = (build: Build, massKg: number) => ({
   wheelsKgM2: 0,
 });
 
-/** Mass that must be sped up over mass: 1 where nothing is known of what turns. */
-export const rotatingFactor = (build: Build, massKg: number): number =>
+const rotorsFactor = (build: Build, massKg: number): number =>
   motorOf(build)?.rotorGcm2 ? reflectedInertia.run(inertiaInput(build, massKg)).rotatingMassFactor : 1;
+
+/** Mass that must be sped up, or slowed, over mass: a sphere's shell, else the rotors; 1 where nothing is known of what turns. */
+export const rotatingFactor = (build: Build, massKg: number): number => {
+  const inner = innerDriveInput(build);
+  return inner ? innerDrive.run(inner).rotatingMassFactor : rotorsFactor(build, massKg);
+};

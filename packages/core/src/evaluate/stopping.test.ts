@@ -88,7 +88,7 @@ describe('stopping and holding', () => {
       return evaluate(asked).links.find(({ link }) => link === 'brake-stop');
     };
     expect(within(1)?.verdict).toBe('ample');
-    expect(within(0.2)?.verdict).toBe('short');
+    expect(within(0.2)?.verdict).toBe('fails');
     expect(within(1, 0.6)?.ratio).toBeLessThan(0.001);
   });
 

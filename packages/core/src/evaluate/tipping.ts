@@ -1,28 +1,37 @@
 import { asTwoAxles, contactsOf, layoutKind, turningOf, type Build, type Duty } from '../build/index.ts';
-import { NotPhysical, STANDARD_GRAVITY, radiansToDegrees, remembered } from '../contract/index.ts';
-import { cornerSpeed, sideTip, tipAngles } from '../ground/index.ts';
-import { accelerationOf, groundOf } from './footing.ts';
+import { NotPhysical, STANDARD_GRAVITY, remembered } from '../contract/index.ts';
+import { cornerSpeed, sideTip, tipAngles, tippingMoments } from '../ground/index.ts';
+import { LEAST_MASS, hitchLoadOf, massOf, stanceOf, type Stance } from './footing.ts';
+import { meanFigure } from './rolling.ts';
 import type { Footing, TipReport } from './report.ts';
 
-/** A balancer cannot fall along: its controller stands in for wheels this far ahead and behind, metres. */
+/** What is kept in balance cannot fall that way: its controller or rider stands in for wheels this far out, metres. */
 const KEPT_UP_M = 10;
 
-const standing = (build: Build) => {
-  const places = contactsOf(build.layout).map(({ aheadM, leftM }) => ({ aheadM, leftM }));
-  if (layoutKind(build.layout.kind).balanced !== 'along') return places;
-  return places.flatMap((p) => [-KEPT_UP_M, KEPT_UP_M].map((reach) => ({ ...p, aheadM: p.aheadM + reach })));
-};
+/** Where it stands; a winch on what it is anchored to, which is not said. */
+const standing = remembered((layout: Build['layout']) => {
+  const places = contactsOf(layout).map(({ aheadM, leftM }) => ({ aheadM, leftM }));
+  const { balanced } = layoutKind(layout.kind);
+  if (layout.kind === 'winch') return [];
+  if (balanced !== 'along' && balanced !== 'across') return places;
+  const out = [-KEPT_UP_M, KEPT_UP_M];
+  return places.flatMap((p) =>
+    out.map((reach) =>
+      balanced === 'along' ? { ...p, aheadM: p.aheadM + reach } : { ...p, leftM: p.leftM + reach },
+    ),
+  );
+});
 
 export const tipInput = (build: Build, footing: Footing) => ({
-  contacts: standing(build),
+  contacts: standing(build.layout),
   cgAheadOfRearAxleM: footing.cgAheadM,
   cgLeftM: footing.cgLeftM,
   cgHeightM: Math.max(footing.cgHeightM, 1e-9),
 });
 
-export const cornerInput = (build: Build, duty: Duty, tipDeg: number | undefined) => ({
+export const cornerInput = (build: Build, duty: Duty, footing: Footing, tipDeg: number | undefined) => ({
   turnRadiusM: duty.turn?.kind === 'radius' ? duty.turn.radius.value : 1,
-  friction: groundOf(build, duty).across.value,
+  friction: meanFigure(build, duty, footing.contacts, 'across'),
   speedMps: duty.speed.value,
   ...(tipDeg === undefined ? {} : { tipDeg }),
 });
@@ -50,13 +59,85 @@ function tipAnglesOf(build: Build, footing: Footing) {
   return before.get(key);
 }
 
-/** The lean of gravity and speeding up together, as a slope; uphill and speeding up are positive. */
-export const leanOf = (duty: Duty): number =>
-  radiansToDegrees(
-    Math.atan(
-      Math.tan(duty.grade.value) + accelerationOf(duty) / (STANDARD_GRAVITY * Math.cos(duty.grade.value)),
-    ),
+/** What tips it and what holds it in a stance, as the calculator takes it; undefined for what balances itself both ways. */
+export function momentsInput(build: Build, duty: Duty, stance: Stance) {
+  const { balanced } = layoutKind(build.layout.kind);
+  const contacts = standing(build.layout);
+  if (balanced === 'both' || contacts.length < 3) return undefined;
+  const mass = massOf(build, duty);
+  const weightN = Math.max(mass.massKg, LEAST_MASS) * STANDARD_GRAVITY;
+  const [along, aside] = [Math.sin(stance.gradeRad), Math.sin(duty.sideSlope?.value ?? 0)];
+  const massKg = Math.max(mass.massKg, LEAST_MASS);
+  return {
+    contacts,
+    cgAheadOfRearAxleM: mass.cgAheadOfRearAxleM,
+    cgLeftM: mass.cgLeftM,
+    cgHeightM: mass.cgHeightM,
+    weightN: Math.max(weightN * Math.sqrt(Math.max(0, 1 - along ** 2 - aside ** 2)), 1e-12),
+    backN: weightN * along + massKg * stance.accelerationMps2,
+    rightN: weightN * aside + massKg * stance.cornerMps2,
+    drawbarN: stance.drawbarN,
+    hitchHeightM: build.hitch.height.value,
+    hitchVerticalN: hitchLoadOf(build, duty),
+    hitchBehindRearAxleM: build.hitch.behind.value,
+  };
+}
+
+export function tippingIn(build: Build, duty: Duty, stance: Stance) {
+  const input = momentsInput(build, duty, stance);
+  return input && tippingMoments.run(input);
+}
+
+/** Over a row of stances, the worst moments fore and aft, and sideways. */
+type Worst = ReturnType<typeof tippingMoments.run>;
+const ratio = (righting: number, overturning: number): number =>
+  overturning > 0 ? righting / overturning : Infinity;
+
+function worstOf(all: readonly Worst[]): Worst | undefined {
+  const [first] = all;
+  return all.reduce<Worst | undefined>(
+    (worst, m) =>
+      worst && {
+        ...(ratio(m.alongRightingNm, m.alongOverturningNm) <
+        ratio(worst.alongRightingNm, worst.alongOverturningNm)
+          ? m
+          : worst),
+        ...sideOf(
+          ratio(m.sideRightingNm, m.sideOverturningNm) < ratio(worst.sideRightingNm, worst.sideOverturningNm)
+            ? m
+            : worst,
+        ),
+      },
+    first,
   );
+}
+
+const sideOf = ({ sideRightingNm, sideOverturningNm, sideTo }: Worst) => ({
+  sideRightingNm,
+  sideOverturningNm,
+  sideTo,
+});
+
+/** A hair under the slowing at which an axle lifts: that is where braking ends, not where it tips. */
+const UNDER = 1 - 1e-6;
+
+/** How a duty may stand: as it drives, with a bend to either side, and as it slows to a stand on the way down. */
+export function stancesOf(
+  build: Build,
+  duty: Duty,
+  slowing: number | undefined,
+  pull: SlowingStance,
+): Stance[] {
+  const own = stanceOf(build, duty);
+  const level = (duty.sideSlope?.value ?? 0) === 0;
+  return [
+    own,
+    ...(level && own.cornerMps2 !== 0 ? [{ ...own, cornerMps2: -own.cornerMps2 }] : []),
+    ...(slowing === undefined ? [] : [pull(slowing * UNDER)]),
+  ];
+}
+
+type SlowingStance = (slowing: number) => Stance;
 
 /** How far it would tip sideways on one wheel more or less: three against four, where it stands on two axles. */
 export interface WheelCount {
@@ -89,19 +170,46 @@ export function threeAgainstFour(build: Build, footing: Footing): WheelCount | u
   }
 }
 
-/** Over which edge a vehicle tips, and how fast it may go round the duty's turn; absent for what balances itself. */
-export function tipOf(build: Build, duty: Duty, footing: Footing): TipReport | undefined {
+/**
+ * Over which edge a vehicle tips in any of its stances, and how fast it may go round the duty's turn; absent for what
+ * balances itself.
+ */
+export function tipOf(
+  build: Build,
+  duty: Duty,
+  footing: Footing,
+  stances: readonly Stance[],
+): TipReport | undefined {
   const { balanced } = layoutKind(build.layout.kind);
   const rails = build.layout.kind === 'rail-dolly';
+  const moments = worstOf(stances.flatMap((stance) => tippingIn(build, duty, stance) ?? []));
   const stands = balanced === 'none' || balanced === 'along';
-  const angles = stands && standing(build).length > 2 ? tipAnglesOf(build, footing) : undefined;
+  const angles = stands && standing(build.layout).length > 2 ? tipAnglesOf(build, footing) : undefined;
   const turns = duty.turn?.kind === 'radius' && turningOf(build.layout) !== 'none';
   const corner =
     turns && (angles || balanced === 'across')
-      ? cornerSpeed.run(cornerInput(build, duty, angles?.sideDeg))
+      ? cornerSpeed.run(cornerInput(build, duty, footing, angles?.sideDeg))
       : undefined;
-  if (!angles && !corner) return undefined;
+  if (!angles && !corner && !moments) return undefined;
   return {
+    ...(moments && balanced !== 'along'
+      ? {
+          along: {
+            rightingNm: moments.alongRightingNm,
+            overturningNm: moments.alongOverturningNm,
+            to: moments.alongTo,
+          },
+        }
+      : {}),
+    ...(moments && balanced !== 'across' && !rails
+      ? {
+          side: {
+            rightingNm: moments.sideRightingNm,
+            overturningNm: moments.sideOverturningNm,
+            to: moments.sideTo,
+          },
+        }
+      : {}),
     ...(angles
       ? {
           ...(balanced === 'none' ? { backDeg: angles.backDeg, forwardDeg: angles.forwardDeg } : {}),

@@ -1,6 +1,5 @@
 import { turningOf, type Build, type Duty } from '../build/index.ts';
 import { skidTurnTracked, skidTurnWheeled } from '../ground/index.ts';
-import { groundOf } from './footing.ts';
 import type { DutyReport } from './report.ts';
 import { scrubInput, trackInput } from './turning.ts';
 
@@ -21,10 +20,9 @@ const TO = 1.6;
 export function turnSweep(build: Build, duty: Duty, report: DutyReport, count = 23): TurnSweep | undefined {
   const turning = turningOf(build.layout);
   if (!duty.turn || (turning !== 'tracks' && turning !== 'scrub')) return undefined;
-  const ground = groundOf(build, duty);
   const { footing } = report;
-  const tracks = trackInput(build, duty, ground, footing);
-  const wheels = scrubInput(build, ground, footing);
+  const tracks = trackInput(build, duty, footing);
+  const wheels = scrubInput(build, duty, footing);
   const thrust = (long: number, wide: number): number =>
     turning === 'tracks'
       ? skidTurnTracked.run({

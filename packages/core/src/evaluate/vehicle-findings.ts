@@ -29,6 +29,7 @@ function wholeNotes({ build, duties }: GroundContext): Finding[] {
     found.push(
       said(
         'note',
+        'much-grip',
         `Grip is ${showNumber(least)} × what any duty asks: stickier tyres would gain nothing here, and softer ones cost rolling drag.`,
         'grip',
       ),
@@ -38,6 +39,7 @@ function wholeNotes({ build, duties }: GroundContext): Finding[] {
     found.push(
       said(
         'note',
+        'one-wheel-soft',
         'One driven wheel digs itself in on a soft slope: two driven wheels beat one there.',
         'grip',
       ),
@@ -48,6 +50,7 @@ function wholeNotes({ build, duties }: GroundContext): Finding[] {
     found.push(
       said(
         'note',
+        'long-tracks',
         `The tracks are ${showNumber(slender)} times as long as they are apart: long and narrow turns hard and scrubs. Wider, or shorter on the ground, turns lighter.`,
         'torque',
       ),
@@ -57,13 +60,24 @@ function wholeNotes({ build, duties }: GroundContext): Finding[] {
     found.push(
       said(
         'note',
+        'heavy-payload',
         `It carries ${showNumber(masses.payload.mass.value / own)} times its own mass: a stiff frame pays more here than a light one.`,
       ),
     );
-  if (build.steering && !build.steering.knowsPosition)
+  if (build.steering && !build.steering.hand && !build.steering.actuatorTorque)
     found.push(
       said(
         'note',
+        'no-steering',
+        'Nothing is said yet of what steers it: the torque of its actuator, or a hand at a bar or wheel.',
+        'steering',
+      ),
+    );
+  if (build.steering?.actuatorTorque && !build.steering.hand && !build.steering.knowsPosition)
+    found.push(
+      said(
+        'note',
+        'steering-position',
         'The steering does not know its position: fit a sensor or a stop, and centre it before each start.',
         'steering',
       ),
@@ -86,6 +100,7 @@ function holdingNote({ build, duties }: GroundContext): Finding[] {
   return [
     said(
       'note',
+      'nothing-holds',
       `Nothing in this build holds it on ${degrees(steepest.grade.value)} when the drive is off. A motor, chain or gearhead is no parking brake: fit one to the wheels that carry the weight going down.`,
       null,
       steepest.id,
@@ -95,7 +110,9 @@ function holdingNote({ build, duties }: GroundContext): Finding[] {
 
 /** Warnings of the soft-ground model, once each. */
 const soilNotes = ({ duties }: GroundContext): Finding[] =>
-  [...new Set(duties.flatMap((d) => d.sink?.warnings ?? []))].map((text) => said('note', text, 'grip'));
+  [...new Set(duties.flatMap((d) => d.sink?.warnings ?? []))].map((text, at) =>
+    said('note', `soil-model/${at}`, text, 'grip'),
+  );
 
 /** What is said once, of the vehicle on all its duties. */
 export const vehicleFindings = (context: GroundContext): Finding[] => [

@@ -12,6 +12,7 @@ export { wheelSinkage } from './wheel-sinkage.ts';
 export { gripForce } from './grip-force.ts';
 export { loadedMass } from './loaded-mass.ts';
 export { wheelTorque } from './wheel-torque.ts';
+export { balancePlant } from './balance-plant.ts';
 export { catchLean } from './catch-lean.ts';
 export { cornerSpeed } from './corner-speed.ts';
 export { innerDrive } from './inner-drive.ts';
@@ -26,6 +27,8 @@ export { sumOfForces } from './sum-of-forces.ts';
 export { supportArea, type Place } from './support.ts';
 export {
   SURFACES,
+  firmLoss,
+  soilOfSurface,
   surfacePair,
   surfaceTitle,
   TYRES,
@@ -37,3 +40,7 @@ export { tipAngles } from './tip-angles.ts';
 export { towedLoad } from './towed-load.ts';
 export { trackSinkage } from './track-sinkage.ts';
 export { wheelLoads } from './wheel-loads.ts';
+export { reactionRun } from './reaction-run.ts';
+export { skidBendWheeled } from './skid-bend-wheeled.ts';
+export { slideAcross } from './slide-across.ts';
+export { tippingMoments } from './tipping-moments.ts';

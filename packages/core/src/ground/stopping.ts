@@ -8,9 +8,16 @@ const input = z
     brakedShare: key.share('Share of the weight on the braked wheels while braking'),
     gradeDeg: key.grade('Grade, downhill negative').default(0),
     reactionS: key.nonNegative('Time before the brake bites', 's').default(0),
+    gatheringMps2: key.nonNegative('How hard it gathers speed until then', 'm/s²').default(0),
     massKg: key.positive('Mass of the vehicle with its load', 'kg').optional(),
     brakeForceN: key.nonNegative('Greatest force of the brake at the ground', 'N').optional(),
     rollingCoefficient: key.nonNegative('Rolling resistance over weight').default(0),
+    unbrakedRollingCoefficient: key
+      .nonNegative(
+        'Rolling resistance of the wheels that are not braked; as that of the braked where left away',
+      )
+      .optional(),
+    rotatingMassFactor: key.positive('Mass that must be slowed, rotors counted, over the mass').default(1),
   })
   .refine((i) => i.brakeForceN === undefined || i.massKg !== undefined, {
     message: 'brakeForceN needs massKg beside it',
@@ -33,7 +40,7 @@ export const stopping = defineCalculator({
   input,
   output,
   formula:
-    'a = min(μ s g cosθ, F/m + f s g cosθ) + f (1 − s) g cosθ + g sinθ;  d = v tr + v²/(2 a);  t = tr + v/a',
+    'a = (min(μ s g cosθ, F/m + f s g cosθ) + fu (1 − s) g cosθ + g sinθ)/k;  v1 = v + ag tr;  d = v tr + ag tr²/2 + v1²/(2 a);  t = tr + v1/a',
   symbols: {
     given: {
       v: 'speedMps',
@@ -41,9 +48,12 @@ export const stopping = defineCalculator({
       s: 'brakedShare',
       θ: 'gradeDeg',
       tr: 'reactionS',
+      ag: 'gatheringMps2',
       m: 'massKg',
       F: 'brakeForceN',
       f: 'rollingCoefficient',
+      fu: 'unbrakedRollingCoefficient',
+      k: 'rotatingMassFactor',
     },
     found: { a: 'decelerationMps2', d: 'distanceM', t: 'timeS' },
   },
@@ -64,17 +74,22 @@ export const stopping = defineCalculator({
     const grip = i.friction * i.brakedShare * across;
     const brake = i.brakeForceN === undefined || i.massKg === undefined ? Infinity : i.brakeForceN / i.massKg;
     const rolling = i.rollingCoefficient * across;
+    const unbraked = (i.unbrakedRollingCoefficient ?? i.rollingCoefficient) * across * (1 - i.brakedShare);
     const decelerationMps2 =
-      Math.min(grip, brake + rolling * i.brakedShare) + rolling * (1 - i.brakedShare) + along;
+      (Math.min(grip, brake + rolling * i.brakedShare) + unbraked + along) / i.rotatingMassFactor;
     if (decelerationMps2 <= 0)
       throw new NotPhysical(
         'cannot-stop',
         'Brake and grip do not stop it on this grade: brake more of the weight, grip better, or keep off the grade.',
       );
+    const bitesMps = i.speedMps + i.gatheringMps2 * i.reactionS;
     return {
       decelerationMps2,
-      distanceM: i.speedMps * i.reactionS + i.speedMps ** 2 / (2 * decelerationMps2),
-      timeS: i.reactionS + i.speedMps / decelerationMps2,
+      distanceM:
+        i.speedMps * i.reactionS +
+        (i.gatheringMps2 * i.reactionS ** 2) / 2 +
+        bitesMps ** 2 / (2 * decelerationMps2),
+      timeS: i.reactionS + bitesMps / decelerationMps2,
       holdsStandingStill: Math.min(grip, brake) > Math.abs(along),
     };
   },

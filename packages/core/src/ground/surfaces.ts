@@ -1,3 +1,5 @@
+import type { SoilId } from './soils.ts';
+
 /** What a wheel, track or shell is made of where it meets the ground. */
 export const TYRES = [
   'pneumatic',
@@ -251,6 +253,25 @@ const ROWS = {
     [0.002, 0.006, 0.15, 0.25],
   ),
 } as const satisfies Record<string, Row>;
+
+/** Surfaces that give way, and the soil they are of. */
+const SOFT: Readonly<Partial<Record<keyof typeof ROWS, SoilId>>> = {
+  mud: 'clayey-soil',
+  'dry-sand': 'dry-sand',
+  'soft-snow': 'snow',
+};
+
+/** The soil that a surface brings with it; undefined on what is firm. */
+export const soilOfSurface = (surface: SurfaceId): SoilId | undefined => SOFT[surface];
+
+/** What wheel or track lose on soft ground beside sinking in: from 2 to 10 % of the load (common practice, no source). */
+const FIRM_LOSS: Range = [0.02, 0.1];
+
+/** The range of that loss for a tyre: as on packed earth. */
+export function firmLoss(tyre: Tyre): Range {
+  const [low, high] = surfacePair('packed-earth', tyre).rolling;
+  return [Math.max(FIRM_LOSS[0], low), Math.min(FIRM_LOSS[1], high)];
+}
 
 export type SurfaceId = keyof typeof ROWS;
 export const SURFACES = Object.keys(ROWS) as [SurfaceId, ...SurfaceId[]];

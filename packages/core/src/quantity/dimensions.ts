@@ -13,7 +13,7 @@ import {
   only,
   unit,
 } from './customary.ts';
-import { force, stress, torque } from './mechanical.ts';
+import { force, linePull, stress, torque } from './mechanical.ts';
 import type { DimensionDefinition } from './unit.ts';
 
 const mass: DimensionDefinition = {
@@ -242,6 +242,7 @@ export const DIMENSIONS = {
   mass,
   length,
   force,
+  'line-pull': linePull,
   torque,
   speed,
   acceleration,

@@ -17,6 +17,20 @@ export const force: DimensionDefinition = {
   imperial: only('lbf'),
 };
 
+/** Pull for each length of width, of belts. */
+export const linePull: DimensionDefinition = {
+  title: 'pull for its width',
+  siSymbol: 'N/m',
+  units: [
+    unit('N/mm', 1000, 'newton/mm'),
+    unit('N/cm', 100),
+    unit('N/m', 1),
+    unit('lbf/in', POUND_FORCE / INCH, 'lb/in', 'lbs/in'),
+  ],
+  metric: only('N/mm'),
+  imperial: only('lbf/in'),
+};
+
 export const torque: DimensionDefinition = {
   title: 'torque',
   siSymbol: 'N·m',

@@ -24,6 +24,7 @@ export const EXAMPLES: Readonly<Record<Dimension, string>> = {
   energy: '480 Wh',
   charge: '20 Ah',
   time: '25 min or 1 h 20 min',
+  'line-pull': '14 N/mm or 80 lbf/in',
   stress: '60 MPa, 9 kpsi',
   area: '0.4 m²',
   ratio: '9 : 1 or 1:9',

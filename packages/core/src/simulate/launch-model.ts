@@ -12,6 +12,8 @@ export interface LaunchInput {
   readonly keVsPerRad: number;
   readonly noLoadA: number;
   readonly voltageV: number;
+  /** Share of full command that the controller lets through. */
+  readonly commandShare: number;
   readonly supplyResistanceOhm: number;
   /** Per motor; Infinity where the driver does not limit. */
   readonly currentLimitA: number;
@@ -50,7 +52,8 @@ export function launchModel(i: LaunchInput) {
   const movingKg =
     i.massKg + i.rotatingMassKg + (i.motors * i.motorInertiaKgM2 * i.ratio ** 2) / i.wheelRadiusM ** 2;
   const turn = i.ratio / i.wheelRadiusM;
-  const loopOhm = i.resistanceOhm + i.motors * i.supplyResistanceOhm;
+  const fullV = i.commandShare * i.voltageV;
+  const loopOhm = i.resistanceOhm + i.commandShare ** 2 * i.motors * i.supplyResistanceOhm;
   const forcePerA = i.ktNmPerA * i.motors * turn * i.efficiency;
   const backVPerMps = i.keVsPerRad * turn;
 
@@ -60,22 +63,22 @@ export function launchModel(i: LaunchInput) {
     const root = Math.sqrt(Math.max(0, i.voltageV ** 2 - 4 * i.supplyResistanceOhm * powerW));
     return (2 * powerW) / (i.voltageV + root);
   };
-  const freeA = (speedMps: number): number => (i.voltageV - backVPerMps * speedMps) / loopOhm;
+  const freeA = (speedMps: number): number => (fullV - backVPerMps * speedMps) / loopOhm;
 
   const at = (speedMps: number): Instant => {
     const free = freeA(speedMps);
     const motorA = Math.min(free, i.currentLimitA);
-    const batteryA = free <= i.currentLimitA ? i.motors * free : choppingA(speedMps);
+    const batteryA = free <= i.currentLimitA ? i.commandShare * i.motors * free : choppingA(speedMps);
     const forceN = Math.max(-i.gripN, Math.min(i.gripN, forcePerA * (motorA - i.noLoadA)));
     const resistN = steadyN + dragN * speedMps * speedMps;
     return { accelerationMps2: (forceN - resistN) / movingKg, batteryA, forceN };
   };
 
   /** Where the driver stops chopping: the battery current may peak there. */
-  const limitEndsMps = (i.voltageV - i.currentLimitA * loopOhm) / backVPerMps;
+  const limitEndsMps = (fullV - i.currentLimitA * loopOhm) / backVPerMps;
   /** Speed at which the straight-through motors pull with a force. */
   const speedAtForce = (forceN: number): number =>
-    (i.voltageV - loopOhm * (forceN / forcePerA + i.noLoadA)) / backVPerMps;
+    (fullV - loopOhm * (forceN / forcePerA + i.noLoadA)) / backVPerMps;
 
   return {
     at,
@@ -119,7 +122,7 @@ function regionsOf(i: LaunchInput, laws: Laws): Region[] {
   if (gripped) constant(laws.speedAtForce(i.gripN), i.gripN, false);
   regions.push({
     toMps: gripped ? laws.speedAtForce(-i.gripN) : Infinity,
-    pushN: laws.forcePerA * (i.voltageV / laws.loopOhm - i.noLoadA),
+    pushN: laws.forcePerA * ((i.commandShare * i.voltageV) / laws.loopOhm - i.noLoadA),
     fallNsPerM: laws.fallNsPerM,
     chopping: false,
   });

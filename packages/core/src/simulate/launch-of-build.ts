@@ -27,6 +27,7 @@ export function launchOfBuild(
     keVsPerRad: circuit.keVsPerRad,
     noLoadA: circuit.noLoadA,
     voltageV: circuit.openCircuitV,
+    commandShare: circuit.commandShare,
     supplyResistanceOhm: circuit.supplyResistanceOhm,
     currentLimitA: circuit.currentLimitA,
     motorInertiaKgM2: (line.motor.rotorGcm2 ?? 0) * GRAM_CM2,
@@ -34,7 +35,8 @@ export function launchOfBuild(
     rollingCoefficient: rollingOf(build, duty, report.footing),
     dragAreaM2: build.dragArea.value,
     slopeRad: duty.grade.value,
-    drawbarN: report.resistance.drawbarN,
+    // Soft ground drags like a pull.
+    drawbarN: report.resistance.drawbarN + report.resistance.compactionN,
     gripN: report.footing.gripN ?? Infinity,
     durationS,
   };

@@ -26,7 +26,14 @@ function roadInputs(build: Build, duty: Duty): WorkingInput[] {
   if (!force || isStated(force)) return [];
   const road =
     force.calculator === 'road-load' ? force : force.inputs.find(({ key }) => key === 'roadN')?.working;
-  return (road?.inputs ?? []).filter(({ key }) => key === 'rollingCoefficient' || key === 'drawbarN');
+  const soft = force.calculator !== 'road-load' && Number(force.given.compactionN ?? 0) > 0;
+  return (road?.inputs ?? [])
+    .filter(({ key }) => key === 'rollingCoefficient' || key === 'drawbarN')
+    .map((input) =>
+      soft && input.key === 'drawbarN'
+        ? fixed('drawbarN', 'the pull at the hitch, and pressing soft ground down')
+        : input,
+    );
 }
 
 /** How a figure of a build's launch came about; undefined until a motor is chosen. */

@@ -35,6 +35,7 @@ const barrow: LaunchInput = {
   resistanceOhm: 0.56,
   ktNmPerA: 0.0745,
   keVsPerRad: 0.0745,
+  commandShare: 1,
   noLoadA: 1.1,
   voltageV: 25.6,
   supplyResistanceOhm: 0.026,

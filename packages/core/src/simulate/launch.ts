@@ -102,7 +102,7 @@ const PANELS = 12;
 
 /** Charge drawn straight through, A·s: the current is a straight line of the speed, its integral one of the distance. */
 const straightCharge = (i: LaunchInput, model: LaunchModel, spanS: number, spanM: number): number =>
-  i.motors * (model.freeA(0) * spanS - model.freeFallAPerMps * spanM);
+  i.commandShare * i.motors * (model.freeA(0) * spanS - model.freeFallAPerMps * spanM);
 
 /** Charge drawn while the driver chops, A·s. */
 function choppedCharge(model: LaunchModel, rise: Rise, spanS: number): number {

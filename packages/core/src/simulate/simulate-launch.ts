@@ -63,6 +63,7 @@ const launchOf = (i: z.output<typeof input>): LaunchInput => ({
   keVsPerRad: i.ktNmPerA,
   noLoadA: i.noLoadA,
   voltageV: i.voltageV,
+  commandShare: 1,
   supplyResistanceOhm: i.supplyResistanceOhm,
   currentLimitA: i.currentLimitA ?? Infinity,
   motorInertiaKgM2: i.motorInertiaKgM2,
@@ -162,7 +163,8 @@ export const simulateLaunch = defineCalculator({
 
 const buildInput = input.omit({ series: true }).extend({
   keVsPerRad: key.positive('Back-voltage constant', 'V·s/rad'),
-  drawbarN: key.nonNegative('Pull at the hitch', 'N').default(0),
+  drawbarN: key.real('Pull at the hitch', 'N').default(0),
+  commandShare: key.share('Share of full command that the controller lets through').default(1),
 });
 
 /** The launch as a build states it: both constants of its motor, and what it pulls. */
@@ -173,9 +175,9 @@ export const launchOfVehicle = defineCalculator({
   input: buildInput,
   output: output.omit({ series: true }),
   formula:
-    'M dv/dt = F − m g f cosθ − m g sinθ − ½ ρ CdA v² − D;  F = n kt (I − I0) i η/r, within ± grip;  I = (V − ke ω)/(R + n Rs), at most the limit;  M = m + mr + n J i²/r²',
+    'M dv/dt = F − m g f cosθ − m g sinθ − ½ ρ CdA v² − D;  F = n kt (I − I0) i η/r, within ± grip;  I = (s V − ke ω)/(R + s² n Rs), at most the limit;  M = m + mr + n J i²/r²',
   symbols: {
-    given: { ...simulateLaunch.symbols.given, ke: 'keVsPerRad', D: 'drawbarN' },
+    given: { ...simulateLaunch.symbols.given, ke: 'keVsPerRad', D: 'drawbarN', s: 'commandShare' },
     found: {},
   },
   source: simulateLaunch.source,
@@ -190,6 +192,11 @@ export const launchOfVehicle = defineCalculator({
   ],
   run: (i) =>
     scalarsOf(
-      runLaunch({ ...launchOf({ ...i, series: false }), keVsPerRad: i.keVsPerRad, drawbarN: i.drawbarN }),
+      runLaunch({
+        ...launchOf({ ...i, series: false }),
+        keVsPerRad: i.keVsPerRad,
+        drawbarN: i.drawbarN,
+        commandShare: i.commandShare,
+      }),
     ),
 });

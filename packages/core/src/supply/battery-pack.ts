@@ -1,15 +1,33 @@
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
 
-/** Volts a cell, nominal, full and empty (common practice). */
+/**
+ * Volts a cell, nominal, full and empty, and at rest in the last tenth of its charge, where its resistance is so many
+ * times what it was (common practice, no source).
+ */
 export const CHEMISTRIES = {
-  lipo: { nominalV: 3.7, fullV: 4.2, emptyV: 3.3 },
-  'li-ion': { nominalV: 3.6, fullV: 4.2, emptyV: 3.0 },
-  lifepo4: { nominalV: 3.2, fullV: 3.65, emptyV: 2.5 },
-  nimh: { nominalV: 1.2, fullV: 1.45, emptyV: 1.0 },
-  'lead-acid': { nominalV: 2.0, fullV: 2.12, emptyV: 1.75 },
-  alkaline: { nominalV: 1.5, fullV: 1.6, emptyV: 0.9 },
+  lipo: { nominalV: 3.7, fullV: 4.2, emptyV: 3.3, lastV: 3.5, lastTimes: 1.4 },
+  'li-ion': { nominalV: 3.6, fullV: 4.2, emptyV: 3.0, lastV: 3.3, lastTimes: 1.5 },
+  lifepo4: { nominalV: 3.2, fullV: 3.65, emptyV: 2.5, lastV: 3.0, lastTimes: 1.4 },
+  nimh: { nominalV: 1.2, fullV: 1.45, emptyV: 1.0, lastV: 1.12, lastTimes: 1.5 },
+  'lead-acid': { nominalV: 2.0, fullV: 2.12, emptyV: 1.75, lastV: 1.93, lastTimes: 2 },
+  alkaline: { nominalV: 1.5, fullV: 1.6, emptyV: 0.9, lastV: 1.05, lastTimes: 2 },
 } as const;
+
+/** A battery keeps about its nominal voltage until half of its charge is drawn (common practice, no source). */
+const TIRES_FROM = 0.5;
+/** Where the last tenth of its charge begins. */
+const LAST_TENTH = 0.9;
+
+/**
+ * What a pack has left of its nominal voltage at rest, and how many times its resistance is what it was, once a share of
+ * its charge is drawn: as new to the half, then evenly down to what the last tenth has.
+ */
+export function packAfter(chemistry: Chemistry, drawnShare: number) {
+  const { nominalV, lastV, lastTimes } = CHEMISTRIES[chemistry];
+  const tired = Math.min(1, Math.max(0, (drawnShare - TIRES_FROM) / (LAST_TENTH - TIRES_FROM)));
+  return { voltageShare: 1 - (1 - lastV / nominalV) * tired, resistanceTimes: 1 + (lastTimes - 1) * tired };
+}
 
 export type Chemistry = keyof typeof CHEMISTRIES;
 export const CHEMISTRY_NAMES = Object.keys(CHEMISTRIES) as [Chemistry, ...Chemistry[]];

@@ -13,6 +13,7 @@ export const circuitKeys = {
   supplyResistanceOhm: key.nonNegative('Resistance of battery and cables', 'Ω').default(0),
   currentLimitA: key.positive('Most current that the driver lets through to a motor', 'A').optional(),
   auxiliaryW: key.nonNegative('Power drawn beside the motors', 'W').default(0),
+  commandShare: key.share('Share of full command that the controller lets through').default(1),
 };
 
 /** A symbol of the trade for each of these keys. */
@@ -40,6 +41,7 @@ export const circuitFrom = ({
   supplyResistanceOhm,
   currentLimitA = Infinity,
   auxiliaryW,
+  commandShare,
 }: CircuitInput): Circuit => ({
   motors,
   resistanceOhm,
@@ -51,6 +53,7 @@ export const circuitFrom = ({
   currentLimitA,
   batteryLimitA: Infinity,
   auxiliaryW,
+  commandShare,
 });
 
 /** The same keys of a circuit; a limit that there is none of is left out. */

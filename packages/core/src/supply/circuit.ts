@@ -18,6 +18,8 @@ export interface Circuit {
   readonly batteryLimitA: number;
   /** Drawn beside the motors, W. */
   readonly auxiliaryW: number;
+  /** Share of full command that the controller lets through. */
+  readonly commandShare: number;
 }
 
 /** What holds full command back. */
@@ -85,9 +87,30 @@ function firstShort(
   circuit: Circuit,
   at: { currentA: number; motorV: number; batteryA: number; batteryV: number; drawn: number | undefined },
 ): Limit | undefined {
-  if (at.drawn === undefined || at.motorV > at.batteryV * SLACK) return 'voltage';
+  if (at.drawn === undefined || at.motorV > circuit.commandShare * at.batteryV * SLACK) return 'voltage';
   if (at.currentA > circuit.currentLimitA * SLACK) return 'driver';
   return at.batteryA > circuit.batteryLimitA * SLACK ? 'battery' : undefined;
+}
+
+/** What the battery gives with the motors at rest: what is drawn beside them alone, A. */
+export function idleCurrent(c: Circuit): number {
+  const drawn = currentForPower(c.openCircuitV, c.supplyResistanceOhm, c.auxiliaryW);
+  return drawn ?? c.openCircuitV / (2 * c.supplyResistanceOhm);
+}
+
+/**
+ * The most that the battery gives in a start at full command, A: at stall, or, where a driver limits the motors, at the
+ * speed at which it stops chopping; what is drawn beside them counted in.
+ */
+export function startingCurrent(c: Circuit): number {
+  const { currentA, limitedBy, batteryA } = fullCommand(c, 0);
+  if (limitedBy !== 'driver') return batteryA;
+  const motorsA = c.commandShare * c.motors * currentA;
+  // (Ib − n I)(Voc − R Ib) = Paux, the lesser root; past what the source can give, where its power is greatest.
+  const sum = c.openCircuitV + c.supplyResistanceOhm * motorsA;
+  const asked = motorsA * c.openCircuitV + c.auxiliaryW;
+  const root = sum ** 2 - 4 * c.supplyResistanceOhm * asked;
+  return root < 0 ? sum / (2 * c.supplyResistanceOhm) : (2 * asked) / (sum + Math.sqrt(root));
 }
 
 export interface FullCommand extends OperatingPoint {
@@ -95,14 +118,19 @@ export interface FullCommand extends OperatingPoint {
   readonly limitedBy: Limit;
 }
 
-/** Motor current where the driver passes the sagged battery straight through; solves for the battery voltage. */
+/**
+ * Motor current where the driver passes all that its command lets through of the sagged battery; solves for the battery
+ * voltage. With the share d of full command the motor has d Vb, and the battery gives d of its current.
+ */
 function straightThroughA(c: Circuit, backV: number): number {
+  const d = c.commandShare;
   const g = (c.motors * c.supplyResistanceOhm) / c.resistanceOhm;
-  const b = c.openCircuitV + g * backV;
-  const discriminant = b * b - 4 * (1 + g) * c.supplyResistanceOhm * c.auxiliaryW;
+  const b = c.openCircuitV + g * d * backV;
+  const a = 1 + g * d * d;
+  const discriminant = b * b - 4 * a * c.supplyResistanceOhm * c.auxiliaryW;
   // Past the greatest power the source can give beside the auxiliary load, it stands at half the sum.
-  const batteryV = (b + Math.sqrt(Math.max(0, discriminant))) / (2 * (1 + g));
-  return (batteryV - backV) / c.resistanceOhm;
+  const batteryV = (b + Math.sqrt(Math.max(0, discriminant))) / (2 * a);
+  return (d * batteryV - backV) / c.resistanceOhm;
 }
 
 /** Motor current at which the battery gives all it may. */

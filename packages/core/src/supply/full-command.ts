@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineCalculator, key, rpmToRadS } from '../contract/index.ts';
 import { circuitFrom, circuitKeys } from './circuit-keys.ts';
-import { fullCommand } from './circuit.ts';
+import { fullCommand, startingCurrent } from './circuit.ts';
 
 const input = z.strictObject({
   ...circuitKeys,
@@ -15,6 +15,7 @@ const output = z.strictObject({
   motorV: key.real('Voltage at each motor', 'V'),
   batteryA: key.real('Current from the battery', 'A'),
   batteryV: key.real('Battery voltage under that load', 'V'),
+  startA: key.nonNegative('Most from the battery in a start at full command', 'A'),
   limitedBy: z.enum(['voltage', 'driver', 'battery']).meta({ description: 'What holds it back', unit: '' }),
 });
 
@@ -26,7 +27,7 @@ export const fullCommandPoint = defineCalculator({
   input,
   output,
   formula:
-    'T = kt (I − I0);  Vm = I R + ke π n/30;  unlimited: I = (Vb − ke π n/30)/R with Vb = Voc − Rs Ib, and never more than Im;  all = m I;  Vb = Voc − Rs Ib, where Ib Vb = m Vm I + Paux',
+    'T = kt (I − I0);  Vm = I R + ke π n/30;  unlimited: I = (s Vb − ke π n/30)/R with Vb = Voc − Rs Ib, and never more than Im;  all = m I;  Vb = Voc − Rs Ib, where Ib Vb = m Vm I + Paux',
   symbols: {
     given: {
       kt: 'ktNmPerA',
@@ -37,6 +38,7 @@ export const fullCommandPoint = defineCalculator({
       Voc: 'openCircuitV',
       Rs: 'supplyResistanceOhm',
       m: 'motors',
+      s: 'commandShare',
     },
     found: {
       T: 'torqueNm',
@@ -87,6 +89,7 @@ export const fullCommandPoint = defineCalculator({
       motorV: point.motorV,
       batteryA: point.batteryA,
       batteryV: point.batteryV,
+      startA: Math.max(0, startingCurrent(circuitFrom(circuit))),
       limitedBy: point.limitedBy,
     };
   },

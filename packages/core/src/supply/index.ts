@@ -1,10 +1,12 @@
-export { CHEMISTRY_NAMES, batteryPack, type Chemistry } from './battery-pack.ts';
+export { CHEMISTRY_NAMES, batteryPack, packAfter, type Chemistry } from './battery-pack.ts';
 export { batterySag, currentForPower } from './battery-sag.ts';
 export {
   fullCommand,
   fullCommandTorque,
+  idleCurrent,
   pointAt,
   pointOfTwoHalves,
+  startingCurrent,
   type Circuit,
   type FullCommand,
   type Limit,
@@ -14,7 +16,7 @@ export { circuitFrom, circuitInput, circuitKeys, circuitSymbols } from './circui
 export { driverDraw } from './driver-draw.ts';
 export { energyDrawn } from './energy-drawn.ts';
 export { fullCommandPoint } from './full-command.ts';
-export { meanDraw, outingDraw } from './outing-draw.ts';
+export { STRETCH_S, meanDraw, outingDraw } from './outing-draw.ts';
 export { fuseChoice } from './fuse-choice.ts';
 export { runTime } from './run-time.ts';
 export { wire } from './wire.ts';

@@ -1,8 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { batteryPack, batterySag, fullCommand, pointAt, runTime, type Circuit } from './index.ts';
+import {
+  batteryPack,
+  batterySag,
+  fullCommand,
+  idleCurrent,
+  packAfter,
+  pointAt,
+  runTime,
+  startingCurrent,
+  type Circuit,
+} from './index.ts';
 
 const circuit: Circuit = {
+  commandShare: 1,
   motors: 2,
   resistanceOhm: 0.56,
   keVsPerRad: 0.0745,
@@ -69,6 +80,20 @@ describe('battery-pack and battery-sag', () => {
   });
 });
 
+describe('a pack that is nearly drawn', () => {
+  it('is as new to the half, then falls evenly to what its last tenth has (common practice, no source)', () => {
+    expect(packAfter('lead-acid', 0.5)).toEqual({ voltageShare: 1, resistanceTimes: 1 });
+    expect(packAfter('lead-acid', 0.2)).toEqual({ voltageShare: 1, resistanceTimes: 1 });
+    const last = packAfter('lead-acid', 0.9);
+    expect(last.voltageShare).toBeCloseTo(1.93 / 2, 12);
+    expect(last.resistanceTimes).toBeCloseTo(2, 12);
+    expect(packAfter('lead-acid', 3)).toEqual(last);
+    const between = packAfter('lead-acid', 0.7);
+    expect(between.voltageShare).toBeCloseTo((1 + last.voltageShare) / 2, 12);
+    expect(between.resistanceTimes).toBeCloseTo(1.5, 12);
+  });
+});
+
 describe('run-time', () => {
   it('gives the usual Peukert example: 200 Ah at 20 h, k 1.2, 20 A lasts 8.7 h (from memory), and no loss at k 1', () => {
     expect(
@@ -129,6 +154,30 @@ describe('the operating point with sag and driver limit', () => {
     const weak = fullCommand({ ...circuit, batteryLimitA: 20 }, 100);
     expect(weak.limitedBy).toBe('battery');
     expect(weak.batteryA).toBeCloseTo(20, 9);
+  });
+
+  it('with half of full command gives the motor half of the battery, and takes half of its current (energy balance)', () => {
+    const half = { ...circuit, currentLimitA: Infinity, auxiliaryW: 40, commandShare: 0.5 };
+    const full = fullCommand(half, 60);
+    expect(full.motorV).toBeCloseTo(full.batteryV / 2, 9);
+    expect(full.batteryV * full.batteryA).toBeCloseTo(2 * full.motorV * full.currentA + 40, 6);
+    expect(pointAt(half, full.torqueNm, 60).reachable).toBe(true);
+    expect(pointAt(half, full.torqueNm + 0.01, 60).reachable).toBe(false);
+  });
+
+  it('in a start draws what the motors and what is beside them do: at stall, or where the driver stops chopping', () => {
+    // Unlimited the battery stands at the stalled motors with the load beside them (energy balance).
+    const free = { ...circuit, currentLimitA: Infinity, auxiliaryW: 50 };
+    const stall = fullCommand(free, 0);
+    expect(startingCurrent(free)).toBeCloseTo(stall.batteryA, 9);
+    // Limited: straight through at the limit, n I and what the load takes at that voltage.
+    for (const supplyResistanceOhm of [0, 0.026]) {
+      const limited = { ...circuit, supplyResistanceOhm, auxiliaryW: 50 };
+      const batteryA = startingCurrent(limited);
+      const batteryV = limited.openCircuitV - supplyResistanceOhm * batteryA;
+      expect(batteryA).toBeCloseTo(2 * 40 + 50 / batteryV, 9);
+    }
+    expect(idleCurrent({ ...circuit, supplyResistanceOhm: 0, auxiliaryW: 51.2 })).toBeCloseTo(2, 12);
   });
 
   it('counts an auxiliary load in the sag at full command (energy balance)', () => {

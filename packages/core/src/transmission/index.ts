@@ -51,6 +51,7 @@ export {
   type ShaftPull,
   type Stage,
   timingBeltInput,
+  workingPull,
   wormInput,
   type StageFact,
   type StageFigures,
@@ -66,3 +67,11 @@ export { isLoop, type Loop } from './stages/loops.ts';
 export { schoolOf, type School } from './stages/schools.ts';
 export { isToothed, withTeeth, type Toothed } from './stages/with-teeth.ts';
 export { TENSIONERS } from './stages/fields.ts';
+export {
+  BELT_WIDTHS_M,
+  V_SECTIONS,
+  V_SECTION_NAMES,
+  beltWidthFor,
+  usualPullPerWidth,
+  type VSectionName,
+} from './belt-tables.ts';

@@ -150,7 +150,7 @@ describe('the logbook', () => {
       [id, 'old', JSON.stringify(old)],
     );
     const { body } = await server.send('get', `/api/builds/${id}/snapshots/1`).expect(200);
-    expect((body as { document: Build }).document.formatVersion).toBe(4);
+    expect((body as { document: Build }).document.formatVersion).toBe(5);
   });
 
   it('keeps photographs with an entry: pictures only, by what they are and not by what they are said to be', async () => {

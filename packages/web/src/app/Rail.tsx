@@ -1,4 +1,4 @@
-import { linkDefinition, type Block, type Report } from '@zubric/core/evaluate';
+import { linkDefinition, type Block, type Report, type Verdict } from '@zubric/core/evaluate';
 import { useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { useBuild } from '../session/BuildSession.tsx';
@@ -18,9 +18,15 @@ const OWNED: Partial<Record<StationPath, readonly Block[]>> = {
   power: ['motor', 'driver', 'battery'],
 };
 
-const shortIn = (report: Report, blocks: readonly Block[]): number =>
-  report.governing.filter((l) => l.verdict === 'short' && blocks.includes(linkDefinition(l.link).block))
-    .length;
+/** How much fails in these blocks, or, where nothing does, is short of its rule. */
+function underIn(report: Report, blocks: readonly Block[]): string | undefined {
+  const count = (verdict: Verdict): number =>
+    report.governing.filter((l) => l.verdict === verdict && blocks.includes(linkDefinition(l.link).block))
+      .length;
+  const [fails, short] = [count('fails'), count('short')];
+  if (fails > 0) return `${fails} ${fails === 1 ? 'fails' : 'fail'}`;
+  return short > 0 ? `${short} short` : undefined;
+}
 
 /** The stations of the open build, and the way back to all builds. */
 export function Rail() {
@@ -40,7 +46,7 @@ export function Rail() {
     >
       <ul ref={stations} className="flex shrink-0 md:block">
         {STATIONS.map((station) => {
-          const short = shortIn(report, OWNED[station.path] ?? []);
+          const under = underIn(report, OWNED[station.path] ?? []);
           return (
             <li key={station.path} className="shrink-0">
               <NavLink
@@ -55,11 +61,11 @@ export function Rail() {
                       {station.key}
                     </span>
                     <span>{station.title}</span>
-                    {short > 0 && (
+                    {under && (
                       <span
                         className={`col-start-2 text-[14px] ${isActive ? 'text-short-lo' : 'text-short'}`}
                       >
-                        {short} short
+                        {under}
                       </span>
                     )}
                   </>

@@ -37,7 +37,7 @@ describe('findings', () => {
   it('come with what stops it first, in the units that were chosen', () => {
     localStorage.setItem('zubric-units', 'imperial');
     const [first, ...others] = show(puffin);
-    expect(first).toMatch(/^stop.*38\.3.ft·lb for 30\.3.ft·lb/);
+    expect(first).toMatch(/^short.*38\.3.ft·lb for 30\.3.ft·lb/);
     expect(others.at(-1)).toMatch(/^note.*parking brake/);
   });
 
@@ -56,10 +56,10 @@ describe('findings', () => {
     );
     show(puffin, ['ground']);
     const move = await screen.findByRole('button', { name: /of ballast over the driven wheels/ });
-    expect(text()).toContain('grip 1.16 × → 1.26 ×, no longer short');
-    expect(text()).toContain('costs: wheel torque 1.26 × → 1.2 ×');
+    expect(text()).toMatch(/grip 1\.16 × → 1\.2\d* ×, no longer short/);
+    expect(text()).toMatch(/costs: wheel torque 1\.26 × → 1\.2\d* ×/);
     fireEvent.click(move);
-    expect(kept().masses.others).toMatchObject([{ name: 'Ballast', mass: { value: 8.7 } }]);
+    expect(kept().masses.others).toMatchObject([{ name: 'Ballast', mass: { value: 2.4 } }]);
     // What was found for the build before is gone at once.
     expect(screen.queryByRole('button', { name: /of ballast/ })).toBeNull();
     expect(WorkerHere.terminated).toBeGreaterThan(0);

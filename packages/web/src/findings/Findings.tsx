@@ -3,7 +3,20 @@ import { useBuild } from '../session/BuildSession.tsx';
 import { Moves } from './Moves.tsx';
 import { useMoves } from './use-moves.ts';
 
-const WORDS: Readonly<Record<Finding['severity'], string>> = { stop: 'stop', tight: 'tight', note: 'note' };
+const WORDS: Readonly<Record<Finding['severity'], string>> = {
+  stop: 'stop',
+  short: 'short',
+  tight: 'tight',
+  note: 'note',
+};
+
+/** What fails or can hurt stands out; what is only short of its rule is told by its word. */
+const COLORS: Readonly<Record<Finding['severity'], string>> = {
+  stop: 'text-short',
+  short: 'text-ink',
+  tight: 'text-soft',
+  note: 'text-soft',
+};
 
 interface Props {
   /** Only what these blocks of the strip are about; everything where left out. */
@@ -27,13 +40,16 @@ export function Findings({ blocks, empty }: Props) {
       {findings.length === 0 && <p className="mt-2 text-soft">{empty}</p>}
       <ul>
         {findings.map((finding) => (
-          <li key={finding.text} className="border-t border-line py-2 first:mt-2">
-            <b
-              className={`mr-2 text-[14px] font-semibold ${finding.severity === 'stop' ? 'text-short' : 'text-soft'}`}
-            >
+          <li key={finding.id} className="border-t border-line py-2 first:mt-2">
+            <b className={`mr-2 text-[14px] font-semibold ${COLORS[finding.severity]}`}>
               {WORDS[finding.severity]}
             </b>
             {finding.text}
+            {finding.within?.map((text) => (
+              <span key={text} className="block pl-3 text-[14px] text-soft">
+                so: {text}
+              </span>
+            ))}
             <Moves moves={movesOfFinding(all, finding)} />
           </li>
         ))}

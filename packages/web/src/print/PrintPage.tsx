@@ -154,7 +154,7 @@ function Margins({ report }: { readonly report: Report }) {
                 <td className="n">
                   {showNumber(link.ratio)} × of {showNumber(link.rule)} ×
                 </td>
-                <td className={link.verdict === 'short' ? 'font-semibold' : ''}>{link.verdict}</td>
+                <td className={link.verdict === 'fails' ? 'font-semibold' : ''}>{link.verdict}</td>
                 <td>{report.duties.find((d) => d.id === link.dutyId)?.name ?? 'the whole outing'}</td>
               </tr>
             );
@@ -172,7 +172,7 @@ function Findings({ report }: { readonly report: Report }) {
       <h2>Findings</h2>
       <ul className="list-disc pl-5">
         {report.findings.map((finding) => (
-          <li key={finding.text}>{finding.text}</li>
+          <li key={finding.id}>{[finding.text, ...(finding.within ?? [])].join(' ')}</li>
         ))}
       </ul>
     </section>

@@ -66,7 +66,7 @@ describe('the strip', () => {
     );
     show({ ...puffin, parts: weak });
     expect(block('Battery')).toContain('battery at full command');
-    expect(block('Battery')).toContain('80 A needed');
-    expect(block('Battery')).toContain('short');
+    expect(block('Battery')).toContain('80.2 A needed');
+    expect(block('Battery')).toContain('fails');
   });
 });

@@ -1,5 +1,6 @@
 import {
   BLOCKS,
+  VERDICTS,
   closeness,
   linkDefinition,
   type Block,
@@ -36,7 +37,8 @@ const DEFINITIONS: Readonly<Record<Block, BlockDefinition>> = {
 
 const ELECTRICAL = new Set(['current', 'voltage', 'energy']);
 
-const GRAVITY: Readonly<Record<Verdict, number>> = { short: 0, tight: 1, ample: 2 };
+/** The worse verdict first. */
+const gravity = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
 
 /** The link a block shows: its own, or the one nearest to failing where that has the worse verdict. */
 function shownLink(report: Report, block: Block): LinkReport | undefined {
@@ -46,7 +48,7 @@ function shownLink(report: Report, block: Block): LinkReport | undefined {
     .filter((link) => linkDefinition(link.link).block === block)
     .sort(
       (a, b) =>
-        GRAVITY[a.verdict] - GRAVITY[b.verdict] || isFirst(a) - isFirst(b) || closeness(a) - closeness(b),
+        gravity(a.verdict) - gravity(b.verdict) || isFirst(a) - isFirst(b) || closeness(a) - closeness(b),
     )[0];
 }
 
@@ -158,8 +160,10 @@ function Filled({ link, report }: { readonly link: LinkReport; readonly report: 
         · <b className="font-semibold">{showNumber(link.ratio)} ×</b>
       </p>
       <p className="line-clamp-2 text-[15px] leading-snug text-soft" title={duty}>
-        <b className={`font-semibold ${link.verdict === 'short' ? 'text-short' : 'text-ink'}`}>
-          {link.verdict === 'short' ? `short, asks ${showNumber(link.rule)} ×` : link.verdict}
+        <b className={`font-semibold ${link.verdict === 'fails' ? 'text-short' : 'text-ink'}`}>
+          {link.verdict === 'short' && link.rule > 1
+            ? `short, asks ${showNumber(link.rule)} ×`
+            : link.verdict}
         </b>
         , {duty}
       </p>

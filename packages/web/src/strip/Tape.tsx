@@ -1,4 +1,4 @@
-import type { Verdict } from '@zubric/core/evaluate';
+import { isUnderRule, type Verdict } from '@zubric/core/evaluate';
 import { useId } from 'react';
 import { RULE_AT, tapeMarks } from './tape-scale.ts';
 
@@ -35,7 +35,7 @@ export function Tape({ ratio, rule, verdict, kind }: Props) {
       </pattern>
       <rect x="0" y="5" width={WIDTH} height="11" fill={pale} />
       <rect x="0" y="5" width={x(has)} height="11" fill={full} />
-      {verdict === 'short' && (
+      {isUnderRule(verdict) && (
         <rect x={x(has)} y="5" width={x(RULE_AT - has)} height="11" fill={`url(#${hatch})`} />
       )}
       {Array.from({ length: TICKS + 1 }, (_, n) => (

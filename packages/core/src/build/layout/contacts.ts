@@ -9,6 +9,8 @@ export interface Contact {
   readonly side: 'left' | 'right' | 'middle';
   readonly aheadM: number;
   readonly leftM: number;
+  /** Whether it is driven itself: of an axle, one wheel alone may be. */
+  readonly driven: boolean;
 }
 
 /** A track bears on the ground at so many places along each side. */
@@ -36,7 +38,13 @@ export const contactsOfAxle = (axle: Axle): Contact[] => {
         ]
       : [['middle', 0]];
   return sides.flatMap(([side, leftM]) =>
-    spreadOf(axle).map((along) => ({ axle, side, aheadM: axle.ahead.value + along, leftM })),
+    spreadOf(axle).map((along) => ({
+      axle,
+      side,
+      aheadM: axle.ahead.value + along,
+      leftM,
+      driven: axle.driven && (side === 'middle' || (axle.drivenSide ?? side) === side),
+    })),
   );
 };
 
@@ -50,8 +58,12 @@ export const wheelsOf = (axle: Axle): number => (axle.track.value > 0 ? 2 : 1);
 
 export const drivenAxles = (layout: Layout): Axle[] => layout.axles.filter((axle) => axle.driven);
 
+/** Driven wheels, tracks or rollers of an axle. */
+export const drivenWheelsOf = (axle: Axle): number =>
+  axle.driven ? (axle.drivenSide ? 1 : wheelsOf(axle)) : 0;
+
 export const drivenWheels = (layout: Layout): number =>
-  drivenAxles(layout).reduce((sum, axle) => sum + wheelsOf(axle), 0);
+  layout.axles.reduce((sum, axle) => sum + drivenWheelsOf(axle), 0);
 
 /** Ways from motor to ground: one for each wheel, side or axle that is driven by itself. */
 export function drivelinesOf(layout: Layout, together: DrivenTogether): number {
@@ -60,7 +72,10 @@ export function drivelinesOf(layout: Layout, together: DrivenTogether): number {
     case 'wheel':
       return Math.max(1, drivenWheels(layout));
     case 'side':
-      return axles.some((axle) => wheelsOf(axle) === 2) ? 2 : 1;
+      return axles.some((axle) => wheelsOf(axle) === 2 && !axle.drivenSide) ||
+        new Set(axles.map((axle) => axle.drivenSide)).size > 1
+        ? 2
+        : 1;
     case 'axle':
       return Math.max(1, axles.length);
     case 'all':

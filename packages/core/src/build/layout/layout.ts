@@ -39,6 +39,8 @@ const axle = z
     width: quantity('length', { above: 0 }, 'Width', 'Width of the tyre or track'),
     contactLength: quantity('length', { above: 0 }, 'Length on the ground', 'Of a track').optional(),
     driven: z.boolean().meta({ title: 'Driven' }),
+    /** Absent where both wheels of the axle are driven. */
+    drivenSide: z.enum(['left', 'right']).optional().meta({ title: 'Only one wheel driven' }),
     steered: z.boolean().meta({ title: 'Steered' }),
     braked: z.boolean().meta({ title: 'Braked' }),
   })

@@ -1,18 +1,23 @@
 import type { Build, Duty, Part } from '../../build/index.ts';
 import type { Quantity, UnitSystem } from '../../quantity/index.ts';
 import type { Stage } from '../../transmission/index.ts';
-import type { LinkReport } from '../report.ts';
+import type { LinkReport, Report } from '../report.ts';
 
 /** A change of the build that may mend something, before it is known what it does. */
 export interface Candidate {
   readonly text: string;
   readonly build: Build;
+  /** What it costs that no margin tells: less that is asked of the vehicle, a part more. */
+  readonly cost?: string;
+  /** Whether it asks less of the vehicle instead of making it do more. */
+  readonly asksLess?: true;
 }
 
 /** What a generator may look at. */
 export interface Asked {
   readonly build: Build;
   readonly link: LinkReport;
+  readonly report: Report;
   readonly duty: Duty | undefined;
   readonly shelf: readonly Part[];
   readonly system: UnitSystem;
@@ -43,3 +48,6 @@ export const brakedAll = (build: Build): Candidate => ({
     layout: { ...build.layout, axles: build.layout.axles.map((axle) => ({ ...axle, braked: true })) },
   },
 });
+
+/** No part runs at more than this times its rated voltage (common practice, no source). */
+export const MOST_OVER_RATED = 1.3;

@@ -1,18 +1,31 @@
 import {
   batteryOf,
+  changeAxle,
   choosePart,
   driverOf,
+  massAllUp,
   motorOf,
   type Build,
   type Duty,
+  type Part,
   type PartKind,
   type PartOf,
 } from '../../build/index.ts';
-import { show, showNumber } from '../../quantity/index.ts';
+import { TYRES, TYRE_TITLES, surfacePair, type Tyre } from '../../ground/index.ts';
+import { show, showNumber, typed } from '../../quantity/index.ts';
+import { batteryPack } from '../../supply/index.ts';
 import type { LinkReport } from '../report.ts';
-import { brakedAll, scaled, type Asked, type Candidate, type Generator } from './candidate.ts';
-import { lighter, lowerLoad, weight } from './load-candidates.ts';
+import {
+  MOST_OVER_RATED,
+  brakedAll,
+  scaled,
+  type Asked,
+  type Candidate,
+  type Generator,
+} from './candidate.ts';
+import { ballast, lighter, lowerLoad, onTheTug, weight } from './load-candidates.ts';
 import { otherHub, stifferMount, strongerPart } from './path-candidates.ts';
+import { atItsBest, lowerGear, ratios } from './ratio-candidates.ts';
 import { largerChain, otherKind, smallerOnAxle, stronger, teeth, widerDriver } from './stage-candidates.ts';
 
 const withDuty = (build: Build, id: string, part: Partial<Duty>): Build => ({
@@ -34,11 +47,29 @@ function neighbours<K extends PartKind>(
   return [...below, ...above].map((part) => ({ text: part.name, build: choosePart(build, part) }));
 }
 
-const motors: Generator = (asked) =>
-  neighbours(asked, 'motor', {
-    fitted: motorOf(asked.build),
+/** A motor is no more of the vehicle than this share of its mass (common practice, no source). */
+const MOST_OF_VEHICLE = 0.25;
+
+/** Motors that fit the voltage there is and are no burden, each at the ratio that suits it best. */
+const motors: Generator = (asked) => {
+  const { build, shelf } = asked;
+  const fitted = motorOf(build);
+  const battery = batteryOf(build);
+  const volts = battery ? batteryPack.run(battery).nominalV : (fitted?.voltageV ?? Infinity);
+  const vehicleKg = massAllUp(build) - build.masses.payload.mass.value;
+  const fits = (part: Part): boolean =>
+    part.kind !== 'motor' ||
+    (part.massKg <= MOST_OF_VEHICLE * vehicleKg &&
+      part.voltageV <= MOST_OVER_RATED * volts &&
+      volts <= MOST_OVER_RATED * part.voltageV);
+  return neighbours({ ...asked, shelf: shelf.filter(fits) }, 'motor', {
+    fitted,
     by: (motor) => motor.stallTorqueNm * motor.noLoadRpm,
+  }).map(({ build: chosen }) => {
+    const motor = motorOf(chosen);
+    return motor ? atItsBest(asked, motor) : { text: '', build };
   });
+};
 const drivers: Generator = (asked) =>
   neighbours(asked, 'driver', { fitted: driverOf(asked.build), by: (driver) => driver.continuousA });
 const batteries: Generator = (asked) =>
@@ -55,6 +86,8 @@ const slower: Generator = ({ build, duty, system }) =>
         return {
           text: `“${duty.name}” at ${show(speed.value, 'speed', system).text} instead of ${show(duty.speed.value, 'speed', system).text}`,
           build: withDuty(build, duty.id, { speed }),
+          cost: `asks less: ${showNumber(1 / by)} times as long on the way`,
+          asksLess: true as const,
         };
       })
     : [];
@@ -67,6 +100,8 @@ const lessLean: Generator = ({ build, duty, system }) =>
         return {
           text: `“${duty.name}” from ${show(lean.value, 'angle', system).text}`,
           build: withDuty(build, duty.id, { lean }),
+          cost: 'asks less: it falls from leans beyond that',
+          asksLess: true as const,
         };
       })
     : [];
@@ -96,6 +131,7 @@ const secondAxle: Generator = ({ build }) => {
     : [
         {
           text: 'Every axle driven, all as one',
+          cost: 'shafts or chains to the other axle',
           build: {
             ...build,
             layout: { ...build.layout, axles: axles.map((axle) => ({ ...axle, driven: true })) },
@@ -112,10 +148,12 @@ const differential: Generator = ({ build }) =>
         build.drive.differential === 'locked'
           ? {
               text: 'A differential instead of the live axle',
+              cost: 'a differential to buy and fit; it gives all to the wheel that spins',
               build: { ...build, drive: { ...build.drive, differential: 'open' as const } },
             }
           : {
               text: 'A live axle instead of the differential',
+              cost: 'it pushes straight on in bends',
               build: { ...build, drive: { ...build.drive, differential: 'locked' as const } },
             },
       ];
@@ -174,11 +212,82 @@ const steeringLinkage: Generator = ({ build }) =>
       })
     : [];
 
+/** Both wheels of a pair driven, where only one is. */
+const bothWheels: Generator = ({ build }) =>
+  build.layout.axles.some(({ drivenSide }) => drivenSide)
+    ? [
+        {
+          text: 'Both wheels of the pair driven',
+          cost: 'a drive for the other wheel',
+          build: {
+            ...build,
+            layout: {
+              ...build.layout,
+              axles: build.layout.axles.map(({ drivenSide: _one, ...axle }) => axle),
+            },
+          },
+        },
+      ]
+    : [];
+
+/** Other tyres on what is driven, where its ground is one of the table. */
+const otherTyres: Generator = ({ build, duty }) => {
+  const ground = build.grounds.find(({ id }) => id === duty?.groundId);
+  const axles = build.layout.axles.filter(
+    ({ driven, form }) => driven && (form === 'wheel' || form === 'track'),
+  );
+  const [first] = axles;
+  if (!first || !ground?.surface) return [];
+  const surface = ground.surface;
+  const grips = (tyre: Tyre): number => surfacePair(surface, tyre).friction[0];
+  return TYRES.filter(
+    (tyre) => /track/.test(tyre) === (first.form === 'track') && grips(tyre) > grips(first.tyre),
+  )
+    .sort((a, b) => grips(b) - grips(a))
+    .slice(0, 2)
+    .map((tyre) => ({
+      text: `Driven wheels with ${TYRE_TITLES[tyre]} instead of ${TYRE_TITLES[first.tyre]}`,
+      cost: 'other tyres',
+      build: axles.reduce((b, { id }) => changeAxle(b, id, { tyre }), build),
+    }));
+};
+
+/** A share of full command that the top speed then keeps to, rounded down to whole per cents. */
+const cappedCommand: Generator = ({ build, link }) => {
+  const now = build.supply.commandShare?.value ?? 1;
+  return [0.98, 0.9].flatMap((spare): Candidate[] => {
+    const share = Math.floor(((now * link.has) / link.needs) * spare * 100) / 100;
+    if (!(share > 0) || share >= now) return [];
+    return [
+      {
+        text: `The controller lets through ${showNumber(share * 100)} % of full command`,
+        cost: 'as much less is left for climbing fast',
+        build: { ...build, supply: { ...build.supply, commandShare: typed(share, '%') } },
+      },
+    ];
+  });
+};
+
 /** Which changes may mend which margin. */
 const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
-  grip: [weight, lighter, secondAxle, differential, slower, track, shorterTracks, lessLean],
+  grip: [
+    weight,
+    ballast,
+    onTheTug,
+    bothWheels,
+    otherTyres,
+    lighter,
+    secondAxle,
+    differential,
+    slower,
+    track,
+    shorterTracks,
+    lessLean,
+  ],
   'tip-along': [lowerLoad, lighter, weight],
   'tip-side': [track, lowerLoad, lighter],
+  'slide-side': [slower, lighter, otherTyres],
+  'over-speed': [cappedCommand, lowerGear, motors],
   corner: [slower, track, lowerLoad],
   step: [wheels, weight, secondAxle],
   clearance: [wheels],
@@ -186,9 +295,9 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   steering: [steeringLinkage],
   'brake-hold': [brake, quickerBrake],
   'brake-stop': [brake, quickerBrake, slower],
-  torque: [teeth, motors, lighter, slower, wheels, batteries, drivers, lessLean],
-  speed: [teeth, motors, batteries, slower, wheels, weight, lighter, track, shorterTracks, lessLean],
-  ratio: [teeth, motors, slower, batteries, lessLean],
+  torque: [ratios, motors, lighter, slower, wheels, batteries, drivers, lessLean],
+  speed: [ratios, motors, batteries, slower, wheels, weight, lighter, track, shorterTracks, lessLean],
+  ratio: [ratios, motors, slower, batteries, lessLean],
   'chain-pull': [largerChain, teeth, lighter],
   'gearhead-torque': [teeth, lighter, wheels],
   'tooth-stress': [stronger, otherKind, teeth, lighter],
@@ -201,10 +310,11 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   path: [strongerPart, otherHub, lighter],
   'path-stall': [strongerPart, otherHub, drivers],
   'mount-twist': [stifferMount, widerDriver, teeth],
+  'shaft-load': [widerDriver, stronger],
   'axle-clearance': [smallerOnAxle, wheels],
   'axle-room': [smallerOnAxle],
-  'motor-heat': [teeth, motors, lighter, slower],
-  'driver-current': [drivers, teeth, motors, lighter, slower],
+  'motor-heat': [ratios, teeth, motors, lighter, slower],
+  'driver-current': [drivers, ratios, teeth, motors, lighter, slower],
   'driver-peak': [drivers, motors],
   'driver-voltage': [drivers, batteries],
   'battery-current': [batteries, teeth, lighter, slower],

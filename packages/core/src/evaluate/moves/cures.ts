@@ -71,6 +71,8 @@ function standing(build: Build, dutyId: string, system: UnitSystem): readonly Ca
     ...(duty && turn?.kind === 'radius'
       ? WIDER.map((by) => ({
           text: `“${duty.name}” ${showNumber(by)} times as wide`,
+          cost: 'asks less: more room for the turn',
+          asksLess: true as const,
           build: {
             ...build,
             duties: build.duties.map((d) =>

@@ -21,7 +21,7 @@ import {
   freshStage,
 } from '../../transmission/index.ts';
 import { typed } from '../../quantity/index.ts';
-import { closeness, evaluate, moves, type Move } from '../index.ts';
+import { closeness, evaluate, isUnderRule, moves, type Move } from '../index.ts';
 
 const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
   partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}.json`, 'utf8'))),
@@ -90,49 +90,68 @@ describe('moves', () => {
     const report = evaluate(build);
     const all = movesOf(build);
     expect(all.flatMap((m) => m.moves).length).toBeGreaterThan(0);
+    const isMargin = (finding: string): boolean => finding.startsWith('margin/');
     for (const { link, finding, moves: offered } of all)
       for (const move of offered) {
         const tried = applyChanges(build, move.changes);
         expect(buildSchema.safeParse(tried).error, move.text).toBeUndefined();
-        if (finding !== undefined) {
-          const said = (b: Build): string[] => evaluate(b).findings.map(({ text }) => text);
-          expect(said(build)).toContain(finding);
-          expect(said(tried), move.text).not.toContain(finding);
+        const after = evaluate(tried);
+        if (!isMargin(finding)) {
+          expect(report.findings.map(({ id }) => id)).toContain(finding);
+          expect(
+            after.findings.map(({ id }) => id),
+            move.text,
+          ).not.toContain(finding);
           continue;
         }
         const was = report.governing.find((l) => l.link === link);
-        const is = evaluate(tried).governing.find((l) => l.link === link);
+        const is = after.governing.find((l) => l.link === link);
         expect(move.before).toBeCloseTo(was ? closeness(was) : NaN, 12);
         if (is) expect(move.after).toBeCloseTo(closeness(is), 12);
         expect(move.after).toBeGreaterThan(move.before);
+        expect(move.ends, move.text).toBe(!is || !isUnderRule(is.verdict));
       }
   });
 
-  it.each(builds)('of %s never hide a margin that they make short', (_, build) => {
-    const short = (b: Build): string[] =>
-      evaluate(b)
-        .governing.filter(({ verdict }) => verdict === 'short')
-        .map(({ link }) => link);
-    const before = short(build);
-    for (const { link, moves: offered } of movesOf(build))
-      for (const move of offered) {
-        const more = short(applyChanges(build, move.changes)).filter(
-          (l) => !before.includes(l) && l !== link,
-        );
-        expect(move.makesShort, move.text).toBe(more.length > 0);
-        if (more.length > 0) expect(move.costs).toMatch(/^[^;]*now short/);
-      }
-  });
+  it.each(builds)(
+    'of %s never hide a margin that they bring under its rule, and make none fail',
+    (_, build) => {
+      const links = (b: Build, verdicts: readonly string[]): string[] =>
+        evaluate(b)
+          .governing.filter(({ verdict }) => verdicts.includes(verdict))
+          .map(({ link }) => link);
+      const under = ['fails', 'short'];
+      const [before, failed] = [links(build, under), links(build, ['fails'])];
+      for (const { link, moves: offered } of movesOf(build))
+        for (const move of offered) {
+          const tried = applyChanges(build, move.changes);
+          const more = links(tried, under).filter((l) => !before.includes(l) && l !== link);
+          expect(move.makesShort, move.text).toBe(more.length > 0);
+          if (more.length > 0) expect(move.costs).toMatch(/now short/);
+          expect(
+            links(tried, ['fails']).filter((l) => !failed.includes(l) && l !== link),
+            move.text,
+          ).toEqual([]);
+        }
+    },
+  );
 
-  it.each(builds)('of %s: something is short that a move mends', (_, build) => {
-    const report = evaluate(build);
-    const mended = movesOf(build)
-      .filter(({ link, finding }) => finding === undefined && link !== null)
-      .filter(({ link }) => report.governing.some((l) => l.link === link && l.verdict === 'short'))
-      .flatMap((m) => m.moves)
-      .filter(({ before, after, makesShort }) => before < 1 && after >= 1 && !makesShort);
-    expect(mended.length).toBeGreaterThan(0);
-  });
+  it.each(builds)(
+    'of %s: what ends a finding stands before what eases it, what asks less behind',
+    (_, build) => {
+      const report = evaluate(build);
+      for (const { moves: offered } of movesOf(build)) {
+        const rank = offered.map(({ ends, asksLess }) => (ends ? 0 : 2) + (asksLess ? 1 : 0));
+        expect([...rank].sort((a, b) => a - b)).toEqual(rank);
+        for (const { asksLess, costs } of offered) if (asksLess) expect(costs).toMatch(/^asks less/);
+      }
+      const ended = movesOf(build)
+        .flatMap((m) => m.moves)
+        .filter(({ ends, makesShort }) => ends && !makesShort);
+      if (report.governing.some(({ verdict }) => isUnderRule(verdict)))
+        expect(ended.length).toBeGreaterThan(0);
+    },
+  );
 
   it('are four at most for a margin, and not all of one kind', () => {
     for (const { moves: offered } of builds.flatMap(([, build]) => movesOf(build))) {

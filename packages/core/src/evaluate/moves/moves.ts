@@ -1,11 +1,21 @@
-import { buildSchema, changesBetween, type Build, type Change, type Part } from '../../build/index.ts';
+import {
+  batteryOf,
+  buildSchema,
+  changesBetween,
+  motorOf,
+  type Build,
+  type Change,
+  type Part,
+} from '../../build/index.ts';
+import { batteryPack } from '../../supply/index.ts';
 import type { UnitSystem } from '../../quantity/index.ts';
 import { show } from '../../quantity/index.ts';
 import { compareMargins, marginInWords } from '../compare.ts';
 import { evaluate, marginsOf, type Margins } from '../evaluate.ts';
-import { closeness } from '../margin.ts';
-import type { Cure, Finding, LinkReport, Report } from '../report.ts';
-import type { Candidate } from './candidate.ts';
+import { marginId } from '../finding.ts';
+import { closeness, isUnderRule } from '../margin.ts';
+import type { Cure, Finding, LinkReport, Report, Verdict } from '../report.ts';
+import { MOST_OVER_RATED, type Candidate } from './candidate.ts';
 import { candidatesFor } from './candidates.ts';
 import { curesOf } from './cures.ts';
 
@@ -22,14 +32,18 @@ export interface Move {
   readonly after: number;
   /** Whether it makes another margin short. */
   readonly makesShort: boolean;
+  /** Whether it asks less of the vehicle instead of making it do more. */
+  readonly asksLess: boolean;
+  /** Whether the finding is then gone, not only eased. */
+  readonly ends: boolean;
 }
 
 /** The moves for one margin of the report, or for one finding that is no margin. */
 export interface MovesFor {
+  /** The identity of the finding. */
+  readonly finding: string;
   readonly link: LinkReport['link'] | null;
   readonly dutyId: string | null;
-  /** The sentence of the finding, where it is no margin. */
-  readonly finding?: string;
   readonly moves: readonly Move[];
 }
 
@@ -56,6 +70,10 @@ function spent(before: Build, after: Build, system: UnitSystem): string[] {
 /** A move before it is known whether it is shown: the build that it makes, and its place among the others. */
 type Judged = Omit<Move, 'changes'> & { readonly build: Build; readonly score: number };
 
+/** What ends a finding first, then what asks no less of the vehicle, then by what it gains. */
+const better = (a: Judged, b: Judged): number =>
+  Number(b.ends) - Number(a.ends) || Number(a.asksLess) - Number(b.asksLess) || b.score - a.score;
+
 /** The same function, asked once for each build, whichever findings propose it. */
 function once<T>(work: (build: Build) => T): (build: Build) => T {
   const known = new Map<string, T>();
@@ -80,22 +98,39 @@ const score = (report: Margins, link: LinkReport['link']): number => {
   return own ? closeness(own) : Infinity;
 };
 
-/** Whether a duty that stood now falls over. */
-const fallsOver = ({ report, now }: Tried): boolean =>
-  now.duties.some((d, at) => !d.footing.stands && report.duties[at]?.footing.stands);
+/** Whether it breaks what held: a duty falls over that stood, another margin fails, a motor runs far over its voltage. */
+const breaks = ({ build, report, candidate, now }: Tried, mends: LinkReport['link'] | null): boolean =>
+  now.duties.some((d, at) => !d.footing.stands && report.duties[at]?.footing.stands) ||
+  now.governing.some(
+    (link) =>
+      link.verdict === 'fails' && link.link !== mends && governingOf(report, link.link)?.verdict !== 'fails',
+  ) ||
+  overRated(candidate.build) > Math.max(MOST_OVER_RATED, overRated(build));
+
+/** Battery voltage over that of the motor's data sheet; 0 where either is not chosen. */
+function overRated(build: Build): number {
+  const [motor, battery] = [motorOf(build), batteryOf(build)];
+  return motor && battery ? batteryPack.run(battery).nominalV / motor.voltageV : 0;
+}
 
 /** What a candidate costs beside what it mends: margins that it makes short first, then others, then mass and money. */
 function costsOf({ build, report, candidate, now, system }: Tried, mends: LinkReport['link'] | null) {
   const moved = compareMargins(report, now).filter((m) => m.moved);
+  const under = (m: { readonly verdict: Verdict } | null): boolean => m !== null && isUnderRule(m.verdict);
   const worse = moved.filter(
     (m) =>
       m.link !== mends &&
       m.after &&
-      m.after.ratio / m.after.rule < (m.before ? m.before.ratio / m.before.rule : Infinity),
+      ((under(m.after) && !under(m.before)) ||
+        m.after.ratio / m.after.rule < (m.before ? m.before.ratio / m.before.rule : Infinity)),
   );
-  const short = worse.filter((m) => m.after?.verdict === 'short' && m.before?.verdict !== 'short');
+  const short = worse.filter((m) => under(m.after) && !under(m.before));
   const order = [...short, ...worse.filter((m) => !short.includes(m) && m.after?.verdict !== 'ample')];
-  const said = [...order.map(marginInWords), ...spent(build, candidate.build, system)];
+  const said = [
+    ...(candidate.cost === undefined ? [] : [candidate.cost]),
+    ...order.map(marginInWords),
+    ...spent(build, candidate.build, system),
+  ];
   const loss = worse.reduce((sum, m) => {
     const [b, a] = [m.before, m.after].map((x) => Math.min(x ? x.ratio / x.rule : 2, 2)) as [number, number];
     return sum + Math.max(0, b - a);
@@ -108,12 +143,16 @@ function costsOf({ build, report, candidate, now, system }: Tried, mends: LinkRe
   };
 }
 
+/** A margin of which nothing is asked any more holds. */
+const verdictOfNow = (now: Margins, link: LinkReport['link']): Verdict =>
+  governingOf(now, link)?.verdict ?? 'ample';
+
 /** What a candidate does for a margin, or undefined where it does not help it. */
 function judged(tried: Tried, link: LinkReport['link']): Judged | undefined {
   const before = score(tried.report, link);
   // A margin that is gone is mended: nothing is asked of it any more.
   const after = score(tried.now, link);
-  if (!(after > before + WORTH) || fallsOver(tried)) return undefined;
+  if (!(after > before + WORTH) || breaks(tried, link)) return undefined;
   const { own, costs, makesShort, loss } = costsOf(tried, link);
   return {
     text: tried.candidate.text,
@@ -123,6 +162,8 @@ function judged(tried: Tried, link: LinkReport['link']): Judged | undefined {
     before,
     after: Number.isFinite(after) ? after : before + 10,
     makesShort,
+    asksLess: tried.candidate.asksLess ?? false,
+    ends: !isUnderRule(verdictOfNow(tried.now, link)),
     score: Math.min(after, 2) - before - loss,
   };
 }
@@ -132,7 +173,7 @@ const sameCure = (a: Cure, b: Cure | undefined): boolean => JSON.stringify(a) ==
 /** What a candidate does for a finding that is no margin, or undefined where as much still stands in the way. */
 function ended(tried: Tried<Report>, cure: Cure): Judged | undefined {
   const left = (report: Report): number => report.findings.filter((f) => sameCure(cure, f.cure)).length;
-  if (!(left(tried.now) < left(tried.report)) || fallsOver(tried)) return undefined;
+  if (!(left(tried.now) < left(tried.report)) || breaks(tried, null)) return undefined;
   const { costs, makesShort, loss } = costsOf(tried, null);
   return {
     text: tried.candidate.text,
@@ -142,6 +183,8 @@ function ended(tried: Tried<Report>, cure: Cure): Judged | undefined {
     before: 0,
     after: 1,
     makesShort,
+    asksLess: tried.candidate.asksLess ?? false,
+    ends: true,
     score: 1 - loss,
   };
 }
@@ -163,32 +206,31 @@ export function moves(
   ): Tried<Now>[] =>
     candidates.map((candidate) => ({ build, report, candidate, now: of(candidate.build), system }));
   const ranked = (found: readonly (Judged | undefined)[]): Judged[] =>
-    found.filter((move) => move !== undefined).sort((a, b) => b.score - a.score);
+    found.filter((move) => move !== undefined).sort(better);
   const mended = report.governing
     .filter(({ verdict }) => verdict !== 'ample')
     .map((link) => {
       const duty = build.duties.find(({ id }) => id === link.dutyId);
-      const candidates = candidatesFor({ build, link, duty, shelf, system });
+      const candidates = candidatesFor({ build, link, report, duty, shelf, system });
       const found = ranked(tried(candidates, margins).map((t) => judged(t, link.link)));
-      return { link: link.link, dutyId: link.dutyId, moves: varied(build, found, 'margin') };
+      return {
+        finding: marginId(link.link),
+        link: link.link,
+        dutyId: link.dutyId,
+        moves: varied(build, found, 'margin'),
+      };
     });
-  const others = report.findings.flatMap(({ cure, link, dutyId, text }): MovesFor[] => {
+  const others = report.findings.flatMap(({ id, cure, link, dutyId }): MovesFor[] => {
     if (!cure) return [];
     const found = ranked(tried(curesOf(build, cure, system), whole).map((t) => ended(t, cure)));
-    return [{ link, dutyId, finding: text, moves: varied(build, found, 'finding') }];
+    return [{ finding: id, link, dutyId, moves: varied(build, found, 'finding') }];
   });
   return [...mended, ...others];
 }
 
-/** The moves of a finding: its own, or those of the margin that it speaks of. */
-export const movesOfFinding = (all: readonly MovesFor[], finding: Finding): readonly Move[] => {
-  const own = finding.cure
-    ? all.find((m) => m.finding === finding.text)
-    : finding.severity === 'note'
-      ? undefined
-      : all.find((m) => m.finding === undefined && m.link === finding.link && m.dutyId === finding.dutyId);
-  return own?.moves ?? [];
-};
+/** The moves of a finding. */
+export const movesOfFinding = (all: readonly MovesFor[], { id }: Pick<Finding, 'id'>): readonly Move[] =>
+  all.find(({ finding }) => finding === id)?.moves ?? [];
 
 /** The best, but not four times the same by another tooth: at most two that begin alike, none that does just as another. */
 function varied(build: Build, ranked: readonly Judged[], mends: 'margin' | 'finding'): Move[] {

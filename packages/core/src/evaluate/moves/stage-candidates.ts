@@ -1,6 +1,7 @@
 import type { Build } from '../../build/index.ts';
 import { showNumber } from '../../quantity/index.ts';
 import {
+  BELT_WIDTHS_M,
   CHAIN_NAMES,
   CHAIN_SIZES,
   freshStage,
@@ -16,7 +17,7 @@ import { scaled, withStage, type Asked, type Candidate, type Generator } from '.
 
 const LEAST_TEETH = 8;
 const MOST_TEETH = 120;
-const STEPS = [-2, -1, 1, 2, 4, 8] as const;
+const STEPS = [-2, -1, 1, 2] as const;
 
 /** One or two teeth more or less on any stage that has them. */
 export const teeth: Generator = ({ build }) =>
@@ -76,9 +77,10 @@ export const stronger: Generator = (asked) => {
   });
   switch (stage?.kind) {
     case 'friction-belt':
-      return [1.5, 2].map((by) =>
-        more(`${showNumber(by)} × the belt's tension`, { ...stage, tension: scaled(stage.tension, by) }),
-      );
+      return [1.5, 2].map((by) => ({
+        ...more(`${showNumber(by)} × the belt's tension`, { ...stage, tension: scaled(stage.tension, by) }),
+        cost: `${showNumber(by)} times the pull on its shafts and bearings`,
+      }));
     case 'friction-wheel':
       return [1.5, 2].map((by) =>
         more(`The roller pressed ${showNumber(by)} × as hard`, { ...stage, press: scaled(stage.press, by) }),
@@ -94,7 +96,17 @@ export const stronger: Generator = (asked) => {
       ];
     case 'timing-belt':
       return [
-        more('A belt twice as strong: wider', { ...stage, allowablePull: scaled(stage.allowablePull, 2) }),
+        ...BELT_WIDTHS_M.filter((width) => width > stage.width.value)
+          .slice(0, 4)
+          .map((width) =>
+            more(
+              `A belt ${showNumber(width * 1000)} mm wide instead of ${showNumber(stage.width.value * 1000)} mm`,
+              {
+                ...stage,
+                width: { ...stage.width, value: width, origin: 'typed' },
+              },
+            ),
+          ),
       ];
     case 'track':
       return [more('A track twice as strong', { ...stage, allowablePull: scaled(stage.allowablePull, 2) })];

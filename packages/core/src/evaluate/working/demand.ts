@@ -10,28 +10,25 @@ import {
   catchLean,
   innerDrive,
   loadedMass,
+  lockedAxle,
   meanRolling,
   obstacleClimb,
-  pivotTurn,
   roadLoad,
-  skidTurnTracked,
-  skidTurnWheeled,
   speedUp,
   sumOfForces,
   towedLoad,
 } from '../../ground/index.ts';
 import type { Quantity } from '../../quantity/index.ts';
-import { beyondRoad, catchInput, demandOf, meanRollingInput, roadLoadInput, rollsAlike } from '../demand.ts';
+import { beyondRoad, catchInput, demandOf, roadLoadInput } from '../demand.ts';
 import { reflectedInertia } from '../../transmission/index.ts';
 import { groundOf, innerDriveInput, loadedMassInput, speedUpInput, towedInput } from '../footing.ts';
 import { stepInput } from '../obstacle.ts';
 import type { Footing } from '../report.ts';
 import { inertiaInput } from '../rotating.ts';
-import { pivotInput, scrubInput, trackInput } from '../turning.ts';
+import { meanRollingInput, rollingOf } from '../rolling.ts';
+import { LOADS, atBrief, figureInput } from './ground-inputs.ts';
+import { turnWorking } from './turn.ts';
 import { calculated, fixed, from, shelf, worked, type Calculation, type WorkingInput } from './working.ts';
-
-export const LOADS = 'the wheel loads of the duty';
-export const atBrief = (duty: Duty): string => `Brief, ${duty.name}`;
 
 export function massWorking(build: Build, duty: Duty): Calculation {
   const { own, payload, others } = build.masses;
@@ -75,8 +72,8 @@ export function accelerationInput(duty: Duty): WorkingInput {
   return worked('accelerationMps2', 'to be at its speed in time', up);
 }
 
-const towWorking = (duty: Duty): Calculation =>
-  calculated(towedLoad, towedInput(duty), 'drawbarN', [
+const towWorking = (build: Build, duty: Duty): Calculation =>
+  calculated(towedLoad, towedInput(build, duty), 'drawbarN', [
     ...(duty.towed
       ? [
           from('massKg', duty.towed.mass, `${atBrief(duty)}, towed`),
@@ -85,24 +82,32 @@ const towWorking = (duty: Duty): Calculation =>
       : [fixed('massKg', 'nothing is towed'), fixed('rollingCoefficient', 'nothing is towed')]),
     from('gradeDeg', duty.grade, atBrief(duty)),
     accelerationInput(duty),
+    duty.towed ? from('hitchN', build.hitch.load, 'Brief, hitch') : fixed('hitchN', 'nothing is towed'),
     from('extraN', duty.drawbar, atBrief(duty)),
   ]);
 
-export const drawbarInput = (duty: Duty): WorkingInput =>
+export const drawbarInput = (build: Build, duty: Duty): WorkingInput =>
   duty.towed
-    ? worked('drawbarN', 'what is towed', towWorking(duty))
+    ? worked('drawbarN', 'what is towed', towWorking(build, duty))
     : from('drawbarN', duty.drawbar, atBrief(duty));
 
-/** Rolling of unlike wheels together. */
+/** Nearer than this, all wheels roll as the driven ones do. */
+const ALIKE = 1e-12;
+
+/** Rolling of all wheels together, by what each carries. */
 function rollingInput(build: Build, duty: Duty, footing: Footing): WorkingInput {
   const ground = groundOf(build, duty);
   const where = `Brief, ${ground.name}`;
-  if (rollsAlike(build, duty, footing)) return from('rollingCoefficient', ground.rolling, where);
-  const mean = calculated(meanRolling, meanRollingInput(build, duty, footing), 'meanCoefficient', [
+  if (Math.abs(rollingOf(build, duty, footing) - ground.rolling.value) <= ALIKE)
+    return from('rollingCoefficient', ground.rolling, where);
+  const given = meanRollingInput(build, duty, footing);
+  const mean = calculated(meanRolling, given, 'meanCoefficient', [
     fixed('drivenLoadN', LOADS),
-    from('rollingCoefficient', ground.rolling, where),
+    figureInput('rollingCoefficient', 'rolling', given.rollingCoefficient, ground),
     fixed('freeLoadN', LOADS),
-    from('freeCoefficient', ground.freeRolling, where),
+    given.freeCoefficient === ground.freeRolling.value
+      ? from('freeCoefficient', ground.freeRolling, where)
+      : fixed('freeCoefficient', `${where}, for the tyres that they have`),
     fixed('weightN', 'mass times g, square to the ground'),
   ]);
   return worked('rollingCoefficient', 'of driven and free wheels', mean);
@@ -124,7 +129,7 @@ function roadWorking(build: Build, duty: Duty, footing: Footing, speedMps: numbe
     inner
       ? worked('rotatingMassFactor', 'the shell turns', innerWorking(build, inner, 'rotatingMassFactor'))
       : rotorsInput(build, footing.massKg),
-    drawbarInput(duty),
+    drawbarInput(build, duty),
   ]);
 }
 
@@ -162,45 +167,6 @@ export function innerWorking(
   ]);
 }
 
-/** The moment of a turn, by the calculator that its layout has. */
-function turnWorking(build: Build, duty: Duty, footing: Footing): Calculation | undefined {
-  const ground = groundOf(build, duty);
-  const where = `Brief, ${ground.name}`;
-  const turning = demandOf(build, duty).turn?.turning;
-  const rolling = from('rollingCoefficient', ground.rolling, where);
-  const track = fixed('trackM', 'Brief, the layout');
-  if (turning === 'pivot')
-    return calculated(pivotTurn, pivotInput(build, ground, footing), 'momentNm', [
-      fixed('drivenLoadN', LOADS),
-      track,
-      fixed('freeLoadN', LOADS),
-      fixed('freeArmM', 'Brief, the layout'),
-      from('freeCoefficient', ground.freeRolling, where),
-      rolling,
-      fixed('tyreWidthM', 'Brief, the layout'),
-      from('friction', ground.friction, where),
-    ]);
-  if (turning === 'scrub')
-    return calculated(skidTurnWheeled, scrubInput(build, ground, footing), 'momentNm', [
-      fixed('weightN', LOADS),
-      fixed('wheelbaseM', 'two axles that would drag as much'),
-      track,
-      from('lateralCoefficient', ground.across, where),
-      rolling,
-      from('longitudinalFriction', ground.friction, where),
-    ]);
-  if (turning === 'tracks')
-    return calculated(skidTurnTracked, trackInput(build, duty, ground, footing), 'momentNm', [
-      fixed('weightN', LOADS),
-      fixed('contactLengthM', 'Brief, the layout'),
-      fixed('gaugeM', 'Brief, the layout'),
-      from('lateralCoefficientMax', ground.across, where),
-      rolling,
-      fixed('turnRadiusM', atBrief(duty)),
-    ]);
-  return undefined;
-}
-
 /** The force along the ground, at the duty's speed unless another is given. */
 export function forceWorking(build: Build, duty: Duty, speedMps = duty.speed.value): Calculation {
   const { resistance, footing } = demandOf(build, duty, speedMps);
@@ -212,7 +178,13 @@ export function forceWorking(build: Build, duty: Duty, speedMps = duty.speed.val
     worked('roadN', atBrief(duty), road),
     fixed('compactionN', beyond.compactionN > 0 ? 'the sinkage of every wheel or track' : 'firm ground'),
     turn
-      ? { ...worked('turningN', 'twice the moment over the track', turn) }
+      ? worked(
+          'turningN',
+          turn.calculator === lockedAxle.name
+            ? 'the moment over the radius of the bend'
+            : 'twice the moment over the track',
+          turn,
+        )
       : fixed('turningN', 'straight on'),
     obstacleInput(build, duty, footing, beyond.obstacleN),
     beyond.catchingN > 0
@@ -227,6 +199,8 @@ function leanWorking(build: Build, duty: Duty, footing: Footing): Calculation {
     fixed('heightM', 'the middle of it all over the axle'),
     ...(duty.lean ? [from('leanDeg', duty.lean, atBrief(duty))] : []),
     fixed('wheelDiameterM', 'Brief, the layout'),
+    fixed('bodyInertiaKgM2', 'not counted'),
+    fixed('wheelsMassKg', 'counted with the mass'),
   ]);
 }
 
@@ -242,11 +216,12 @@ export function stepWorking(
     step && !('problem' in step) ? build.layout.axles.find((a) => a.id === step.axleId) : undefined;
   if (!axle || !duty.step) return undefined;
   const ground = groundOf(build, duty);
-  return calculated(obstacleClimb, stepInput(axle, duty, ground.friction.value, footing), key, [
+  const given = stepInput(build, axle, duty, footing);
+  return calculated(obstacleClimb, given, key, [
     fixed('wheelRadiusM', `Brief, ${axle.name}, half the diameter`),
     from('stepM', duty.step, atBrief(duty)),
     fixed('wheelLoadN', LOADS),
-    from('friction', ground.friction, `Brief, ${ground.name}`),
+    figureInput('friction', 'friction', given.friction, ground),
   ]);
 }
 

@@ -39,9 +39,15 @@ interface Sides {
 /** What a belt or roller holds: the same sum, read for its other side. */
 const slipHas = ({ line, source, link }: AskedOfDrive): Working | undefined => {
   const needs = stageNeeds(line, source, link.stageId ?? '');
-  return needs && !isStated(needs) && 'transmissiblePullN' in needs.found
+  if (!needs || isStated(needs) || !('transmissiblePullN' in needs.found)) return undefined;
+  return needs.found.transmissiblePullN === link.has
     ? readFor(needs, 'transmissiblePullN')
-    : undefined;
+    : {
+        value: link.has,
+        dimension: 'force',
+        origin: 'fixed',
+        where: 'the most that a V-belt of its section stands',
+      };
 };
 
 const stageSides: Sides = {
@@ -104,6 +110,18 @@ const DRIVE_SIDES = {
   path: pathSides(false),
   'path-stall': pathSides(true),
   'mount-twist': { needs: ({ build, line, source }) => mountNeeds(build, line, source), has: () => mountHas },
+  'shaft-load': {
+    needs: ({ build, line, source }) => mountNeeds(build, line, source, 'shaftN'),
+    has: ({ line: { motor } }) =>
+      motor.shaftLoadN === undefined
+        ? undefined
+        : {
+            value: motor.shaftLoadN,
+            dimension: 'force',
+            origin: 'shelf',
+            where: `${motor.name}: the pull that its shaft may carry`,
+          },
+  },
   'axle-clearance': axleHeight,
   'axle-room': axleRoom,
 } as const satisfies Partial<Record<LinkId, Sides>>;

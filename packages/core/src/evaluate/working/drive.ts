@@ -9,6 +9,7 @@ import { demandOf } from '../demand.ts';
 import type { Driveline } from '../driveline.ts';
 import { attainableInput, dutyPoint, motorLoadInput, steadyDuty, wheelTorqueInput } from '../operating.ts';
 import { ratioWindowSum } from '../ratio-window.ts';
+import { topSpeedInput } from '../top-speed.ts';
 import { forceWorking } from './demand.ts';
 import { gripWorking } from './grip.ts';
 import {
@@ -114,6 +115,9 @@ export function circuitInputs(build: Build, line: Driveline): WorkingInput[] {
     from('supplyResistanceOhm', build.supply.cableResistance, 'Power, the cable; the pack’s own added'),
     ...limit,
     from('auxiliaryW', build.supply.auxiliaryPower, 'Power, beside the motors'),
+    build.supply.commandShare
+      ? from('commandShare', build.supply.commandShare, 'Power, the controller')
+      : fixed('commandShare', 'all of it'),
   ];
 }
 
@@ -162,6 +166,19 @@ export function attainableWorking(build: Build, duty: Duty, line: Driveline): Ca
     ...(grip ? [worked('gripN', 'of the driven wheels', grip)] : []),
   ]);
 }
+
+/** Its top speed, level or down the duty's slope. */
+export const topWorking = (build: Build, duty: Duty, line: Driveline): Calculation =>
+  calculated(attainableSpeed, topSpeedInput(build, duty, line), 'speedMps', [
+    ...circuitInputs(build, line),
+    fixed('ratio', MULTIPLIED),
+    fixed('efficiency', MULTIPLIED),
+    from('wheelDiameterM', rollingDiameter(build), rollingPlace(build)),
+    fixed('steadyN', 'rolling and the slope down, straight on with nothing towed'),
+    from('dragAreaM2', build.dragArea, 'Brief, the vehicle'),
+    fixed('airDensityKgM3', 'air at 20 °C, sea level'),
+    fixed('gripN', 'of the driven wheels'),
+  ]);
 
 /** The window of a duty, read for the end that the fitted ratio is nearest to. */
 export function windowWorking(build: Build, duty: Duty, line: Driveline, edge: number): Calculation {

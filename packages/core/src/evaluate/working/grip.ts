@@ -13,7 +13,9 @@ import {
   wheelLoadInput,
 } from '../footing.ts';
 import type { Footing } from '../report.ts';
-import { accelerationInput, atBrief, drawbarInput, innerWorking, massWorking } from './demand.ts';
+import { meanFigure } from '../rolling.ts';
+import { accelerationInput, drawbarInput, innerWorking, massWorking } from './demand.ts';
+import { atBrief, figureInput } from './ground-inputs.ts';
 import { calculated, fixed, from, readFor, worked, type Calculation, type WorkingInput } from './working.ts';
 
 /** Whether the lever between two axles says all of the loads: level across, straight on, nothing off the middle. */
@@ -33,7 +35,7 @@ export const axleLoadInput = (build: Build, duty: Duty) => {
     wheelbaseM: asTwoAxles(build.layout)?.front.ahead.value ?? 1,
     gradeDeg: radiansToDegrees(duty.grade.value),
     accelerationMps2: accelerationOf(duty),
-    drawbarN: stanceOf(duty).drawbarN,
+    drawbarN: stanceOf(build, duty).drawbarN,
     hitchHeightM: build.hitch.height.value,
     hitchVerticalN: duty.towed ? build.hitch.load.value : 0,
     hitchBehindRearAxleM: build.hitch.behind.value,
@@ -41,7 +43,7 @@ export const axleLoadInput = (build: Build, duty: Duty) => {
 };
 
 const hitchInputs = (build: Build, duty: Duty): WorkingInput[] => [
-  drawbarInput(duty),
+  drawbarInput(build, duty),
   from('hitchHeightM', build.hitch.height, 'Brief, hitch'),
   duty.towed
     ? from('hitchVerticalN', build.hitch.load, 'Brief, hitch')
@@ -65,7 +67,7 @@ function axleWorking(build: Build, duty: Duty, key: 'frontN' | 'rearN'): Calcula
 
 function contactsWorking(build: Build, duty: Duty): Calculation {
   const mass = massWorking(build, duty);
-  const given = wheelLoadInput(build, duty, massOf(build, duty), stanceOf(duty));
+  const given = wheelLoadInput(build, duty, massOf(build, duty), stanceOf(build, duty));
   return calculated(wheelLoads, given, 'drivenN', [
     worked('massKg', atBrief(duty), mass),
     worked('cgAheadOfRearAxleM', atBrief(duty), readFor(mass, 'cgAheadOfRearAxleM')),
@@ -105,7 +107,13 @@ export function gripWorking(build: Build, duty: Duty): Calculation | undefined {
   const inner = innerDriveInput(build);
   if (inner && innerDrive.run(inner).mostForceN === gripN) return innerWorking(build, inner, 'mostForceN');
   const loads = drivenLoadWorking(build, duty, footing);
-  const counted = gripN / ground.friction.value;
+  const friction = meanFigure(
+    build,
+    duty,
+    footing.contacts.filter((c) => c.driven),
+    'friction',
+  );
+  const counted = gripN / friction;
   const loadN = Math.abs(counted - footing.drivenN) <= 1e-9 * footing.drivenN ? footing.drivenN : counted;
   const where =
     loadN === footing.drivenN
@@ -113,8 +121,8 @@ export function gripWorking(build: Build, duty: Duty): Calculation | undefined {
       : ground.soil
         ? 'as much as soft ground takes before it shears'
         : 'of the driven wheels, as much as the one with the least lets all give';
-  return calculated(gripForce, { loadN, friction: ground.friction.value }, 'gripN', [
+  return calculated(gripForce, { loadN, friction }, 'gripN', [
     loads ? worked('loadN', where, loads) : fixed('loadN', where),
-    from('friction', ground.friction, `Brief, ${ground.name}`),
+    figureInput('friction', 'friction', friction, ground),
   ]);
 }

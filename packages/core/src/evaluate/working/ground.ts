@@ -1,14 +1,24 @@
 import type { Build, Duty } from '../../build/index.ts';
-import { degreesToRadians } from '../../contract/index.ts';
-import { cornerSpeed, lockedAxle, steerTorque, stopping, tipAngles } from '../../ground/index.ts';
-import { shareWhileBraking, stoppingInput } from '../braking.ts';
+import {
+  cornerSpeed,
+  reactionRun,
+  slideAcross,
+  steerTorque,
+  stopping,
+  tipAngles,
+  tippingMoments,
+} from '../../ground/index.ts';
+import { brakedSlowing, reactionInput, stoppingInput } from '../braking.ts';
+import { demandOf } from '../demand.ts';
 import type { Driveline } from '../driveline.ts';
-import { accelerationOf, groundOf } from '../footing.ts';
+import { dutyReport, stancesIn } from '../duty-report.ts';
+import { groundOf } from '../footing.ts';
 import { steerInput } from '../ground-links.ts';
 import type { DutyReport } from '../report.ts';
-import { cornerInput, leanOf, tipInput } from '../tipping.ts';
-import { lockedInput } from '../turning.ts';
-import { LOADS, massWorking, stepWorking } from './demand.ts';
+import { slideInput } from '../sliding.ts';
+import { cornerInput, momentsInput, tipInput } from '../tipping.ts';
+import { massWorking, stepWorking } from './demand.ts';
+import { LOADS, figureInput } from './ground-inputs.ts';
 import {
   calculated,
   fixed,
@@ -45,49 +55,70 @@ export function tipWorking(
   ]);
 }
 
-export const tipAlongWorking = (build: Build, duty: Duty, report: DutyReport): Calculation =>
-  tipWorking(build, duty, report, leanOf(duty) > 0 ? 'backDeg' : 'forwardDeg');
+/** What tips it over an edge, or what holds it: of the stance in which that edge is nearest to tipping. */
+export function momentsWorking(
+  build: Build,
+  duty: Duty,
+  line: Driveline | undefined,
+  key: 'alongRightingNm' | 'alongOverturningNm' | 'sideRightingNm' | 'sideOverturningNm',
+): Calculation | undefined {
+  const report = dutyReport(build, duty, line);
+  const side = key.startsWith('side');
+  const worst = side ? report.tip?.side : report.tip?.along;
+  const given = stancesIn(build, duty, report.brake)
+    .flatMap((stance) => momentsInput(build, duty, stance) ?? [])
+    .find((input) => {
+      const found = tippingMoments.run(input);
+      return (side ? found.sideOverturningNm : found.alongOverturningNm) === worst?.overturningNm;
+    });
+  if (!given) return undefined;
+  const mass = massWorking(build, duty);
+  return calculated(tippingMoments, given, key, [
+    ...contactRows(given.contacts.length),
+    worked('cgAheadOfRearAxleM', atBrief(duty), readFor(mass, 'cgAheadOfRearAxleM')),
+    worked('cgLeftM', atBrief(duty), readFor(mass, 'cgLeftM')),
+    worked('cgHeightM', atBrief(duty), readFor(mass, 'cgHeightM')),
+    fixed('weightN', 'mass times g, square to the ground'),
+    fixed('backN', 'grade and speeding up, or slowing down'),
+    fixed('rightN', 'side slope and bend'),
+    fixed('drawbarN', 'the hitch in that motion'),
+    from('hitchHeightM', build.hitch.height, 'Brief, hitch'),
+    duty.towed
+      ? from('hitchVerticalN', build.hitch.load, 'Brief, hitch')
+      : fixed('hitchVerticalN', 'nothing is towed'),
+    from('hitchBehindRearAxleM', build.hitch.behind, 'Brief, hitch'),
+  ]);
+}
 
-export const leanStated = (duty: Duty): Stated => ({
-  value: Math.abs(degreesToRadians(leanOf(duty))),
-  dimension: 'angle',
-  origin: duty.grade.origin,
-  where: `${atBrief(duty)}: its grade${accelerationOf(duty) === 0 ? '' : ', speeding up counted as a slope'}`,
-});
+export function slideWorking(build: Build, duty: Duty): Calculation | undefined {
+  const given = slideInput(build, duty, demandOf(build, duty));
+  return (
+    given &&
+    calculated(slideAcross, given, 'holdsN', [
+      ...given.contacts.flatMap((_, row) =>
+        ['loadN', 'along', 'across'].map((column) => ({
+          ...fixed('contacts', 'the wheel loads of the duty; Brief, the ground'),
+          cell: { row, column },
+        })),
+      ),
+      fixed('pushN', 'the force along the ground'),
+      fixed('sideN', 'weight along the side slope, and the pull of the bend'),
+    ])
+  );
+}
 
 export function cornerWorking(build: Build, duty: Duty, report: DutyReport): Calculation {
   const ground = groundOf(build, duty);
-  return calculated(cornerSpeed, cornerInput(build, duty, report.tip?.sideDeg), 'cornerMps', [
+  const given = cornerInput(build, duty, report.footing, report.tip?.sideDeg);
+  return calculated(cornerSpeed, given, 'cornerMps', [
     duty.turn?.kind === 'radius'
       ? from('turnRadiusM', duty.turn.radius, atBrief(duty))
       : fixed('turnRadiusM', atBrief(duty)),
-    from('friction', ground.across, `Brief, ${ground.name}, sideways`),
+    figureInput('friction', 'across', given.friction, ground),
     from('speedMps', duty.speed, atBrief(duty)),
     ...(report.tip?.sideDeg === undefined
       ? []
       : [worked('tipDeg', 'to its weaker side', tipWorking(build, duty, report, 'sideDeg'))]),
-  ]);
-}
-
-export function lockedWorking(
-  build: Build,
-  duty: Duty,
-  report: DutyReport,
-  key: 'sideForceN' | 'gripN',
-): Calculation | undefined {
-  const ground = groundOf(build, duty);
-  const given = lockedInput(build, duty, ground, report.footing);
-  if (!given || duty.turn?.kind !== 'radius') return undefined;
-  return calculated(lockedAxle, given, key, [
-    fixed('differential', 'Brief, the drive'),
-    fixed('drivenLoadN', LOADS),
-    fixed('trackM', LAYOUT),
-    from('friction', ground.friction, `Brief, ${ground.name}`),
-    fixed('wheelbaseM', LAYOUT),
-    fixed('steeredLoadN', LOADS),
-    from('steeredFriction', ground.across, `Brief, ${ground.name}, sideways`),
-    from('turnRadiusM', duty.turn.radius, atBrief(duty)),
-    from('speedMps', duty.speed, atBrief(duty)),
   ]);
 }
 
@@ -98,7 +129,7 @@ export function steerWorking(build: Build, duty: Duty, report: DutyReport): Calc
   const ground = groundOf(build, duty);
   return calculated(steerTorque, given, 'servoNm', [
     fixed('wheelLoadN', LOADS),
-    from('friction', ground.across, `Brief, ${ground.name}, sideways`),
+    figureInput('friction', 'across', given.friction, ground),
     fixed('tyreWidthM', LAYOUT),
     from('kingpinOffsetM', steering.kingpinOffset, 'Brief, steering'),
     fixed('wheels', LAYOUT),
@@ -112,7 +143,7 @@ export function steerWorking(build: Build, duty: Duty, report: DutyReport): Calc
   ]);
 }
 
-/** Slowing on the way down, with the wheel loads that then hold. */
+/** Slowing on the way down by grip and brake, with the wheel loads that then hold. */
 export function stopWorking(
   build: Build,
   duty: Duty,
@@ -121,14 +152,15 @@ export function stopWorking(
 ): Calculation {
   const gradeRad = -Math.abs(duty.grade.value);
   const ground = groundOf(build, duty);
-  const share = shareWhileBraking(build, duty, line, gradeRad);
-  const given = stoppingInput(build, duty, line, { gradeRad, share });
+  const slowing = brakedSlowing(build, duty, line, gradeRad);
+  const given = stoppingInput(build, duty, line, { gradeRad, slowing });
   return calculated(stopping, given, key, [
     from('speedMps', duty.speed, atBrief(duty)),
-    from('friction', ground.friction, `Brief, ${ground.name}`),
+    figureInput('friction', 'friction', given.friction, ground),
     fixed('brakedShare', 'the loads of the braked wheels while they brake'),
     from('gradeDeg', duty.grade, `${atBrief(duty)}, facing down`),
     from('reactionS', build.brake.reaction, 'Brief, brake'),
+    worked('gatheringMps2', 'rolling down until the brake bites', reactionWorking(build, duty, line)),
     duty.towed
       ? fixed('massKg', 'itself and what it tows, which has no brake of its own')
       : worked('massKg', atBrief(duty), massWorking(build, duty)),
@@ -137,9 +169,20 @@ export function stopWorking(
       : build.brake.force && build.brake.kind === 'friction'
         ? [from('brakeForceN', build.brake.force, 'Brief, brake')]
         : [fixed('brakeForceN', 'the motors, stalled the other way')]),
-    duty.towed
-      ? fixed('rollingCoefficient', 'of itself and what it tows, by their masses')
-      : from('rollingCoefficient', ground.rolling, `Brief, ${ground.name}`),
+    figureInput('rollingCoefficient', 'rolling', given.rollingCoefficient, ground),
+    fixed('unbrakedRollingCoefficient', 'of the other wheels and of what is towed, by their loads'),
+    fixed('rotatingMassFactor', 'the rotors turn with the wheels'),
+  ]);
+}
+
+function reactionWorking(build: Build, duty: Duty, line: Driveline | undefined): Calculation {
+  return calculated(reactionRun, reactionInput(build, duty, line), 'gatheringMps2', [
+    from('speedMps', duty.speed, atBrief(duty)),
+    from('reactionS', build.brake.reaction, 'Brief, brake'),
+    from('gradeDeg', duty.grade, `${atBrief(duty)}, facing down`),
+    fixed('rollingCoefficient', 'of all wheels, by their loads'),
+    fixed('rotatingMassFactor', 'the rotors turn with the wheels'),
+    fixed('held', 'whether the drive brakes by itself, or locks'),
   ]);
 }
 

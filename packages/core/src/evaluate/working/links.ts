@@ -6,23 +6,23 @@ import { dutyReport } from '../duty-report.ts';
 import type { DutyReport, LinkReport } from '../report.ts';
 import type { Quantity } from '../../quantity/index.ts';
 import { forceWorking } from './demand.ts';
+import { lockedWorking } from './turn.ts';
 import { gripWorking } from './grip.ts';
 import {
   cornerWorking,
-  leanStated,
-  lockedWorking,
+  momentsWorking,
+  slideWorking,
   steerWorking,
   stepHas,
   stepNeeds,
   stopWorking,
-  tipAlongWorking,
-  tipWorking,
 } from './ground.ts';
 import {
   attainableWorking,
   currentWorking,
   fullCommandWorking,
   packWorking,
+  topWorking,
   wheelTorqueToSpare,
   wheelWorking,
   windowWorking,
@@ -95,12 +95,20 @@ const GROUND_SIDES = {
     has: ({ build, duty }) => gripWorking(build, duty),
   },
   'tip-along': {
-    needs: ({ duty }) => leanStated(duty),
-    has: ({ build, duty, report }) => tipAlongWorking(build, duty, report()),
+    needs: ({ build, duty, line }) => momentsWorking(build, duty, line, 'alongOverturningNm'),
+    has: ({ build, duty, line }) => momentsWorking(build, duty, line, 'alongRightingNm'),
   },
   'tip-side': {
-    needs: ({ duty }) => duty.sideSlope && stated(duty.sideSlope, 'angle', `Brief, ${duty.name}`),
-    has: ({ build, duty, report }) => tipWorking(build, duty, report(), 'sideDeg'),
+    needs: ({ build, duty, line }) => momentsWorking(build, duty, line, 'sideOverturningNm'),
+    has: ({ build, duty, line }) => momentsWorking(build, duty, line, 'sideRightingNm'),
+  },
+  'slide-side': {
+    needs: ofReport(
+      (r) => r.slide?.sideN,
+      'force',
+      'weight along the side slope, and the pull of the bend: m g sinφ + m v²/R',
+    ),
+    has: ({ build, duty }) => slideWorking(build, duty),
   },
   corner: {
     needs: ({ duty }) => stated(duty.speed, 'speed', `Brief, ${duty.name}`),
@@ -115,12 +123,17 @@ const GROUND_SIDES = {
     has: ({ build }) => stated(build.body.clearance, 'length', 'Brief, the body'),
   },
   'push-on': {
-    needs: ({ build, duty, report }) => lockedWorking(build, duty, report(), 'sideForceN'),
-    has: ({ build, duty, report }) => lockedWorking(build, duty, report(), 'gripN'),
+    needs: ({ build, duty, report }) => lockedWorking(build, duty, report().footing, 'sideForceN'),
+    has: ({ build, duty, report }) => lockedWorking(build, duty, report().footing, 'gripN'),
   },
   steering: {
     needs: ({ build, duty, report }) => steerWorking(build, duty, report()),
-    has: ({ build }) => build.steering && stated(build.steering.actuatorTorque, 'torque', 'Brief, steering'),
+    has: ({ build, link }) => ({
+      value: link.has,
+      dimension: 'torque',
+      origin: build.steering?.hand ? 'worked' : (build.steering?.actuatorTorque?.origin ?? 'assumed'),
+      where: build.steering?.hand ? 'Brief, steering: arm times force of the hand' : 'Brief, steering',
+    }),
   },
   'brake-hold': {
     needs: ofReport(
@@ -142,7 +155,16 @@ const GROUND_SIDES = {
       where: 'speed squared over twice the distance that is left when the brake bites',
     }),
     has: ({ build, duty, line, report }) =>
-      report().brake?.decelerationMps2 ? stopWorking(build, duty, line, 'decelerationMps2') : undefined,
+      report().brake?.noses
+        ? {
+            value: report().brake?.decelerationMps2 ?? 0,
+            dimension: 'acceleration',
+            origin: 'worked',
+            where: 'the slowing at which its rear lifts: nobody brakes harder than that',
+          }
+        : report().brake?.decelerationMps2
+          ? stopWorking(build, duty, line, 'decelerationMps2')
+          : undefined,
   },
 } as const satisfies Partial<Record<LinkId, GroundSides>>;
 
@@ -167,6 +189,19 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = 
     })),
     has: ofDuty(({ build, duty, line }) => attainableWorking(build, duty, line)),
   },
+  'over-speed': {
+    needs: ofDuty(({ build, duty, line }) => topWorking(build, duty, line)),
+    has: ({ build, link }) =>
+      build.speedCap
+        ? stated(build.speedCap, 'speed', 'Brief, the vehicle')
+        : {
+            value: link.has,
+            dimension: 'speed',
+            origin: 'worked',
+            where:
+              'the lesser of the speed at which it tips or slides in its bend, and the one from which it stops in its distance',
+          },
+  },
   ratio: {
     needs: ofDuty(({ build, duty, line, link }) => windowWorking(build, duty, line, link.needs)),
     has: ({ build }) => ratioWorking(build),
@@ -174,7 +209,7 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = 
   'motor-heat': {
     needs: ({ build, line, link }) => {
       const duty = build.duties.find((d) => d.id === link.dutyId);
-      return duty ? currentWorking(build, duty, line) : outingWorking(build, line, 'currentA', 'rmsA');
+      return duty ? currentWorking(build, duty, line) : outingWorking(build, line, 'currentA', 'worstRmsA');
     },
     has: motorMay,
   },
@@ -197,7 +232,7 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = 
     has: ({ line: { battery } }) => ofPart(battery, 'current', battery?.continuousA ?? 0, ALL_DAY),
   },
   'battery-peak': {
-    needs: ({ build, line }) => readFor(fullCommandWorking(build, line), 'allMotorsA'),
+    needs: ({ build, line }) => readFor(fullCommandWorking(build, line), 'startA'),
     has: ({ line: { battery } }) =>
       ofPart(
         battery,

@@ -63,8 +63,13 @@ export function pathHas(
   ]);
 }
 
-/** How far the mount twists. */
-export function mountNeeds(build: Build, line: Driveline, source: Source): Calculation | undefined {
+/** How far the mount twists, or what pulls across the motor's shaft. */
+export function mountNeeds(
+  build: Build,
+  line: Driveline,
+  source: Source,
+  key: 'twistDeg' | 'shaftN' = 'twistDeg',
+): Calculation | undefined {
   const loaded = loadedStages(
     line,
     source.from === 'motor'
@@ -74,7 +79,7 @@ export function mountNeeds(build: Build, line: Driveline, source: Source): Calcu
   const given = mountInput(build, loaded);
   if (!given) return undefined;
   const { lever, twist } = build.drive.mount;
-  return calculated(mountPull, given, 'twistDeg', [
+  return calculated(mountPull, given, key, [
     fixed('tightN', 'the pull of the first stage'),
     fixed('slackN', 'the pull of the first stage'),
     fixed('wrapDeg', 'the geometry of the first stage'),

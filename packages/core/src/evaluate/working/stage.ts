@@ -13,6 +13,7 @@ import {
   torqueHeld,
   type Stage,
   type StageOf,
+  workingPull,
 } from '../../transmission/index.ts';
 import type { Quantity } from '../../quantity/index.ts';
 import { isOnMotor, trainStages, type Driveline } from '../driveline.ts';
@@ -240,6 +241,13 @@ export function stageHas(build: Build, stageId: string): Working | undefined {
     case 'worm':
       return stage.allowable && stated(stage.allowable, 'stress', 'Drivetrain, what the teeth may carry');
     case 'timing-belt':
+      return {
+        value: workingPull(stage),
+        dimension: 'force',
+        origin: stage.pullPerWidth.origin,
+        where:
+          'Drivetrain: its width times the pull for its width, a fifth off for each tooth under six in mesh',
+      };
     case 'track':
       return stated(stage.allowablePull, 'force', 'Drivetrain, its working pull');
     case 'spool':

@@ -1,10 +1,10 @@
 import type { Build, Duty } from '../../build/index.ts';
 import { NotPhysical } from '../../contract/index.ts';
-import { driverDraw, energyDrawn, outingDraw, runTime } from '../../supply/index.ts';
+import { STRETCH_S, driverDraw, energyDrawn, outingDraw, runTime } from '../../supply/index.ts';
 import { dutyReport } from '../duty-report.ts';
 import type { Driveline } from '../driveline.ts';
 import { demandOf, sidesAlike } from '../demand.ts';
-import { batteryCurrent, legsOf, runTimeInput } from '../outing.ts';
+import { batteryCurrent, legsOf, peukertOf, runTimeInput } from '../outing.ts';
 import type { DutyReport } from '../report.ts';
 import { currentWorking, packWorking } from './drive.ts';
 import { calculated, fixed, from, readFor, shelf, worked, type Calculation } from './working.ts';
@@ -55,16 +55,15 @@ export function outingWorking(
   build: Build,
   line: Driveline,
   figure: Figure,
-  key: 'meanA' | 'rmsA' | 'durationS',
+  key: 'meanA' | 'equivalentA' | 'worstRmsA' | 'durationS',
 ): Calculation {
   const legs = legsOf(reportsOf(build, line), (d) =>
     figure === 'batteryA' ? batteryCurrent(build, d, line) : Math.abs(d.point?.currentA ?? 0),
   );
-  return calculated(
-    outingDraw,
-    { legs },
-    key,
-    build.duties.flatMap((duty, row) => [
+  return calculated(outingDraw, { legs, exponent: peukertOf(line), stretchS: STRETCH_S }, key, [
+    fixed('exponent', 'by the chemistry: 1.2 for lead-acid, 1 for others'),
+    fixed('stretchS', 'ten minutes (common practice)'),
+    ...build.duties.flatMap((duty, row) => [
       {
         key: 'legs',
         cell: { row, column: 'durationS' },
@@ -79,7 +78,7 @@ export function outingWorking(
         ...legWorking(build, duty, line, figure),
       },
     ]),
-  );
+  ]);
 }
 
 /** One step further, where that leg has a working of its own. */
@@ -116,14 +115,22 @@ export function energyNeeded(build: Build, line: Driveline): Calculation {
 
 export function runTimeWorking(build: Build, line: Driveline): Calculation | undefined {
   const mean = outingWorking(build, line, 'batteryA', 'meanA');
-  const given = runTimeInput(build, line, Number(mean.found.meanA));
+  const given = runTimeInput(build, line, {
+    meanA: Number(mean.found.meanA),
+    equivalentA: Number(mean.found.equivalentA),
+  });
   const capacity = packWorking(line, 'capacityAh');
   if (!given || !capacity) return undefined;
   return calculated(runTime, given, 'hours', [
     worked('capacityAh', 'the pack', capacity),
     fixed('ratedHours', 'by the chemistry: 20 h for lead-acid, 1 h for others'),
-    fixed('exponent', 'by the chemistry: 1.2 for lead-acid, 1 for others'),
-    worked('currentA', 'the mean over the duties', mean),
+    fixed(
+      'exponent',
+      'by the chemistry: 1.2 for lead-acid, 1 for others; never more than the rated capacity',
+    ),
+    given.exponent === 1
+      ? worked('currentA', 'the mean over the duties', mean)
+      : worked('currentA', 'what empties it as fast as the duties do', readFor(mean, 'equivalentA')),
     from('usableShare', build.supply.usableShare, 'Power'),
   ]);
 }

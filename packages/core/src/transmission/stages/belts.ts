@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { degreesToRadians, radiansToDegrees, remembered } from '../../contract/index.ts';
 import { quantity } from '../../quantity/index.ts';
+import { V_SECTIONS, V_SECTION_NAMES, meshShare, sectionFor } from '../belt-tables.ts';
 import { frictionBelt } from '../friction-belt.ts';
 import { frictionWheel } from '../friction-wheel.ts';
 import { rimPull } from '../rim-pull.ts';
@@ -16,7 +17,13 @@ export const timingBeltSchema = z.strictObject({
   teethDriver: teeth('Driver teeth'),
   teethDriven: teeth('Driven teeth'),
   beltTeeth: z.int().min(6).max(5000).meta({ title: 'Belt teeth' }),
-  allowablePull: quantity('force', { above: 0 }, 'Working pull', 'Pull that the belt may work with'),
+  width: quantity('length', { above: 0 }, 'Width'),
+  pullPerWidth: quantity(
+    'line-pull',
+    { above: 0 },
+    'Pull for its width',
+    'Pull that each length of its width may work with',
+  ),
   efficiency,
 });
 
@@ -27,6 +34,8 @@ export const frictionBeltSchema = z.strictObject({
   driverDiameter: diameter('Driver diameter'),
   drivenDiameter: diameter('Driven diameter'),
   centre: quantity('length', { above: 0 }, 'Centre distance'),
+  /** Of a V-belt; absent: the largest that its small pulley takes. */
+  section: z.enum(V_SECTION_NAMES).optional().meta({ title: 'Section' }),
   groove: quantity('angle', { above: 0, most: Math.PI }, 'Groove angle', '180° is a flat belt'),
   friction: friction(),
   tension: quantity('force', { above: 0 }, 'Tension', 'Of each strand, standing still'),
@@ -73,11 +82,17 @@ export const timingBeltFigures = remembered((stage: TimingBelt): StageFigures =>
   }),
 );
 
+/** What a toothed belt may work with, N: by its width, less with few teeth in mesh. */
+export function workingPull(stage: TimingBelt): number {
+  const { teethInMesh } = timingBelt.run(timingBeltInput(stage));
+  return stage.width.value * stage.pullPerWidth.value * meshShare(teethInMesh);
+}
+
 export function timingBeltStrength(
   stage: TimingBelt,
   { inputTorqueNm }: StageLoad,
 ): StageStrength | undefined {
-  if (inputTorqueNm <= 0) return undefined;
+  if (inputTorqueNm <= 0 || timingBeltFigures(stage).problem !== undefined) return undefined;
   const given = {
     torqueNm: inputTorqueNm,
     diameterMm: (toMm(stage.pitch.value) * stage.teethDriver) / Math.PI,
@@ -85,7 +100,7 @@ export function timingBeltStrength(
   return {
     link: 'belt-pull',
     needs: rimPull.run(given).pullN,
-    has: stage.allowablePull.value,
+    has: workingPull(stage),
     sum: { calculator: rimPull, given, key: 'pullN' },
     momentary: MOMENTARY_OF_BELT,
   };
@@ -119,13 +134,40 @@ export function frictionBeltInput(stage: FrictionBelt, load: StageLoad) {
     massKgPerM: 0,
     smallRpm: (load.inputRpm * driver) / small,
     torqueNm: (load.inputTorqueNm * small) / driver,
-    installedTensionN: stage.tension.value,
+    // More tension than its section takes makes no V-belt hold better.
+    installedTensionN: Math.min(stage.tension.value, sectionOf(stage)?.tensionN ?? Infinity),
     idlerExtraWrapDeg: radiansToDegrees(stage.idlerWrap.value),
   };
 }
 
-/** V-belts on pulleys smaller than this bend badly and slip (common practice, no source): metres. */
-const SMALL_PULLEY_M = 0.06;
+const smallPulley = ({ driverDiameter, drivenDiameter }: FrictionBelt): number =>
+  Math.min(driverDiameter.value, drivenDiameter.value);
+
+/** What its section allows; undefined for a flat belt. */
+function sectionOf(stage: FrictionBelt) {
+  if (stage.groove.value >= Math.PI) return undefined;
+  return V_SECTIONS[stage.section ?? sectionFor(smallPulley(stage))];
+}
+
+/** What a V-belt is wary of: a pulley too small for it, more tension than it takes. */
+function vBeltWarnings(stage: FrictionBelt): string[] {
+  const section = sectionOf(stage);
+  if (!section) return [];
+  const small = smallPulley(stage);
+  const mm = (m: number): string => toMm(m).toFixed(0);
+  return [
+    ...(small < section.smallestM
+      ? [
+          `A V-belt ${section.title} round a pulley of ${mm(small)} mm bends badly, under its least of ${mm(section.smallestM)} mm, and slips at low speed: a larger pulley, or a chain or toothed belt.`,
+        ]
+      : []),
+    ...(stage.tension.value > section.tensionN
+      ? [
+          `A V-belt ${section.title} takes ${section.tensionN} N of tension a strand; more wears belt and bearings and does not count.`,
+        ]
+      : []),
+  ];
+}
 const UNLOADED: StageLoad = { inputTorqueNm: 1e-9, inputRpm: 0 };
 
 export const frictionBeltFigures = remembered((stage: FrictionBelt): StageFigures =>
@@ -133,21 +175,20 @@ export const frictionBeltFigures = remembered((stage: FrictionBelt): StageFigure
     { ratio: stage.drivenDiameter.value / stage.driverDiameter.value, efficiency: stage.efficiency.value },
     () => {
       const { wrapDeg } = frictionBelt.run(frictionBeltInput(stage, UNLOADED));
-      const small = Math.min(stage.driverDiameter.value, stage.drivenDiameter.value);
-      const isV = stage.groove.value < Math.PI;
       return {
-        warnings:
-          isV && small < SMALL_PULLEY_M
-            ? [
-                `A V-belt round a pulley of ${toMm(small).toFixed(0)} mm bends badly and slips at low speed: a chain or toothed belt holds there.`,
-              ]
-            : [],
+        warnings: vBeltWarnings(stage),
         facts: [{ title: 'wrap', value: degreesToRadians(wrapDeg), dimension: 'angle' }],
         outsideM: { driver: stage.driverDiameter.value, driven: stage.drivenDiameter.value },
       };
     },
   ),
 );
+
+/** The most pull that a belt's section stands, less round a pulley that is too small for it; a flat belt only slips. */
+function mostPull(stage: FrictionBelt): number {
+  const section = sectionOf(stage);
+  return section ? section.pullN * Math.min(1, smallPulley(stage) / section.smallestM) : Infinity;
+}
 
 export function frictionBeltStrength(stage: FrictionBelt, load: StageLoad): StageStrength | undefined {
   if (load.inputTorqueNm <= 0 || frictionBeltFigures(stage).problem !== undefined) return undefined;
@@ -156,7 +197,7 @@ export function frictionBeltStrength(stage: FrictionBelt, load: StageLoad): Stag
   return {
     link: 'slip',
     needs: pullN,
-    has: transmissiblePullN,
+    has: Math.min(transmissiblePullN, mostPull(stage)),
     sum: { calculator: frictionBelt, given, key: 'pullN' },
   };
 }

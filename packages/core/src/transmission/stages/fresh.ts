@@ -1,5 +1,6 @@
 import { degreesToRadians } from '../../contract/index.ts';
 import { assumed } from '../../quantity/index.ts';
+import { usualPullPerWidth } from '../belt-tables.ts';
 import type { Stage, StageKind, StageOf } from './index.ts';
 
 const mm = (n: number) => assumed(n / 1000, 'mm');
@@ -8,15 +9,35 @@ const degrees = (n: number) => assumed(degreesToRadians(n), '°');
 const whole = (n: number, least: number, most: number): number =>
   Math.min(most, Math.max(least, Math.round(n)));
 
-/** Teeth of a pair near a ratio, the smaller with so many. */
-function pairNear(ratio: number, small: number): { teethDriver: number; teethDriven: number } {
-  return ratio >= 1
-    ? { teethDriver: small, teethDriven: whole(small * ratio, 3, 500) }
-    : { teethDriver: whole(small / ratio, 3, 500), teethDriven: small };
+/** Fewest teeth of a pair's smaller wheel, as it is usual, and most of its larger one. */
+interface TeethLimits {
+  readonly usual: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** Teeth as they are to be had (common practice, no source): no stage turns down by more than eight. */
+const CHAIN_TEETH: TeethLimits = { usual: 12, least: 10, most: 80 };
+const BELT_TEETH: TeethLimits = { usual: 20, least: 14, most: 112 };
+const GEAR_TEETH: TeethLimits = { usual: 16, least: 15, most: 120 };
+
+/** Teeth of a pair near a ratio: the smaller wheel as usual, or smaller where the other would be too large. */
+function pairNear(
+  ratio: number,
+  { usual, least, most }: TeethLimits,
+): { teethDriver: number; teethDriven: number } {
+  const by = Math.max(ratio, 1 / ratio);
+  const small = Math.max(least, Math.min(usual, Math.floor(most / by)));
+  const large = whole(small * by, small, most);
+  return ratio >= 1 ? { teethDriver: small, teethDriven: large } : { teethDriver: large, teethDriven: small };
 }
 
 /** A toothed pair as a workshop cuts it, of a plain engineering plastic. */
-const toothed = (ratio: number) => ({ ...pairNear(ratio, 16), ...cut(1.5, 12, 60), efficiency: share(0.96) });
+const toothed = (ratio: number) => ({
+  ...pairNear(ratio, GEAR_TEETH),
+  ...cut(1.5, 12, 60),
+  efficiency: share(0.96),
+});
 
 /** Module and face width, mm, and the stress that the teeth may carry, MPa. */
 const cut = (module: number, faceWidth: number, allowable: number) => ({
@@ -41,14 +62,17 @@ const MOST_OF_A_SET = 11;
 
 const FRESH: { readonly [K in StageKind]: (id: string, ratio: number) => StageOf<K> } = {
   gearhead: (id, ratio) => ({ id, kind: 'gearhead', ratio: assumed(ratio, ': 1'), efficiency: share(0.85) }),
-  chain: (id, ratio) => ({
-    id,
-    kind: 'chain',
-    chain: 'ansi-35',
-    ...pairNear(ratio, 12),
-    centre: mm(Math.max(200, 3.2 * 12 * Math.max(ratio, 1 / ratio))),
-    efficiency: share(0.96),
-  }),
+  chain: (id, ratio) => {
+    const pair = pairNear(ratio, CHAIN_TEETH);
+    return {
+      id,
+      kind: 'chain',
+      chain: 'ansi-35',
+      ...pair,
+      centre: mm(Math.max(200, 3.2 * Math.max(pair.teethDriver, pair.teethDriven))),
+      efficiency: share(0.96),
+    };
+  },
   spur: (id, ratio) => ({ id, kind: 'spur', ...toothed(ratio) }),
   bevel: (id, ratio) => ({ id, kind: 'bevel', ...toothed(ratio) }),
   planetary: (id, ratio) => {
@@ -75,22 +99,24 @@ const FRESH: { readonly [K in StageKind]: (id: string, ratio: number) => StageOf
     ...cut(2, 16, 60),
   }),
   'timing-belt': (id, ratio) => {
-    const pair = pairNear(ratio, 20);
+    const pair = pairNear(ratio, BELT_TEETH);
     return {
       id,
       kind: 'timing-belt',
       pitch: mm(5),
       ...pair,
       beltTeeth: beltFor(pair),
-      allowablePull: assumed(300, 'N'),
+      width: mm(15),
+      pullPerWidth: assumed(usualPullPerWidth(0.005), 'N/mm'),
       efficiency: share(0.96),
     };
   },
   'friction-belt': (id, ratio) => ({
     id,
     kind: 'friction-belt',
-    ...diameters(ratio, 60),
-    centre: mm(60 * (Math.max(ratio, 1 / ratio) + 2)),
+    ...diameters(ratio, 80),
+    centre: mm(80 * (Math.max(ratio, 1 / ratio) + 2)),
+    section: 'A',
     groove: degrees(38),
     friction: assumed(0.35, ''),
     tension: assumed(80, 'N'),

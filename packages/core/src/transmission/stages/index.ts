@@ -41,7 +41,7 @@ import type { ShaftPull, StageFigures, StageLoad, StageStrength } from './stage-
 import { wormFigures, wormSchema, wormStrength } from './worm.ts';
 
 export { chainGeometry, chainLoad, SAFETY_OF_CHAIN } from './chain.ts';
-export { timingBeltInput } from './belts.ts';
+export { timingBeltInput, workingPull } from './belts.ts';
 export { wormInput } from './worm.ts';
 export { SAFETY_OF_ROPE, trackInput } from './ends.ts';
 export type {

@@ -79,7 +79,7 @@ export function DutyDetail({ duty, onChange }: Props) {
       )}
       {field('Step or kerb', 'length', duty.step, aboveZero, (step) => onChange({ step }))}
       <TurnFields duty={duty} onChange={onChange} />
-      {(duty.task === 'stop' || duty.stopWithin) &&
+      {duty.task !== 'hold' &&
         field('To stop within', 'length', duty.stopWithin, aboveZero, (stopWithin) =>
           onChange({ stopWithin }),
         )}

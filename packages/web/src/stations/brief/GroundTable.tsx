@@ -1,7 +1,19 @@
-import { freeId, groundOfSurface, newGround, type Ground, type GroundSoil } from '@zubric/core/build';
+import {
+  changeFigure,
+  figuresOf,
+  freeId,
+  groundOfSurface,
+  newGround,
+  type Axle,
+  type Build,
+  type Ground,
+  type GroundFigures,
+  type GroundSoil,
+} from '@zubric/core/build';
 import {
   SOIL_IDS,
   SURFACES,
+  TYRE_TITLES,
   soilOf,
   surfacePair,
   surfaceTitle,
@@ -19,25 +31,26 @@ import { useBuild } from '../../session/BuildSession.tsx';
 
 const frictionCheck: Check = (value) => aboveZero(value) ?? upTo(3)(value);
 
-type GroundChange = (part: Partial<Ground>) => void;
+/** Keys with the value undefined are taken out of the ground. */
+type GroundPart = { readonly [K in keyof Ground]?: Ground[K] | undefined };
+type GroundChange = (part: GroundPart) => void;
+
+function changed(ground: Ground, part: GroundPart): Ground {
+  const { soil, uneven, ...rest } = { ...ground, ...part } as Ground;
+  return { ...rest, ...(soil ? { soil } : {}), ...(uneven ? { uneven } : {}) };
+}
 
 /** The grounds it meets: rolling, grip along and across, and how soft. */
 export function GroundTable() {
   const { build, edit } = useBuild();
-  const change = (id: string, part: Partial<Ground>): void =>
-    edit((b) => ({ ...b, grounds: b.grounds.map((g) => (g.id === id ? { ...g, ...part } : g)) }));
-  const free = build.layout.axles.some((axle) => !axle.driven);
+  const change = (id: string, part: GroundPart): void =>
+    edit((b) => ({ ...b, grounds: b.grounds.map((g) => (g.id === id ? changed(g, part) : g)) }));
   return (
     <section aria-labelledby="grounds-title">
       <h2 id="grounds-title">Grounds it meets</h2>
       <ul className="sheet mt-1 divide-y divide-line">
         {build.grounds.map((ground) => (
-          <GroundEntry
-            key={ground.id}
-            ground={ground}
-            free={free}
-            onChange={(part) => change(ground.id, part)}
-          />
+          <GroundEntry key={ground.id} ground={ground} onChange={(part) => change(ground.id, part)} />
         ))}
       </ul>
       <AddGround />
@@ -47,35 +60,57 @@ export function GroundTable() {
 
 interface EntryProps {
   readonly ground: Ground;
-  /** Whether anything free stands on it. */
-  readonly free: boolean;
   readonly onChange: GroundChange;
 }
 
-function GroundEntry({ ground, free, onChange }: EntryProps) {
+/** Axles for which a ground has the same figures, and which of the figures are theirs. */
+interface AxleGroup {
+  readonly axle: Axle;
+  readonly names: readonly string[];
+  /** Free wheels without figures of their own share the grip of the driven ones. */
+  readonly rollsOnly: boolean;
+}
+
+function groupsOf({ layout }: Build, { tyres = [] }: Ground): AxleGroup[] {
+  const groups = new Map<string, AxleGroup>();
+  for (const axle of layout.axles) {
+    const own = tyres.some(({ tyre }) => tyre === axle.tyre);
+    const key = own ? `${axle.tyre} ${axle.form === 'slider'}` : String(axle.driven);
+    const before = groups.get(key);
+    const name = `${axle.name}, ${TYRE_TITLES[axle.tyre]}`;
+    groups.set(key, {
+      axle: before?.axle ?? axle,
+      names: [...(before?.names ?? []), name],
+      rollsOnly: !own && !axle.driven,
+    });
+  }
+  return [...groups.values()].sort((a, b) => Number(b.axle.driven) - Number(a.axle.driven));
+}
+
+function GroundEntry({ ground, onChange }: EntryProps) {
   const { build, edit } = useBuild();
   const used = build.duties.some((d) => d.groundId === ground.id);
-  const number = (label: string, key: 'rolling' | 'freeRolling' | 'friction' | 'across', check: Check) => (
-    <QuantityField
-      label={label}
-      dimension="coefficient"
-      value={ground[key]}
-      check={check}
-      onChange={(quantity) => onChange({ [key]: quantity })}
-    />
-  );
   return (
     <li className="grid gap-1 px-2 py-2" aria-label={ground.name}>
-      <div className="flex items-center gap-2">
+      <div className="flex flex-wrap items-center gap-2">
         <TextField
           label={`Name of the ground ${ground.name}`}
           hideLabel
-          className="flex-1"
+          className="min-w-40 flex-1"
           value={ground.name}
           required="A ground needs a name."
           onChange={(name) => onChange({ name })}
         />
         <Softness ground={ground} onChange={onChange} />
+        <label className="flex items-center gap-1 text-[14px]">
+          <input
+            type="checkbox"
+            className="size-5 accent-ink"
+            checked={ground.uneven ?? false}
+            onChange={(event) => onChange({ uneven: event.target.checked || undefined })}
+          />
+          uneven: a wheel may hang
+        </label>
         <button
           type="button"
           className="p-1.5 hover:text-short disabled:text-line"
@@ -87,28 +122,70 @@ function GroundEntry({ ground, free, onChange }: EntryProps) {
           <Trash2 size={18} aria-hidden="true" />
         </button>
       </div>
-      <div className="grid grid-cols-[repeat(4,minmax(0,1fr))_auto] items-end gap-2">
-        {number('Rolling', 'rolling', upTo(2))}
-        {free ? number('Free wheels', 'freeRolling', upTo(2)) : <span />}
-        {number('Grip', 'friction', frictionCheck)}
-        {number('Grip sideways', 'across', frictionCheck)}
-        <Measured ground={ground} onChange={onChange} />
-      </div>
+      {groupsOf(build, ground).map((group) => (
+        <GroupFigures key={group.axle.id} ground={ground} group={group} />
+      ))}
+      <Measured ground={ground} onChange={onChange} />
       <Source ground={ground} />
       {ground.soil && <SoilFields soil={ground.soil} onChange={(soil) => onChange({ soil })} />}
     </li>
   );
 }
 
+/** What a ground does to some axles: their rolling, and how they grip. */
+function GroupFigures({ ground, group: { axle, names, rollsOnly } }: { ground: Ground; group: AxleGroup }) {
+  const { edit } = useBuild();
+  const figures = figuresOf(ground, axle);
+  const number = (label: string, key: keyof GroundFigures, check: Check) => (
+    <QuantityField
+      label={label}
+      dimension="coefficient"
+      value={figures[key]}
+      check={check}
+      onChange={(quantity) => edit((b) => changeFigure(b, ground.id, axle, key, quantity))}
+    />
+  );
+  return (
+    <fieldset className="grid grid-cols-[minmax(0,1.6fr)_repeat(3,minmax(0,1fr))] items-end gap-2">
+      <legend className="sr-only">{names.join('; ')}</legend>
+      <span className="pb-1.5 text-[14px] leading-tight text-soft" aria-hidden="true">
+        {names.join('; ')}
+      </span>
+      {number(axle.form === 'slider' ? 'Sliding' : 'Rolling', 'rolling', upTo(2))}
+      {rollsOnly ? (
+        <span className="col-span-2 pb-1.5 text-[14px] text-soft">grips as the driven ones</span>
+      ) : (
+        <>
+          {number('Grip', 'friction', frictionCheck)}
+          {number('Grip sideways', 'across', frictionCheck)}
+        </>
+      )}
+    </fieldset>
+  );
+}
+
 const MEASURED_KEYS = ['rolling', 'freeRolling', 'friction', 'across'] as const;
+const TYRE_KEYS = ['rolling', 'friction', 'across'] as const;
 
 /** Marks the numbers of a ground as measured on it; what was measured carries no guess any more. */
 function Measured({ ground, onChange }: { readonly ground: Ground; readonly onChange: GroundChange }) {
-  const all = MEASURED_KEYS.every((key) => ground[key].origin === 'measured');
+  const all =
+    MEASURED_KEYS.every((key) => ground[key].origin === 'measured') &&
+    (ground.tyres ?? []).every((t) => TYRE_KEYS.every((key) => t[key].origin === 'measured'));
   const mark = (origin: 'measured' | 'typed'): void =>
-    onChange(Object.fromEntries(MEASURED_KEYS.map((key) => [key, { ...ground[key], origin }])));
+    onChange({
+      ...Object.fromEntries(MEASURED_KEYS.map((key) => [key, { ...ground[key], origin }])),
+      ...(ground.tyres
+        ? {
+            tyres: ground.tyres.map((t) => ({
+              ...t,
+              ...Object.fromEntries(TYRE_KEYS.map((key) => [key, { ...t[key], origin }])),
+            })),
+          }
+        : {}),
+    });
   return (
-    <label className="flex items-center gap-1 pb-1.5 text-[14px]">
+    <label className="flex items-center gap-1 text-[14px]">
       <input
         type="checkbox"
         className="size-5 accent-ink"
@@ -116,7 +193,7 @@ function Measured({ ground, onChange }: { readonly ground: Ground; readonly onCh
         checked={all}
         onChange={() => mark(all ? 'typed' : 'measured')}
       />
-      measured
+      measured on this ground
     </label>
   );
 }
@@ -130,6 +207,7 @@ function Source({ ground }: { readonly ground: Ground }) {
   return (
     <p className="text-[14px] text-soft">
       The table has rolling {rolling[0]} to {rolling[1]}, grip {friction[0]} to {friction[1]}: {source}.
+      {ground.soil && ' On soft ground only the wheel’s own loss stands above; sinking in is worked out.'}
     </p>
   );
 }

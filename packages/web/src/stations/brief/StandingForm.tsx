@@ -20,14 +20,26 @@ const HITCH: readonly QuantitySpec<keyof Build['hitch']>[] = [
   { key: 'load', label: 'Load of the towed on it', dimension: 'force' },
 ];
 
-const STEERING: readonly QuantitySpec<
-  'actuatorTorque' | 'linkageRatio' | 'kingpinOffset' | 'lockToLock' | 'secondsPer60'
->[] = [
-  { key: 'actuatorTorque', label: 'Torque of the steering', dimension: 'torque', check: aboveZero },
-  { key: 'linkageRatio', label: 'Its linkage', dimension: 'ratio', check: aboveZero },
+const GEOMETRY: readonly QuantitySpec<'linkageRatio' | 'kingpinOffset' | 'lockToLock'>[] = [
+  { key: 'linkageRatio', label: 'Turns of it for one of the wheel', dimension: 'ratio', check: aboveZero },
   { key: 'kingpinOffset', label: 'Kingpin to tyre middle', dimension: 'length', check: zeroOrMore },
   { key: 'lockToLock', label: 'Lock to lock, at the wheel', dimension: 'angle', check: aboveZero },
+];
+
+const ACTUATOR: readonly QuantitySpec<'actuatorTorque' | 'secondsPer60'>[] = [
+  {
+    key: 'actuatorTorque',
+    label: 'Torque of its actuator',
+    dimension: 'torque',
+    check: aboveZero,
+    optional: true,
+  },
   { key: 'secondsPer60', label: 'Its time for 60°', dimension: 'time', check: aboveZero, optional: true },
+];
+
+const HAND: readonly QuantitySpec<'arm' | 'force'>[] = [
+  { key: 'arm', label: 'Pivot to hand', dimension: 'length', check: aboveZero },
+  { key: 'force', label: 'Force of the hand', dimension: 'force', check: aboveZero },
 ];
 
 const INNER: readonly QuantitySpec<keyof InnerDrive>[] = [
@@ -104,52 +116,70 @@ function BrakeFields() {
   );
 }
 
+/** Geometry alone: of an actuator nothing is assumed that nobody typed. */
 const newSteering = (): Steering => ({
-  actuatorTorque: typed(2, 'N·m', 'assumed'),
   linkageRatio: typed(1, ': 1', 'assumed'),
   kingpinOffset: typed(0.02, 'mm', 'assumed'),
   lockToLock: typed(Math.PI / 3, '°', 'assumed'),
-  knowsPosition: true,
+  knowsPosition: false,
 });
 
-/** Steered by an actuator, or by hand. */
+/** A tiller of 30 cm, and what two hands keep up all day (common practice, no source). */
+const usualHand = (): NonNullable<Steering['hand']> => ({
+  arm: typed(0.3, 'mm', 'assumed'),
+  force: typed(60, 'N', 'assumed'),
+});
+
+/** Steered by an actuator, or by hand: lock, linkage and kingpin are the same for both. */
 function SteeringFields({ steering }: { readonly steering: Steering | undefined }) {
   const { edit } = useBuild();
-  if (!steering)
-    return (
-      <p>
-        <button
-          type="button"
-          className="push push-small"
-          onClick={() => edit((b) => ({ ...b, steering: newSteering() }))}
-        >
-          Steered by an actuator
-        </button>
-      </p>
-    );
-  const change = (part: Partial<Steering>): void =>
-    edit((b) => ({ ...b, steering: { ...steering, ...part } }));
+  const now = steering ?? newSteering();
+  const change = (part: { readonly [K in keyof Steering]?: Steering[K] | undefined }): void =>
+    edit((b) => ({ ...b, steering: cleaned({ ...now, ...part }) }));
   return (
     <div className={ROW}>
-      <QuantityFields of={steering} specs={STEERING} onChange={change} />
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5 accent-ink"
-          checked={steering.knowsPosition}
-          onChange={(event) => change({ knowsPosition: event.target.checked })}
+      <Choice
+        label="Steered by"
+        value={now.hand ? 'hand' : 'actuator'}
+        options={[
+          { value: 'actuator', title: 'an actuator' },
+          { value: 'hand', title: 'hand: tiller, bar or wheel' },
+        ]}
+        onChange={(by) => change({ hand: by === 'hand' ? (now.hand ?? usualHand()) : undefined })}
+      />
+      <QuantityFields of={now} specs={GEOMETRY} onChange={change} />
+      {now.hand ? (
+        <QuantityFields
+          of={now.hand}
+          specs={HAND}
+          onChange={(part) => change({ hand: { ...usualHand(), ...now.hand, ...part } })}
         />
-        knows its position
-      </label>
-      <p className="self-center">
-        <button
-          type="button"
-          className="push push-small"
-          onClick={() => edit(({ steering: _none, ...b }) => b)}
-        >
-          Steered by hand
-        </button>
-      </p>
+      ) : (
+        <>
+          <QuantityFields of={now} specs={ACTUATOR} onChange={change} />
+          <label className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-ink"
+              checked={now.knowsPosition}
+              onChange={(event) => change({ knowsPosition: event.target.checked })}
+            />
+            knows its position
+          </label>
+        </>
+      )}
     </div>
   );
+}
+
+/** What is not said is left away, not kept as nothing. */
+function cleaned(steering: { readonly [K in keyof Steering]?: Steering[K] | undefined }): Steering {
+  const { hand, actuatorTorque, secondsPer60, ...rest } = steering;
+  return {
+    ...newSteering(),
+    ...(rest as Pick<Steering, 'linkageRatio' | 'kingpinOffset' | 'lockToLock' | 'knowsPosition'>),
+    ...(hand ? { hand } : {}),
+    ...(actuatorTorque ? { actuatorTorque } : {}),
+    ...(secondsPer60 ? { secondsPer60 } : {}),
+  };
 }

@@ -1,6 +1,6 @@
 import { DOUBLE_RULE, ITEMISED, PEOPLE, type Build, type MarginPolicy } from '@zubric/core/build';
 import { Choice } from '../../fields/Choice.tsx';
-import { zeroOrMore } from '../../fields/checks.ts';
+import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
@@ -23,7 +23,7 @@ export function VehicleForm() {
       <h2 id="vehicle-title">What it weighs, and how it is made</h2>
       <MassTable />
       <StandingForm />
-      <div className="grid gap-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)]">
+      <div className="grid gap-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,2fr)_repeat(3,minmax(0,1fr))]">
         <TextField
           label="Name"
           value={build.name}
@@ -48,6 +48,14 @@ export function VehicleForm() {
           value={build.dragArea}
           check={zeroOrMore}
           onChange={(dragArea) => change({ dragArea })}
+        />
+        <QuantityField
+          label="Never faster than"
+          dimension="speed"
+          value={build.speedCap}
+          check={aboveZero}
+          onChange={(speedCap) => change({ speedCap })}
+          onClear={() => edit(({ speedCap: _none, ...b }) => b)}
         />
       </div>
       <Policy policy={build.marginPolicy} onChange={(marginPolicy) => change({ marginPolicy })} />

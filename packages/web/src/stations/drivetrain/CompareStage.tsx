@@ -104,7 +104,7 @@ function Margin({ link }: { readonly link: LinkReport | undefined }) {
   if (!link) return <span className="text-soft">not known</span>;
   const { dimension } = linkDefinition(link.link);
   return (
-    <span className={link.verdict === 'short' ? 'text-short' : ''}>
+    <span className={link.verdict === 'fails' ? 'text-short' : ''}>
       {say(link.needs, dimension)} of {say(link.has, dimension)},{' '}
       <b className="font-semibold">
         {showNumber(link.ratio)} × {link.verdict}

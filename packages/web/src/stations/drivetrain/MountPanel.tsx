@@ -99,7 +99,7 @@ function Mount() {
         <p className="mt-2 text-soft">Nothing is known to pull at it.</p>
       )}
       {link ? (
-        <p className={`mt-1 ${link.verdict === 'short' ? 'text-short' : ''}`}>
+        <p className={`mt-1 ${link.verdict === 'fails' ? 'text-short' : ''}`}>
           It twists by{' '}
           <OpensMargin link={link} side="needs" title="the twist of the mount">
             {say(link.needs, linkDefinition(link.link).dimension)}

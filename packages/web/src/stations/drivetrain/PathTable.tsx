@@ -259,7 +259,7 @@ function Held({
   const say = useSay();
   if (!link) return <span className="text-soft">{none}</span>;
   return (
-    <span className={link.verdict === 'short' ? 'text-short' : ''}>
+    <span className={link.verdict === 'fails' ? 'text-short' : ''}>
       <OpensMargin link={link} side="needs" title={`what ${title} carries`}>
         {say(link.needs, 'torque')}
       </OpensMargin>{' '}

@@ -59,7 +59,7 @@ export function Strength({
   const { dimension } = linkDefinition(link.link);
   const at = trainStages(build).findIndex(({ id }) => id === stage.id);
   return (
-    <span className={link.verdict === 'short' ? 'text-short' : ''}>
+    <span className={link.verdict === 'fails' ? 'text-short' : ''}>
       <OpensMargin link={link} side="needs" title={`the load on stage ${at + 1}`}>
         {say(link.needs, dimension)}
       </OpensMargin>{' '}

@@ -1,4 +1,13 @@
-import type { Stage, StageKind, StageOf } from '@zubric/core/transmission';
+import { isQuantity, typed } from '@zubric/core/quantity';
+import {
+  V_SECTIONS,
+  V_SECTION_NAMES,
+  usualPullPerWidth,
+  type Stage,
+  type StageKind,
+  type StageOf,
+} from '@zubric/core/transmission';
+import { Choice } from '../../fields/Choice.tsx';
 import { zeroOrMore } from '../../fields/checks.ts';
 import type { Check } from '../../fields/useQuantityText.ts';
 import { EditableFields, count, measure, type Editable, type Part } from './EditableFields.tsx';
@@ -46,7 +55,11 @@ const EDITABLE: Readonly<Record<Exclude<StageKind, 'gearhead'>, Editable>> = {
   },
   'timing-belt': {
     wholes: [...TEETH, count('beltTeeth', 'Belt teeth', 10, 1000)],
-    measures: [measure('pitch', 'Pitch', 'length'), measure('allowablePull', 'Working pull', 'force')],
+    measures: [
+      measure('pitch', 'Pitch', 'length'),
+      measure('width', 'Width', 'length'),
+      measure('pullPerWidth', 'Pull for its width', 'line-pull'),
+    ],
   },
   'friction-belt': {
     wholes: [],
@@ -89,6 +102,14 @@ const EDITABLE: Readonly<Record<Exclude<StageKind, 'gearhead'>, Editable>> = {
 
 export type GenericStage = Exclude<Stage, StageOf<'gearhead'>>;
 
+/** A belt of another pitch pulls for its width what is usual there, until its maker says otherwise. */
+function withItsPull(stage: GenericStage, part: Part): Part {
+  const pitch = stage.kind === 'timing-belt' && 'pitch' in part ? part.pitch : undefined;
+  return isQuantity(pitch)
+    ? { ...part, pullPerWidth: typed(usualPullPerWidth(pitch.value), 'N/mm', 'assumed') }
+    : part;
+}
+
 interface Props {
   readonly stage: GenericStage;
   readonly onChange: (part: Part) => void;
@@ -98,7 +119,23 @@ interface Props {
 export function StageFields({ stage, onChange }: Props) {
   return (
     <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
-      <EditableFields editable={EDITABLE[stage.kind]} values={stage} onChange={onChange} />
+      <EditableFields
+        editable={EDITABLE[stage.kind]}
+        values={stage}
+        onChange={(part) => onChange(withItsPull(stage, part))}
+      />
+      {stage.kind === 'friction-belt' && stage.groove.value < Math.PI && (
+        <Choice
+          label="Section"
+          className="w-32"
+          value={stage.section ?? 'unsaid'}
+          options={[
+            { value: 'unsaid', title: 'by its pulley' },
+            ...V_SECTION_NAMES.map((value) => ({ value, title: V_SECTIONS[value].title })),
+          ]}
+          onChange={(section) => onChange({ section: section === 'unsaid' ? undefined : section })}
+        />
+      )}
     </div>
   );
 }

@@ -127,7 +127,7 @@ function SteeringStand({ of }: { readonly of: DutyReport }) {
         </OpensMargin>
       </Strong>{' '}
       of {say(link.has, 'torque')}
-      {link.verdict === 'short' && <b className="font-semibold text-short">: too weak</b>}
+      {link.verdict === 'fails' && <b className="font-semibold text-short">: too weak</b>}
     </Row>
   );
 }

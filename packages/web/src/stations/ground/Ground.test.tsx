@@ -85,6 +85,7 @@ describe('the ground station', () => {
 
   it('judges what steers, what balances and what runs on a rail', () => {
     show(demo('moth'));
+    fireEvent.click(screen.getByRole('button', { name: 'Round the corner by the chapel' }));
     expect(text()).toContain('Steering force: it has 0.893 × what this asks');
     expect(text()).toContain('pushes straight on');
     cleanup();

@@ -105,7 +105,7 @@ function Answer({ duty, of }: { readonly duty: Duty; readonly of: DutyReport }) 
   );
   return (
     <p className="mt-0.5 text-[16px] text-soft">
-      {worst?.verdict === 'short' && worst.link !== 'grip' && (
+      {worst?.verdict === 'fails' && worst.link !== 'grip' && (
         <>
           <b className="font-semibold text-short">{linkDefinition(worst.link).title}</b>: it has{' '}
           {showNumber(worst.ratio)} × what this asks.{' '}
@@ -115,7 +115,7 @@ function Answer({ duty, of }: { readonly duty: Duty; readonly of: DutyReport }) 
         <>It pushes itself along with {force}: the brake is asked, not the drive.</>
       ) : gives ? (
         <>
-          {worst?.verdict === 'short' && worst.link !== 'grip' ? 'Of grip and torque, ' : ''}
+          {worst?.verdict === 'fails' && worst.link !== 'grip' ? 'Of grip and torque, ' : ''}
           <b className={STRONG}>{gives.first === 'grip' ? 'Grip' : 'Torque'}</b>, at{' '}
           {showNumber((gives.first === 'grip' ? gives.grip : gives.torque) ?? 0)} × the {force} it asks
           {gives.first === 'torque' && gives.grip !== undefined && (

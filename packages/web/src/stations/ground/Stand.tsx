@@ -19,8 +19,8 @@ type Tried = Partial<Motion>;
 export function Stand({ duty, of, onChoose }: Props) {
   const { build, edit } = useBuild();
   const [tried, setTried] = useState<Tried>({});
-  const own = stanceOf(duty);
-  const stance = stanceOf(duty, tried);
+  const own = stanceOf(build, duty);
+  const stance = stanceOf(build, duty, tried);
   const trying = Object.keys(tried).length > 0;
   const footing = trying ? footingOf(build, duty, stance) : of.footing;
   const put = (): void => {

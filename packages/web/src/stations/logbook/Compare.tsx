@@ -1,5 +1,5 @@
 import { differencesBetween, inWords, type Build } from '@zubric/core/build';
-import { compareMargins, evaluate, type MovedMargin, type Verdict } from '@zubric/core/evaluate';
+import { VERDICTS, compareMargins, evaluate, type MovedMargin } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
@@ -130,13 +130,12 @@ function Tables({ before, after }: { readonly before: Build; readonly after: Bui
   );
 }
 
-const VERDICTS: Readonly<Record<Verdict, number>> = { short: 0, tight: 1, ample: 2 };
-
 function movedWord({ before, after, moved }: MovedMargin): string {
   if (!moved) return 'as it was';
   if (!before) return 'new';
   if (!after) return 'gone';
-  const better = VERDICTS[after.verdict] - VERDICTS[before.verdict] || after.ratio - before.ratio;
+  const better =
+    VERDICTS.indexOf(after.verdict) - VERDICTS.indexOf(before.verdict) || after.ratio - before.ratio;
   return better > 0 ? '▲ better' : '▼ worse';
 }
 
@@ -146,7 +145,7 @@ function MarginRow({ margin }: { readonly margin: MovedMargin }) {
       {at ? (
         <>
           {showNumber(at.ratio)} ×{' '}
-          <span className={at.verdict === 'short' ? 'font-semibold text-short' : 'text-soft'}>
+          <span className={at.verdict === 'fails' ? 'font-semibold text-short' : 'text-soft'}>
             {at.verdict}
           </span>
         </>

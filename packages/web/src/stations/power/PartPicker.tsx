@@ -1,12 +1,5 @@
-import {
-  PART_STATE_WORDS,
-  choosePart,
-  type Build,
-  type Part,
-  type PartKind,
-  type PartOf,
-} from '@zubric/core/build';
-import { closeness, evaluate, linkDefinition, type LinkReport } from '@zubric/core/evaluate';
+import { PART_STATE_WORDS, choosePart, type Part, type PartKind, type PartOf } from '@zubric/core/build';
+import { linkDefinition, shortlist, type Suited } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
 import { batteryPack } from '@zubric/core/supply';
 import { useShelf } from '../../app/queries.ts';
@@ -30,24 +23,6 @@ const FIGURES: { readonly [K in PartKind]: (part: PartOf<K>, say: Say) => string
 const figuresOf = (part: Part, say: Say): string =>
   (FIGURES[part.kind] as (part: Part, say: Say) => string)(part, say);
 
-interface Consequence {
-  /** What governs the build with this part in it. */
-  readonly worst: LinkReport | undefined;
-  /** Links that are short then. */
-  readonly short: number;
-}
-
-function consequence(
-  build: Build,
-  part: Part,
-): { readonly worst: LinkReport | undefined; readonly short: number } {
-  const { governing } = evaluate(choosePart(build, part));
-  const [worst] = [...governing].sort((a, b) => closeness(a) - closeness(b));
-  return { worst, short: governing.filter((l) => l.verdict === 'short').length };
-}
-
-const nearest = (worst: LinkReport | undefined): number => (worst ? closeness(worst) : 0);
-
 /** The shelf of one kind of part, each judged in this build, what suits best first. One click takes it. */
 export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly shown: string | null }) {
   const shelf = useShelf(kind);
@@ -55,9 +30,7 @@ export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly 
   if (shelf.isError) return <p role="alert">{shelf.error.message}</p>;
   if (!shelf.data) return <p>Looking at the shelf …</p>;
   if (shelf.data.length === 0) return <p>The shelf has no {kind} yet.</p>;
-  const judged = shelf.data
-    .map((part) => ({ part, ...consequence(build, part) }))
-    .sort((a, b) => a.short - b.short || nearest(b.worst) - nearest(a.worst));
+  const judged = shortlist(build, shelf.data);
   return (
     <table className="grid-table sheet">
       <caption className="sr-only">Choose a {kind}: what suits this build best comes first</caption>
@@ -74,13 +47,12 @@ export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly 
         </tr>
       </thead>
       <tbody>
-        {judged.map(({ part, ...consequences }) => (
+        {judged.map((suited) => (
           <PartRow
-            key={part.id}
-            part={part}
-            shown={part.id === shown}
-            {...consequences}
-            onTake={() => edit((b) => choosePart(b, part))}
+            key={suited.part.id}
+            suited={suited}
+            shown={suited.part.id === shown}
+            onTake={() => edit((b) => choosePart(b, suited.part))}
           />
         ))}
       </tbody>
@@ -88,16 +60,31 @@ export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly 
   );
 }
 
+/** A voltage this far off is another system, no tight spot (common practice, no source). */
+const FAR_OFF = 1.3;
+
+/** What else is to be said of a part in this build. */
+function remarksOn({ fails, short, atRatio, heavy, voltsOff }: Suited): string[] {
+  return [
+    ...(atRatio === undefined ? [] : [`at ${showNumber(atRatio)} : 1, its best ratio`]),
+    ...(fails > 1 ? [`${fails} fail`] : []),
+    ...(short > 0 ? [`${short} short of the rule`] : []),
+    ...(heavy ? ['weighs more than a quarter of the vehicle'] : []),
+    ...(voltsOff > FAR_OFF ? [`its voltage is ${showNumber(voltsOff)} × off the rest`] : []),
+  ];
+}
+
 /** A part that was asked for by name is brought to where it can be seen. */
 const intoView = (row: HTMLTableRowElement | null): void => row?.scrollIntoView({ block: 'nearest' });
 
-interface RowProps extends Consequence {
-  readonly part: Part;
+interface RowProps {
+  readonly suited: Suited;
   readonly shown: boolean;
   readonly onTake: () => void;
 }
 
-function PartRow({ part, shown, worst, short, onTake }: RowProps) {
+function PartRow({ suited, shown, onTake }: RowProps) {
+  const { part, worst } = suited;
   const say = useSay();
   const { build } = useBuild();
   const chosen = [build.drive.motorId, build.supply.driverId, build.supply.batteryId].includes(part.id);
@@ -118,14 +105,18 @@ function PartRow({ part, shown, worst, short, onTake }: RowProps) {
         {worst ? (
           <>
             {linkDefinition(worst.link).title.toLowerCase()}{' '}
-            <b className={`font-semibold whitespace-nowrap ${worst.verdict === 'short' ? 'text-short' : ''}`}>
+            <b className={`font-semibold whitespace-nowrap ${worst.verdict === 'fails' ? 'text-short' : ''}`}>
               {showNumber(worst.ratio)} ×
             </b>
-            {short > 1 && <span className="block text-[14px] text-soft">and {short - 1} more short</span>}
           </>
         ) : (
           '–'
         )}
+        {remarksOn(suited).map((text) => (
+          <span key={text} className="block text-[14px] text-soft">
+            {text}
+          </span>
+        ))}
       </td>
       <td>
         {chosen ? (

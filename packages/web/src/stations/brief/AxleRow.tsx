@@ -1,0 +1,124 @@
+import { FORMS, FORM_TITLES, removeAxle, type Axle } from '@zubric/core/build';
+import { TYRES, TYRE_TITLES } from '@zubric/core/ground';
+import { Trash2 } from 'lucide-react';
+import { Choice } from '../../fields/Choice.tsx';
+import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
+import { QuantityField } from '../../fields/QuantityField.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+
+/** Keys with the value undefined are taken out of the axle. */
+export type AxleChange = { readonly [K in keyof Axle]?: Axle[K] | undefined };
+
+/** One axle: what it is, where it stands, and what is done with it. */
+export function AxleRow({ axle, onChange }: { axle: Axle; onChange: (part: AxleChange) => void }) {
+  const { build, edit } = useBuild();
+  const length = (
+    label: string,
+    key: 'ahead' | 'track' | 'diameter' | 'width' | 'contactLength',
+    check: typeof aboveZero | undefined,
+  ) => (
+    <QuantityField
+      label={`${label}, ${axle.name.toLowerCase()}`}
+      hideLabel
+      className="w-[78px]"
+      dimension="length"
+      value={axle[key]}
+      check={check}
+      onChange={(quantity) => onChange({ [key]: quantity })}
+    />
+  );
+  const last = build.layout.axles.length === 1;
+  const onlyDriven = axle.driven && build.layout.axles.filter((a) => a.driven).length === 1;
+  const flag = (label: string, key: 'driven' | 'steered' | 'braked', locked = false) => (
+    <label
+      className="mr-2 inline-flex items-center gap-1"
+      title={locked ? 'One axle at least is driven' : undefined}
+    >
+      <input
+        type="checkbox"
+        className="size-4 accent-ink"
+        aria-label={`${axle.name} ${label}`}
+        checked={axle[key]}
+        disabled={locked}
+        onChange={(event) => onChange({ [key]: event.target.checked })}
+      />
+      {label}
+    </label>
+  );
+  return (
+    <tr>
+      <th scope="row">{axle.name}</th>
+      <td>
+        <Choice
+          label={`What ${axle.name.toLowerCase()} are`}
+          hideLabel
+          className="w-[104px]"
+          value={axle.form}
+          // A track needs its length on the ground, which a wheel has not.
+          options={FORMS.filter((form) => (form === 'track') === (axle.form === 'track')).map((value) => ({
+            value,
+            title: FORM_TITLES[value],
+          }))}
+          onChange={(form) => onChange({ form })}
+        />
+      </td>
+      <td>
+        <Choice
+          label={`Tyre of ${axle.name.toLowerCase()}`}
+          hideLabel
+          className="w-[124px]"
+          value={axle.tyre}
+          options={TYRES.map((value) => ({ value, title: TYRE_TITLES[value] }))}
+          onChange={(tyre) => onChange({ tyre })}
+        />
+      </td>
+      <td>
+        {axle.contactLength ? (
+          <span className="flex items-center gap-1 text-[14px] text-soft">
+            {length('Length on the ground', 'contactLength', aboveZero)} long
+          </span>
+        ) : (
+          length('Ahead of the rear axle', 'ahead', undefined)
+        )}
+      </td>
+      <td>{length('Track', 'track', zeroOrMore)}</td>
+      <td>{length('Diameter', 'diameter', aboveZero)}</td>
+      <td>{length('Width', 'width', aboveZero)}</td>
+      <td className="min-w-[84px]">
+        {flag('driven', 'driven', onlyDriven)}
+        {flag('steered', 'steered')}
+        {flag('braked', 'braked')}
+        {axle.driven &&
+          axle.track.value > 0 &&
+          ['two-driven', 'steered', 'skid'].includes(build.layout.kind) && (
+            <Choice
+              label={`Which of ${axle.name.toLowerCase()} drive`}
+              hideLabel
+              className="w-[104px]"
+              value={axle.drivenSide ?? 'both'}
+              options={[
+                { value: 'both', title: 'both drive' },
+                { value: 'left', title: 'left alone' },
+                { value: 'right', title: 'right alone' },
+              ]}
+              onChange={(side) => onChange({ drivenSide: side === 'both' ? undefined : side })}
+            />
+          )}
+      </td>
+      <td>
+        <button
+          type="button"
+          className="p-1.5 hover:text-short disabled:text-line"
+          aria-label={`Remove ${axle.name}`}
+          title={
+            last || onlyDriven ? 'A vehicle stands on something, and one axle at least is driven' : undefined
+          }
+          disabled={last || onlyDriven}
+          onClick={() => edit((b) => removeAxle(b, axle.id))}
+        >
+          <Trash2 size={18} aria-hidden="true" />
+        </button>
+      </td>
+    </tr>
+  );
+}
