@@ -8,8 +8,8 @@ const soil = z
   .strictObject({
     name: z.string().max(60).meta({ title: 'Soil' }),
     kcKnPerM: z.number().min(-1e6).max(1e6).meta({ title: 'Cohesive modulus kc', unit: 'kN/m^(n+1)' }),
-    kphiKnPerM: z.number().positive().max(1e9).meta({ title: 'Frictional modulus kφ', unit: 'kN/m^(n+2)' }),
-    exponent: z.number().positive().lt(3).meta({ title: 'Exponent of sinkage n' }),
+    kphiKnPerM: z.number().min(1e-3).max(1e9).meta({ title: 'Frictional modulus kφ', unit: 'kN/m^(n+2)' }),
+    exponent: z.number().min(0.01).max(2.9).meta({ title: 'Exponent of sinkage n' }),
     cohesionKPa: z.number().min(0).max(1e6).meta({ title: 'Cohesion', unit: 'kPa' }),
     shearAngleDeg: z.number().min(0).max(60).meta({ title: 'Shearing angle', unit: '°' }),
   })

@@ -28,7 +28,7 @@ export { freeId, groundOfSurface, newBuild, newDuty, newGround, newMass, soilFro
 export { changeFigure, figuresOf, type GroundFigures } from './ground-figures.ts';
 export { PART_KINDS, partSchema, type Part, type PartKind, type PartOf } from './part.ts';
 export { batteryOf, choosePart, driverOf, massAllUp, motorOf } from './parts-of.ts';
-export { problemsOf, readBuild, type Problem, type ReadBuild } from './read-build.ts';
+export { openBuild, problemsOf, readBuild, type Problem, type ReadBuild } from './read-build.ts';
 export {
   newAssemblyPlan,
   WEEKDAYS,

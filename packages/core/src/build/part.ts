@@ -1,14 +1,37 @@
 import { PART_STATES } from './part-state.ts';
 import { z } from 'zod';
-import { key } from '../contract/index.ts';
-import { dataSheet } from '../motor/index.ts';
+import { BEYOND } from '../quantity/index.ts';
 import { CHEMISTRY_NAMES } from '../supply/index.ts';
+
+/** Figures of parts that are reckoned with: from and to, in the unit of the key. */
+const LEAST = 1e-9;
+const MOST = 1e9;
+const MOST_COUNTED = 1000;
+
+/** A figure of a part, with its unit; past what is reckoned with it says the nearest that is. */
+const figure = (description: string, unit = '', { zero = false } = {}) =>
+  (zero ? z.number().nonnegative() : z.number().positive())
+    .check((context) => {
+      const { value } = context;
+      if ((zero && value === 0) || (value >= LEAST && value <= MOST)) return;
+      context.issues.push({
+        code: 'custom',
+        input: value,
+        message: `must be ${zero ? '0 or ' : ''}from ${LEAST} to ${MOST}: beyond that nothing is reckoned with`,
+        params: { [BEYOND]: value > MOST ? MOST : LEAST },
+      });
+    })
+    .meta({ description, unit });
+
+const orNone = { zero: true } as const;
+const counted = (description: string) => z.int().min(1).max(MOST_COUNTED).meta({ description, unit: '' });
+const share = (description: string) => z.number().min(0.01).max(1).meta({ description, unit: '' });
 
 const common = {
   id: z.string().regex(/^[a-z0-9][a-z0-9-]{0,59}$/, 'lower-case letters, digits and hyphens'),
   name: z.string().trim().min(1).max(120).meta({ title: 'Name' }),
-  massKg: key.nonNegative('Mass', 'kg'),
-  cost: key.nonNegative('Cost').optional(),
+  massKg: figure('Mass', 'kg', orNone),
+  cost: figure('Cost', '', orNone).optional(),
   state: z.enum(PART_STATES).default('wished-for').meta({ title: 'State' }),
   arrivesOn: z.iso.date().optional().meta({ title: 'Arrives on' }),
   note: z.string().max(1000).default('').meta({ title: 'Note' }),
@@ -16,9 +39,9 @@ const common = {
 
 /** A gearhead that is one with the motor. */
 const gearhead = z.strictObject({
-  ratio: key.positive('Turns of the motor for one of the output'),
-  efficiency: key.share('Share of the power that comes through'),
-  ratedTorqueNm: key.positive('Torque its output may carry all day', 'N·m').optional(),
+  ratio: figure('Turns of the motor for one of the output'),
+  efficiency: share('Share of the power that comes through'),
+  ratedTorqueNm: figure('Torque its output may carry all day', 'N·m').optional(),
 });
 
 const motor = z
@@ -26,15 +49,19 @@ const motor = z
     ...common,
     kind: z.literal('motor'),
     type: z.enum(['brushed', 'brushless']).meta({ title: 'Type' }),
-    ...dataSheet.shape,
-    continuousA: key.positive('Current it may carry all day', 'A'),
+    voltageV: figure('Voltage of the data sheet', 'V'),
+    noLoadRpm: figure('Speed with nothing on the shaft', 'rpm'),
+    noLoadA: figure('Current with nothing on the shaft', 'A', orNone),
+    stallTorqueNm: figure('Torque at which it stands still', 'N·m'),
+    stallA: figure('Current at which it stands still', 'A'),
+    continuousA: figure('Current it may carry all day', 'A'),
     gearhead: gearhead.optional(),
-    bodyDiameterMm: key.positive('Diameter of the body', 'mm').optional(),
-    bodyLengthMm: key.positive('Length of the body', 'mm').optional(),
-    shaftDiameterMm: key.positive('Diameter of its shaft', 'mm').optional(),
-    shaftKeyMm: key.positive('Width of the keyway in its shaft', 'mm').optional(),
-    shaftLoadN: key.positive('Pull across its shaft that it may carry all day', 'N').optional(),
-    rotorGcm2: key.nonNegative('Inertia of its rotor', 'g·cm²').optional(),
+    bodyDiameterMm: figure('Diameter of the body', 'mm').optional(),
+    bodyLengthMm: figure('Length of the body', 'mm').optional(),
+    shaftDiameterMm: figure('Diameter of its shaft', 'mm').optional(),
+    shaftKeyMm: figure('Width of the keyway in its shaft', 'mm').optional(),
+    shaftLoadN: figure('Pull across its shaft that it may carry all day', 'N').optional(),
+    rotorGcm2: figure('Inertia of its rotor', 'g·cm²', orNone).optional(),
   })
   .refine((m) => m.noLoadA < m.stallA, {
     message: 'the no-load current must be less than the stall current',
@@ -45,13 +72,13 @@ const driver = z
   .strictObject({
     ...common,
     kind: z.literal('driver'),
-    channels: key.count('Motors it drives'),
-    leastV: key.nonNegative('Least supply voltage', 'V'),
-    mostV: key.positive('Greatest supply voltage', 'V'),
-    continuousA: key.positive('Current a channel may carry all day', 'A'),
-    peakA: key.positive('Current a channel stands for a moment', 'A'),
+    channels: counted('Motors it drives'),
+    leastV: figure('Least supply voltage', 'V', orNone),
+    mostV: figure('Greatest supply voltage', 'V'),
+    continuousA: figure('Current a channel may carry all day', 'A'),
+    peakA: figure('Current a channel stands for a moment', 'A'),
     limitsCurrent: z.boolean().meta({ description: 'Holds the motor current to peakA by itself', unit: '' }),
-    resistanceMilliohm: key.nonNegative('Resistance of a channel, switched on', 'mΩ'),
+    resistanceMilliohm: figure('Resistance of a channel, switched on', 'mΩ', orNone),
   })
   .refine((d) => d.leastV < d.mostV && d.continuousA <= d.peakA, {
     message: 'leastV must be under mostV, and continuousA at most peakA',
@@ -62,13 +89,13 @@ const battery = z.strictObject({
   ...common,
   kind: z.literal('battery'),
   chemistry: z.enum(CHEMISTRY_NAMES).meta({ title: 'Chemistry' }),
-  series: key.count('Cells in series'),
-  parallel: key.count('Strings in parallel'),
-  cellAh: key.positive('Capacity of a cell', 'Ah'),
-  cellMilliohm: key.nonNegative('Resistance of a cell', 'mΩ'),
-  continuousA: key.positive('Current the pack may give all day', 'A'),
-  peakA: key.positive('Current the pack may give for some seconds', 'A').optional(),
-  packsInSeries: key.count('Packs in series, each with a cut-off of its own').optional(),
+  series: counted('Cells in series'),
+  parallel: counted('Strings in parallel'),
+  cellAh: figure('Capacity of a cell', 'Ah'),
+  cellMilliohm: figure('Resistance of a cell', 'mΩ', orNone),
+  continuousA: figure('Current the pack may give all day', 'A'),
+  peakA: figure('Current the pack may give for some seconds', 'A').optional(),
+  packsInSeries: counted('Packs in series, each with a cut-off of its own').optional(),
 });
 
 /** A part on the shelf. Families by `kind`; figures as on a data sheet, the unit in the name. */

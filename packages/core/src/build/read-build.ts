@@ -1,6 +1,7 @@
 import { newAssemblyPlan } from './assembly-plan.ts';
 import type { z } from 'zod';
 import { problemWords } from '../contract/index.ts';
+import { BEYOND } from '../quantity/index.ts';
 import { FORMAT, FORMAT_VERSION, buildSchema, type Build } from './document.ts';
 import { toFormat3 } from './to-format-3.ts';
 import { toFormat4 } from './to-format-4.ts';
@@ -34,11 +35,8 @@ const refuse = (path: string, message: string): ReadBuild => ({ ok: false, probl
 export const problemsOf = (error: z.ZodError): readonly Problem[] =>
   error.issues.map((issue) => ({ path: issue.path.join('.') || '(whole)', message: problemWords(issue) }));
 
-/**
- * Takes parsed JSON as a build of this format version, upgrading older ones. Never throws; a file that cannot be
- * taken comes back with one problem a line.
- */
-export function readBuild(json: unknown): ReadBuild {
+/** A document of any version as one of today's, not yet checked; or why it is none. */
+function upgraded(json: unknown): ReadBuild | { readonly document: Json } {
   if (!isObject(json) || json.format !== FORMAT)
     return refuse('format', `this is not a Zubric build: "format" must be "${FORMAT}"`);
   const version = json.formatVersion;
@@ -49,7 +47,70 @@ export function readBuild(json: unknown): ReadBuild {
       'formatVersion',
       `this file is of format ${version}; this Zubric reads up to ${FORMAT_VERSION}. Update Zubric to open it.`,
     );
-  const upgraded = UPGRADES.slice(version - 1).reduce<Json>((document, upgrade) => upgrade(document), json);
-  const read = buildSchema.safeParse(upgraded);
+  return {
+    document: UPGRADES.slice(version - 1).reduce<Json>((document, upgrade) => upgrade(document), json),
+  };
+}
+
+/**
+ * Takes parsed JSON as a build of this format version, upgrading older ones. Never throws; a file that cannot be
+ * taken comes back with one problem a line.
+ */
+export function readBuild(json: unknown): ReadBuild {
+  const up = upgraded(json);
+  if ('ok' in up) return up;
+  const read = buildSchema.safeParse(up.document);
   return read.success ? { ok: true, build: read.data } : { ok: false, problems: problemsOf(read.error) };
+}
+
+/** The value that an issue says is the nearest that is reckoned with; undefined for other issues. */
+const nearestOf = (issue: z.core.$ZodIssue): number | undefined => {
+  const nearest = issue.code === 'custom' ? (issue.params?.[BEYOND] as unknown) : undefined;
+  return typeof nearest === 'number' ? nearest : undefined;
+};
+
+/** A document with something changed at a path. */
+function changedAt(
+  document: unknown,
+  [step, ...rest]: readonly PropertyKey[],
+  change: (x: unknown) => unknown,
+): unknown {
+  if (step === undefined) return change(document);
+  if (Array.isArray(document))
+    return document.map((item: unknown, at) => (at === step ? changedAt(item, rest, change) : item));
+  if (!isObject(document)) return document;
+  const key = String(step);
+  return { ...document, [key]: changedAt(document[key], rest, change) };
+}
+
+/** A quantity, or a figure of a part, brought to what is reckoned with; what it was stays beside it. */
+function broughtWithin(document: unknown, path: readonly PropertyKey[], nearest: number): unknown {
+  const [key, holder] = [path.at(-1), path.slice(0, -1)];
+  return changedAt(document, holder, (x) => {
+    if (!isObject(x)) return x;
+    if (key === 'value') return { ...x, value: nearest, beyond: x.value };
+    const said = `Saved with ${String(key)} ${String(x[String(key)])}, beyond what is reckoned with.`;
+    return {
+      ...x,
+      [String(key)]: nearest,
+      ...(typeof x.note === 'string' ? { note: `${x.note} ${said}`.trim() } : {}),
+    };
+  });
+}
+
+/**
+ * A build that was saved before, read as `readBuild` does, but opened also where a number of it lies beyond what is
+ * reckoned with: that stands at the nearest one that is, marked with what it was.
+ */
+export function openBuild(json: unknown): ReadBuild {
+  const up = upgraded(json);
+  if ('ok' in up) return up;
+  const read = buildSchema.safeParse(up.document);
+  if (read.success) return { ok: true, build: read.data };
+  const mended = read.error.issues.reduce<unknown>((document, issue) => {
+    const nearest = nearestOf(issue);
+    return nearest === undefined ? document : broughtWithin(document, issue.path, nearest);
+  }, up.document);
+  const again = buildSchema.safeParse(mended);
+  return again.success ? { ok: true, build: again.data } : { ok: false, problems: problemsOf(read.error) };
 }

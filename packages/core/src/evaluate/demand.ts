@@ -1,4 +1,4 @@
-import type { Build, Duty } from '../build/index.ts';
+import type { Axle, Build, Duty, GroundSoil } from '../build/index.ts';
 import { AIR_DENSITY, radiansToDegrees } from '../contract/index.ts';
 import { catchLean, roadLoad, sumOfForces, trackSinkage, wheelSinkage } from '../ground/index.ts';
 import { accelerationOf, drawbarOf, footingOf, groundOf, groupedBy, wheelOf } from './footing.ts';
@@ -32,13 +32,26 @@ const soilKeys = ({ kcKnPerM, kphiKnPerM, exponent }: NonNullable<ReturnType<typ
   exponent,
 });
 
+/** Deeper, or harder to press down, is no ground: figures of a soil that cannot be. */
+const MOST_SUNK_M = 1000;
+const MOST_COMPACTION_N = 1e9;
+const NO_SUCH_SOIL =
+  'The soil’s figures carry nothing under wheels of this width: check its moduli kc and kφ and its exponent.';
+
 /** One wheel or track in soft ground. */
 function sink(build: Build, duty: Duty, wheel: readonly ContactLoad[]): Sunk | undefined {
   const { soil } = groundOf(build, duty);
   const axle = build.layout.axles.find((a) => a.id === wheel[0]?.axleId);
   const loadN = wheel.reduce((sum, c) => sum + Math.max(0, c.loadN), 0);
   if (!soil || !axle || loadN <= 0 || axle.form === 'roller') return undefined;
-  const { contactLength, width, diameter } = axle;
+  const found = sunkIn(axle, soil, loadN);
+  const known = found && found.sinkageM < MOST_SUNK_M && found.compactionN < MOST_COMPACTION_N;
+  return known ? found : { sinkageM: 0, compactionN: 0, warnings: [NO_SUCH_SOIL] };
+}
+
+/** By the model of its kind; undefined where the soil's figures carry nothing under it. */
+function sunkIn({ contactLength, width, diameter }: Axle, soil: GroundSoil, loadN: number): Sunk | undefined {
+  if (!(soil.kcKnPerM + width.value * soil.kphiKnPerM > 0)) return undefined;
   if (contactLength)
     return {
       ...trackSinkage.run({

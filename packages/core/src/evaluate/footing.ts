@@ -9,7 +9,7 @@ import {
   type Duty,
   type Ground,
 } from '../build/index.ts';
-import { STANDARD_GRAVITY, degreesToRadians, radiansToDegrees } from '../contract/index.ts';
+import { NotPhysical, STANDARD_GRAVITY, degreesToRadians, radiansToDegrees } from '../contract/index.ts';
 import {
   gripForce,
   innerDrive,
@@ -125,14 +125,35 @@ export const wheelLoadInput = (build: Build, duty: Duty, mass: Mass, stance: Sta
 const onOnePlace = (input: ReturnType<typeof wheelLoadInput>) => {
   const acrossN =
     input.massKg * STANDARD_GRAVITY * Math.cos(degreesToRadians(input.gradeDeg)) + input.hitchVerticalN;
-  return { loads: [{ loadN: acrossN }], drivenN: acrossN, acrossN, stands: true };
+  if (acrossN <= 0) return { ...LIFTED, loads: [{ loadN: 0 }] };
+  // Whatever else is said to stand beside it carries nothing.
+  const loads = input.contacts.map((_, at) => ({ loadN: at === 0 ? acrossN : 0 }));
+  return { loads, drivenN: acrossN, acrossN, stands: true };
 };
 
-/** Loads of every contact in a stance. */
-export function loadsIn(build: Build, duty: Duty, mass: Mass, stance: Stance) {
-  const input = wheelLoadInput(build, duty, mass, stance);
-  return layoutKind(build.layout.kind).balanced === 'both' ? onOnePlace(input) : wheelLoads.run(input);
+interface Loads {
+  readonly loads: readonly { readonly loadN: number }[];
+  readonly drivenN: number;
+  readonly acrossN: number;
+  readonly stands: boolean;
+  /** Why there are none: steeper than a wall, or lifted by its hitch. */
+  readonly problem?: string;
 }
+
+/** Loads of every contact in a stance. */
+export function loadsIn(build: Build, duty: Duty, mass: Mass, stance: Stance): Loads {
+  const input = wheelLoadInput(build, duty, mass, stance);
+  if (layoutKind(build.layout.kind).balanced === 'both') return onOnePlace(input);
+  try {
+    return wheelLoads.run(input);
+  } catch (error) {
+    if (!(error instanceof NotPhysical)) throw error;
+    return { ...LIFTED, loads: input.contacts.map(() => ({ loadN: 0 })), problem: error.message };
+  }
+}
+
+/** What presses on the ground where nothing does: a hair, so that shares of it are numbers. */
+const LIFTED = { drivenN: 0, acrossN: 1e-9, stands: false };
 
 /** Area of a wheel on soft ground, from its length there: a rigid wheel sunk a little bears over a sixth of its diameter. */
 const CONTACT_OF_WHEEL = 1 / 6;
@@ -215,7 +236,7 @@ export const innerDriveInput = ({ innerDrive: inner, layout }: Build) =>
 export function footingOf(build: Build, duty: Duty, stance: Stance = stanceOf(build, duty)): Footing {
   const mass = massOf(build, duty);
   const ground = groundOf(build, duty);
-  const { loads, acrossN, stands } = loadsIn(build, duty, mass, stance);
+  const { loads, acrossN, stands, problem } = loadsIn(build, duty, mass, stance);
   const places = contactsOf(build.layout);
   const contacts = places.map((contact, at): ContactLoad => {
     const loadN = loads[at]?.loadN ?? 0;
@@ -246,5 +267,6 @@ export function footingOf(build: Build, duty: Duty, stance: Stance = stanceOf(bu
       ? {}
       : { gripN: inner ? Math.min(driven, innerDrive.run(inner).mostForceN) : driven }),
     stands,
+    ...(problem === undefined ? {} : { problem }),
   };
 }

@@ -51,7 +51,9 @@ function impossible({ build, duty, report, system }: AtDuty): Finding[] {
   const stop = (code: string, text: string, link: NonNullable<Finding['link']> = 'grip'): Finding =>
     stands('stop', `${code}/${duty.id}`, text, link, duty.id);
   const found: Finding[] = [];
-  if (!footing.stands)
+  if (footing.problem !== undefined)
+    found.push(stop('no-footing', `It does not stand${here}. ${footing.problem}`, 'tip-along'));
+  else if (!footing.stands)
     found.push(
       stop(
         'falls-over',

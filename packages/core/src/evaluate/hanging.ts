@@ -44,7 +44,8 @@ function gripLeft(build: Build, contacts: readonly ContactLoad[]): number {
 export function hangingOf(build: Build, duty: Duty): HangingReport | undefined {
   if (!groundOf(build, duty).uneven || layoutKind(build.layout.kind).balanced !== 'none') return undefined;
   if (build.layout.kind === 'winch') return undefined;
-  const { contacts } = footingOf(build, duty);
+  const { contacts, stands } = footingOf(build, duty);
+  if (!stands) return undefined;
   const lifted = groupedBy(
     contacts.filter((c) => c.driven),
     wheelOf,

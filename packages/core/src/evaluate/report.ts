@@ -49,6 +49,8 @@ export interface Footing {
   readonly gripN?: number;
   /** Whether it stands at all in this duty. */
   readonly stands: boolean;
+  /** Why nothing presses on the ground, where nothing does. */
+  readonly problem?: string;
 }
 
 /** A turn: what each side pushes with (braking negative), how fast it goes, and what the steered wheels must hold. */

@@ -5,6 +5,7 @@ export { DIMENSIONS } from './dimensions.ts';
 export type { Unit } from './unit.ts';
 export { dimensionOf, fromSi, toSi, unitOf, type Dimension } from './units.ts';
 export {
+  BEYOND,
   assumed,
   isQuantity,
   ORIGINS,
@@ -13,4 +14,5 @@ export {
   type Origin,
   type Quantity,
 } from './quantity-field.ts';
+export { boundsOf, isUnusual, withinBounds, type Bounds } from './bounds.ts';
 export { stepQuantity } from './step.ts';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { boundsOf, withinBounds } from './bounds.ts';
 import { dimensionOf, type Dimension } from './units.ts';
 
 /** Where a number came from. */
@@ -11,6 +12,8 @@ export interface Quantity {
   readonly unit: string;
   readonly origin: Origin;
   readonly spread?: number;
+  /** As it was once saved, past what is reckoned with; the value stands at the nearest that is. */
+  readonly beyond?: number;
 }
 
 interface Range {
@@ -20,6 +23,31 @@ interface Range {
   readonly least?: number;
   readonly most?: number;
   readonly below?: number;
+}
+
+/** What a value past its bounds is known by among the issues of a schema. */
+export const BEYOND = 'beyond';
+
+/** A number past what is reckoned with, however it may be typed. */
+function bounded(value: z.ZodNumber, dimension: Dimension, range: Range) {
+  const { least, most } = boundsOf(dimension);
+  const positive = range.above === 0;
+  return value.check((context) => {
+    const size = Math.abs(context.value);
+    const kept = withinBounds(dimension, context.value);
+    const nearest = positive && size < least ? least : kept;
+    // In a range that keeps off 0 the least that is reckoned with stands in for less.
+    if (nearest === context.value) return;
+    context.issues.push({
+      code: 'custom',
+      input: context.value,
+      message:
+        size > most
+          ? `must be at most ${most}: that is beyond what is reckoned with`
+          : `must be ${positive ? '' : '0 or '}at least ${least}: that is less than is reckoned with`,
+      params: { [BEYOND]: nearest },
+    });
+  });
 }
 
 const inRange = (range: Range): z.ZodNumber => {
@@ -40,14 +68,21 @@ export function quantity(dimension: Dimension, range: Range, title: string, desc
   const symbols = definition.units.map((u) => u.symbol) as [string, ...string[]];
   return z
     .strictObject({
-      value: inRange(range).meta({ description: `in ${definition.siSymbol || 'plain numbers'}` }),
+      value: bounded(inRange(range), dimension, range).meta({
+        description: `in ${definition.siSymbol || 'plain numbers'}`,
+        ...(range.most === undefined && range.below === undefined
+          ? { maximum: boundsOf(dimension).most }
+          : {}),
+      }),
       unit: z.enum(symbols).meta({ description: 'the unit in which it was typed' }),
       origin: z.enum(ORIGINS),
       spread: z
         .number()
         .nonnegative()
+        .max(boundsOf(dimension).most)
         .optional()
         .meta({ description: 'half width of its range, as the value' }),
+      beyond: z.number().optional().meta({ description: 'as it was once saved, past what is reckoned with' }),
     })
     .readonly()
     .meta({ title, description, dimension });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { quantity } from '../quantity/index.ts';
 import { calculated, type Calculation } from '../evaluate/index.ts';
+import { studentTwoSided } from './student.ts';
 import { trialSummary } from './trial-summary.ts';
 
 const optionalVoltage = quantity('voltage', { above: 0 }, 'Battery voltage').optional();
@@ -30,7 +31,7 @@ export type StraightRunReading = z.output<typeof straightRunReading>;
 
 /** Runs that a fair verdict takes (common practice, no source). */
 export const STRAIGHT_RUNS = 10;
-/** A split or interval that luck gives less often than this counts as a bias. */
+/** A mean that luck gives less often than this counts as a bias. */
 const SIGNIFICANT = 0.05;
 
 export type StraightRunVerdict = 'too-few' | 'veers-right' | 'veers-left' | 'no-bias-shown';
@@ -42,14 +43,16 @@ export interface StraightRunResult {
   readonly verdict: StraightRunVerdict;
   /** Metres; from two runs on. */
   readonly side?: Summary;
+  /** Chance of a mean so far to a side by luck alone; from two runs on. */
+  readonly luck?: number;
   readonly distance?: Summary;
   /** Mean distance over the distance ordered. */
   readonly distanceShare?: number;
 }
 
 /**
- * Whether ten straight runs show a bias. The mean must differ from 0 by the 95 % interval, or the sides by the sign
- * test; fewer than ten runs give no verdict, however clear they look.
+ * Whether ten straight runs show a bias: whether their mean differs from 0 (Student's t, two-sided), which its 95 % interval
+ * and the chance of luck both say alike. Fewer than ten runs give no verdict, however clear they look.
  */
 export function straightRunResult(
   conditions: StraightRunConditions,
@@ -59,20 +62,24 @@ export function straightRunResult(
   if (runs < 2) return { runs, verdict: 'too-few' };
   const side = trialSummary.run({ values: readings.map((r) => r.side.value) });
   const distance = trialSummary.run({ values: readings.map((r) => r.distance.value) });
+  const luck = chanceOf(side);
   return {
     runs,
     side,
+    luck,
     distance,
     distanceShare: distance.mean / conditions.commanded.value,
-    verdict: runs < STRAIGHT_RUNS ? 'too-few' : verdictOf(side),
+    verdict: runs < STRAIGHT_RUNS ? 'too-few' : luck < SIGNIFICANT ? veer(side) : 'no-bias-shown',
   };
 }
 
-function verdictOf(side: Summary): StraightRunVerdict {
-  const apart = side.ci95Low > 0 || side.ci95High < 0 || side.signTestP < SIGNIFICANT;
-  if (!apart || side.mean === 0) return 'no-bias-shown';
-  return side.mean > 0 ? 'veers-right' : 'veers-left';
+/** Chance of a mean so far from 0, were there no bias. */
+function chanceOf({ n, mean, standardError }: Summary): number {
+  if (mean === 0) return 1;
+  return standardError > 0 ? studentTwoSided(mean / standardError, n - 1) : 0;
 }
+
+const veer = ({ mean }: Summary): StraightRunVerdict => (mean > 0 ? 'veers-right' : 'veers-left');
 
 /** How a figure of the runs came about; from two runs on. */
 export const straightRunWorking = (

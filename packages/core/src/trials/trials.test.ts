@@ -74,6 +74,26 @@ describe('straight runs', () => {
     expect(verdict(even.map((x) => x - 0.06))).toBe('veers-left');
   });
 
+  it('say of luck what their interval says of 0, whatever the readings', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -0.2, max: 0.3, noNaN: true }), { minLength: 10, maxLength: 14 }),
+        (sides) => {
+          const { side, luck = NaN, verdict: said } = straightRunResult(conditions, runs(sides));
+          if (!side) throw new Error('there are runs enough');
+          const away = side.ci95Low > 0 || side.ci95High < 0;
+          expect(luck < 0.05).toBe(away);
+          expect(said === 'no-bias-shown').toBe(!away);
+          if (away) expect(said).toBe(side.mean > 0 ? 'veers-right' : 'veers-left');
+        },
+      ),
+    );
+    // One sided nine of ten, but by next to nothing beside its spread: no bias, and luck says so too.
+    const lopsided = [0.001, 0.002, 0.001, 0.003, 0.001, 0.002, 0.001, 0.002, 0.001, -0.3];
+    expect(straightRunResult(conditions, runs(lopsided)).luck).toBeGreaterThan(0.05);
+    expect(verdict(lopsided)).toBe('no-bias-shown');
+  });
+
   it('compare the distance with the one ordered', () => {
     expect(straightRunResult(conditions, runs([0, 0.01])).distanceShare).toBeCloseTo(2.9 / 3, 12);
   });

@@ -1,4 +1,4 @@
-import { readBuild, type Build } from '@zubric/core/build';
+import { openBuild, type Build } from '@zubric/core/build';
 import { nanoid } from 'nanoid';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import {
@@ -23,7 +23,7 @@ export interface EntryWithPhotos extends LogEntryRow {
 
 /** A document as it was kept, in the format of today. */
 export function current(document: Build): Build {
-  const read = readBuild(document);
+  const read = openBuild(document);
   if (!read.ok)
     throw new Error(
       `a stored build cannot be read: ${read.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`,

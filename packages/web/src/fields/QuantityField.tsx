@@ -1,5 +1,6 @@
-import type { Dimension, Quantity } from '@zubric/core/quantity';
+import { isUnusual, show, type Dimension, type Quantity, type UnitSystem } from '@zubric/core/quantity';
 import { useCallback, useId } from 'react';
+import { useUnits } from '../app/units.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
 import { useQuantityText, type Check } from './useQuantityText.ts';
 import { FieldLabel } from './FieldLabel.tsx';
@@ -30,6 +31,15 @@ interface EntryProps extends Props {
   readonly onProblem: (unreadable: boolean) => void;
 }
 
+/** What is asked of a number far from what a shed has, or said of one past what is reckoned with. */
+function remarkOn(value: Quantity, dimension: Dimension, system: UnitSystem): string | undefined {
+  const said = (si: number): string => show(si, dimension, system, { typedUnit: value.unit }).text;
+  if (value.beyond !== undefined)
+    return `Saved as ${said(value.beyond)}: beyond what is reckoned with. It stands at ${said(value.value)} until you change it.`;
+  if (value.origin !== 'typed' || !isUnusual(dimension, value.value)) return undefined;
+  return `${said(value.value)}: is that meant?`;
+}
+
 /** Steps of an arrow key with Shift held down. */
 const TEN = 10;
 
@@ -56,7 +66,9 @@ export function QuantityEntry({
     onProblem,
     onClear,
   });
+  const { system } = useUnits();
   const assumed = value?.origin === 'assumed';
+  const remark = problem === undefined && value ? remarkOn(value, dimension, system) : undefined;
   return (
     <div className={`relative ${className ?? ''}`}>
       <FieldLabel htmlFor={id} label={label} hidden={hideLabel} />
@@ -66,7 +78,9 @@ export function QuantityEntry({
         value={text}
         title={value ? ORIGIN_MARK[value.origin] : ''}
         aria-invalid={problem !== undefined}
-        aria-describedby={problem === undefined ? undefined : `${id}-problem`}
+        aria-describedby={
+          problem !== undefined ? `${id}-problem` : remark === undefined ? undefined : `${id}-remark`
+        }
         autoComplete="off"
         spellCheck={false}
         onChange={(event) => type(event.target.value)}
@@ -79,6 +93,11 @@ export function QuantityEntry({
         }}
         onFocus={(event) => event.target.select()}
       />
+      {remark !== undefined && (
+        <p id={`${id}-remark`} role="status" className="text-[14px] leading-tight text-ink">
+          {remark}
+        </p>
+      )}
       {problem !== undefined && (
         <div
           id={`${id}-problem`}

@@ -1,4 +1,4 @@
-import { readBuild, type Build } from '@zubric/core/build';
+import { openBuild, type Build } from '@zubric/core/build';
 
 /** An edit that the server has not confirmed yet, kept by the browser through a reload. */
 interface Draft {
@@ -28,8 +28,8 @@ export function findDraft(buildId: string): Draft | undefined {
   if (text === null) return undefined;
   try {
     const { version, document, base } = JSON.parse(text) as Record<keyof Draft, unknown>;
-    const mine = readBuild(document);
-    const start = readBuild(base);
+    const mine = openBuild(document);
+    const start = openBuild(base);
     return typeof version === 'number' && mine.ok && start.ok
       ? { version, document: mine.build, base: start.build }
       : undefined;

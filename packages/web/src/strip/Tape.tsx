@@ -35,7 +35,7 @@ export function Tape({ ratio, rule, verdict, kind }: Props) {
       </pattern>
       <rect x="0" y="5" width={WIDTH} height="11" fill={pale} />
       <rect x="0" y="5" width={x(has)} height="11" fill={full} />
-      {isUnderRule(verdict) && (
+      {isUnderRule(verdict) && has < RULE_AT && (
         <rect x={x(has)} y="5" width={x(RULE_AT - has)} height="11" fill={`url(#${hatch})`} />
       )}
       {Array.from({ length: TICKS + 1 }, (_, n) => (

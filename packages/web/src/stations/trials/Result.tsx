@@ -133,9 +133,8 @@ function Figures({ set, result }: { readonly set: StoredTrialSet; readonly resul
       opened: ['side', 'ci95Low'],
     },
     {
-      title: 'So uneven by luck alone',
-      text: `${showNumber(side.signTestP * 100, 2)} % of the time`,
-      opened: ['side', 'signTestP'],
+      title: 'A mean so far off by luck alone',
+      text: `${showNumber((result.luck ?? 1) * 100, 2)} % of the time`,
     },
     {
       title: 'Mean distance',
@@ -159,10 +158,7 @@ function Figures({ set, result }: { readonly set: StoredTrialSet; readonly resul
           <dt className="text-soft">{title}</dt>
           <dd className="text-right font-semibold">
             {opened ? (
-              <Opens
-                title={opened[1] === 'signTestP' ? `“${title}”` : `“${title}”, in metres,`}
-                work={() => straightRunWorking(readings, ...opened)}
-              >
+              <Opens title={`“${title}”, in metres,`} work={() => straightRunWorking(readings, ...opened)}>
                 {text}
               </Opens>
             ) : (

@@ -102,11 +102,14 @@ function RunRow({ setId, trial, number }: RowProps) {
 /** Two readings and a button; Enter records. They stay until the server has them. */
 function NextRun({ setId, number }: { readonly setId: string; readonly number: number }) {
   const { id } = useBuild();
+  const say = useSay();
   const queries = useQueryClient();
   const [trialId] = useState(newTrialId);
   const [side, setSide] = useState<Quantity>();
   const [distance, setDistance] = useState<Quantity>();
   const [missing, setMissing] = useState(false);
+  /** Readings that were asked about once: recorded as they are at the next press. */
+  const [asked, setAsked] = useState<string>();
   const record = useMutation({
     mutationFn: (reading: StraightRunReading) => api.recordTrial(setId, trialId, reading),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['trial-sets', id] }),
@@ -114,7 +117,11 @@ function NextRun({ setId, number }: { readonly setId: string; readonly number: n
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     setMissing(!side || !distance);
-    if (side && distance) record.mutate({ side, distance, note: '' });
+    if (!side || !distance) return;
+    const readings = `${side.value} ${distance.value}`;
+    const odd = Math.abs(side.value) > distance.value && asked !== readings;
+    setAsked(odd ? readings : undefined);
+    if (!odd) record.mutate({ side, distance, note: '' });
   };
   const measured = (quantity: Quantity): Quantity => ({ ...quantity, origin: 'measured' });
   return (
@@ -137,6 +144,12 @@ function NextRun({ setId, number }: { readonly setId: string; readonly number: n
       <button type="submit" className="push push-main" disabled={record.isPending}>
         Record run
       </button>
+      {asked !== undefined && side && distance && (
+        <span role="alert" className="text-[14px]">
+          {say(Math.abs(side.value), 'length')} to the side over {say(distance.value, 'length')}: is that
+          meant? Press again to record it so.
+        </span>
+      )}
       {(missing || record.isError) && (
         <span role="alert" className="text-[14px] text-short">
           {missing

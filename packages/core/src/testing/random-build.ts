@@ -1,0 +1,205 @@
+import { z } from 'zod';
+import { buildSchema, type Build } from '../build/index.ts';
+import { boundsOf, DIMENSIONS, type Dimension } from '../quantity/index.ts';
+
+/** A seeded generator of numbers in [0, 1) (mulberry32). */
+export function seeded(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+interface Node {
+  readonly type?: string;
+  readonly const?: unknown;
+  readonly enum?: readonly unknown[];
+  readonly anyOf?: readonly Node[];
+  readonly oneOf?: readonly Node[];
+  readonly allOf?: readonly Node[];
+  readonly properties?: Readonly<Record<string, Node>>;
+  readonly required?: readonly string[];
+  readonly items?: Node;
+  readonly minItems?: number;
+  readonly maxItems?: number;
+  readonly minimum?: number;
+  readonly maximum?: number;
+  readonly exclusiveMinimum?: number;
+  readonly exclusiveMaximum?: number;
+  readonly minLength?: number;
+  readonly format?: string;
+  readonly pattern?: string;
+  readonly default?: unknown;
+  readonly dimension?: Dimension;
+}
+
+const root = z.toJSONSchema(buildSchema, { io: 'input', unrepresentable: 'any', reused: 'inline' }) as Node;
+
+/** How wild a document is: 0 is a shed's, 1 anything that is reckoned with. */
+interface Luck {
+  readonly random: () => number;
+  readonly wild: number;
+}
+
+const between = ({ random }: Luck, low: number, high: number): number => low + (high - low) * random();
+const pick = <T>(luck: Luck, items: readonly T[]): T => items[Math.floor(luck.random() * items.length)] as T;
+
+/** A number within limits, its size anywhere between the least and the most. */
+function numberIn(luck: Luck, node: Node, least: number, most: number): number {
+  const low = Math.max(node.minimum ?? -Infinity, node.exclusiveMinimum ?? -Infinity);
+  const high = Math.min(node.maximum ?? Infinity, node.exclusiveMaximum ?? Infinity);
+  const size = Math.exp(between(luck, Math.log(least), Math.log(Math.max(least, most))));
+  const signed = low < 0 && luck.random() < 0.4 ? -size : size;
+  const value =
+    luck.random() < 0.1 && low < 0 ? 0 : low === 0 && node.minimum === 0 && luck.random() < 0.2 ? 0 : signed;
+  const inside = (x: number): boolean =>
+    x >= low && x <= high && x !== node.exclusiveMinimum && x !== node.exclusiveMaximum;
+  if (inside(value)) return value;
+  const [from, to] = [Math.max(low, -most), Math.min(high, most)];
+  const drawn = between(luck, from, to);
+  return inside(drawn) ? drawn : (from + to) / 2;
+}
+
+function quantityOf(luck: Luck, node: Node, dimension: Dimension): unknown {
+  const { least, most, usualLeast, usualMost } = boundsOf(dimension);
+  const wild = luck.random() < luck.wild;
+  const value = node.properties?.value ?? {};
+  const units = DIMENSIONS[dimension].units.map((u) => u.symbol);
+  return {
+    value: wild ? numberIn(luck, value, least, most) : numberIn(luck, value, usualLeast, usualMost),
+    unit: pick(luck, units),
+    origin: pick(luck, ['typed', 'measured', 'shelf', 'assumed']),
+  };
+}
+
+let named = 0;
+
+function valueOf(luck: Luck, node: Node): unknown {
+  if (node.const !== undefined) return node.const;
+  if (node.enum) return pick(luck, node.enum);
+  const choices = node.anyOf ?? node.oneOf;
+  if (choices) return valueOf(luck, pick(luck, choices));
+  if (node.allOf) return valueOf(luck, Object.assign({}, ...node.allOf) as Node);
+  if (node.dimension && node.properties?.value) return quantityOf(luck, node, node.dimension);
+  switch (node.type) {
+    case 'object': {
+      const entries = Object.entries(node.properties ?? {}).filter(
+        ([key]) => (node.required ?? []).includes(key) || luck.random() < 0.5,
+      );
+      return Object.fromEntries(entries.map(([key, child]) => [key, valueOf(luck, child)]));
+    }
+    case 'array': {
+      const most = Math.min(node.maxItems ?? 4, 4);
+      const count = Math.max(node.minItems ?? 0, Math.floor(between(luck, 0, most + 1)));
+      return Array.from({ length: count }, () => valueOf(luck, node.items ?? {}));
+    }
+    case 'integer':
+      return Math.round(
+        numberIn(
+          luck,
+          { ...node, minimum: node.minimum ?? 1 },
+          1,
+          Math.min(node.maximum ?? 100, luck.wild > 0.5 ? 500 : 60),
+        ),
+      );
+    case 'number': {
+      const wild = luck.random() < luck.wild;
+      return numberIn(luck, node, wild ? 1e-9 : 0.01, wild ? 1e9 : 1000);
+    }
+    case 'boolean':
+      return luck.random() < 0.5;
+    case 'null':
+      return null;
+    case 'string':
+      if (node.format === 'date') return '2027-03-14';
+      named += 1;
+      return `n${named}`;
+    default:
+      return null;
+  }
+}
+
+type Loose = Record<string, unknown>;
+const list = (x: unknown): Loose[] => x as Loose[];
+
+/** What no schema of single fields says: ids that lead somewhere, something that drives, figures that agree. */
+function joined(luck: Luck, document: Loose): Loose {
+  const layout = document.layout as Loose;
+  const axles = list(layout.axles).map((axle) => ({
+    ...axle,
+    ...(axle.form === 'track' ? {} : { contactLength: undefined }),
+  }));
+  if (axles.every((axle) => !(axle as Loose).driven)) (axles[0] as Loose).driven = true;
+  const grounds = list(document.grounds);
+  const duties = list(document.duties).map((duty) => ({ ...duty, groundId: pick(luck, grounds).id }));
+  const parts = list(document.parts).map((part) => ({
+    ...part,
+    ...(part.kind === 'motor' ? { noLoadA: Number(part.stallA) * luck.random() * 0.5 } : {}),
+    ...(part.kind === 'driver'
+      ? {
+          leastV: Number(part.mostV) * luck.random() * 0.9,
+          continuousA: Number(part.peakA) * Math.max(0.01, luck.random()),
+        }
+      : {}),
+  }));
+  const chosen = (kind: string): unknown => {
+    const of = parts.filter((p) => (p as Loose).kind === kind);
+    return of.length > 0 && luck.random() < 0.9 ? (pick(luck, of) as Loose).id : null;
+  };
+  const drive = document.drive as Loose;
+  const stages = list(drive.stages);
+  const at = (x: unknown): unknown => (x === null || stages.length === 0 ? null : pick(luck, stages).id);
+  return {
+    ...document,
+    layout: {
+      ...layout,
+      axles: axles.map((axle) =>
+        axle.contactLength === undefined && (axle as Loose).form === 'track'
+          ? { ...axle, form: 'wheel' }
+          : axle,
+      ),
+      ...(layout.kind === 'winch' ? { drum: { value: 0.1, unit: 'mm', origin: 'typed' } } : {}),
+    },
+    duties,
+    parts,
+    drive: {
+      ...drive,
+      motorId: chosen('motor'),
+      path: list(drive.path).map((element) => ({ ...element, after: at(element.after) })),
+      release: { ...(drive.release as Loose), at: at((drive.release as Loose).at) },
+    },
+    supply: { ...(document.supply as Loose), driverId: chosen('driver'), batteryId: chosen('battery') },
+  };
+}
+
+/** A random build that the schema takes, the same for the same seed; undefined where this draw is none. */
+export function randomBuild(seed: number): Build | undefined {
+  const random = seeded(seed);
+  const luck: Luck = { random, wild: pick({ random, wild: 0 }, [0, 0, 0.05, 0.3, 1]) };
+  const document = JSON.parse(JSON.stringify(joined(luck, valueOf(luck, root) as Loose))) as unknown;
+  const read = buildSchema.safeParse(document);
+  return read.success ? read.data : undefined;
+}
+
+/** A random document that is hardly a build: one of the schema's with something of it spoilt. */
+export function spoiltDocument(seed: number): unknown {
+  const random = seeded(seed);
+  const luck: Luck = { random, wild: 1 };
+  const document = JSON.parse(JSON.stringify(joined(luck, valueOf(luck, root) as Loose))) as Loose;
+  const junk = [null, -1, 1e308, -1e308, 0, '', 'odd', [], {}, true, '9'.repeat(50)];
+  const spoil = (x: unknown, depth: number): unknown => {
+    if (depth === 0 || typeof x !== 'object' || x === null) return pick(luck, junk);
+    if (Array.isArray(x))
+      return x.length === 0
+        ? pick(luck, junk)
+        : x.map((item, n) => (n === 0 ? spoil(item, depth - 1) : (item as unknown)));
+    const keys = Object.keys(x);
+    const key = keys.length > 0 ? pick(luck, keys) : 'none';
+    return { ...x, [key]: spoil((x as Loose)[key], depth - 1) };
+  };
+  return spoil(document, 1 + Math.floor(random() * 4));
+}
