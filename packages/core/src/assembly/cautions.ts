@@ -6,11 +6,18 @@ const LICENSED_V = 60;
 
 const LITHIUM = new Set(['lipo', 'li-ion', 'lifepo4']);
 
+/** Cells that are thrown away when they are empty. */
+export const isPrimary = ({ chemistry }: PartOf<'battery'>): boolean => chemistry === 'alkaline';
+
+export const isLithium = ({ chemistry }: PartOf<'battery'>): boolean => LITHIUM.has(chemistry);
+
 export function cautionForBattery(battery: PartOf<'battery'> | undefined): string {
-  if (battery && LITHIUM.has(battery.chemistry))
+  if (battery && isLithium(battery))
     return 'Lithium: only with a charger made for this pack, watched, on a surface that cannot burn; never a swollen or unknown one.';
   if (battery?.chemistry === 'lead-acid')
     return 'Lead-acid gives off gas that burns: charge it in moving air, away from sparks.';
+  if (battery && isPrimary(battery))
+    return 'Primary cells leak or burst when charged or mixed old with new; never short their terminals.';
   return 'Only with a charger made for it, as its maker says; never short its terminals.';
 }
 

@@ -1,19 +1,15 @@
 import {
-  FORM_TITLES,
   batteryOf,
   drivelinesOf,
   driverOf,
   motorOf,
-  wheelsOf,
-  type Axle,
   type Build,
-  type Layout,
   type Part,
   type PartState,
 } from '../build/index.ts';
-import { show } from '../quantity/index.ts';
 import { pathParts } from './path-parts.ts';
 import { stageWork } from './stage-work.ts';
+import { standingParts } from './standing-parts.ts';
 import type { Wanted } from './wanted.ts';
 
 /** One line of the parts list. Costs in the club's own money, masses in kg, both for one piece. */
@@ -55,36 +51,6 @@ export function partsList(build: Build): PartLine[] {
       source: 'own',
       ...(massEach ? { massEachKg: massEach.value } : {}),
     })),
-  ];
-}
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-const sizeOf = ({ value, unit }: Axle['diameter']): string =>
-  show(value, 'length', 'as-typed', { typedUnit: unit }).text;
-
-/** What each axle stands on; the driven wheels and the castors keep the ids they have always had. */
-function standingParts(layout: Layout): Wanted[] {
-  const idOf = ({ id, form, driven }: Axle): string => {
-    const usual = driven ? 'driven-wheel' : form === 'castor' ? 'castor' : undefined;
-    const first = layout.axles.find((a) => (driven ? a.driven : a.form === form && !a.driven));
-    return usual && first?.id === id ? usual : `standing.${id}`;
-  };
-  const drum = layout.drum
-    ? [{ id: 'drum', name: `Drum, ${sizeOf(layout.drum)}, and its rope`, count: 1 }]
-    : [];
-  return [
-    ...[...layout.axles]
-      .sort((a, b) => Number(b.driven) - Number(a.driven))
-      .map((axle) => ({
-        id: idOf(axle),
-        name:
-          axle.form === 'castor'
-            ? 'Castor'
-            : `${capital(FORM_TITLES[axle.form])}, ${sizeOf(axle.contactLength ?? axle.diameter)}`,
-        count: wheelsOf(axle),
-      })),
-    ...drum,
   ];
 }
 

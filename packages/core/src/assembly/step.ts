@@ -34,3 +34,11 @@ export interface Step {
   readonly holdPoint?: string;
   readonly doneOn?: string;
 }
+
+/** A step with nothing left unsaid. */
+export const whole = ({ needs = [], after = [], waitingS = 0, ...draft }: Omit<StepPlan, 'parts'>): Step => ({
+  ...draft,
+  waitingS,
+  needs,
+  after,
+});

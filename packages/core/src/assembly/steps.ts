@@ -1,16 +1,9 @@
-import { batteryOf, motorOf, rollsAway, type Build } from '../build/index.ts';
-import { cautionForBattery, cautionForVoltage } from './cautions.ts';
+import { batteryOf, drivelinesOf, motorOf, rollsAway, type Build, type PartOf } from '../build/index.ts';
+import { isLoop } from '../transmission/index.ts';
+import { cautionForBattery, cautionForVoltage, isPrimary } from './cautions.ts';
+import { brakeSteps, standSteps, wheelSteps } from './standing-steps.ts';
 import { stageWork } from './stage-work.ts';
-import { HOUR_S, MINUTE_S, type Step, type StepPlan } from './step.ts';
-
-type Draft = Omit<StepPlan, 'parts'>;
-
-const whole = ({ needs = [], after = [], waitingS = 0, ...draft }: Draft): Step => ({
-  ...draft,
-  waitingS,
-  needs,
-  after,
-});
+import { HOUR_S, MINUTE_S, whole, type Step } from './step.ts';
 
 /** The steps of one side of the wheels of a stage, with the stage's id before theirs. */
 function stageSteps(build: Build, part: 'before' | 'after'): Step[] {
@@ -28,17 +21,27 @@ function stageSteps(build: Build, part: 'before' | 'after'): Step[] {
   });
 }
 
-/** A gearhead goes onto its motor before the motor goes into the frame; all else of a stage after it. */
-const beforeMotors = (step: Step): boolean => step.id.endsWith('.mesh');
+/** A gearhead goes onto its motor before the motor goes into the frame; gears on its shaft mesh once it is in. */
+function beforeMotors(build: Build, step: Step): boolean {
+  const stage = build.drive.stages.find(({ id }) => step.id.startsWith(`${id}.`));
+  return stage?.kind === 'gearhead';
+}
+
+const ids = (steps: readonly Step[]): string[] => steps.map((step) => step.id);
 
 /** The steps from bare frame to first run, in an order that respects what must come before what. */
 export function assemblySteps(build: Build): Step[] {
-  const onMotor = stageSteps(build, 'before')
-    .filter(beforeMotors)
-    .map((step) => ({ ...step, after: [] }));
-  const before = stageSteps(build, 'before').filter((step) => !beforeMotors(step));
-  const after = stageSteps(build, 'after');
-  const ids = (steps: readonly Step[]): string[] => steps.map((step) => step.id);
+  const loose = stageSteps(build, 'before');
+  const onMotor = loose.filter((step) => beforeMotors(build, step)).map((step) => ({ ...step, after: [] }));
+  const before = loose.filter((step) => !beforeMotors(build, step));
+  const stand = standSteps(build);
+  const wheels = wheelSteps(build, ['motors', ...ids(before)]);
+  const after = stageSteps(build, 'after').map((step) => ({
+    ...step,
+    // Where nothing is put on its axle, what comes after the wheels comes after the motors.
+    after: step.after.map((id) => (id === 'wheels' && wheels.length === 0 ? 'motors' : id)),
+  }));
+  const brake = brakeSteps(build, wheels.length > 0 ? ['wheels'] : ['motors']);
   const steps = [
     whole({
       id: 'frame',
@@ -47,37 +50,44 @@ export function assemblySteps(build: Build): Step[] {
       needs: ['frame'],
       caution: 'Drilling, grinding and welding: eyes, ears, fumes. Follow the tools’ own instructions.',
     }),
-    whole({
-      id: 'castors',
-      title: 'Bolt the castors on',
-      handsOnS: 30 * MINUTE_S,
-      needs: ['castor'],
-      after: ['frame'],
-    }),
+    ...stand,
     ...onMotor,
-    whole({
-      id: 'motors',
-      title: 'Bolt the motors to their mounts',
-      detail:
-        'Slots left free for tension; a mount that twists under pull throws a chain. Label the motors left and right.',
-      handsOnS: HOUR_S,
-      needs: ['motor'],
-      after: ['frame', ...ids(onMotor)],
-    }),
+    motorStep(build, onMotor),
     ...before,
-    whole({
-      id: 'wheels',
-      title: 'Put the driven wheels on',
-      detail: 'Spacers so that nothing rubs; self-locking nuts on what turns.',
-      handsOnS: HOUR_S,
-      needs: ['driven-wheel'],
-      after: ['motors', ...ids(before)],
-    }),
+    ...wheels,
     ...after,
+    ...brake,
     ...electrics(build),
-    ...firstRuns(build, ids(after)),
+    ...firstRuns(build, [...ids(stand), ...ids(wheels), ...ids(after), ...ids(brake)]),
   ];
   return steps.map((step) => withMarks(build, step));
+}
+
+/** How many motors it has. */
+const motorsOf = ({ layout, drive }: Build): number =>
+  drivelinesOf(layout, drive.together) * drive.motorsPerWheel;
+
+/** Whether motors stand left and right of each other, as mirror images. */
+const isMirrored = (build: Build): boolean =>
+  motorsOf(build) > 1 && (build.drive.together === 'wheel' || build.drive.together === 'side');
+
+function motorStep(build: Build, onMotor: readonly Step[]): Step {
+  const several = motorsOf(build) > 1;
+  const loops = build.drive.stages.filter(isLoop);
+  const detail = [
+    ...(loops.length > 0
+      ? ['Slots left free for tension; a mount that twists under pull throws a chain or belt.']
+      : []),
+    ...(isMirrored(build) ? ['Label the motors left and right.'] : []),
+  ].join(' ');
+  return whole({
+    id: 'motors',
+    title: several ? 'Bolt the motors to their mounts' : 'Bolt the motor to its mount',
+    ...(detail === '' ? {} : { detail }),
+    handsOnS: HOUR_S,
+    needs: ['motor'],
+    after: ['frame', ...ids(onMotor)],
+  });
 }
 
 function electrics(build: Build): Step[] {
@@ -91,15 +101,7 @@ function electrics(build: Build): Step[] {
       needs: ['driver'],
       after: ['frame'],
     }),
-    whole({
-      id: 'charge',
-      title: 'Charge the battery',
-      handsOnS: 10 * MINUTE_S,
-      waitingS: 6 * HOUR_S,
-      waitingFor: 'the battery to charge',
-      needs: ['battery'],
-      caution: cautionForBattery(batteryOf(build)),
-    }),
+    chargeStep(batteryOf(build)),
     whole({
       id: 'tray',
       title: 'Fix the battery in its tray, not yet connected',
@@ -111,7 +113,9 @@ function electrics(build: Build): Step[] {
     whole({
       id: 'wiring',
       title: 'Wire it: main switch, fuse near the battery, cables sized for stall',
-      detail: 'Motors mounted as mirror images turn opposite ways: invert one.',
+      ...(isMirrored(build)
+        ? { detail: 'Motors mounted as mirror images turn opposite ways: invert one.' }
+        : {}),
       handsOnS: 3 * HOUR_S,
       needs: ['main-switch', 'fuse', 'cable'],
       after: ['motors', 'drivers', 'tray'],
@@ -127,18 +131,44 @@ function electrics(build: Build): Step[] {
   ];
 }
 
+/** Charged where it can be charged; primary cells are only put in fresh. */
+function chargeStep(battery: PartOf<'battery'> | undefined): Step {
+  const caution = cautionForBattery(battery);
+  if (battery && isPrimary(battery))
+    return whole({
+      id: 'charge',
+      title: 'Put fresh cells in',
+      detail: 'All of one kind and age; never recharge them.',
+      handsOnS: 5 * MINUTE_S,
+      needs: ['battery'],
+      caution,
+    });
+  return whole({
+    id: 'charge',
+    title: 'Charge the battery',
+    handsOnS: 10 * MINUTE_S,
+    waitingS: 6 * HOUR_S,
+    waitingFor: 'the battery to charge',
+    needs: ['battery'],
+    caution,
+  });
+}
+
 function firstRuns(build: Build, drive: readonly string[]): Step[] {
   const steep = build.duties.some(rollsAway);
   const hasMotor = motorOf(build) !== undefined;
   return [
     whole({
       id: 'first-power',
-      title: 'First power, wheels off the ground',
+      title: drivenOff(build),
       detail: hasMotor ? 'A tenth of full command; listen, feel for heat.' : undefined,
       handsOnS: 30 * MINUTE_S,
-      after: ['polarity', 'charge', 'wheels', 'castors', ...drive],
+      after: ['polarity', 'charge', ...drive],
       caution: 'Stand it on blocks that cannot slip; hands, hair and sleeves clear.',
-      holdPoint: 'Both wheels turn forward, and the main switch stops them.',
+      holdPoint:
+        motorsOf(build) > 1
+          ? 'Each side turns forward, and the main switch stops it.'
+          : 'It turns forward, and the main switch stops it.',
     }),
     whole({
       id: 'first-run',
@@ -162,6 +192,14 @@ function firstRuns(build: Build, drive: readonly string[]): Step[] {
       : []),
   ];
 }
+
+/** What is kept off the ground at first power. */
+const drivenOff = ({ layout }: Build): string =>
+  layout.kind === 'winch'
+    ? 'First power, no load on the rope'
+    : layout.kind === 'tracked'
+      ? 'First power, tracks off the ground'
+      : 'First power, wheels off the ground';
 
 function withMarks(build: Build, step: Step): Step {
   const mark = build.assembly.steps.find((m) => m.id === step.id);

@@ -116,3 +116,19 @@ describe('calculate', () => {
     );
   });
 });
+
+describe('units of the registry', () => {
+  it('stand at every figure that has one: lengths, counts a second, degrees, whatever its key is called', () => {
+    const units = CALCULATORS.flatMap(({ output }) => keysOf(output)).flatMap(({ key, unit }) =>
+      unit === undefined ? [] : [[key, unit] as const],
+    );
+    const unitOf = (name: string): string | undefined => units.find(([key]) => key === name)?.[1];
+    expect(unitOf('metresPerCount')).toBe('m');
+    expect(unitOf('degrees')).toBe('deg');
+    expect(unitOf('countsPerSecond')).toBe('1/s');
+    expect(unitOf('diametralPitch')).toBe('1/in');
+    // What ends in the name of a unit has that unit.
+    for (const [key, unit] of units)
+      if (/(?<!efore)(Mm|Nm|Rpm|Deg|Kg|Wh|Ah)$/.test(key)) expect(unit, key).not.toBe('');
+  });
+});

@@ -7,6 +7,7 @@ import { findingsOf } from './findings.ts';
 import { governingLinks } from './margin.ts';
 import { dutyReport } from './duty-report.ts';
 import { movedOf } from './moved.ts';
+import { endOf } from './outing-end.ts';
 import { outingLinks, outingOf } from './outing.ts';
 import { commonSpan } from './ratio-window.ts';
 import type { Report } from './report.ts';
@@ -17,7 +18,8 @@ function judged(build: Build) {
   const line = drivelineOf(build, stages);
   const train = { ...stages, ...movedOf(build, line) };
   const duties = build.duties.map((duty) => dutyReport(build, duty, line));
-  const outing = line && outingOf(build, duties, line);
+  const began = line && outingOf(build, duties, line);
+  const outing = began && line ? { ...began, ...endOf(build, duties, line, began) } : began;
   const links = [
     ...build.duties.flatMap((duty, at) => {
       const report = duties[at];
@@ -51,6 +53,6 @@ export function evaluate(build: Build, system: UnitSystem = 'metric'): Report {
     governing,
     ...(windows.length > 0 ? { ratioWindow: commonSpan(windows) } : {}),
     ...(outing ? { outing } : {}),
-    findings: findingsOf({ build, duties, governing, train, line, system }),
+    findings: findingsOf({ build, duties, governing, links, outing, train, line, system }),
   };
 }

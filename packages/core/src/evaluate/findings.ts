@@ -1,10 +1,11 @@
-import { showNumber } from '../quantity/index.ts';
+import { batteryOf, driverOf, motorOf, type Part } from '../build/index.ts';
+import { show, showNumber } from '../quantity/index.ts';
 import { driveFindings } from './drive-findings.ts';
 import { cured, marginId, said } from './finding.ts';
 import { groundFindings } from './ground-findings.ts';
-import { closeness } from './margin.ts';
+import { closeness, governingLinks, isUnderRule } from './margin.ts';
 import type { LinkId } from './links.ts';
-import type { Finding, LinkReport, Verdict } from './report.ts';
+import { VERDICTS, type Finding, type LinkReport, type Verdict } from './report.ts';
 import { SENTENCES, saidOf, type FindingContext } from './sentences.ts';
 
 /** Running above the data sheet's voltage by more than this is worth a word (common practice, no source). */
@@ -176,11 +177,77 @@ function partNotes({ build, line, train }: FindingContext): Finding[] {
   return findings;
 }
 
+/** What the battery still does at the start of an outing, and no longer at its end: of each link the worst. */
+function endFindings({ duties, links, outing, ...context }: FindingContext): Finding[] {
+  const { end } = outing ?? {};
+  if (!end) return [];
+  const begins = (link: LinkReport): LinkReport | undefined =>
+    links.find((other) => other.link === link.link && other.dutyId === link.dutyId);
+  const worse = end.links.filter((link) => {
+    const before = begins(link);
+    const rank = (v: Verdict): number => VERDICTS.indexOf(v);
+    return isUnderRule(link.verdict) && (!before || rank(link.verdict) < rank(before.verdict));
+  });
+  return governingLinks(worse).map((link) => ({
+    id: `at-the-end/${link.link}`,
+    severity: link.verdict === 'fails' ? 'stop' : 'short',
+    text: `At the end of the outing the battery rests at ${show(end.openCircuitV, 'voltage', context.system).text}. ${SENTENCES[link.link](saidOf(link, { duties, links, ...context }))}`,
+    link: link.link,
+    dutyId: link.dutyId,
+  }));
+}
+
+/** More than this over what the brief says, parts are heavier than the vehicle (common practice, no source). */
+const HEAVIER = 1;
+
+/** Chosen parts that together weigh more than the brief says of all the vehicle. */
+function heavierThanSaid({ build, line, system }: FindingContext): Finding[] {
+  const { own, others } = build.masses;
+  const saidKg = own.mass.value + others.reduce((sum, m) => sum + (m.kind === 'rider' ? 0 : m.mass.value), 0);
+  const count = (part: Part): number =>
+    part.kind === 'motor'
+      ? (line?.circuit.motors ?? 1)
+      : part.kind === 'driver'
+        ? build.supply.driverCount
+        : 1;
+  const chosen = [motorOf(build), driverOf(build), batteryOf(build)].filter((part) => part !== undefined);
+  const partsKg = chosen.reduce((sum, part) => sum + part.massKg * count(part), 0);
+  if (partsKg <= HEAVIER * saidKg) return [];
+  const say = (kg: number): string => show(kg, 'mass', system).text;
+  return [
+    said(
+      'short',
+      'parts-heavier',
+      `The chosen parts weigh ${say(partsKg)} together, and the Brief says ${say(saidKg)} of the whole vehicle: put right what it weighs, or take lighter parts.`,
+      'motor-heat',
+    ),
+  ];
+}
+
+/** A sphere whose inner mass lies outside its shell. */
+function innerFindings({ build, system }: FindingContext): Finding[] {
+  const { innerDrive: inner, layout } = build;
+  const radiusM = (layout.axles[0]?.diameter.value ?? 0) / 2;
+  if (!inner || inner.offset.value < radiusM) return [];
+  const say = (m: number): string => show(m, 'length', system).text;
+  return [
+    said(
+      'stop',
+      'inner-outside',
+      `What climbs inside would lie ${say(inner.offset.value)} off the middle of a sphere of ${say(radiusM)} radius: it does not fit. A larger shell, or nearer to its middle.`,
+      'grip',
+    ),
+  ];
+}
+
 /** All findings: what stops it first, then what is tight, then notes. */
 export function findingsOf(context: FindingContext): Finding[] {
   const all = [
     ...missingParts(context),
     ...marginFindings(context),
+    ...endFindings(context),
+    ...heavierThanSaid(context),
+    ...innerFindings(context),
     ...partNotes(context),
     ...driveFindings(context),
     ...groundFindings(context),

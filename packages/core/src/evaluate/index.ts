@@ -6,6 +6,7 @@ export { payloadSweep, scoreOf, type Aim, type Sweep, type SweepPoint } from './
 export { turnSweep, type TurnSweep } from './turn-sweep.ts';
 export { threeAgainstFour, type WheelCount } from './tipping.ts';
 export { roughAnswer, type RoughAnswer } from './rough-answer.ts';
+export { askedOfGrip } from './demand.ts';
 export { rollingOf } from './rolling.ts';
 export { cautionsOf } from './cautions.ts';
 export { extentOf } from './extent.ts';

@@ -1,14 +1,20 @@
 import type { Build } from '../build/index.ts';
 import { evaluate } from './evaluate.ts';
-import type { Report } from './report.ts';
+import { closeness } from './margin.ts';
+import type { LinkReport, Report } from './report.ts';
 
 /** A payload, and what the build comes to with it. */
 export interface SweepPoint {
   readonly payloadKg: number;
   /** In the unit of the aim: kg an hour, kg·km a charge, km a charge; 0 where a duty is not done. */
   readonly score: number;
-  /** Whether every margin is at least 1 ×: the rule's reserve may be used up, what is there may not be passed. */
+  /**
+   * Whether every margin that the payload moves is at least 1 ×: the rule's reserve may be used up, what is there may not
+   * be passed. A margin that fails with any payload is not the payload's fault.
+   */
   readonly borne: boolean;
+  /** The margin that stands in the way, where one does. */
+  readonly stopped?: LinkReport;
 }
 
 export type Aim = Exclude<Build['aims']['maximise'], 'none'>;
@@ -60,18 +66,39 @@ const withPayload = (build: Build, kg: number): Build => {
   };
 };
 
+/** Share of the greatest payload that is as good as none. */
+const NEXT_TO_NOTHING = 1e-3;
+/** Margins nearer than this are not moved. */
+const NOT_MOVED = 1e-6;
+
+/** The margin under 1 × that is nearest to failing of those that the payload moves. */
+function stoppedBy(loaded: Report, empty: Report): LinkReport | undefined {
+  const same = (a: LinkReport, b: LinkReport): boolean =>
+    a.link === b.link && a.dutyId === b.dutyId && a.stageId === b.stageId && a.elementId === b.elementId;
+  return loaded.links
+    .filter((link) => {
+      if (link.ratio >= 1) return false;
+      const before = empty.links.find((other) => same(link, other));
+      return !before || Math.abs(link.ratio - before.ratio) > NOT_MOVED * Math.max(1, before.ratio);
+    })
+    .sort((a, b) => closeness(a) - closeness(b))[0];
+}
+
 /** The payload from nothing to twice what is stated, each judged in full. */
 export function payloadSweep(build: Build, points: number): Sweep | undefined {
   const aim = build.aims.maximise;
   if (aim === 'none') return undefined;
   const most = 2 * Math.max(build.masses.payload.mass.value, build.masses.own.mass.value / 4);
+  const empty = evaluate(withPayload(build, NEXT_TO_NOTHING * most));
   const swept = Array.from({ length: points }, (_, n): SweepPoint | undefined => {
     const payloadKg = (most * (n + 1)) / points;
     const loaded = withPayload(build, payloadKg);
     const report = evaluate(loaded);
     const score = scoreOf(loaded, report, aim);
-    const borne = report.governing.every((link) => link.ratio >= 1);
-    return score === undefined ? undefined : { payloadKg, score, borne };
+    const stopped = stoppedBy(report, empty);
+    return score === undefined
+      ? undefined
+      : { payloadKg, score, borne: stopped === undefined, ...(stopped ? { stopped } : {}) };
   });
   const known = swept.filter((p) => p !== undefined);
   if (known.length === 0) return undefined;

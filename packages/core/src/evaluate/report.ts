@@ -270,6 +270,8 @@ export interface Outing {
   readonly meanBatteryA: number;
   /** How long the battery lasts at this mix of duties; absent without a battery or where nothing is drawn. */
   readonly runTimeS?: number;
+  /** On the battery as it is at the end of it, where that is no longer as good as new. */
+  readonly end?: { readonly openCircuitV: number; readonly links: readonly LinkReport[] };
 }
 
 export interface Report {

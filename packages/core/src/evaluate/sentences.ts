@@ -4,12 +4,14 @@ import { safetyOf } from '../transmission/index.ts';
 import type { Driveline } from './driveline.ts';
 import { onDuty } from './finding.ts';
 import { linkDefinition, type LinkId } from './links.ts';
-import type { DutyReport, LinkReport, RatioSpan, RatioWindow, TrainReport } from './report.ts';
+import type { DutyReport, LinkReport, Outing, RatioSpan, RatioWindow, TrainReport } from './report.ts';
 
 export interface FindingContext {
   readonly build: Build;
   readonly duties: readonly DutyReport[];
   readonly governing: readonly LinkReport[];
+  readonly links: readonly LinkReport[];
+  readonly outing?: Outing | undefined;
   readonly train: TrainReport;
   readonly line?: Driveline;
   readonly system: UnitSystem;
@@ -76,6 +78,8 @@ export const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
         duty,
         context.duties.find(({ id }) => id === l.dutyId),
       );
+    if (context.build.layout.kind === 'sphere')
+      return `What climbs inside the sphere pushes with at most ${has}${where}; ${needs} are needed. A heavier inner mass, further off the middle, or a larger shell that is lighter.`;
     return l.verdict === 'fails'
       ? `The driven wheels slip${where}: they need ${needs}, grip gives ${has}. ${cure ?? ''}`
       : `Grip is ${times(l.ratio)} what is needed${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`;

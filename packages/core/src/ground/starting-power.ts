@@ -5,7 +5,7 @@ const input = z.strictObject({
   massKg: key.nonNegative('Mass of the vehicle with its load', 'kg'),
   rotatingMassFactor: key.positive('Mass that must be sped up over mass').default(1),
   speedMps: key.nonNegative('Speed that each start reaches', 'm/s'),
-  startsAnHour: key.nonNegative('Starts an hour'),
+  startsAnHour: key.nonNegative('Starts an hour', '1/h'),
   efficiency: key.share('Share of the power that comes through').default(1),
 });
 

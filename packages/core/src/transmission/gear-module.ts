@@ -10,8 +10,8 @@ const output = z.strictObject({
   moduleMm: key.positive('Module by the measurement', 'mm'),
   nearestModuleMm: key.positive('Nearest standard module', 'mm'),
   moduleDeviation: key.real('How far the measurement is from that module'),
-  diametralPitch: key.positive('Teeth an inch of pitch diameter, by the measurement'),
-  nearestDiametralPitch: key.count('Nearest standard diametral pitch'),
+  diametralPitch: key.positive('Teeth an inch of pitch diameter, by the measurement', '1/in'),
+  nearestDiametralPitch: key.count('Nearest standard diametral pitch, teeth an inch'),
   pitchDeviation: key.real('How far the measurement is from that diametral pitch'),
   likely: z
     .enum(['module', 'diametral-pitch', 'neither'])

@@ -48,15 +48,14 @@ export const gearTrain = defineCalculator({
     'Stages one after another, each with its own efficiency at any load; light loads lose a larger share.',
   examples: [
     {
-      origin: '16:60, 20:60, 20:40 in series is 22.5 : 1 (common practice, no source)',
+      origin: '15 to 45 and 12 to 48 teeth in series are 3 · 4 = 12 to one (arithmetic)',
       input: {
         stages: [
-          { teethDriver: 16, teethDriven: 60 },
-          { teethDriver: 20, teethDriven: 60 },
-          { teethDriver: 20, teethDriven: 40 },
+          { teethDriver: 15, teethDriven: 45 },
+          { teethDriver: 12, teethDriven: 48 },
         ],
       },
-      output: { ratio: 22.5 },
+      output: { ratio: 12 },
     },
   ],
   run: (i) => {

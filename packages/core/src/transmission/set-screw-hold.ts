@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
 
-/** Axial holding power of a cup-point set screw, N: Shigley, table 7-4 (from memory); metric: nearest inch size. */
+/** Axial holding power of a cup-point set screw, N: Shigley, table 7-4 (from memory); metric: nearest inch size; M2 and M2.5 by its #1 and #3. */
 const HOLDING_N = {
   '#4': 712,
   '#6': 1112,
@@ -10,6 +10,8 @@ const HOLDING_N = {
   '1/4': 4448,
   '5/16': 6672,
   '3/8': 8896,
+  M2: 289,
+  'M2.5': 534,
   M3: 712,
   M4: 1713,
   M5: 2402,

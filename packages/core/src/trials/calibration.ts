@@ -14,9 +14,9 @@ export const travelCounts = defineCalculator({
   input: travelInput,
   output: z.strictObject({
     turns: key.nonNegative('Turns of the wheel'),
-    degrees: key.nonNegative('Degrees of the wheel'),
+    degrees: key.nonNegative('Degrees of the wheel', 'deg'),
     counts: key.count('Counts, to the nearest', 0),
-    metresPerCount: key.positive('Distance of one count'),
+    metresPerCount: key.positive('Distance of one count', 'm'),
   }),
   formula: 'turns = D/(π d);  counts = round(turns·N)',
   symbols: {
@@ -27,9 +27,9 @@ export const travelCounts = defineCalculator({
   limits: 'A wheel that neither slips nor changes its diameter under load.',
   examples: [
     {
-      origin: '10 ft on a 4 in wheel at four counts a degree is 13,751 counts (common practice, no source)',
-      input: { wheelDiameterM: 0.1016, distanceM: 3.048, countsPerWheelTurn: 1440 },
-      output: { counts: 13751 },
+      origin: 'a wheel 1 m round over 2.5 m is two turns and a half: 2.5 · 360 counts (arithmetic)',
+      input: { wheelDiameterM: 1 / Math.PI, distanceM: 2.5, countsPerWheelTurn: 360 },
+      output: { turns: 2.5, degrees: 900, counts: 900, metresPerCount: 1 / 360 },
     },
   ],
   run: ({ wheelDiameterM, distanceM, countsPerWheelTurn }) => {
@@ -61,8 +61,8 @@ export const encoderCounts = defineCalculator({
   }),
   output: z.strictObject({
     countsPerWheelTurn: key.positive('Counts for one turn of the wheel'),
-    metresPerCount: key.positive('Distance of one count'),
-    countsPerSecond: key.nonNegative('Counts at top speed').optional(),
+    metresPerCount: key.positive('Distance of one count', 'm'),
+    countsPerSecond: key.nonNegative('Counts at top speed', '1/s').optional(),
     headroom: key.positive('Limit of the reader over that').optional(),
   }),
   formula: 'N = lines·edges·i;  step = π d/N;  rate = v/step',

@@ -22,7 +22,9 @@ const withElement = (build: Build, element: PathElement): Build => ({
 const elementOf = ({ build, link }: Asked): PathElement | undefined =>
   build.drive.path.find(({ id }) => id === link.elementId);
 
-const LARGER_SCREWS = ['M4', 'M5', 'M6', 'M8'] as const;
+const LARGER_SCREWS = ['M2.5', 'M3', 'M4', 'M5', 'M6', 'M8'] as const;
+/** A set screw is no larger than this share of the bore that it presses on (common practice, no source). */
+const MOST_OF_BORE = 0.6;
 
 interface Stronger {
   readonly text: string;
@@ -44,7 +46,11 @@ function strongerBy(element: PathElement, system: Asked['system']): readonly Str
     case 'set-screws':
       return [
         more('two set screws more', { ...element, count: Math.min(8, element.count + 2) }),
-        ...LARGER_SCREWS.filter((screw) => Number(screw.slice(1)) > Number(element.size.replace('M', '')))
+        ...LARGER_SCREWS.filter(
+          (screw) =>
+            Number(screw.slice(1)) > Number(element.size.replace('M', '')) &&
+            Number(screw.slice(1)) <= MOST_OF_BORE * 1000 * element.bore.value,
+        )
           .slice(0, 2)
           .map((screw) => more(`set screws ${screw}`, { ...element, size: screw })),
       ];

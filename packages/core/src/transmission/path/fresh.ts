@@ -29,6 +29,29 @@ const LARGEST_KEY = 12;
 const keyFor = ({ value }: Quantity): number =>
   KEYS.find(([upTo]) => value * 1000 <= upTo + 1e-9)?.[1] ?? LARGEST_KEY;
 
+/** Screws and bolts that go with a bore of up to so many millimetres (common practice, no source). */
+interface Fastening {
+  readonly setScrew: PathOf<'set-screws'>['size'];
+  /** What a clamp screw of 8.8 pulls, tightened to three quarters of its proof load (ISO 898-1, from memory), N. */
+  readonly clampN: number;
+  readonly boltMm: number;
+}
+
+const FASTENINGS: readonly (readonly [upTo: number, with_: Fastening])[] = [
+  [3.2, { setScrew: 'M2', clampN: 900, boltMm: 2 }],
+  [5, { setScrew: 'M3', clampN: 2200, boltMm: 3 }],
+  [8, { setScrew: 'M4', clampN: 3800, boltMm: 3 }],
+  [14, { setScrew: 'M5', clampN: 6200, boltMm: 4 }],
+  [20, { setScrew: 'M6', clampN: 8700, boltMm: 5 }],
+];
+const LARGEST: Fastening = { setScrew: 'M8', clampN: 15_900, boltMm: 6 };
+
+const fastening = ({ value }: Quantity): Fastening =>
+  FASTENINGS.find(([upTo]) => value * 1000 <= upTo + 1e-9)?.[1] ?? LARGEST;
+
+/** Torque that a small coupling of a bore is usually rated for, N·m: 10 at 12 mm, by the cube (common practice, no source). */
+const couplingTorque = ({ value }: Quantity): number => Number((10 * (value / 0.012) ** 3).toPrecision(2));
+
 /** Shear that mild steel may carry where it jerks (common practice, no source). */
 const STEEL_SHEAR = 60;
 const STEEL_BEARING = 120;
@@ -49,13 +72,17 @@ const FRESH: { readonly [K in PathKind]: (common: Fresh) => PathOf<K> } = {
     allowable: megapascals(STEEL_SHEAR),
     allowableBearing: megapascals(STEEL_BEARING),
   }),
-  'set-screws': (common) => ({ ...common, kind: 'set-screws', size: 'M5', count: 2 }),
+  'set-screws': (common) => ({
+    ...common,
+    kind: 'set-screws',
+    size: fastening(common.bore).setScrew,
+    count: 2,
+  }),
   clamp: (common) => ({
     ...common,
     kind: 'clamp',
     screws: 2,
-    // What an M5 screw of 8.8 pulls, tightened (from memory).
-    screwForce: assumed(6000, 'N'),
+    screwForce: assumed(fastening(common.bore).clampN, 'N'),
     friction: assumed(0.12, ''),
   }),
   'press-fit': (common) => ({
@@ -71,7 +98,7 @@ const FRESH: { readonly [K in PathKind]: (common: Fresh) => PathOf<K> } = {
     kind: 'bolt-circle',
     bolts: 4,
     circle: { ...bore, value: bore.value * 3 },
-    boltDiameter: mm(5),
+    boltDiameter: mm(fastening(bore).boltMm),
     standoff: mm(0),
     allowable: megapascals(100),
     otherBolts: 4,
@@ -81,7 +108,7 @@ const FRESH: { readonly [K in PathKind]: (common: Fresh) => PathOf<K> } = {
     ...common,
     kind: 'coupling',
     otherBore: common.bore,
-    ratedTorque: assumed(10, 'N·m'),
+    ratedTorque: assumed(couplingTorque(common.bore), 'N·m'),
   }),
   tyre: ({ bore, ...common }) => ({
     ...common,

@@ -1,5 +1,6 @@
 import type { Duty } from '@zubric/core/build';
 import { roughAnswer } from '@zubric/core/evaluate';
+import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
 import { useSay } from '../../app/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
@@ -47,33 +48,32 @@ export function FourQuestions({ hardest }: { readonly hardest: Duty }) {
           onChange={setChosen}
         />
       </div>
-      <Rough duty={duty} />
+      <Rough />
     </section>
   );
 }
 
-function Rough({ duty }: { readonly duty: Duty }) {
+/** A first answer for the hardest of all duties, whichever the questions are asked of. */
+function Rough() {
   const { build } = useBuild();
   const say = useSay();
-  const { forceN, groundW, motorW, drivelines, wheelTorqueNm, wheelRpm, batteryWh } = roughAnswer(
-    build,
-    duty,
-  );
+  const rough = roughAnswer(build);
   const strong = 'font-semibold text-mech';
-  if (duty.task !== 'drive' || forceN === 0)
+  if (!rough)
     return (
       <p className="mt-1.5 text-soft">Nothing is asked of the drive here: it is the brake that must do it.</p>
     );
+  const { pullsHardest, takesMost, drivelines } = rough;
   return (
     <p className="mt-1.5 text-soft">
-      Roughly <b className={strong}>{say(forceN, 'force')}</b> and{' '}
-      <b className={strong}>{say(groundW, 'power', 2)}</b> at the ground; look for{' '}
-      {drivelines === 1 ? 'a motor' : `${drivelines} motors`} of{' '}
-      <b className={strong}>{say(motorW, 'power', 2)}</b>
-      {drivelines === 1 ? '' : ' each'}, {say(wheelTorqueNm, 'torque', 2)} at {Math.round(wheelRpm)} rpm where
-      the wheel turns, and a battery of{' '}
-      <b className="font-semibold text-elec">{say(batteryWh * 3600, 'energy', 2)}</b> for one outing of all
-      duties. Usual losses guessed; parts chosen later replace the guess.
+      Roughly <b className={strong}>{say(rough.forceN, 'force')}</b> at the ground on “{pullsHardest.name}”,{' '}
+      {say(rough.wheelTorqueNm, 'torque', 2)} at {showNumber(rough.wheelRpm)} rpm where the wheel turns; look
+      for {drivelines === 1 ? 'a motor' : `${drivelines} motors`} of{' '}
+      <b className={strong}>{say(rough.motorW, 'power', 2)}</b>
+      {drivelines === 1 ? '' : ' each'}
+      {takesMost.id === pullsHardest.id ? '' : `, as “${takesMost.name}” takes the most power`}, and a battery
+      of <b className="font-semibold text-elec">{say(rough.batteryWh * 3600, 'energy', 2)}</b> for one outing
+      of all duties. Usual losses guessed; parts chosen later replace the guess.
     </p>
   );
 }

@@ -1,5 +1,6 @@
 import type { Duty } from '@zubric/core/build';
 import {
+  askedOfGrip,
   cautionsOf,
   closeness,
   firstToGive,
@@ -117,7 +118,12 @@ function Answer({ duty, of }: { readonly duty: Duty; readonly of: DutyReport }) 
         <>
           {worst?.verdict === 'fails' && worst.link !== 'grip' ? 'Of grip and torque, ' : ''}
           <b className={STRONG}>{gives.first === 'grip' ? 'Grip' : 'Torque'}</b>, at{' '}
-          {showNumber((gives.first === 'grip' ? gives.grip : gives.torque) ?? 0)} × the {force} it asks
+          {showNumber((gives.first === 'grip' ? gives.grip : gives.torque) ?? 0)} × the{' '}
+          {of.resistance.obstacleN > 0 && gives.first === 'grip' ? (
+            `${say(askedOfGrip(of.resistance), 'force')} it asks beside the step`
+          ) : (
+            <>{force} it asks</>
+          )}
           {gives.first === 'torque' && gives.grip !== undefined && (
             <>
               ; grip would hold{' '}

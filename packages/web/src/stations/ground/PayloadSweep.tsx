@@ -1,4 +1,5 @@
-import { payloadSweep, type Aim } from '@zubric/core/evaluate';
+import type { Build } from '@zubric/core/build';
+import { linkDefinition, payloadSweep, type Aim, type SweepPoint } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -18,6 +19,14 @@ const UNITS: Readonly<Record<Aim, string>> = {
   haul: 'kg·km a charge',
   range: 'km a charge',
 };
+
+/** What stands in the way of carrying more: the first margin that fails as the payload grows. */
+function inTheWay(points: readonly SweepPoint[], { duties }: Build): string {
+  const first = points.find(({ stopped }) => stopped)?.stopped;
+  if (!first) return '';
+  const duty = duties.find(({ id }) => id === first.dutyId)?.name;
+  return `In the way of more: ${linkDefinition(first.link).title.toLowerCase()}${duty ? ` on “${duty}”` : ''}.`;
+}
 
 /** What the build comes to over the payload, where it is to make the most of something. */
 export function PayloadSweep() {
@@ -51,7 +60,8 @@ export function PayloadSweep() {
         <span className="font-sans text-[15px] font-normal text-soft">
           {best
             ? `${say(best.payloadKg, 'mass')}: ${showNumber(best.score)} ${UNITS[aim]}, the most that every margin bears.`
-            : 'None that every margin bears at 1 ×.'}
+            : 'None that every margin bears at 1 ×.'}{' '}
+          {inTheWay(points, build)}
         </span>
       </h2>
       <svg

@@ -1,3 +1,4 @@
+import { cautionForBattery } from '@zubric/core/assembly';
 import { batteryOf, driverOf, motorOf } from '@zubric/core/build';
 import { showNumber } from '@zubric/core/quantity';
 import { useSearchParams } from 'react-router';
@@ -92,10 +93,7 @@ export function Power() {
             blocks={['wheel', 'motor', 'driver', 'battery']}
             empty="Torque, heat, currents and energy are ample."
           />
-          <Caution>
-            A lithium pack short-circuited or charged wrongly burns: fuse it close to the pack, charge it with
-            its own charger and never alone. First power with the wheels off the ground.
-          </Caution>
+          <Caution>{`${cautionForBattery(batteryOf(build))} Fuse it close to the battery; first power with the wheels off the ground.`}</Caution>
         </div>
         <section aria-labelledby="shelf-title" className="grid content-start gap-2">
           <h2 id="shelf-title" className="sr-only">

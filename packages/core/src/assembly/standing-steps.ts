@@ -1,0 +1,176 @@
+import { FORM_TITLES, wheelsOf, type Axle, type Build, type Form } from '../build/index.ts';
+import { isHub, pathTitle, type PathElement } from '../transmission/index.ts';
+import { standingId } from './standing-parts.ts';
+import { HOUR_S, MINUTE_S, whole, type Step } from './step.ts';
+
+const plural = (title: string, count: number): string => (count === 1 ? title : `${title}s`);
+
+/** How many things of one form it stands on, and the lines of the parts list that they are. */
+function ofForm({ layout }: Build, forms: readonly Form[], driven: boolean) {
+  const axles = layout.axles.filter((axle) => axle.driven === driven && forms.includes(axle.form));
+  return {
+    count: axles.reduce((sum, axle) => sum + wheelsOf(axle), 0),
+    needs: axles.map((axle) => standingId(layout, axle)),
+    steered: axles.some(({ steered }) => steered),
+  };
+}
+
+/** What is bolted on to stand upon: castors, omni wheels, sliders, each where the build has it. */
+function boltedOn(build: Build): Step[] {
+  return (['castor', 'omni', 'slider'] as const).flatMap((form) => {
+    const { count, needs } = ofForm(build, [form], false);
+    if (count === 0) return [];
+    const many = plural(FORM_TITLES[form], count);
+    return [
+      whole({
+        id: form === 'castor' ? 'castors' : `${form}s`,
+        title: `Bolt the ${many} on`,
+        handsOnS: 30 * MINUTE_S,
+        needs,
+        after: ['frame'],
+      }),
+    ];
+  });
+}
+
+/** What stands on the ground and is not driven, and what steers. */
+export function standSteps(build: Build): Step[] {
+  const free = ofForm(build, ['wheel', 'roller'], false);
+  const steers = build.layout.axles.some(({ steered }) => steered);
+  const steering = steers
+    ? [
+        whole({
+          id: 'steering',
+          title: 'Fit what steers: kingpins, linkage and stops',
+          detail: build.steering?.hand
+            ? 'It turns freely from stop to stop, and the bar or wheel cannot come off its shaft.'
+            : 'It turns freely from stop to stop; the actuator is set to its middle before its horn goes on.',
+          handsOnS: 2 * HOUR_S,
+          after: ['frame'],
+          holdPoint: 'Lock to lock nothing rubs, and both wheels point straight ahead in the middle.',
+        }),
+      ]
+    : [];
+  return [
+    ...boltedOn(build),
+    ...steering,
+    ...(free.count > 0
+      ? [
+          whole({
+            id: 'free-wheels',
+            title: `Put the free ${plural('wheel', free.count)} on`,
+            detail: 'Spacers so that nothing rubs; self-locking nuts on what turns.',
+            handsOnS: 45 * MINUTE_S,
+            needs: free.needs,
+            after: ['frame', ...(free.steered ? ['steering'] : [])],
+          }),
+        ]
+      : []),
+  ];
+}
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** Shafts in their bearings, then the hubs on them as the torque path says they are held. */
+function axleSteps({ drive: { path } }: Build, after: readonly string[]): Step[] {
+  const shafts = path.filter(({ kind }) => kind === 'shaft');
+  const hubs = path.filter((element) => element.after !== null && isHub(element));
+  const needsOf = (elements: readonly PathElement[]): string[] =>
+    elements.filter(({ kind }) => kind !== 'press-fit').map(({ id }) => `path.${id}`);
+  const kinds = [...new Set(hubs.map(({ kind }) => lower(pathTitle(kind))))];
+  return [
+    ...(shafts.length > 0
+      ? [
+          whole({
+            id: 'axle',
+            title: `Set ${shafts.length === 1 ? 'the shaft in its' : 'the shafts in their'} bearings`,
+            detail: 'Collars against float along the axle; it turns freely before anything is tightened.',
+            handsOnS: HOUR_S,
+            needs: needsOf(shafts),
+            after: [...after],
+          }),
+        ]
+      : []),
+    ...(hubs.length > 0
+      ? [
+          whole({
+            id: 'hubs',
+            title: `Fit the hubs: ${kinds.join(', ')}`,
+            detail:
+              'Two set screws at an angle, one on the flat; keys full length; nothing tight before the line is true.',
+            handsOnS: HOUR_S,
+            needs: needsOf(hubs),
+            after: [...after, ...(shafts.length > 0 ? ['axle'] : [])],
+          }),
+        ]
+      : []),
+  ];
+}
+
+const WHEEL_TITLES: Readonly<Partial<Record<Form, string>>> = {
+  wheel: 'driven wheel',
+  roller: 'driven roller',
+  omni: 'driven omni wheel',
+};
+
+/** What is driven goes on after belts and chains are looped; tracks come with their stage, a sphere is closed last. */
+export function wheelSteps(build: Build, after: readonly string[]): Step[] {
+  const { layout } = build;
+  if (layout.kind === 'winch') return axleSteps(build, after);
+  const driven = layout.axles.filter((axle) => axle.driven);
+  const form = driven[0]?.form ?? 'wheel';
+  const onAxle = axleSteps(build, after);
+  const needs = driven.map((axle: Axle) => standingId(layout, axle));
+  const before = [...after, ...onAxle.map(({ id }) => id)];
+  if (form === 'shell')
+    return [
+      ...onAxle,
+      whole({
+        id: 'wheels',
+        title: 'Put the inner drive in and close the shell',
+        detail: 'Its battery can still be reached, charged and switched off.',
+        handsOnS: HOUR_S,
+        needs,
+        after: before,
+      }),
+    ];
+  if (form === 'track') {
+    // The sprocket's own stage puts the track on; where there is none, it is put on here.
+    if (build.drive.stages.some(({ kind }) => kind === 'track')) return onAxle;
+    return [
+      ...onAxle,
+      whole({ id: 'wheels', title: 'Put the tracks on', handsOnS: HOUR_S, needs, after: before }),
+    ];
+  }
+  const count = driven.reduce((sum, axle) => sum + wheelsOf(axle), 0);
+  return [
+    ...onAxle,
+    whole({
+      id: 'wheels',
+      title: `Put the ${plural(WHEEL_TITLES[form] ?? 'driven wheel', count)} on`,
+      detail: 'Spacers so that nothing rubs; self-locking nuts on what turns.',
+      handsOnS: HOUR_S,
+      needs,
+      after: before,
+    }),
+  ];
+}
+
+/** A friction brake, where the build has one. */
+export function brakeSteps(build: Build, after: readonly string[]): Step[] {
+  if (build.brake.kind !== 'friction') return [];
+  const riding = build.people === 'riding';
+  return [
+    whole({
+      id: 'brake',
+      title: 'Fit the brake and set it',
+      detail: riding
+        ? 'The lever also cuts the motors: a switch at its pivot.'
+        : 'It lets go fully when released, and holds before its lever meets the bar.',
+      handsOnS: 2 * HOUR_S,
+      after: [...after],
+      caution: 'A brake that people rely on is checked by a second pair of eyes before each outing.',
+      holdPoint: 'Held by hand it cannot be pushed with the brake on, and rolls freely with it off.',
+    }),
+  ];
+}
