@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { run } from './run.ts';
 
-const PUFFIN = 'data/builds/puffin.zubric.json';
+const PUFFIN = 'packages/core/src/testing/puffin.zubric.json';
 const noFiles = {
   read: (path: string): string => {
     throw new Error(`read ${path}`);

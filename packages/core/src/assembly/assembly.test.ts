@@ -26,7 +26,7 @@ import {
   weekdayOf,
 } from './index.ts';
 
-const read = readBuild(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build cannot be read');
 // What the demo has marked is left out: these tests mark for themselves.
 const puffin: Build = { ...read.build, assembly: newAssemblyPlan() };

@@ -15,7 +15,10 @@ import {
   type Build,
 } from './index.ts';
 
-const PUFFIN = JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')) as Record<string, unknown>;
+const PUFFIN = JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')) as Record<
+  string,
+  unknown
+>;
 const shelf = z
   .array(partSchema)
   .parse(

@@ -21,7 +21,7 @@ import {
   type Build,
 } from './index.ts';
 
-const read = readBuild(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build cannot be read');
 const puffin = read.build;
 const motors = (JSON.parse(readFileSync('data/shelf/motors.json', 'utf8')) as unknown[]).map((part) =>

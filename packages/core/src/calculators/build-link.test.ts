@@ -6,7 +6,7 @@ import { NotPhysical } from '../contract/index.ts';
 import { evaluate } from '../evaluate/index.ts';
 import { CALCULATORS, calculate, findCalculator, fromBuild, intoBuild, placesFor } from './index.ts';
 
-const read = readBuild(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build cannot be read');
 const puffin = read.build;
 const SLIP = 'slip-loaded';

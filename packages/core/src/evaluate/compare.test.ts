@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { newBuild, readBuild } from '../build/index.ts';
 import { compareMargins, evaluate, marginInWords } from './index.ts';
 
-const read = readBuild(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build cannot be read');
 const puffin = read.build;
 const teeth = (teethDriver: number) => ({

@@ -7,7 +7,9 @@ import { evaluate, moves, type LinkId, type LinkReport, type Report } from './in
 
 const read = (file: string): Build =>
   buildSchema.parse(JSON.parse(readFileSync(`data/builds/${file}.zubric.json`, 'utf8')));
-const puffin = read('puffin');
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
 const mm = (n: number) => typed(n / 1000, 'mm');
 
 const drive = (build: Build, part: Partial<Build['drive']>): Build => ({

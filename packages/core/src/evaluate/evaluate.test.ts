@@ -5,7 +5,9 @@ import { buildSchema, newBuild, type Build } from '../build/index.ts';
 import { typed } from '../quantity/index.ts';
 import { BLOCKS, LINKS, evaluate, type LinkId, type Report } from './index.ts';
 
-const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
 
 const dutyOf = (report: Report, id: string) => {
   const duty = report.duties.find((d) => d.id === id);

@@ -5,7 +5,9 @@ import { buildSchema, type Build } from '../build/index.ts';
 import { freshStage, type Stage } from '../transmission/index.ts';
 import { evaluate, ratioOffers, stageAs } from './index.ts';
 
-const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
 const withStages = (stages: readonly Stage[]): Build => ({
   ...puffin,
   drive: { ...puffin.drive, stages, path: [] },

@@ -5,7 +5,12 @@ import { evaluate } from '../evaluate/index.ts';
 import { launchOfBuild, launchWorking, runLaunch } from './index.ts';
 
 const read = readBuild(
-  JSON.parse(readFileSync(new URL('../../../../data/builds/puffin.zubric.json', import.meta.url), 'utf8')),
+  JSON.parse(
+    readFileSync(
+      new URL('../../../../packages/core/src/testing/puffin.zubric.json', import.meta.url),
+      'utf8',
+    ),
+  ),
 );
 if (!read.ok) throw new Error('the demo build does not read');
 const { build } = read;

@@ -42,7 +42,7 @@ describe('builds', () => {
     expect(builds.find(({ id }) => id === 'puffin')).toMatchObject({
       name: 'Puffin',
       massKg: 178,
-      worst: { link: 'torque', duty: 'Slip, loaded' },
+      worst: { link: 'torque', duty: 'Start on the slip' },
     });
     // 168 kg of float, 37 kg of lanterns and a steward of 75 kg.
     expect(builds.find(({ id }) => id === 'moth')).toMatchObject({ massKg: 280 });

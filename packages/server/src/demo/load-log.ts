@@ -17,7 +17,14 @@ const pastSchema = z.array(
   z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('note'), at, note }),
     z.strictObject({ kind: z.literal('snapshot'), at, title: note, instead: z.array(instead).min(1) }),
-    z.strictObject({ kind: z.literal('change'), at, note, sinceSnapshot: z.int().min(1) }),
+    z.strictObject({
+      kind: z.literal('change'),
+      at,
+      note,
+      sinceSnapshot: z.int().min(1),
+      /** As the build is now where left away. */
+      toSnapshot: z.int().min(1).optional(),
+    }),
   ]),
 );
 type Past = z.output<typeof pastSchema>[number];
@@ -80,12 +87,14 @@ function entryOf(entry: Past, build: Build, snapshots: readonly Build[]) {
       return { kind: entry.kind, title: entry.title, snapshotNumber: snapshots.length };
     case 'change': {
       const before = snapshots[entry.sinceSnapshot - 1];
-      if (!before) throw new Error(`there is no snapshot ${entry.sinceSnapshot} before this change`);
+      const after = entry.toSnapshot === undefined ? build : snapshots[entry.toSnapshot - 1];
+      if (!before || !after)
+        throw new Error(`the snapshots of the change at ${entry.at} do not stand before it`);
       return {
         kind: entry.kind,
         note: entry.note,
         before: before as object,
-        ...changesInWords(before, build),
+        ...changesInWords(before, after),
       };
     }
   }

@@ -50,8 +50,15 @@ describe('the logbook', () => {
     expect(await log(id)).toMatchObject([{ kind: 'begun', title: 'Copied from “Puffin”' }]);
     const puffin = await log('puffin');
     expect(puffin.at(-1)).toMatchObject({ kind: 'begun', title: 'Invented for the demo' });
-    expect(puffin.map((entry) => entry.kind)).toEqual(['change', 'note', 'snapshot', 'note', 'begun']);
-    expect(puffin[0]?.changes).toContain('Chain, stage 1, driver teeth: 14 → 10');
+    expect(puffin.map((entry) => entry.kind)).toEqual([
+      ...['change', 'note', 'change', 'snapshot', 'note', 'snapshot', 'note'],
+      'begun',
+    ]);
+    // Each change between the two states that it tells of, the last up to the build as it is.
+    expect(puffin[0]?.changes).toContain('Chain, stage 1, driven teeth: 36 → 40');
+    expect(puffin[0]?.margins).toContainEqual(expect.stringMatching(/^wheel torque .* → 2/));
+    expect(puffin[2]?.changes).toContain('Chain, stage 1, driver teeth: 14 → 10');
+    expect(puffin[2]?.changes).not.toContain('Chain, stage 1, driven teeth: 36 → 40');
   });
 
   it('notes a change in words, with the margins that moved', async () => {

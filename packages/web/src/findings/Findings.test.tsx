@@ -7,7 +7,9 @@ import { kept, onBench, text } from '../testing/on-bench.tsx';
 import type { MovesAsked } from '../workers/moves-messages.ts';
 import { Findings } from './Findings.tsx';
 
-const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
 
 function show(document: Build, blocks?: readonly Block[]): string[] {
   onBench(<Findings blocks={blocks} empty="nothing" />, document);

@@ -1,4 +1,4 @@
-import { linkDefinition, movesOfFinding, type Block, type Finding } from '@zubric/core/evaluate';
+import { linkDefinition, movesOfFinding, type Block, type Finding, type LinkId } from '@zubric/core/evaluate';
 import { useBuild } from '../session/BuildSession.tsx';
 import { Moves } from './Moves.tsx';
 import { useMoves } from './use-moves.ts';
@@ -21,19 +21,23 @@ const COLORS: Readonly<Record<Finding['severity'], string>> = {
 interface Props {
   /** Only what these blocks of the strip are about; everything where left out. */
   readonly blocks?: readonly Block[];
+  /** Links beside those of the blocks. */
+  readonly also?: readonly LinkId[];
   /** Said where there is nothing to find. */
   readonly empty: string;
 }
 
-const concerns = (finding: Finding, blocks: readonly Block[] | undefined): boolean =>
+const concerns = ({ link, dutyId }: Finding, { blocks, also = [] }: Omit<Props, 'empty'>): boolean =>
   blocks === undefined ||
-  (finding.link === null ? finding.dutyId !== null : blocks.includes(linkDefinition(finding.link).block));
+  (link === null ? dutyId !== null : blocks.includes(linkDefinition(link).block) || also.includes(link));
 
 /** What stops it, what is tight, and what is worth a word. */
-export function Findings({ blocks, empty }: Props) {
+export function Findings({ blocks, also, empty }: Props) {
   const { build, report } = useBuild();
   const all = useMoves(build);
-  const findings = report.findings.filter((finding) => concerns(finding, blocks));
+  const findings = report.findings.filter((finding) =>
+    concerns(finding, { ...(blocks ? { blocks } : {}), ...(also ? { also } : {}) }),
+  );
   return (
     <section aria-labelledby="findings-title">
       <h2 id="findings-title">What stands in the way</h2>

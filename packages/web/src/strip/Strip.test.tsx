@@ -7,7 +7,9 @@ import { UnitsProvider } from '../app/units.tsx';
 import { BuildSession } from '../session/BuildSession.tsx';
 import { Strip } from './Strip.tsx';
 
-const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
 
 function show(document: Build): void {
   // Nothing is saved here: the server does not answer.

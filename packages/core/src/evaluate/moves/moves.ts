@@ -8,10 +8,13 @@ import {
   type Part,
 } from '../../build/index.ts';
 import { batteryPack } from '../../supply/index.ts';
+import { mismatchesOf } from '../../transmission/index.ts';
 import type { UnitSystem } from '../../quantity/index.ts';
 import { show } from '../../quantity/index.ts';
 import { compareMargins, marginInWords } from '../compare.ts';
 import { evaluate, marginsOf, type Margins } from '../evaluate.ts';
+import { motorShaftOf } from '../drive-findings.ts';
+import { pathInOrder } from '../drive-loads.ts';
 import { marginId } from '../finding.ts';
 import { closeness, isUnderRule } from '../margin.ts';
 import type { Cure, Finding, LinkReport, Report, Verdict } from '../report.ts';
@@ -105,7 +108,11 @@ const breaks = ({ build, report, candidate, now }: Tried, mends: LinkReport['lin
     (link) =>
       link.verdict === 'fails' && link.link !== mends && governingOf(report, link.link)?.verdict !== 'fails',
   ) ||
+  misfits(candidate.build) > misfits(build) ||
   overRated(candidate.build) > Math.max(MOST_OVER_RATED, overRated(build));
+
+/** How many parts of the torque path do not fit their neighbours. */
+const misfits = (build: Build): number => mismatchesOf(pathInOrder(build), motorShaftOf(build)).length;
 
 /** Battery voltage over that of the motor's data sheet; 0 where either is not chosen. */
 function overRated(build: Build): number {

@@ -19,12 +19,30 @@ const withElement = (build: Build, element: PathElement): Build => ({
   drive: { ...build.drive, path: build.drive.path.map((e) => (e.id === element.id ? element : e)) },
 });
 
+/** The build with a part changed; with a shaft, the hubs that sit on it are bored to it. */
+function withBored(build: Build, element: PathElement): Build {
+  const before = build.drive.path.find(({ id }) => id === element.id);
+  const changed = withElement(build, element);
+  if (element.kind !== 'shaft' || before?.kind !== 'shaft') return changed;
+  const sits = (e: PathElement): boolean =>
+    isHub(e) && e.after === element.after && e.bore.value === before.diameter.value;
+  return build.drive.path
+    .filter(sits)
+    .reduce((b, hub) => (isHub(hub) ? withElement(b, { ...hub, bore: element.diameter }) : b), changed);
+}
+
 const elementOf = ({ build, link }: Asked): PathElement | undefined =>
   build.drive.path.find(({ id }) => id === link.elementId);
 
 const LARGER_SCREWS = ['M2.5', 'M3', 'M4', 'M5', 'M6', 'M8'] as const;
 /** A set screw is no larger than this share of the bore that it presses on (common practice, no source). */
 const MOST_OF_BORE = 0.6;
+
+/** Shafts are sold in whole millimetres, thin ones in halves: metres. */
+const upToStock = (metres: number): number => {
+  const step = metres < 0.004 ? 0.0005 : 0.001;
+  return Number((Math.ceil(metres / step - 1e-9) * step).toPrecision(6));
+};
 
 interface Stronger {
   readonly text: string;
@@ -38,8 +56,12 @@ function strongerBy(element: PathElement, system: Asked['system']): readonly Str
   switch (element.kind) {
     case 'shaft':
       return [1.2, 1.5].map((by) => {
-        const diameter = scaled(element.diameter, by);
-        return more(`a shaft of ${size(diameter)}`, { ...element, diameter });
+        const diameter = {
+          ...element.diameter,
+          value: upToStock(element.diameter.value * by),
+          origin: 'typed' as const,
+        };
+        return more(`a shaft of ${size(diameter)}, its hubs bored to it`, { ...element, diameter });
       });
     case 'key':
       return [more('a key twice as long', { ...element, length: scaled(element.length, 2) })];
@@ -92,14 +114,14 @@ export const strongerPart: Generator = (asked) => {
   const { build, system } = asked;
   const alike = build.drive.path.filter(({ kind }) => kind === element.kind);
   return strongerBy(element, system).flatMap(({ text, changed }, step) => [
-    { text: `“${element.name}”: ${text}`, build: withElement(build, changed) },
+    { text: `“${element.name}”: ${text}`, build: withBored(build, changed) },
     ...(alike.length > 1
       ? [
           {
             text: `${PLURAL[element.kind]}, ${alike.length} of them: ${text}`,
             build: alike.reduce((b, e) => {
               const own = strongerBy(e, system)[step];
-              return own ? withElement(b, own.changed) : b;
+              return own ? withBored(b, own.changed) : b;
             }, build),
           },
         ]

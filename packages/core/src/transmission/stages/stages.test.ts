@@ -20,7 +20,7 @@ import {
   type StageOf,
 } from '../index.ts';
 
-const read = readBuild(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build does not read');
 const puffin = read.build;
 const withStages = (...stages: readonly Stage[]): Build => ({

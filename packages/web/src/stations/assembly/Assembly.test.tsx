@@ -7,7 +7,7 @@ import { UnitsProvider } from '../../app/units.tsx';
 import { BuildSession } from '../../session/BuildSession.tsx';
 import { Assembly } from './Assembly.tsx';
 
-const read = readBuild(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build cannot be read');
 const puffin = read.build;
 

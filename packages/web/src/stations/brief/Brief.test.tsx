@@ -5,7 +5,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Brief } from './Brief.tsx';
 
-const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
 
 const show = (document: Build): void => onBench(<Brief />, document);
 const type = (label: string, value: string): void => {
@@ -31,8 +33,12 @@ describe('the brief', () => {
     type('And with what load?', '40 kg');
     type('How steep?', '10°');
     type('How fast?', '0.5 m/s');
-    // 100 kg up 10° at 0.02: 189.6 N, 94.8 W; two motors at twice that over 75 %: 126 W each (by hand).
-    expect(text()).toMatch(/Roughly 190 N and 95 W at the ground; look for 2 motors of 126.*W each/);
+    // 100 kg up 10° at 0.02: 189.6 N and 94.8 W; a wheel of 150 mm radius gets half of it, 14.2 N·m at
+    // 0.5/0.15 rad/s = 31.8 rpm; two motors at twice the power over 75 %: 126 W each (by hand).
+    expect(text()).toContain(
+      'Roughly 190 N at the ground on “Ramp, loaded”, 14 N·m at 31.8 rpm where the wheel turns',
+    );
+    expect(text()).toContain('look for 2 motors of 126 W each');
     expect(kept().duties.some((d) => Math.abs(d.grade.value - Math.PI / 18) < 1e-9)).toBe(true);
   });
 

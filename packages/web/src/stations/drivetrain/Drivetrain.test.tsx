@@ -5,7 +5,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Drivetrain } from './Drivetrain.tsx';
 
-const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
 
 const show = (document: Build): void => onBench(<Drivetrain />, document);
 const stages = () => within(screen.getByRole('table', { name: 'Stages from motor to wheel' }));

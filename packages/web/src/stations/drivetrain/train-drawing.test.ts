@@ -8,7 +8,9 @@ import { drawnStages } from './train-parts.ts';
 
 const read = (file: string): Build =>
   buildSchema.parse(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')));
-const puffin = read('puffin.zubric.json');
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
 const withStages = (stages: Build['drive']['stages'], build = puffin): Build => ({
   ...build,
   drive: { ...build.drive, stages },

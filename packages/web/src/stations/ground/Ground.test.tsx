@@ -9,6 +9,10 @@ import { Ground } from './Ground.tsx';
 const demo = (name: string): Build =>
   buildSchema.parse(JSON.parse(readFileSync(`data/builds/${name}.zubric.json`, 'utf8')));
 
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
+
 const show = (document: Build): void => onBench(<Ground />, document);
 const degrees = (n: number) => typed((n * Math.PI) / 180, '°');
 const grade = (): number => kept().duties[0]?.grade.value ?? NaN;
@@ -22,7 +26,7 @@ describe('the ground station', () => {
   });
 
   it('asks what gives out first on the duty that asks the most, and answers it', () => {
-    show(demo('puffin'));
+    show(puffin);
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(
       'What gives out first on “Slip, empty”?',
     );
@@ -31,7 +35,7 @@ describe('the ground station', () => {
   });
 
   it('goes from duty to duty by the table, and says of each what gives out first', () => {
-    show(demo('puffin'));
+    show(puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Slip, loaded' }));
     expect(text()).toContain('Torque, at 1.26 × the 411 N it asks; grip would hold 1.41 ×.');
     const row = screen.getByRole('row', { name: /^Slip, loaded/ });
@@ -40,7 +44,7 @@ describe('the ground station', () => {
   });
 
   it('moves wheel loads live with the slope that is tried, keeps nothing of it, and puts it into the duty when told', () => {
-    show(demo('puffin'));
+    show(puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Slip, loaded' }));
     const side = (): string => screen.getByRole('group', { name: /from the side/ }).textContent ?? '';
     const before = side();
@@ -55,7 +59,7 @@ describe('the ground station', () => {
   });
 
   it('moves masses and wheels by the arrow keys', () => {
-    show(demo('puffin'));
+    show(puffin);
     const start = kept();
     const payload = screen.getByRole('slider', { name: 'Payload, from the side' });
     fireEvent.keyDown(payload, { key: 'ArrowRight', shiftKey: true });
@@ -75,7 +79,6 @@ describe('the ground station', () => {
   });
 
   it('says where it falls over, instead of loads that cannot be', () => {
-    const puffin = demo('puffin');
     const high = { ...puffin.masses.payload.height, value: 3 };
     show({ ...puffin, masses: { ...puffin.masses, payload: { ...puffin.masses.payload, height: high } } });
     fireEvent.click(screen.getByRole('button', { name: 'Slip, loaded' }));
@@ -98,13 +101,11 @@ describe('the ground station', () => {
   });
 
   it('marks the best payload where the build is to make the most of something', () => {
-    const puffin = demo('puffin');
     show({ ...puffin, aims: { maximise: 'payload-rate' } });
     expect(screen.getByRole('img', { name: /kg an hour over the payload; best at/ })).toBeTruthy();
   });
 
   it('takes the pull of what is towed with the slope that is tried, and counts it in when held', () => {
-    const puffin = demo('puffin');
     const [first] = puffin.duties;
     if (!first) throw new Error('puffin has duties');
     show({
@@ -125,12 +126,11 @@ describe('the ground station', () => {
   it('leaves holding to the rope of a winch', () => {
     const winch = layoutTemplate('winch');
     if (!winch) throw new Error('there is a winch');
-    show(withLayout(demo('puffin'), winch));
+    show(withLayout(puffin, winch));
     expect(text()).toContain('by its rope: what stops the drum holds it');
   });
 
   it('follows ballast along the vehicle as well as the payload', () => {
-    const puffin = demo('puffin');
     const { own, others } = puffin.masses;
     const ballast = { ...own, id: 'sand', name: 'Bag of sand', kind: 'ballast' as const };
     show({ ...puffin, masses: { ...puffin.masses, others: [...others, ballast] } });

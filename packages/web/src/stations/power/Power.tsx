@@ -1,5 +1,6 @@
 import { cautionForBattery } from '@zubric/core/assembly';
 import { batteryOf, driverOf, motorOf } from '@zubric/core/build';
+import { closeness, type LinkId, type Report } from '@zubric/core/evaluate';
 import { showNumber } from '@zubric/core/quantity';
 import { useSearchParams } from 'react-router';
 import { useSay } from '../../app/units.tsx';
@@ -91,6 +92,8 @@ export function Power() {
           <PullChart />
           <Findings
             blocks={['wheel', 'motor', 'driver', 'battery']}
+            // Where grip gives out before the motors do, no stronger motor helps.
+            {...(gripDecides(report) ? { also: ['grip'] as const } : {})}
             empty="Torque, heat, currents and energy are ample."
           />
           <Caution>{`${cautionForBattery(batteryOf(build))} Fuse it close to the battery; first power with the wheels off the ground.`}</Caution>
@@ -114,6 +117,15 @@ export function Power() {
       </div>
     </div>
   );
+}
+
+/** Whether grip stands nearer to failing than torque does. */
+function gripDecides({ governing }: Report): boolean {
+  const of = (link: LinkId): number => {
+    const found = governing.find((l) => l.link === link);
+    return found ? closeness(found) : Infinity;
+  };
+  return of('grip') < of('torque');
 }
 
 const CHOSEN = { motor: motorOf, driver: driverOf, battery: batteryOf };

@@ -38,6 +38,7 @@ export function PullChart() {
     1,
     ...(pull ?? []).map((p) => p.pullN),
     ...duties.map((d) => d.resistance.totalN * 1.15),
+    ...duties.map((d) => (d.footing.gripN ?? 0) * 1.05),
   );
   const mostMps = Math.max(0.1, (pull?.at(-1)?.speedMps ?? 0) * 1.02, ...duties.map((d) => d.speedMps * 1.2));
   const speed = chartUnit(mostMps, 'speed', system);
@@ -45,6 +46,10 @@ export function PullChart() {
   const x = scaleLinear([0, speed.convert(mostMps)], [FRAME.left, WIDTH - FRAME.right]);
   const y = scaleLinear([0, force.convert(mostN)], [HEIGHT - FRAME.bottom, FRAME.top]).nice();
   const rule = build.marginPolicy.torque;
+  const leastGrip = duties.reduce<{ gripN: number; name: string } | undefined>((least, d) => {
+    const { gripN } = d.footing;
+    return gripN === undefined || (least && least.gripN <= gripN) ? least : { gripN, name: d.name };
+  }, undefined);
   const curve = line<{ speedMps: number; pullN: number }>(
     (p) => x(speed.convert(p.speedMps)),
     (p) => y(force.convert(p.pullN)),
@@ -68,6 +73,28 @@ export function PullChart() {
           yTitle={`pull at the ground, ${force.symbol}`}
           color="var(--color-mech)"
         />
+        {leastGrip !== undefined && (
+          <>
+            <path
+              d={`M${FRAME.left} ${y(force.convert(leastGrip.gripN))}H${WIDTH - FRAME.right}`}
+              stroke="var(--color-ink)"
+              strokeWidth="1.5"
+              strokeDasharray="2 3"
+            />
+            <text
+              x={WIDTH - FRAME.right}
+              y={y(force.convert(leastGrip.gripN)) - 5}
+              textAnchor="end"
+              fontSize="14"
+              fill="var(--color-ink)"
+              stroke="var(--color-sheet)"
+              strokeWidth="4"
+              paintOrder="stroke"
+            >
+              {`grip, least on “${leastGrip.name.length > 22 ? `${leastGrip.name.slice(0, 21)}…` : leastGrip.name}”`}
+            </text>
+          </>
+        )}
         {pull && (
           <>
             <path d={curve(pull) ?? ''} fill="none" stroke="var(--color-mech)" strokeWidth="3" />
@@ -123,7 +150,8 @@ export function PullChart() {
       </svg>
       <figcaption className="px-2 text-[14px] text-soft">
         Solid: all it can pull, sag and limits counted. Dashed: that over {rule}, the rule. Crosses: the
-        duties; those under the dashed line are ample.
+        duties; those under the dashed line are ample. Dotted: the least grip of a duty; more pull than that
+        spins the wheels.
       </figcaption>
     </figure>
   );

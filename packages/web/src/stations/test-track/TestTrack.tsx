@@ -1,5 +1,12 @@
 import type { Duty } from '@zubric/core/build';
-import { launchOfBuild, launchWorking, sampleLaunch, runLaunch } from '@zubric/core/simulate';
+import {
+  launchOfBuild,
+  launchOutlook,
+  launchWorking,
+  runLaunch,
+  sampleLaunch,
+  usualRunS,
+} from '@zubric/core/simulate';
 import { NotPhysical } from '@zubric/core/contract';
 import { typed, type Quantity } from '@zubric/core/quantity';
 import { useCallback, useId, useMemo, useState } from 'react';
@@ -18,20 +25,23 @@ const runLength: Check = (value) =>
   value > 0 && value <= LONGEST_S ? undefined : `A run lasts more than 0 and at most ${LONGEST_S / 60} min.`;
 
 /** A launch of the open build on one of its duties, again at every edit. */
-function useLaunch(duty: Duty | undefined, durationS: number) {
+function useLaunch(duty: Duty | undefined, asked: number | undefined) {
   const { build, report } = useBuild();
   return useMemo(() => {
     const dutyReport = report.duties.find((d) => d.id === duty?.id);
-    const input = duty && dutyReport && launchOfBuild(build, duty, dutyReport, durationS);
-    if (!input) return undefined;
+    const launch = duty && dutyReport && launchOfBuild(build, duty, dutyReport, asked ?? 1);
+    if (!launch) return undefined;
     try {
+      // Until it has settled, unless another length is asked for.
+      const input = { ...launch, durationS: asked ?? usualRunS(launch) };
       const result = runLaunch(input);
-      return { input, result, samples: sampleLaunch(input, result), problem: undefined };
+      const outlook = launchOutlook(input, result.finalMps);
+      return { input, result, outlook, samples: sampleLaunch(input, result), problem: undefined };
     } catch (error) {
       if (!(error instanceof NotPhysical)) throw error;
       return { problem: error.message };
     }
-  }, [build, report, duty, durationS]);
+  }, [build, report, duty, asked]);
 }
 
 /** Station 7: how it starts. */
@@ -39,9 +49,11 @@ export function TestTrack() {
   const { build } = useBuild();
   useTitle('Test track', build.name);
   const [dutyId, setDutyId] = useState(build.duties[0]?.id ?? '');
-  const [duration, setDuration] = useState<Quantity>(typed(4, 's'));
+  /** Until it has settled, where nothing is said. */
+  const [asked, setAsked] = useState<Quantity>();
   const duty = build.duties.find((d) => d.id === dutyId) ?? build.duties[0];
-  const launch = useLaunch(duty, duration.value);
+  const launch = useLaunch(duty, asked?.value);
+  const duration = asked ?? typed(launch?.input?.durationS ?? 4, 's', 'assumed');
   const id = useId();
   const ignore = useCallback(() => undefined, []);
   return (
@@ -65,7 +77,8 @@ export function TestTrack() {
             dimension="time"
             value={duration}
             check={runLength}
-            onChange={setDuration}
+            onChange={setAsked}
+            onClear={() => setAsked(undefined)}
             id={id}
             onProblem={ignore}
           />
@@ -114,25 +127,55 @@ type Launch = ReturnType<typeof useLaunch>;
 
 function Answer({ launch, hasDuty }: { readonly launch: Launch; readonly hasDuty: boolean }) {
   const say = useSay();
+  const cap = useBuild().build.speedCap?.value;
   const strong = 'font-semibold text-ink';
   const text = (): React.ReactNode => {
     if (!hasDuty) return 'State a duty in the Brief first.';
     if (!launch) return 'Choose a motor in Power first.';
     if (!launch.result) return launch.problem;
     const { finalMps, distanceM, timeTo90S, peakA } = launch.result;
+    const { settled, settlesMps, spinsToMps } = launch.outlook;
+    const draws = <b className="font-semibold text-elec">{say(peakA, 'current')}</b>;
     if (timeTo90S === null)
       return (
         <>
-          It does <b className="font-semibold text-short">not move</b>: stalled, it draws{' '}
+          It does <b className="font-semibold text-short">not move</b>:{' '}
+          {spinsToMps === undefined
+            ? 'stalled, it draws'
+            : 'the wheels spin where they stand; stalled, it would draw'}{' '}
           {say(peakA, 'current')}.
         </>
       );
     return (
       <>
-        It reaches <b className={strong}>{say(finalMps, 'speed')}</b>, nine tenths of it in{' '}
-        <b className={strong}>{say(timeTo90S, 'time')}</b>, over{' '}
-        <b className={strong}>{say(distanceM, 'length')}</b>; the battery gives up to{' '}
-        <b className="font-semibold text-elec">{say(peakA, 'current')}</b>.
+        {settled ? (
+          <>
+            It reaches <b className={strong}>{say(finalMps, 'speed')}</b>, nine tenths of it in{' '}
+            <b className={strong}>{say(timeTo90S, 'time')}</b>, over{' '}
+            <b className={strong}>{say(distanceM, 'length')}</b>
+          </>
+        ) : (
+          <>
+            After {say(launch.input.durationS, 'time')} it goes{' '}
+            <b className={strong}>{say(finalMps, 'speed')}</b>, {say(distanceM, 'length')} on, and is{' '}
+            <b className={strong}>still speeding up</b>: in the end {say(settlesMps, 'speed')}
+          </>
+        )}
+        ; the battery gives up to {draws}.
+        {spinsToMps !== undefined && (
+          <>
+            {' '}
+            <b className="font-semibold text-short">The wheels spin</b> at full command
+            {spinsToMps < settlesMps ? <> up to {say(spinsToMps, 'speed')}</> : ' all the way'}: start gently,
+            or they dig in.
+          </>
+        )}
+        {cap !== undefined && settlesMps > cap && (
+          <>
+            {' '}
+            That is <b className="font-semibold text-short">faster than its cap</b> of {say(cap, 'speed')}.
+          </>
+        )}
       </>
     );
   };

@@ -31,7 +31,8 @@ export function TimeChart({ samples, of, dimension, title, kind, mark, last = fa
   const { system } = useUnits();
   const height = HEIGHT + (last ? AXIS_ROOM : 0);
   const values = samples.map((s) => s[of]);
-  const most = Math.max(1e-6, ...values, mark ?? 0);
+  // Where nothing stirs, a scale of one unit.
+  const most = Math.max(0, ...values, mark ?? 0) || 1;
   const unit = chartUnit(most, dimension, system);
   const color = kind === 'mechanical' ? 'var(--color-mech)' : 'var(--color-elec)';
   const x = scaleLinear([0, samples.at(-1)?.tS ?? 1], [FRAME.left, WIDTH - FRAME.right]);
