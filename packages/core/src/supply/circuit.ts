@@ -165,6 +165,18 @@ export const fullCommandTorque = (circuit: Circuit, speedRadS: number): number =
 export function fullCommand(circuit: Circuit, speedRadS: number): FullCommand {
   const backV = circuit.keVsPerRad * speedRadS;
   const [currentA, limitedBy] = fullCommandCurrent(circuit, backV);
-  const point = drawnAt(circuit, currentA, currentA * circuit.resistanceOhm + backV);
-  return { ...point, torqueNm: circuit.ktNmPerA * (currentA - circuit.noLoadA), limitedBy };
+  const motorV = currentA * circuit.resistanceOhm + backV;
+  const point = drawnAt(circuit, currentA, motorV);
+  const torqueNm = circuit.ktNmPerA * (currentA - circuit.noLoadA);
+  const straightV = motorV / circuit.commandShare;
+  // A battery of more resistance than the motors is pulled past its greatest power: not the working root.
+  return limitedBy === 'voltage' && straightV < circuit.openCircuitV / 2
+    ? {
+        ...point,
+        torqueNm,
+        limitedBy,
+        batteryV: straightV,
+        batteryA: (circuit.openCircuitV - straightV) / circuit.supplyResistanceOhm,
+      }
+    : { ...point, torqueNm, limitedBy };
 }

@@ -26,7 +26,8 @@ export const runTime = defineCalculator({
     found: { t: 'hours' },
   },
   source: 'W. Peukert, 1897; in any battery handbook',
-  limits: 'A steady current; cold and age take capacity. Keep a reserve.',
+  limits:
+    'A steady current; cold and age take capacity. Keep a reserve. Below the rated current it comes to more than the rated capacity, which no battery gives: an outing is never given more.',
   examples: [
     {
       origin: 'the usual Peukert example: 200 Ah at 20 h, k 1.2, 20 A lasts 8.7 h (from memory)',

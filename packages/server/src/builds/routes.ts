@@ -1,5 +1,5 @@
 import { buildFrom, massAllUp, readBuild, TEMPLATES, type Build } from '@zubric/core/build';
-import { closeness, evaluate, linkDefinition } from '@zubric/core/evaluate';
+import { closeness, evaluate, linkDefinition, type Finding } from '@zubric/core/evaluate';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
 import type { BuildRow } from '../database/entities.ts';
@@ -55,6 +55,8 @@ const whole = (row: BuildRow) => ({
 function line(row: BuildRow) {
   const { findings, governing, duties } = evaluate(row.document);
   const worst = [...governing].sort((a, b) => closeness(a) - closeness(b))[0];
+  const of = (severity: Finding['severity']): number =>
+    findings.filter((f) => f.severity === severity).length;
   return {
     id: row.id,
     name: row.name,
@@ -63,8 +65,9 @@ function line(row: BuildRow) {
     updatedAt: row.updatedAt.toISOString(),
     massKg: massAllUp(row.document),
     duties: duties.length,
-    stops: findings.filter((f) => f.severity === 'stop').length,
-    tight: findings.filter((f) => f.severity === 'tight').length,
+    stops: of('stop'),
+    short: of('short'),
+    tight: of('tight'),
     worst: worst && {
       link: worst.link,
       title: linkDefinition(worst.link).title,

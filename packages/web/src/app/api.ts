@@ -63,6 +63,7 @@ export interface BuildLine {
   readonly massKg: number;
   readonly duties: number;
   readonly stops: number;
+  readonly short: number;
   readonly tight: number;
   readonly worst?: {
     readonly link: LinkId;

@@ -114,5 +114,6 @@ function Standing({ build }: { readonly build: BuildLine }) {
         {build.stops === 1 ? '1 thing stops it' : `${build.stops} things stop it`}
       </span>
     );
+  if (build.short > 0) return <span className="font-semibold">{build.short} short of the rule</span>;
   return build.tight > 0 ? <span>{build.tight} tight</span> : <span>all ample</span>;
 }

@@ -61,7 +61,12 @@ export function VehicleDrawing({
     onHold: hold,
   };
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} className="block w-full" role="group" aria-label={label}>
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      className="block w-full select-none"
+      role="group"
+      aria-label={label}
+    >
       {view === 'side' && <GroundLine place={place} fit={fit} width={width} />}
       {view === 'plan' && footing && <SupportLines footing={footing} place={place} />}
       <Body build={build} place={place} from={view} />

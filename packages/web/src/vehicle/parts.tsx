@@ -113,7 +113,7 @@ export function Body({ build, place, from }: { build: Build; place: Place; from:
 export function CentreMark({ at }: { at: At }) {
   const r = 8;
   return (
-    <g transform={`translate(${at.x} ${at.y})`}>
+    <g transform={`translate(${at.x} ${at.y})`} className="pointer-events-none">
       <circle r={r} fill="var(--color-field)" stroke="var(--color-ink)" strokeWidth="1.6" />
       <path
         d={`M0 0V${-r}A${r} ${r} 0 0 1 ${r} 0ZM0 0V${r}A${r} ${r} 0 0 1 ${-r} 0Z`}

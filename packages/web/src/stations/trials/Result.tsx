@@ -117,6 +117,10 @@ interface Row {
   readonly opened?: readonly ['side' | 'distance', Parameters<typeof straightRunWorking>[2]];
 }
 
+/** A chance as a share of the time; of very small ones only that they are. */
+const luckInWords = (chance: number): string =>
+  chance < 0.001 ? 'less than 0.1 % of the time' : `${showNumber(chance * 100, 2)} % of the time`;
+
 function Figures({ set, result }: { readonly set: StoredTrialSet; readonly result: StraightRunResult }) {
   const say = useSay();
   const { side, distance } = result;
@@ -134,7 +138,7 @@ function Figures({ set, result }: { readonly set: StoredTrialSet; readonly resul
     },
     {
       title: 'A mean so far off by luck alone',
-      text: `${showNumber((result.luck ?? 1) * 100, 2)} % of the time`,
+      text: luckInWords(result.luck ?? 1),
     },
     {
       title: 'Mean distance',

@@ -1,0 +1,210 @@
+import { File as NodeFile } from 'node:buffer';
+import { readFileSync } from 'node:fs';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { BuildLine, Place } from '../app/api.ts';
+import { Refusal, answering, type Asked } from '../testing/answers.ts';
+import { onPage, where } from '../testing/on-page.tsx';
+import { BuildsPage } from './BuildsPage.tsx';
+
+const line = (more: Partial<BuildLine> & { readonly id: string; readonly name: string }): BuildLine => ({
+  purpose: '',
+  readyBy: null,
+  updatedAt: '2026-11-20T10:00:00Z',
+  massKg: 12,
+  duties: 2,
+  stops: 0,
+  short: 0,
+  tight: 0,
+  ...more,
+});
+
+/** A server that keeps builds by their place. */
+function serving(first: readonly BuildLine[], more: Parameters<typeof answering>[0] = {}): Asked[] {
+  const places = new Map<string, Place>(first.map(({ id }) => [id, 'bench']));
+  const builds = [...first];
+  const list = (place: Place) => () => ({ builds: builds.filter(({ id }) => places.get(id) === place) });
+  return answering({
+    'GET /api/builds\\?place=bench': list('bench'),
+    'GET /api/builds\\?place=archive': list('archive'),
+    'GET /api/builds\\?place=bin': list('bin'),
+    'PUT /api/builds/*/place': ({ body }, [id = '']) => {
+      places.set(id, (body as { place: Place }).place);
+    },
+    'POST /api/builds/*/copies': ({ body }, [id = '']) => {
+      const copy = line({ id: `${id}-2`, name: (body as { name: string }).name });
+      builds.push(copy);
+      places.set(copy.id, 'bench');
+      return { ...copy, document: { name: copy.name } };
+    },
+    'POST /api/builds': ({ body }) => line({ id: 'new', name: (body as { name: string }).name }),
+    ...more,
+  });
+}
+
+const show = (): void => onPage(<BuildsPage />, '/builds', '/builds');
+
+const row = async (name: string): Promise<HTMLElement> => {
+  const link = await screen.findByText(name);
+  const found = link.closest('tr');
+  if (!found) throw new Error(`${name} stands in no row`);
+  return found;
+};
+const said = async (name: string): Promise<string> =>
+  ((await row(name)).textContent ?? '').replaceAll('\u00a0', ' ');
+const choose = async (name: string, item: string): Promise<void> => {
+  await row(name);
+  fireEvent.click(screen.getByRole('button', { name: `More for ${name}` }));
+  fireEvent.click(await screen.findByRole('menuitem', { name: item }));
+};
+
+const GULL = line({ id: 'gull', name: 'Gull', purpose: 'carries nets', massKg: 41.5 });
+const WREN = line({ id: 'wren', name: 'Wren' });
+
+describe('the list of builds', () => {
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+    localStorage.clear();
+  });
+
+  it('says of each what stands in its way, the gravest first, and what governs it', async () => {
+    serving([
+      line({
+        id: 'a',
+        name: 'Stopped',
+        stops: 1,
+        short: 2,
+        tight: 3,
+        worst: { link: 'torque', title: 'Wheel torque', duty: 'Slip', ratio: 0.8, rule: 2, verdict: 'fails' },
+      }),
+      line({ id: 'b', name: 'Two stops', stops: 2 }),
+      line({ id: 'c', name: 'Under', short: 2, tight: 1 }),
+      line({ id: 'd', name: 'Near', tight: 1 }),
+      line({
+        id: 'e',
+        name: 'Sound',
+        massKg: 178,
+        worst: {
+          link: 'energy',
+          title: 'Energy for the outing',
+          duty: null,
+          ratio: 3,
+          rule: 1.1,
+          verdict: 'ample',
+        },
+      }),
+    ]);
+    show();
+    expect(await said('Stopped')).toContain('1 thing stops it');
+    expect(await said('Stopped')).toContain('Wheel torque on “Slip”: 0.8 × of 2 ×');
+    expect(await said('Two stops')).toContain('2 things stop it');
+    // Short of a rule is neither a stop nor ample.
+    expect(await said('Under')).toContain('2 short of the rule');
+    expect(await said('Near')).toContain('1 tight');
+    expect(await said('Sound')).toContain('all ample');
+    expect(await said('Sound')).toContain('178 kg');
+    expect(await said('Sound')).toContain('Energy for the outing: 3 × of 1.1 ×');
+  });
+
+  it('finds by name and purpose', async () => {
+    serving([GULL, WREN]);
+    show();
+    await row('Wren');
+    const search = screen.getByRole('searchbox');
+    fireEvent.change(search, { target: { value: 'NETS' } });
+    expect(screen.queryByText('Wren')).toBeNull();
+    expect(screen.getByText('Gull')).toBeTruthy();
+    fireEvent.change(search, { target: { value: 'zzz' } });
+    expect(screen.getByText('No build here has these words in its name or purpose.')).toBeTruthy();
+  });
+
+  it('throws a build away so that it can be had back, by undo and from where thrown things lie', async () => {
+    const asked = serving([GULL, WREN]);
+    show();
+    await choose('Gull', 'Throw away');
+    expect(await screen.findByText(/“?Gull”? was thrown away/)).toBeTruthy();
+    await waitFor(() => expect(screen.queryByRole('link', { name: 'Gull' })).toBeNull());
+    fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    expect(await screen.findByRole('link', { name: 'Gull' })).toBeTruthy();
+    expect(asked.filter(({ method }) => method === 'PUT').map(({ body }) => body)).toEqual([
+      { place: 'bin' },
+      { place: 'bench' },
+    ]);
+    await choose('Gull', 'Throw away');
+    fireEvent.click(screen.getByRole('button', { name: 'Thrown away' }));
+    expect(await said('Gull')).toContain('Gull');
+    // What lies there is not opened, only taken back.
+    expect(screen.queryByRole('link', { name: 'Gull' })).toBeNull();
+    await choose('Gull', 'Back on the bench');
+    expect(
+      await screen.findByText('Nothing was thrown away. What is can be had back from here.'),
+    ).toBeTruthy();
+  });
+
+  it('copies under a name that no build has', async () => {
+    const asked = serving([GULL, line({ id: 'c', name: 'Gull, copy' })]);
+    show();
+    await choose('Gull', 'Make a copy');
+    expect(await screen.findByRole('link', { name: 'Gull, copy 2' })).toBeTruthy();
+    expect(asked.find(({ path }) => path.endsWith('/copies'))?.body).toEqual({ name: 'Gull, copy 2' });
+  });
+
+  it('begins a build with a name, and opens its brief', async () => {
+    const asked = serving([]);
+    show();
+    expect(await screen.findByText('No build yet. Give the first one a name above.')).toBeTruthy();
+    const form = within(screen.getByRole('form', { name: 'New build' }));
+    fireEvent.click(form.getByRole('button', { name: 'New build' }));
+    expect(form.getByRole('alert').textContent).toBe('Give it a name first.');
+    fireEvent.change(form.getByLabelText('Name of a new build'), { target: { value: '  Tern  ' } });
+    fireEvent.click(form.getByRole('button', { name: 'New build' }));
+    await waitFor(() => expect(where()).toBe('/builds/new/brief'));
+    expect(asked.find(({ method }) => method === 'POST')?.body).toMatchObject({
+      name: 'Tern',
+      template: 'blank',
+    });
+  });
+
+  it('keeps the name that the server refused', async () => {
+    serving([], { 'POST /api/builds': () => new Refusal(422, 'A build of that name is on the bench.') });
+    show();
+    const form = within(await screen.findByRole('form', { name: 'New build' }));
+    const field = form.getByLabelText('Name of a new build');
+    fireEvent.change(field, { target: { value: 'Tern' } });
+    fireEvent.click(form.getByRole('button', { name: 'New build' }));
+    expect((await form.findByRole('alert')).textContent).toBe('A build of that name is on the bench.');
+    expect((field as HTMLInputElement).value).toBe('Tern');
+  });
+
+  it('brings in files beside what is there: good ones chosen, bad ones told, one of a known name kept too', async () => {
+    const brought: unknown[] = [];
+    serving([line({ id: 'p', name: 'Puffin' })], {
+      'POST /api/builds': ({ body }) => {
+        brought.push(body);
+        return line({ id: 'q', name: 'Puffin' });
+      },
+    });
+    show();
+    await row('Puffin');
+    const good = new NodeFile(
+      [readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')],
+      'puffin.zubric.json',
+      { type: 'application/json' },
+    );
+    const bad = new NodeFile(['{"format":"something"}'], 'other.json', { type: 'application/json' });
+    fireEvent.change(screen.getByLabelText('Build files'), { target: { files: [good, bad] } });
+    const dialog = await screen.findByRole('dialog');
+    await within(dialog).findByText(/this is not a Zubric build/);
+    expect(dialog.textContent).toContain('A build of this name is here already; both are kept');
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Bring in this build' }));
+    expect(await screen.findByText('One build was brought in.')).toBeTruthy();
+    expect(brought).toMatchObject([{ document: { name: 'Puffin' }, file: 'puffin.zubric.json' }]);
+  });
+
+  it('says so where the server does not answer', async () => {
+    answering({});
+    show();
+    expect((await screen.findByRole('alert')).textContent).toContain('The server does not answer.');
+  });
+});

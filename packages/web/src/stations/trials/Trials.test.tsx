@@ -1,0 +1,217 @@
+import { newBuild } from '@zubric/core/build';
+import { calculate } from '@zubric/core/calculators';
+import { typed } from '@zubric/core/quantity';
+import type { StraightRunReading } from '@zubric/core/trials';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { StoredTrialSet } from '../../app/api.ts';
+import { Refusal, answering, type Asked } from '../../testing/answers.ts';
+import { onBench, text } from '../../testing/on-bench.tsx';
+import { Trials } from './Trials.tsx';
+
+const reading = (sideM: number, distanceM = 2.9): StraightRunReading => ({
+  side: typed(sideM, 'mm'),
+  distance: typed(distanceM, 'm'),
+  note: '',
+});
+const setOf = (sides: readonly number[], more: Partial<StoredTrialSet> = {}): StoredTrialSet => ({
+  id: 's1',
+  protocol: 'straight-run',
+  name: 'Hall floor',
+  conditions: { floor: 'boards', commanded: typed(3, 'm'), note: '' },
+  invented: false,
+  version: 1,
+  createdAt: '2026-11-20T10:00:00Z',
+  trials: sides.map((side, n) => ({
+    id: `t${n}`,
+    ordinal: n + 1,
+    reading: reading(side),
+    recordedAt: '2026-11-20T10:00:00Z',
+  })),
+  ...more,
+});
+
+/** A server that keeps one set, and takes and removes its runs. */
+function serving(first: StoredTrialSet): Asked[] {
+  let set = first;
+  return answering({
+    'GET /api/builds/b/trial-sets': () => ({ trialSets: [set] }),
+    'PUT /api/trial-sets/s1/trials/*': ({ body }, [id = '']) => {
+      const run = {
+        id,
+        ordinal: set.trials.length + 1,
+        recordedAt: '',
+        ...(body as { reading: StraightRunReading }),
+      };
+      set = { ...set, trials: [...set.trials.filter((t) => t.id !== id), run] };
+      return run;
+    },
+    'DELETE /api/trial-sets/s1/trials/*': (_, [id]) => {
+      set = { ...set, trials: set.trials.filter((t) => t.id !== id) };
+    },
+    'PUT /api/trial-sets/s1': ({ body }) => {
+      set = { ...set, version: set.version + 1, ...(body as object) };
+      return { version: set.version };
+    },
+  });
+}
+
+const show = async (set: StoredTrialSet): Promise<Asked[]> => {
+  const asked = serving(set);
+  onBench(<Trials />, newBuild('Gull'));
+  await screen.findByRole('heading', { name: 'What the runs say' });
+  return asked;
+};
+const type = (label: string | RegExp, value: string): void => {
+  const field = screen.getByLabelText(label);
+  fireEvent.change(field, { target: { value } });
+  fireEvent.blur(field);
+};
+const record = (side: string, distance: string): void => {
+  type(/^Run \d+: to the side/, side);
+  type('got along', distance);
+  fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
+};
+
+const RIGHT = [0.12, 0.1, 0.15, 0.08, 0.11, 0.13, 0.09, 0.14, 0.1, 0.12];
+const BOTH = [0.12, -0.1, 0.05, -0.08, 0.01, 0.03, -0.09, 0.04, -0.02, 0.05];
+
+describe('trials', () => {
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+    localStorage.clear();
+  });
+
+  it('has no verdict under ten runs, and one with ten, which the luck beside it never contradicts', async () => {
+    await show(setOf(RIGHT.slice(0, 9)));
+    expect(text()).toContain('Too few runs for a verdict');
+    expect(text()).toContain('1 more run makes a verdict.');
+    cleanup();
+    await show(setOf(RIGHT));
+    // The mean of the ten is 114 mm, to the right (by hand).
+    expect(text()).toContain(
+      'It veers to the right: 114 mm to the right on average over 10 runs, 10 right and 0 left.',
+    );
+    expect(text()).toContain('A mean so far off by luck aloneless than 0.1 % of the time');
+    cleanup();
+    await show(setOf(BOTH));
+    expect(text()).toContain('No bias shown');
+    expect(Number(/luck alone([\d.]+) %/.exec(text())?.[1])).toBeGreaterThan(5);
+  });
+
+  it('shows mean and spread as the trial-summary sum has them, each with its unit', async () => {
+    await show(setOf(RIGHT));
+    const summary = calculate('trial-summary', { values: RIGHT }) as Record<string, number>;
+    const figure = (title: string): string =>
+      (screen.getByText(title).parentElement?.textContent ?? '')
+        .replaceAll('\u00a0', ' ')
+        .slice(title.length);
+    expect(figure('Mean end')).toBe(`${Math.round((summary.mean ?? 0) * 1000)} mm right`);
+    expect(figure('Spread (standard deviation)')).toBe(`${((summary.sd ?? 0) * 1000).toFixed(1)} mm`);
+    expect(figure('95 % interval of the mean')).toMatch(/^[\d.]+ mm right to [\d.]+ mm right$/);
+    // 2.9 m of 3 m ordered.
+    expect(figure('Mean distance')).toContain('96.7 % of what was ordered');
+  });
+
+  it('records a run by Enter, with both readings marked as measured, and counts on', async () => {
+    const asked = await show(setOf([]));
+    expect(text()).toContain('10 more runs make a verdict.');
+    record('-35 mm', '2.85 m');
+    await screen.findByText('35 mm left');
+    const put = asked.find(({ method }) => method === 'PUT');
+    expect(put?.body).toMatchObject({
+      reading: { side: { value: -0.035, origin: 'measured' }, distance: { value: 2.85, origin: 'measured' } },
+    });
+    expect(text()).toContain('9 more runs make a verdict.');
+  });
+
+  it('asks whether a run that ends further to the side than along is meant, and takes it at the second press', async () => {
+    const asked = await show(setOf([]));
+    const sent = () => asked.filter(({ method }) => method === 'PUT');
+    record('30 m', '2 m');
+    expect((await screen.findByText(/is that meant\?/)).textContent?.replaceAll('\u00a0', ' ')).toContain(
+      '30 m to the side over 2 m',
+    );
+    expect(sent()).toHaveLength(0);
+    fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
+    await waitFor(() => expect(sent()).toHaveLength(1));
+    // Another odd reading is asked about anew.
+    await screen.findByText('30 m right');
+    record('-40 m', '2 m');
+    await screen.findByText(/is that meant\?/);
+    expect(sent()).toHaveLength(1);
+  });
+
+  it('asks for both readings, and keeps them where the server is away', async () => {
+    await show(setOf([]));
+    type('got along', '2 m');
+    fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
+    expect(await screen.findByText('Both readings are needed.')).toBeTruthy();
+    answering({ 'GET /api/builds/b/trial-sets': () => ({ trialSets: [setOf([])] }) });
+    type(/^Run 1: to the side/, '12 mm');
+    fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
+    expect(await screen.findByText(/Not recorded: .*The readings are kept here\./)).toBeTruthy();
+    expect((screen.getByLabelText('got along') as HTMLInputElement).value).toBe('2 m');
+  });
+
+  it('removes a run only when told twice', async () => {
+    const asked = await show(setOf([0.1, 0.2]));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove run 2' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Keep it' }));
+    expect(asked.some(({ method }) => method === 'DELETE')).toBe(false);
+    fireEvent.click(screen.getByRole('button', { name: 'Remove run 2' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove run 2' }));
+    await waitFor(() => expect(screen.queryByText('200 mm right')).toBeNull());
+    expect(asked.some(({ method, path }) => method === 'DELETE' && path.endsWith('/t1'))).toBe(true);
+  });
+
+  it('saves conditions a moment after they are typed, against the version that it has', async () => {
+    const asked = await show(setOf([0.1]));
+    type('Floor', 'wet tiles');
+    await waitFor(
+      () => expect(asked.some(({ method, path }) => method === 'PUT' && path.endsWith('/s1'))).toBe(true),
+      {
+        timeout: 2000,
+      },
+    );
+    const put = asked.find(({ method, path }) => method === 'PUT' && path.endsWith('/s1'));
+    expect(put).toMatchObject({ version: '"1"', body: { conditions: { floor: 'wet tiles' } } });
+  });
+
+  it('begins a set with what stays the same over its runs', async () => {
+    const asked = answering({
+      'GET /api/builds/b/trial-sets': () => ({ trialSets: [] }),
+      'POST /api/builds/b/trial-sets': () => setOf([]),
+    });
+    onBench(<Trials />, newBuild('Gull'));
+    const form = await screen.findByRole('heading', { name: 'A new set of straight runs' });
+    expect(within(form.parentElement ?? document.body).getByLabelText('Name of the set')).toBeTruthy();
+    type('Floor', 'school hall');
+    type('Distance ordered', '5 m');
+    type('Battery voltage before', '12.6 V');
+    fireEvent.click(screen.getByRole('button', { name: 'Begin the set' }));
+    await waitFor(() => expect(asked.some(({ method }) => method === 'POST')).toBe(true));
+    expect(asked.find(({ method }) => method === 'POST')?.body).toMatchObject({
+      protocol: 'straight-run',
+      name: 'Straight runs',
+      conditions: {
+        floor: 'school hall',
+        commanded: { value: 5 },
+        batteryBefore: { value: 12.6, origin: 'measured' },
+      },
+    });
+  });
+
+  it('says so where trials cannot be had, and tries again when told', async () => {
+    answering({
+      'GET /api/builds/b/trial-sets': () => new Refusal(503, 'The database is away for a moment.'),
+    });
+    onBench(<Trials />, newBuild('Gull'));
+    expect((await screen.findByRole('alert')).textContent).toContain('The database is away for a moment.');
+    serving(setOf([0.1]));
+    fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
+    await screen.findByRole('heading', { name: 'What the runs say' });
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+});

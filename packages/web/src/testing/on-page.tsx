@@ -1,0 +1,43 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
+import { vi } from 'vitest';
+import { ThemeProvider } from '../app/theme.tsx';
+import { UnitsProvider } from '../app/units.tsx';
+
+function Where() {
+  const { pathname, search } = useLocation();
+  return <output data-testid="where">{pathname + search}</output>;
+}
+
+/** A whole page at an address, as its path of the router takes it; the test browser has neither themes nor sizes. */
+export function onPage(page: ReactNode, address: string, path = '*'): void {
+  vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener() {}, removeEventListener() {} }));
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    },
+  );
+  render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <MemoryRouter initialEntries={[address]}>
+        <ThemeProvider>
+          <UnitsProvider>
+            <Routes>
+              <Route path={path} element={page} />
+              <Route path="*" element={null} />
+            </Routes>
+            <Where />
+          </UnitsProvider>
+        </ThemeProvider>
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+/** The address that the page has come to. */
+export const where = (): string => screen.getByTestId('where').textContent ?? '';
