@@ -115,4 +115,45 @@ describe('a quantity field', () => {
     fireEvent.blur(field());
     expect(field().value).toBe('18 kg');
   });
+
+  it('asks of a number far from what a shed has whether it is meant, and takes it all the same', () => {
+    render(<Harness start={typed(60, 'kg')} />);
+    const remark = (): string | undefined =>
+      screen.queryByRole('status')?.textContent?.replaceAll('\u00a0', ' ');
+    expect(remark()).toBeUndefined();
+    type('20000 kg');
+    expect(remark()).toMatch(/^20[  ]?000 kg: is that meant\?$/);
+    expect(field().getAttribute('aria-invalid')).toBe('false');
+    expect(field().getAttribute('aria-describedby')).toBe(screen.getByRole('status').id);
+    expect(taken).toHaveBeenLastCalledWith(expect.objectContaining({ value: 20_000 }));
+    type('80 kg');
+    expect(remark()).toBeUndefined();
+    // What nobody typed is not asked about.
+    cleanup();
+    render(<Harness start={{ ...typed(20_000, 'kg'), origin: 'assumed' }} />);
+    expect(remark()).toBeUndefined();
+  });
+
+  it('refuses what is beyond what is reckoned with, and says up to where it goes', () => {
+    render(<Harness start={typed(60, 'kg')} />);
+    type('1e9 kg');
+    expect(screen.getByRole('alert').textContent).toMatch(/^This is reckoned with up to 1.000.000.kg\.$/);
+    expect(taken).not.toHaveBeenCalled();
+    expect(field().value).toBe('1e9 kg');
+    expect(problem).toHaveBeenLastCalledWith(true);
+    type('1e-9 kg');
+    expect(screen.getByRole('alert').textContent).toMatch(/^This is reckoned with from .* on; or type 0\.$/);
+    expect(taken).not.toHaveBeenCalled();
+  });
+
+  it('says of a number that was saved beyond that what it was and where it stands, until it is changed', () => {
+    render(<Harness start={{ ...typed(1e6, 'kg'), beyond: 1e9 }} />);
+    const words = screen.getByRole('status').textContent?.replaceAll(/[\u00a0\u202f]/g, ' ');
+    expect(words).toMatch(
+      /^Saved as .*: beyond what is reckoned with\. It stands at .* until you change it\.$/,
+    );
+    type('70 kg');
+    expect(screen.queryByRole('status')).toBeNull();
+    expect(taken).toHaveBeenLastCalledWith({ value: 70, unit: 'kg', origin: 'typed' });
+  });
 });

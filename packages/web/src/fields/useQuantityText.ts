@@ -1,10 +1,14 @@
 import {
+  boundsOf,
   readQuantity,
+  show,
   showForEditing,
   shownUnit,
   stepQuantity,
+  withinBounds,
   type Dimension,
   type Quantity,
+  type UnitSystem,
   type UnreadQuantity,
 } from '@zubric/core/quantity';
 import { useEffect, useState } from 'react';
@@ -12,6 +16,20 @@ import { useUnits } from '../app/units.tsx';
 
 /** A limit on what a field takes, with the sentence that says so. */
 export type Check = (value: number) => string | undefined;
+
+/** Why a number is not taken that is past what is reckoned with in any build; in the unit that it was typed in. */
+function beyondReckoning(
+  si: number,
+  dimension: Dimension,
+  { system, unit }: { readonly system: UnitSystem; readonly unit: string },
+): string | undefined {
+  if (withinBounds(dimension, si) === si) return undefined;
+  const { least, most } = boundsOf(dimension);
+  const said = (limit: number): string => show(limit, dimension, system, { typedUnit: unit }).text;
+  return Math.abs(si) > most
+    ? `This is reckoned with up to ${said(most)}.`
+    : `This is reckoned with from ${said(least)} on; or type 0.`;
+}
 
 interface QuantityText {
   readonly text: string;
@@ -66,7 +84,9 @@ export function useQuantityText({
     }
     const assumedUnit = value ? shownUnit(value.value, dimension, system, value.unit) : undefined;
     const read = readQuantity(text, dimension, { assumedUnit: assumedUnit === '1:n' ? '°' : assumedUnit });
-    const refusal = read.ok ? check?.(read.value) : read.message;
+    const refusal = read.ok
+      ? (check?.(read.value) ?? beyondReckoning(read.value, dimension, { system, unit: read.unit }))
+      : read.message;
     setProblem(refusal);
     setReadings(read.ok ? undefined : read.readings);
     onProblem(refusal !== undefined);
@@ -88,7 +108,7 @@ export function useQuantityText({
     const unit = symbol === '1:n' ? '°' : symbol;
     const next = stepQuantity(value.value, { dimension, unit, by, times });
     // A step stops at the limit of the field rather than pass it.
-    if (check?.(next) !== undefined) return;
+    if ((check?.(next) ?? beyondReckoning(next, dimension, { system, unit })) !== undefined) return;
     settle();
     onRead({ ...value, value: next, unit, origin: 'typed' });
   };

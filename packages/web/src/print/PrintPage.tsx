@@ -172,7 +172,10 @@ function Findings({ report }: { readonly report: Report }) {
       <h2>Findings</h2>
       <ul className="list-disc pl-5">
         {report.findings.map((finding) => (
-          <li key={finding.id}>{[finding.text, ...(finding.within ?? [])].join(' ')}</li>
+          <li key={finding.id}>
+            <b className="font-semibold">{finding.severity}:</b>{' '}
+            {[finding.text, ...(finding.within ?? [])].join(' ')}
+          </li>
         ))}
       </ul>
     </section>

@@ -53,8 +53,12 @@ export function readKey(text: string, unit: string): ReadKey {
   return { ok: true, value: known ? fromSi(read.value, unitOf(...known)) : read.value };
 }
 
+/** Less than this is what rounding left of nothing. */
+const ROUNDING = 1e-12;
+
 /** A calculator's number as a builder reads it. */
-export function sayKey(value: number, unit: string, system: UnitSystem, digits = 5): string {
+export function sayKey(number: number, unit: string, system: UnitSystem, digits = 5): string {
+  const value = Math.abs(number) < ROUNDING ? 0 : number;
   const known = UNITS[unit];
   if (!known) return unit === '' ? showNumber(value, digits) : `${showNumber(value, digits)}\u00a0${unit}`;
   const [dimension, symbol] = known;
