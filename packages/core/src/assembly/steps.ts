@@ -36,12 +36,13 @@ export function assemblySteps(build: Build): Step[] {
   const before = loose.filter((step) => !beforeMotors(build, step));
   const stand = standSteps(build);
   const wheels = wheelSteps(build, ['motors', ...ids(before)]);
+  // Tracks have hubs and no wheels to put on, a winch may have neither.
+  const onAxle = wheels.at(-1)?.id ?? 'motors';
   const after = stageSteps(build, 'after').map((step) => ({
     ...step,
-    // Where nothing is put on its axle, what comes after the wheels comes after the motors.
-    after: step.after.map((id) => (id === 'wheels' && wheels.length === 0 ? 'motors' : id)),
+    after: step.after.map((id) => (id === 'wheels' ? onAxle : id)),
   }));
-  const brake = brakeSteps(build, wheels.length > 0 ? ['wheels'] : ['motors']);
+  const brake = brakeSteps(build, [onAxle]);
   const steps = [
     whole({
       id: 'frame',
@@ -74,9 +75,10 @@ const isMirrored = (build: Build): boolean =>
 function motorStep(build: Build, onMotor: readonly Step[]): Step {
   const several = motorsOf(build) > 1;
   const loops = build.drive.stages.filter(isLoop);
+  const thrown = loops.some(({ kind }) => kind === 'chain') ? 'chain' : 'belt';
   const detail = [
     ...(loops.length > 0
-      ? ['Slots left free for tension; a mount that twists under pull throws a chain or belt.']
+      ? [`Slots left free for tension; a mount that twists under pull throws its ${thrown}.`]
       : []),
     ...(isMirrored(build) ? ['Label the motors left and right.'] : []),
   ].join(' ');
