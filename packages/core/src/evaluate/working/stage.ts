@@ -16,6 +16,7 @@ import {
   workingPull,
 } from '../../transmission/index.ts';
 import type { Quantity } from '../../quantity/index.ts';
+import { demandOf } from '../demand.ts';
 import { isOnMotor, trainStages, type Driveline } from '../driveline.ts';
 import { fullCommandWorking, motorWorking, wheelWorking } from './drive.ts';
 import {
@@ -43,7 +44,9 @@ export interface Source {
 export function sourceOf(build: Build, duty: Duty, line: Driveline): Source {
   const wheel = wheelWorking(build, duty, line);
   const wheelNm = Number(wheel.found.torqueNm);
-  const wheelRpm = (duty.speed.value / line.wheelRadiusM) * (30 / Math.PI);
+  // Round a bend the harder side is the outer one, and goes faster than the middle.
+  const speedMps = demandOf(build, duty).turn?.outerMps ?? duty.speed.value;
+  const wheelRpm = (speedMps / line.wheelRadiusM) * (30 / Math.PI);
   const where = `Brief, ${duty.name}`;
   if (wheelNm < 0)
     return { from: 'wheel', torque: { ...worked('torqueNm', where, wheel), value: -wheelNm }, wheelRpm };
