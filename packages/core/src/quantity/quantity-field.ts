@@ -28,6 +28,13 @@ interface Range {
 /** What a value past its bounds is known by among the issues of a schema. */
 export const BEYOND = 'beyond';
 
+/** Whether the range itself refuses a value, which then says enough. */
+const isOutside = ({ above, least, most, below }: Range, value: number): boolean =>
+  (above !== undefined && value <= above) ||
+  (least !== undefined && value < least) ||
+  (most !== undefined && value > most) ||
+  (below !== undefined && value >= below);
+
 /** A number past what is reckoned with, however it may be typed. */
 function bounded(value: z.ZodNumber, dimension: Dimension, range: Range) {
   const { least, most } = boundsOf(dimension);
@@ -37,7 +44,7 @@ function bounded(value: z.ZodNumber, dimension: Dimension, range: Range) {
     const kept = withinBounds(dimension, context.value);
     const nearest = positive && size < least ? least : kept;
     // In a range that keeps off 0 the least that is reckoned with stands in for less.
-    if (nearest === context.value) return;
+    if (nearest === context.value || isOutside(range, context.value)) return;
     context.issues.push({
       code: 'custom',
       input: context.value,
