@@ -42,6 +42,7 @@ export const withStage = (build: Build, stage: Stage): Build => ({
 /** A brake on the wheels that carry the weight going down: all of them. */
 export const brakedAll = (build: Build): Candidate => ({
   text: build.brake.kind === 'friction' ? 'Every axle braked' : 'A friction brake on every axle',
+  cost: 'brakes with lever and cables to buy, fit and look after',
   build: {
     ...build,
     brake: { ...build.brake, kind: 'friction' },

@@ -15,14 +15,8 @@ import { TYRES, TYRE_TITLES, surfacePair, type Tyre } from '../../ground/index.t
 import { show, showNumber, typed } from '../../quantity/index.ts';
 import { batteryPack } from '../../supply/index.ts';
 import type { LinkReport } from '../report.ts';
-import {
-  MOST_OVER_RATED,
-  brakedAll,
-  scaled,
-  type Asked,
-  type Candidate,
-  type Generator,
-} from './candidate.ts';
+import { MOST_OVER_RATED, scaled, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { brake, frictionBrake, quickerBrake } from './brake-candidates.ts';
 import { ballast, lighter, lowerLoad, onTheTug, weight } from './load-candidates.ts';
 import { otherHub, stifferMount, strongerPart } from './path-candidates.ts';
 import { atItsBest, lowerGear, ratios } from './ratio-candidates.ts';
@@ -117,6 +111,7 @@ const wheels: Generator = ({ build, system }) =>
         const size = axles.find(({ driven }) => driven)?.diameter.value ?? 0;
         return {
           text: `Driven wheels of ${show(size, 'length', system).text}`,
+          cost: 'other wheels, and the frame at another height',
           build: { ...build, layout: { ...build.layout, axles } },
         };
       });
@@ -165,6 +160,7 @@ const track: Generator = ({ build, system }) =>
     const widest = Math.max(...axles.map((axle) => axle.track.value));
     return {
       text: `A track of ${show(widest, 'length', system).text}`,
+      cost: by > 1 ? 'a wider vehicle: mind gates and doors' : 'a narrower stand',
       build: { ...build, layout: { ...build.layout, axles } },
     };
   });
@@ -179,23 +175,10 @@ const shorterTracks: Generator = ({ build, system }) =>
         const longest = Math.max(...axles.map((axle) => axle.contactLength?.value ?? 0));
         return {
           text: `Tracks of ${show(longest, 'length', system).text} on the ground`,
+          cost: 'more weight on less ground',
           build: { ...build, layout: { ...build.layout, axles } },
         };
       })
-    : [];
-
-const brake: Generator = ({ build }) => [brakedAll(build)];
-
-const frictionBrake: Generator = (asked) => (asked.build.brake.kind === 'friction' ? [] : brake(asked));
-
-const quickerBrake: Generator = ({ build }) =>
-  build.brake.force
-    ? [
-        {
-          text: 'A brake of twice the force',
-          build: { ...build, brake: { ...build.brake, force: scaled(build.brake.force, 2) } },
-        },
-      ]
     : [];
 
 const steeringLinkage: Generator = ({ build }) =>
@@ -207,6 +190,7 @@ const steeringLinkage: Generator = ({ build }) =>
         );
         return {
           text: `A steering linkage of ${showNumber(linkageRatio.value)} : 1`,
+          cost: `${showNumber(by)} times the way from lock to lock`,
           build: { ...build, steering: build.steering && { ...build.steering, linkageRatio } },
         };
       })

@@ -10,6 +10,7 @@ import { stageCures } from './stage-candidates.ts';
 const tensioned = (build: Build, stageId: string): Candidate[] =>
   (['slots', 'idler'] as const).map((tensioner) => ({
     text: tensioner === 'slots' ? 'Slots to move the motor in' : 'An idler on the slack strand',
+    cost: tensioner === 'slots' ? 'its mount cut anew' : 'an idler with its bearing and arm',
     build: {
       ...build,
       drive: {
@@ -34,11 +35,13 @@ function released(build: Build): Candidate[] {
   return [
     ...loops.map((loop) => ({
       text: `A jockey at the ${name(loop)}`,
+      cost: 'a wheel on an arm, and what holds it in',
       build: with_({ kind: 'jockey', at: loop.id }),
     })),
     ...(last
       ? (['dog', 'pin'] as const).map((kind) => ({
           text: `${kind === 'dog' ? 'A dog clutch' : 'A pin'} behind the ${name(last)}`,
+          cost: 'a part more on the shaft, and its play',
           build: with_({ kind, at: last.id }),
         }))
       : []),

@@ -169,8 +169,12 @@ describe('what a move costs is said', () => {
       const slower = after.duties.some((d, n) => d.speed.value < (build.duties[n]?.speed.value ?? 0));
       if (slower) expect(move.costs).toMatch(/^asks less/);
       // A differential, a brake, a belt of more pull: each has its price.
-      if (/differential|brake of twice|tension|Larger wheels/i.test(move.text))
-        expect(move.costs).not.toBe('costs nothing else');
+      if (
+        /differential|brake|tension|Larger wheels|as wide|A stage more|(chain|belt) instead of/i.test(
+          move.text,
+        )
+      )
+        expect(move.costs, move.text).not.toBe('no other margin');
     }
   });
 

@@ -59,6 +59,7 @@ export const weight: OfLoad = ({ build }) => {
     ? [
         {
           text: `The payload half-way to the driven wheels`,
+          cost: 'its place on the vehicle',
           build: withPayload(build, {
             aheadOfRearAxle: { ...payload.aheadOfRearAxle, value: moved, origin: 'typed' },
           }),
@@ -144,6 +145,7 @@ export const lowerLoad: OfLoad = ({ build, system }) => {
   return payload.mass.value > 0
     ? [
         {
+          cost: 'its place on the vehicle',
           text: `The payload's middle at ${show(height.value, 'length', system).text} instead of ${show(payload.height.value, 'length', system).text}`,
           build: withPayload(build, { height }),
         },

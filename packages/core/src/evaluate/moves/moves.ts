@@ -27,7 +27,7 @@ export interface Move {
   readonly text: string;
   /** What it does for the margin that it mends. */
   readonly gains: string;
-  /** What else moves for the worse, first what it would make short; 'nothing else' where nothing does. */
+  /** What else moves for the worse, first what it would make short; 'no other margin' where none does. */
   readonly costs: string;
   readonly changes: readonly Change[];
   /** Ratio over rule of the margin that it mends, before and after. */
@@ -144,7 +144,7 @@ function costsOf({ build, report, candidate, now, system }: Tried, mends: LinkRe
   }, 0);
   return {
     own: moved.find((m) => m.link === mends),
-    costs: said.length > 0 ? said.join('; ') : 'nothing else',
+    costs: said.length > 0 ? said.join('; ') : 'no other margin',
     makesShort: short.length > 0,
     loss: loss + (short.length > 0 ? 1 : 0),
   };

@@ -52,7 +52,11 @@ function reductions(build: Build, ratio: number): Candidate[] {
     const more = withMore(build, kinds, by);
     const added = more.drive.stages.filter(({ id }) => !build.drive.stages.some((s) => s.id === id));
     const names = added.map((stage) => `${stageTitle(stage.kind).toLowerCase()}${teethOf(stage)}`);
-    return { text: `A stage more: ${names.join(', then ')}`, build: more };
+    return {
+      text: `A stage more: ${names.join(', then ')}`,
+      cost: 'a stage to buy, fit and guard, and its losses',
+      build: more,
+    };
   });
 }
 

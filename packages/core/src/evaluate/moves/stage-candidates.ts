@@ -50,6 +50,7 @@ export const otherKind: Generator = (asked) => {
   const { ratio } = stageFigures(stage);
   return TOOTHED.filter((kind) => kind !== stage.kind).map((kind) => ({
     text: `A ${stageTitle(kind).toLowerCase()} instead of the ${stageTitle(stage.kind).toLowerCase()}`,
+    cost: 'another stage to buy in its place',
     build: withStage(asked.build, freshStage(kind, stage.id, ratio)),
   }));
 };
@@ -64,6 +65,7 @@ export const largerChain: Generator = (asked) => {
     .slice(0, 2);
   return larger.map((chain) => ({
     text: `A chain ${CHAIN_SIZES[chain].title} instead of ${now.title}`,
+    cost: 'a heavier chain and its sprockets',
     build: withStage(asked.build, { ...stage, chain }),
   }));
 };
@@ -71,19 +73,27 @@ export const largerChain: Generator = (asked) => {
 /** More of what a stage holds by: tension, press, face width, module, working pull. */
 export const stronger: Generator = (asked) => {
   const stage = stageOf(asked);
-  const more = (text: string, changed: Stage): Candidate => ({
+  const more = (text: string, changed: Stage, cost: string): Candidate => ({
     text,
+    cost,
     build: withStage(asked.build, changed),
   });
   switch (stage?.kind) {
     case 'friction-belt':
-      return [1.5, 2].map((by) => ({
-        ...more(`${showNumber(by)} × the belt's tension`, { ...stage, tension: scaled(stage.tension, by) }),
-        cost: `${showNumber(by)} times the pull on its shafts and bearings`,
-      }));
+      return [1.5, 2].map((by) =>
+        more(
+          `${showNumber(by)} × the belt's tension`,
+          { ...stage, tension: scaled(stage.tension, by) },
+          `${showNumber(by)} times the pull on its shafts and bearings`,
+        ),
+      );
     case 'friction-wheel':
       return [1.5, 2].map((by) =>
-        more(`The roller pressed ${showNumber(by)} × as hard`, { ...stage, press: scaled(stage.press, by) }),
+        more(
+          `The roller pressed ${showNumber(by)} × as hard`,
+          { ...stage, press: scaled(stage.press, by) },
+          `${showNumber(by)} times the load on its bearings, and more wear of the tyre`,
+        ),
       );
     case 'spur':
     case 'bevel':
@@ -91,29 +101,43 @@ export const stronger: Generator = (asked) => {
     case 'worm':
       if (!stage.module || !stage.faceWidth) return [];
       return [
-        more('Gears one and a half times as wide', { ...stage, faceWidth: scaled(stage.faceWidth, 1.5) }),
-        more('A module one third larger', { ...stage, module: scaled(stage.module, 4 / 3) }),
+        more(
+          'Gears one and a half times as wide',
+          { ...stage, faceWidth: scaled(stage.faceWidth, 1.5) },
+          'other gears, and shafts that hold them in line',
+        ),
+        more(
+          'A module one third larger',
+          { ...stage, module: scaled(stage.module, 4 / 3) },
+          'other gears, one third larger',
+        ),
       ];
     case 'timing-belt':
-      return [
-        ...BELT_WIDTHS_M.filter((width) => width > stage.width.value)
-          .slice(0, 4)
-          .map((width) =>
-            more(
-              `A belt ${showNumber(width * 1000)} mm wide instead of ${showNumber(stage.width.value * 1000)} mm`,
-              {
-                ...stage,
-                width: { ...stage.width, value: width, origin: 'typed' },
-              },
-            ),
+      return BELT_WIDTHS_M.filter((width) => width > stage.width.value)
+        .slice(0, 4)
+        .map((width) =>
+          more(
+            `A belt ${showNumber(width * 1000)} mm wide instead of ${showNumber(stage.width.value * 1000)} mm`,
+            { ...stage, width: { ...stage.width, value: width, origin: 'typed' } },
+            'pulleys as wide',
           ),
-      ];
+        );
     case 'track':
-      return [more('A track twice as strong', { ...stage, allowablePull: scaled(stage.allowablePull, 2) })];
+      return [
+        more(
+          'A track twice as strong',
+          { ...stage, allowablePull: scaled(stage.allowablePull, 2) },
+          'another track',
+        ),
+      ];
     case 'spool':
       return [
-        more('A rope twice as strong', { ...stage, ropeStrength: scaled(stage.ropeStrength, 2) }),
-        more('One layer of rope', { ...stage, layers: 1 }),
+        more(
+          'A rope twice as strong',
+          { ...stage, ropeStrength: scaled(stage.ropeStrength, 2) },
+          'another rope',
+        ),
+        more('One layer of rope', { ...stage, layers: 1 }, 'less rope on the drum, or a longer drum'),
       ];
     default:
       return [];
@@ -134,6 +158,7 @@ export const widerDriver: Generator = (asked) => {
     const larger = resized(stage, by);
     return {
       text: `Larger wheels on the ${stageTitle(stage.kind).toLowerCase()}: ${teethOf(larger)} teeth`,
+      cost: 'both its wheels and its loop anew',
       build: withStage(asked.build, larger),
     };
   });
@@ -147,6 +172,7 @@ export const smallerOnAxle: Generator = (asked) => {
     const smaller = resized(stage, by);
     return {
       text: `Smaller wheels on the ${stageTitle(stage.kind).toLowerCase()}: ${teethOf(smaller)} teeth`,
+      cost: 'both its wheels and its loop anew',
       build: withStage(asked.build, smaller),
     };
   });

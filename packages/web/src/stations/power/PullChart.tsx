@@ -82,9 +82,8 @@ export function PullChart() {
               strokeDasharray="2 3"
             />
             <text
-              x={WIDTH - FRAME.right}
+              x={FRAME.left + 4}
               y={y(force.convert(leastGrip.gripN)) - 5}
-              textAnchor="end"
               fontSize="14"
               fill="var(--color-ink)"
               stroke="var(--color-sheet)"
