@@ -46,7 +46,7 @@ const chain: StageWork<StageOf<'chain'>> = {
     {
       id: 'loop',
       title: 'Loop the chain over the sprockets',
-      detail: 'Before the wheel goes on: afterwards the loop cannot pass it.',
+      detail: 'Before what it drives goes on: afterwards the loop cannot pass it.',
       handsOnS: 30 * MINUTE_S,
       parts: ['chain'],
       after: ['sprockets'],
@@ -170,7 +170,7 @@ const belted = <S extends Stage>(
     {
       id: 'loop',
       title: 'Fit the pulleys and loop the belt over them',
-      detail: 'Before the wheel goes on: afterwards the loop cannot pass it.',
+      detail: 'Before what it drives goes on: afterwards the loop cannot pass it.',
       handsOnS: HOUR_S,
       parts: ['driver', 'driven', 'belt'],
     },

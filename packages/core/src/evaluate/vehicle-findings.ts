@@ -101,7 +101,9 @@ function holdingNote({ build, duties }: GroundContext): Finding[] {
     said(
       'note',
       'nothing-holds',
-      `Nothing in this build holds it on ${degrees(steepest.grade.value)} when the drive is off. A motor, chain or gearhead is no parking brake: fit one to the wheels that carry the weight going down.`,
+      build.layout.kind === 'winch'
+        ? `When the drive is off, nothing but the drive train holds the load on ${degrees(steepest.grade.value)}. A motor, chain or gearhead is no load brake: fit a ratchet or a brake to the drum, and let nobody stand below.`
+        : `Nothing in this build holds it on ${degrees(steepest.grade.value)} when the drive is off. A motor, chain or gearhead is no parking brake: fit one to the wheels that carry the weight going down.`,
       null,
       steepest.id,
     ),

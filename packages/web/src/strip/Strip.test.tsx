@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, newBuild, type Build } from '@zubric/core/build';
+import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/build';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -70,5 +70,16 @@ describe('the strip', () => {
     expect(block('Battery')).toContain('battery at full command');
     expect(block('Battery')).toContain('80.2 A needed');
     expect(block('Battery')).toContain('fails');
+  });
+
+  it('says that nothing is asked of the ground where a rope pulls, not to state what is stated', () => {
+    const winch = layoutTemplate('winch');
+    if (!winch) throw new Error('there is a winch');
+    show(withLayout(newBuild('Slip winch'), winch));
+    expect(block('Ground')).toContain('nothing is asked of it');
+    cleanup();
+    show({ ...newBuild('Gull'), duties: [] });
+    expect(block('Ground')).toContain('state a duty');
+    expect(block('Motor')).toContain('choose a motor');
   });
 });

@@ -9,6 +9,7 @@ import {
   type Report,
   type Verdict,
 } from '@zubric/core/evaluate';
+import { batteryOf, driverOf, motorOf, type Build } from '@zubric/core/build';
 import { show, showNumber } from '@zubric/core/quantity';
 import { Link } from 'react-router';
 import { stationAddress, type StationPath } from '../app/stations.ts';
@@ -22,17 +23,44 @@ interface BlockDefinition {
   readonly station: StationPath;
   /** Shown unless another link of the block stands worse. */
   readonly first: LinkId;
-  /** Said where nothing can be reckoned yet. */
+  /** Said where nothing can be reckoned yet, and whether what that takes is there. */
   readonly empty: string;
+  readonly stands: (build: Build) => boolean;
 }
 
+const hasMotor = (build: Build): boolean => motorOf(build) !== undefined;
+
 const DEFINITIONS: Readonly<Record<Block, BlockDefinition>> = {
-  ground: { first: 'grip', title: 'Ground', station: 'ground', empty: 'state a duty' },
-  wheel: { first: 'torque', title: 'Wheel', station: 'drivetrain', empty: 'choose a motor' },
-  ratio: { first: 'ratio', title: 'Ratio', station: 'drivetrain', empty: 'choose a motor' },
-  motor: { first: 'motor-heat', title: 'Motor', station: 'power', empty: 'choose a motor' },
-  driver: { first: 'driver-current', title: 'Driver', station: 'power', empty: 'choose a driver' },
-  battery: { first: 'battery-current', title: 'Battery', station: 'power', empty: 'choose a battery' },
+  ground: {
+    first: 'grip',
+    title: 'Ground',
+    station: 'ground',
+    empty: 'state a duty',
+    stands: (b) => b.duties.length > 0,
+  },
+  wheel: {
+    first: 'torque',
+    title: 'Wheel',
+    station: 'drivetrain',
+    empty: 'choose a motor',
+    stands: hasMotor,
+  },
+  ratio: { first: 'ratio', title: 'Ratio', station: 'drivetrain', empty: 'choose a motor', stands: hasMotor },
+  motor: { first: 'motor-heat', title: 'Motor', station: 'power', empty: 'choose a motor', stands: hasMotor },
+  driver: {
+    first: 'driver-current',
+    title: 'Driver',
+    station: 'power',
+    empty: 'choose a driver',
+    stands: (b) => driverOf(b) !== undefined,
+  },
+  battery: {
+    first: 'battery-current',
+    title: 'Battery',
+    station: 'power',
+    empty: 'choose a battery',
+    stands: (b) => batteryOf(b) !== undefined,
+  },
 };
 
 const ELECTRICAL = new Set(['current', 'voltage', 'energy']);
@@ -86,7 +114,8 @@ interface BlockProps {
 }
 
 function StripBlock({ buildId, block, link, report }: BlockProps) {
-  const { title, station, empty } = DEFINITIONS[block];
+  const { build } = useBuild();
+  const { title, station, empty, stands } = DEFINITIONS[block];
   return (
     <div className="relative min-w-0 px-2 pt-2 pb-2 hover:bg-field xl:px-3" data-block={block}>
       <h2 className={`items-baseline justify-between gap-2 xl:flex ${link ? colorOf(link) : 'text-soft'}`}>
@@ -102,7 +131,11 @@ function StripBlock({ buildId, block, link, report }: BlockProps) {
           </span>
         )}
       </h2>
-      {link ? <Filled link={link} report={report} /> : <p className="mt-3 text-[15px] text-soft">{empty}</p>}
+      {link ? (
+        <Filled link={link} report={report} />
+      ) : (
+        <p className="mt-3 text-[15px] text-soft">{stands(build) ? 'nothing is asked of it' : empty}</p>
+      )}
     </div>
   );
 }

@@ -136,12 +136,14 @@ function Standing({ step, steps }: { readonly step: PlannedStep; readonly steps:
       return (
         <span>
           waits for{' '}
-          {step.lacking
-            .map(
-              (line) =>
-                `${line.name} (${line.arrivesOn === undefined ? 'no date' : `due ${sayDay(line.arrivesOn)}`})`,
-            )
-            .join(', ')}
+          {[
+            ...new Set(
+              step.lacking.map(
+                ({ name, arrivesOn }) =>
+                  `${name} (${arrivesOn === undefined ? 'no date' : `due ${sayDay(arrivesOn)}`})`,
+              ),
+            ),
+          ].join(', ')}
           {dates !== '' && `; ${dates}`}
           {late}
         </span>

@@ -63,12 +63,14 @@ function Rough() {
     return (
       <p className="mt-1.5 text-soft">Nothing is asked of the drive here: it is the brake that must do it.</p>
     );
+  const byRope = build.layout.kind === 'winch';
   const { pullsHardest, takesMost, drivelines } = rough;
   return (
     <p className="mt-1.5 text-soft">
-      Roughly <b className={strong}>{say(rough.forceN, 'force')}</b> at the ground on “{pullsHardest.name}”,{' '}
-      {say(rough.wheelTorqueNm, 'torque', 2)} at {showNumber(rough.wheelRpm)} rpm where the wheel turns; look
-      for {drivelines === 1 ? 'a motor' : `${drivelines} motors`} of{' '}
+      Roughly <b className={strong}>{say(rough.forceN, 'force')}</b>{' '}
+      {byRope ? 'at the rope' : 'at the ground'} on “{pullsHardest.name}”,{' '}
+      {say(rough.wheelTorqueNm, 'torque', 2)} at {showNumber(rough.wheelRpm)} rpm where the{' '}
+      {byRope ? 'drum' : 'wheel'} turns; look for {drivelines === 1 ? 'a motor' : `${drivelines} motors`} of{' '}
       <b className={strong}>{say(rough.motorW, 'power', 2)}</b>
       {drivelines === 1 ? '' : ' each'}
       {takesMost.id === pullsHardest.id ? '' : `, as “${takesMost.name}” takes the most power`}, and a battery

@@ -97,7 +97,12 @@ function Facts() {
             tone: 'text-mech',
           },
         ]
-      : [{ head: `Ø ${say(rollingDiameter(build).value, 'length')}`, tail: 'where it meets the ground' }]),
+      : [
+          {
+            head: `Ø ${say(rollingDiameter(build).value, 'length')}`,
+            tail: build.layout.kind === 'winch' ? 'where the rope pulls' : 'where it meets the ground',
+          },
+        ]),
     {
       head: `${showNumber(report.train.ratio)} : 1`,
       tail: `${showNumber(report.train.efficiency * 100)} % of the power arrives`,
