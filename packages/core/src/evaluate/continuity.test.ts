@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { readBuild, type Build } from '../build/index.ts';
 import { isQuantity, type Quantity } from '../quantity/index.ts';
 import { finite } from '../testing/numbers.ts';
-import { degrees, reportOf, twoAxles, withDuty } from '../testing/vehicles.ts';
+import { degrees, reportOf, rearDriven, withDuty } from '../testing/vehicles.ts';
 import { evaluate, type LinkReport } from './index.ts';
 
 const builds = readdirSync('data/builds').map((file) => {
@@ -56,14 +56,7 @@ describe('margins', () => {
 
 describe('what more costs', () => {
   const loaded = (payloadKg: number, grade: number): number => {
-    const base = twoAxles({
-      layout: 'rear-drive',
-      wheelbaseM: 1,
-      ahead: 0.4,
-      height: 0.3,
-      friction: 0.7,
-      rolling: 0.04,
-    });
+    const base = rearDriven();
     const payload = { ...base.masses.payload, mass: { ...base.masses.payload.mass, value: payloadKg } };
     return reportOf(withDuty({ ...base, masses: { ...base.masses, payload } }, { grade: degrees(grade) }))
       .resistance.totalN;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { changeAxle, groundOfSurface, type Build, type Duty } from '../build/index.ts';
 import { typed } from '../quantity/index.ts';
 import { G, finite } from '../testing/numbers.ts';
-import { degrees, firstDuty, on, reportOf, twoAxles, withDuty } from '../testing/vehicles.ts';
+import { degrees, firstDuty, on, reportOf, rearDriven, twoAxles, withDuty } from '../testing/vehicles.ts';
 import { evaluate } from './index.ts';
 
 const onTheSpot = { kind: 'on-the-spot' } as const;
@@ -143,14 +143,7 @@ describe('rolling', () => {
   });
 
   it('moves no margin by more than about as much as a coefficient moves (a step of 1e-8)', () => {
-    const base = twoAxles({
-      layout: 'rear-drive',
-      wheelbaseM: 1,
-      ahead: 0.4,
-      height: 0.3,
-      friction: 0.7,
-      rolling: 0.05,
-    });
+    const base = rearDriven({ rolling: 0.05 });
     const nudged = onGround(base, { freeRolling: typed(0.05 + 1e-8, '') });
     const [a, b] = [base, nudged].map((build) =>
       withDuty(build, { grade: degrees(4), sideSlope: degrees(6) }),

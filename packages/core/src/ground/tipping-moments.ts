@@ -1,20 +1,11 @@
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
+import { centreInPlan, contactPlaces } from './support-keys.ts';
 import { reachTo, supportArea, type Place } from './support.ts';
 
 const input = z.strictObject({
-  contacts: z
-    .array(
-      z.strictObject({
-        aheadM: key.real('Contact ahead of the rear axle', 'm'),
-        leftM: key.real('Contact left of the middle line', 'm'),
-      }),
-    )
-    .min(3)
-    .max(120)
-    .meta({ description: 'Where it stands on the ground', unit: '' }),
-  cgAheadOfRearAxleM: key.real('Centre of gravity ahead of the rear axle', 'm'),
-  cgLeftM: key.real('Centre of gravity left of the middle line', 'm').default(0),
+  contacts: contactPlaces(120),
+  ...centreInPlan,
   cgHeightM: key.nonNegative('Height of the centre of gravity', 'm'),
   weightN: key.positive('Weight square to the ground', 'N'),
   backN: key.real('Grade and speeding up: pull at the centre of gravity backwards', 'N').default(0),

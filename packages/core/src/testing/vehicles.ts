@@ -43,6 +43,18 @@ export function twoAxles({ layout, wheelbaseM, ahead, height, friction, rolling 
   };
 }
 
+/** A cart of a metre between its axles, driven behind; what is told otherwise is otherwise. */
+export const rearDriven = (more: Partial<Vehicle> = {}): Build =>
+  twoAxles({
+    layout: 'rear-drive',
+    wheelbaseM: 1,
+    ahead: 0.4,
+    height: 0.3,
+    friction: 0.7,
+    rolling: 0.04,
+    ...more,
+  });
+
 export const firstDuty = (build: Build): Duty => {
   const [duty] = build.duties;
   if (!duty) throw new Error('the build has no duty');
