@@ -1,6 +1,6 @@
 import { contactsOf, rollsAway, type Axle, type Build, type Duty } from '../build/index.ts';
-import { NotPhysical, STANDARD_GRAVITY, bracketedRoot, radiansToDegrees } from '../contract/index.ts';
-import { reactionRun, stopping, towedLoad } from '../ground/index.ts';
+import { STANDARD_GRAVITY, bracketedRoot, radiansToDegrees } from '../contract/index.ts';
+import { reactionRun, slowingBy, towedLoad } from '../ground/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';
 import type { Driveline } from './driveline.ts';
 import { LEAST_MASS, hitchLoadOf, loadsIn, massOf, towedInput, type Stance } from './footing.ts';
@@ -135,15 +135,19 @@ export function stoppingInput(
 /** Slowing is found to this, m/s². */
 const TOLERANCE = 1e-9;
 
-/** The slowing at which it noses over on a grade, m/s²; Infinity where it cannot, 0 where it falls at rest. */
-export function liftSlowing(build: Build, duty: Duty, gradeRad: number): number {
+/** The slowing under so much at which it noses over on a grade, m/s²; Infinity where it does not, 0 where it falls at rest. */
+export function liftSlowing(
+  build: Build,
+  duty: Duty,
+  gradeRad: number,
+  most = mostSlowing(build, duty),
+): number {
   const keeps = (slowing: number): number => {
     const tipping = tippingIn(build, duty, slowingStance(build, duty, gradeRad, slowing));
     return tipping ? tipping.alongRightingNm - tipping.alongOverturningNm : 1;
   };
-  const most = mostSlowing(build, duty);
-  if (keeps(most) >= 0) return Infinity;
-  return keeps(0) <= 0 ? 0 : bracketedRoot(keeps, 0, most, TOLERANCE);
+  if (keeps(0) <= 0) return 0;
+  return keeps(most) >= 0 ? Infinity : bracketedRoot(keeps, 0, most, TOLERANCE);
 }
 
 /** More than any brake slows by: twice what grip of all the weight, of what is towed too, comes to. */
@@ -159,16 +163,10 @@ export function brakedSlowing(
   duty: Duty,
   line: Driveline | undefined,
   gradeRad: number,
+  reaction = reactionInput(build, duty, line),
 ): number {
-  const reaction = reactionInput(build, duty, line);
-  const slowingAt = (slowing: number): number => {
-    try {
-      return stopping.run(stoppingInput(build, duty, line, { gradeRad, slowing }, reaction)).decelerationMps2;
-    } catch (error) {
-      if (error instanceof NotPhysical) return 0;
-      throw error;
-    }
-  };
+  const slowingAt = (slowing: number): number =>
+    slowingBy(stoppingInput(build, duty, line, { gradeRad, slowing }, reaction));
   const most = mostSlowing(build, duty);
   const beyond = (slowing: number): number => slowingAt(slowing) - slowing;
   if (beyond(0) <= 0) return 0;
@@ -195,7 +193,9 @@ export function brakeOf(build: Build, duty: Duty, line: Driveline | undefined): 
   const { massKg } = massesOf(build, duty);
   const downRad = -Math.abs(duty.grade.value);
   const holdNeedsN = massKg * STANDARD_GRAVITY * Math.abs(Math.sin(duty.grade.value));
-  const neededMps2 = slowingNeeded(build, duty, line);
+  const reaction = reactionInput(build, duty, line);
+  const run = reactionRun.run(reaction);
+  const neededMps2 = slowingNeeded(duty, run);
   const base = {
     holdNeedsN,
     holdHasN: holdingForce(build, duty, duty.grade.value),
@@ -203,14 +203,13 @@ export function brakeOf(build: Build, duty: Duty, line: Driveline | undefined): 
   };
   // On the level it stops as it goes; on a slope it is the way down that counts.
   if (build.brake.kind === 'none' || !(duty.speed.value > 0)) return base;
-  const byBrake = brakedSlowing(build, duty, line, downRad);
-  const liftsAt = liftSlowing(build, duty, downRad);
+  const byBrake = brakedSlowing(build, duty, line, downRad, reaction);
+  const liftsAt = liftSlowing(build, duty, downRad, byBrake);
   const slowing = Math.min(byBrake, liftsAt);
   const lifts = liftsAt < byBrake ? { noses: true as const } : {};
-  const given = stoppingInput(build, duty, line, { gradeRad: downRad, slowing });
+  const given = stoppingInput(build, duty, line, { gradeRad: downRad, slowing }, reaction);
   const share = given.brakedShare;
   if (slowing <= 0) return { ...base, ...lifts, share, decelerationMps2: 0 };
-  const run = reactionRun.run(reactionInput(build, duty, line));
   const gripN = given.friction * share * massKg * STANDARD_GRAVITY * Math.cos(downRad);
   return {
     ...base,
@@ -227,9 +226,11 @@ export function brakeOf(build: Build, duty: Duty, line: Driveline | undefined): 
 const NO_BRAKE_SLOWS = 1e6;
 
 /** How hard it must slow down to stop within a distance. */
-function slowingNeeded(build: Build, duty: Duty, line: Driveline | undefined): number | undefined {
+function slowingNeeded(
+  duty: Duty,
+  run: { readonly distanceM: number; readonly speedMps: number },
+): number | undefined {
   if (!duty.stopWithin) return undefined;
-  const run = reactionRun.run(reactionInput(build, duty, line));
   const left = duty.stopWithin.value - run.distanceM;
   return left > 0 ? Math.min(run.speedMps ** 2 / (2 * left), NO_BRAKE_SLOWS) : NO_BRAKE_SLOWS;
 }

@@ -7,7 +7,7 @@ export { sideTip } from './side-tip.ts';
 export { skidTurnTracked } from './skid-turn-tracked.ts';
 export { skidTurnWheeled } from './skid-turn-wheeled.ts';
 export { steerTorque } from './steer-torque.ts';
-export { stopping } from './stopping.ts';
+export { slowingBy, stopping } from './stopping.ts';
 export { wheelSinkage } from './wheel-sinkage.ts';
 export { gripForce } from './grip-force.ts';
 export { loadedMass } from './loaded-mass.ts';

@@ -33,6 +33,25 @@ const output = z.strictObject({
     .meta({ description: 'Whether grip and brake hold it at rest on the grade', unit: '' }),
 });
 
+type Input = z.output<typeof input>;
+
+/** What slows it on the grade, m/s²; 0 or less where it does not stop. */
+function forces(i: Input) {
+  const slopeRad = degreesToRadians(i.gradeDeg);
+  const across = STANDARD_GRAVITY * Math.cos(slopeRad);
+  const along = STANDARD_GRAVITY * Math.sin(slopeRad);
+  const grip = i.friction * i.brakedShare * across;
+  const brake = i.brakeForceN === undefined || i.massKg === undefined ? Infinity : i.brakeForceN / i.massKg;
+  const rolling = i.rollingCoefficient * across;
+  const unbraked = (i.unbrakedRollingCoefficient ?? i.rollingCoefficient) * across * (1 - i.brakedShare);
+  const decelerationMps2 =
+    (Math.min(grip, brake + rolling * i.brakedShare) + unbraked + along) / i.rotatingMassFactor;
+  return { grip, brake, along, decelerationMps2 };
+}
+
+/** How hard it slows down; 0 where brake and grip do not stop it. */
+export const slowingBy = (i: Input): number => Math.max(0, forces(i).decelerationMps2);
+
 export const stopping = defineCalculator({
   name: 'stopping',
   title: 'Stopping and holding',
@@ -68,15 +87,7 @@ export const stopping = defineCalculator({
     },
   ],
   run: (i) => {
-    const slopeRad = degreesToRadians(i.gradeDeg);
-    const across = STANDARD_GRAVITY * Math.cos(slopeRad);
-    const along = STANDARD_GRAVITY * Math.sin(slopeRad);
-    const grip = i.friction * i.brakedShare * across;
-    const brake = i.brakeForceN === undefined || i.massKg === undefined ? Infinity : i.brakeForceN / i.massKg;
-    const rolling = i.rollingCoefficient * across;
-    const unbraked = (i.unbrakedRollingCoefficient ?? i.rollingCoefficient) * across * (1 - i.brakedShare);
-    const decelerationMps2 =
-      (Math.min(grip, brake + rolling * i.brakedShare) + unbraked + along) / i.rotatingMassFactor;
+    const { grip, brake, along, decelerationMps2 } = forces(i);
     if (decelerationMps2 <= 0)
       throw new NotPhysical(
         'cannot-stop',
