@@ -40,7 +40,7 @@ export const brakeSchema = z
 export const steeringSchema = z
   .strictObject({
     actuatorTorque: quantity('torque', { above: 0 }, 'Torque of the actuator').optional(),
-    /** Steered by hand, at a tiller, bar or wheel. */
+    /** Steered by hand, at a bar or wheel. */
     hand: z
       .strictObject({
         arm: quantity('length', { above: 0 }, 'Arm', 'From the steering’s pivot to the hand'),

@@ -59,7 +59,7 @@ describe('what the vehicle is made of', () => {
     expect(kept().layout.axles.find(({ id }) => id === axle?.id)?.drivenSide).toBeUndefined();
   });
 
-  it('steers by hand with tiller and force, and by an actuator of which nothing is assumed', () => {
+  it('steers by hand with bar and force, and by an actuator of which nothing is assumed', () => {
     show(on('scooter'));
     expect(kept().steering?.actuatorTorque).toBeUndefined();
     choose('Steered by', 'hand');

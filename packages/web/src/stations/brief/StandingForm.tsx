@@ -124,7 +124,7 @@ const newSteering = (): Steering => ({
   knowsPosition: false,
 });
 
-/** A tiller of 30 cm, and what two hands keep up all day (common practice, no source). */
+/** A steering bar of 30 cm, and what two hands keep up all day (common practice, no source). */
 const usualHand = (): NonNullable<Steering['hand']> => ({
   arm: typed(0.3, 'mm', 'assumed'),
   force: typed(60, 'N', 'assumed'),
@@ -143,7 +143,7 @@ function SteeringFields({ steering }: { readonly steering: Steering | undefined 
         value={now.hand ? 'hand' : 'actuator'}
         options={[
           { value: 'actuator', title: 'an actuator' },
-          { value: 'hand', title: 'hand: tiller, bar or wheel' },
+          { value: 'hand', title: 'hand: bar or wheel' },
         ]}
         onChange={(by) => change({ hand: by === 'hand' ? (now.hand ?? usualHand()) : undefined })}
       />
