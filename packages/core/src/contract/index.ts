@@ -4,7 +4,7 @@ export { NotPhysical } from './not-physical.ts';
 export { defineCalculator, type Calculator, type WorkedExample } from './calculator.ts';
 export * as key from './keys.ts';
 export * from './constants.ts';
-export { remembered } from './remembered.ts';
+export { once, remembered } from './remembered.ts';
 export { bracketedRoot, highestPoint } from './solve.ts';
 export { putIn, type EquationPutIn, type SayKey, type Symbols } from './put-in.ts';
 export { problemWords } from './problem-words.ts';

@@ -12,3 +12,9 @@ export function remembered<K extends object, V>(work: (key: K) => V): (key: K) =
     return value;
   };
 }
+
+/** Work that may be asked for more than once, or never: done at the first time. */
+export function once<V>(work: () => V): () => V {
+  let done: { readonly value: V } | undefined;
+  return () => (done ??= { value: work() }).value;
+}

@@ -73,21 +73,21 @@ export const attainableSpeed = defineCalculator({
   run: (i) => {
     const circuit = circuitFrom(i);
     const radiusM = i.wheelDiameterM / 2;
+    const { motors, ratio, efficiency, gripN = Infinity } = i;
     const pullAt = (speedMps: number): number => {
-      const torqueNm = fullCommandTorque(circuit, (speedMps / radiusM) * i.ratio);
-      const { deliveredNm } = deliveredTorque.run({ ...i, torqueNm });
-      const gripN = i.gripN ?? Infinity;
+      const torqueNm = fullCommandTorque(circuit, (speedMps / radiusM) * ratio);
+      const { deliveredNm } = deliveredTorque.run({ torqueNm, motors, ratio, efficiency });
       return Math.max(-gripN, Math.min(gripN, deliveredNm / radiusM));
     };
     const drag = 0.5 * i.airDensityKgM3 * i.dragAreaM2;
     const surplus = (speedMps: number): number => pullAt(speedMps) - i.steadyN - drag * speedMps * speedMps;
     const at = (speedMps: number) => ({
       speedMps,
-      rpm: radSToRpm((speedMps / radiusM) * i.ratio),
+      rpm: radSToRpm((speedMps / radiusM) * ratio),
       pullN: pullAt(speedMps),
     });
     if (surplus(0) <= 0) return at(0);
-    const freeMps = (circuit.openCircuitV / circuit.keVsPerRad / i.ratio) * radiusM;
+    const freeMps = (circuit.openCircuitV / circuit.keVsPerRad / ratio) * radiusM;
     let high = freeMps;
     while (surplus(high) > 0 && high < GREATEST_OVERSPEED * freeMps) high *= 2;
     return at(surplus(high) > 0 ? high : bracketedRoot(surplus, 0, high, SPEED_TOLERANCE * freeMps));

@@ -1,6 +1,6 @@
-import { contactsOf, rollsAway, type Axle, type Build, type Duty } from '../build/index.ts';
+import { contactsOf, rollsAway, type Build, type Duty } from '../build/index.ts';
 import { STANDARD_GRAVITY, bracketedRoot, radiansToDegrees } from '../contract/index.ts';
-import { reactionRun, slowingBy, towedLoad } from '../ground/index.ts';
+import { reactionRun, slowingBy, towedLoad, type stopping } from '../ground/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';
 import type { Driveline } from './driveline.ts';
 import { LEAST_MASS, hitchLoadOf, loadsIn, massOf, towedInput, type Stance } from './footing.ts';
@@ -10,10 +10,25 @@ import { tippingIn } from './tipping.ts';
 import type { BrakeReport } from './report.ts';
 
 /** What is slowed and held: the vehicle and what it tows, which has no brake of its own. */
-function massesOf(build: Build, duty: Duty) {
-  const ownKg = Math.max(massOf(build, duty).massKg, LEAST_MASS);
+interface Slowed {
+  readonly mass: ReturnType<typeof massOf>;
+  readonly ownKg: number;
+  readonly towedKg: number;
+  readonly massKg: number;
+  readonly isBraked: readonly boolean[];
+}
+
+/** How hard it slows down, m/s², on a grade; facing down, negative. */
+interface Slowing {
+  readonly gradeRad: number;
+  readonly slowing: number;
+}
+
+function slowedIn(build: Build, duty: Duty): Slowed {
+  const mass = massOf(build, duty);
+  const ownKg = Math.max(mass.massKg, LEAST_MASS);
   const towedKg = duty.towed?.mass.value ?? 0;
-  return { ownKg, towedKg, massKg: ownKg + towedKg };
+  return { mass, ownKg, towedKg, massKg: ownKg + towedKg, isBraked: brakedAt(build) };
 }
 
 /** What the towed load pulls at the hitch, pushing negative, while it slows down so much on a grade; a rope only pulls. */
@@ -33,35 +48,37 @@ export const slowingStance = (build: Build, duty: Duty, gradeRad: number, slowin
   cornerMps2: 0,
 });
 
-/** Weight on braked wheels, an electronic brake braking what is driven, and on the others while it slows down so much on a grade, and what they drag. */
-function brakedPart(build: Build, duty: Duty, gradeRad: number, slowing: number) {
-  const { loads } = loadsIn(build, duty, massOf(build, duty), slowingStance(build, duty, gradeRad, slowing));
-  const contacts = contactsOf(build.layout).map(({ axle, driven }, at) => ({
+/** Which contacts a brake holds: an electronic one what is driven. */
+function brakedAt(build: Build): readonly boolean[] {
+  const { kind } = build.brake;
+  return contactsOf(build.layout).map(({ axle, driven }) =>
+    kind === 'electronic' ? driven : kind === 'friction' && axle.braked,
+  );
+}
+
+/** Weight on braked wheels and on the others while it slows down so much on a grade, and what they drag. */
+function brakedPart(build: Build, duty: Duty, { mass, towedKg, massKg, isBraked }: Slowed, at: Slowing) {
+  const { gradeRad, slowing } = at;
+  const { loads } = loadsIn(build, duty, mass, slowingStance(build, duty, gradeRad, slowing));
+  const contacts = contactsOf(build.layout).map(({ axle }, n) => ({
     axleId: axle.id,
-    driven,
-    loadN: loads[at]?.loadN ?? 0,
+    loadN: loads[n]?.loadN ?? 0,
   }));
-  const brakedAxles = build.layout.axles.filter(({ braked }) => braked).map(({ id }) => id);
-  const isBraked = (c: (typeof contacts)[number]): boolean =>
-    build.brake.kind === 'electronic'
-      ? c.driven
-      : build.brake.kind === 'friction' && brakedAxles.includes(c.axleId);
-  const braked = contacts.filter(isBraked);
-  const free = contacts.filter((c) => !isBraked(c));
-  const { towedKg, massKg } = massesOf(build, duty);
+  const braked = contacts.filter((_, n) => isBraked[n]);
+  const free = contacts.filter((_, n) => !isBraked[n]);
   const square = STANDARD_GRAVITY * Math.cos(gradeRad);
   const brakedN = braked.reduce((sum, c) => sum + Math.max(0, c.loadN), 0);
   const share = Math.min(1, brakedN / (massKg * square));
   const towedN = (duty.towed?.rolling.value ?? 0) * Math.max(0, towedKg * square - hitchLoadOf(build, duty));
-  const freeN = rollingForce(build, duty, free) + towedN;
+  const [brakedDragN, freeDragN] = [rollingForce(build, duty, braked), rollingForce(build, duty, free)];
   const restN = (1 - share) * massKg * square;
   return {
     share,
     friction: meanFigure(build, duty, braked, 'friction'),
-    rolling: brakedN > 0 ? rollingForce(build, duty, braked) / brakedN : 0,
-    freeRolling: restN > 0 ? freeN / restN : 0,
+    rolling: brakedN > 0 ? brakedDragN / brakedN : 0,
+    freeRolling: restN > 0 ? (freeDragN + towedN) / restN : 0,
     /** Of all wheels over all the weight. */
-    meanRolling: (rollingForce(build, duty, contacts) + towedN) / (massKg * square),
+    meanRolling: (brakedDragN + freeDragN + towedN) / (massKg * square),
   };
 }
 
@@ -79,69 +96,78 @@ const holdsSpeed = (build: Build, line: Driveline | undefined): boolean =>
   build.brake.kind === 'electronic' || line?.backEfficiency === 0;
 
 /** Mass that is slowed over mass, what is towed counted in; the drive stays engaged. */
-function slowedFactor(build: Build, duty: Duty): number {
-  const { ownKg, massKg } = massesOf(build, duty);
-  return 1 + ((rotatingFactor(build, ownKg) - 1) * ownKg) / massKg;
-}
+const slowedFactor = (build: Build, { ownKg, massKg }: Slowed): number =>
+  1 + ((rotatingFactor(build, ownKg) - 1) * ownKg) / massKg;
 
 /** What the calculator of the time before the brake bites takes, on the way down the duty's slope. */
-export function reactionInput(build: Build, duty: Duty, line: Driveline | undefined) {
+function reactionInput(build: Build, duty: Duty, line: Driveline | undefined, slowed: Slowed) {
   const gradeRad = -Math.abs(duty.grade.value);
   return {
     speedMps: duty.speed.value,
     reactionS: build.brake.reaction.value,
     gradeDeg: radiansToDegrees(gradeRad),
-    rollingCoefficient: brakedPart(build, duty, gradeRad, 0).meanRolling,
-    rotatingMassFactor: slowedFactor(build, duty),
+    rollingCoefficient: brakedPart(build, duty, slowed, { gradeRad, slowing: 0 }).meanRolling,
+    rotatingMassFactor: slowedFactor(build, slowed),
     held: holdsSpeed(build, line),
   };
 }
 
-/** How hard it gathers speed down the duty's slope until the brake bites, m/s². */
-export const gatheringIn = (build: Build, duty: Duty, line: Driveline | undefined): number =>
-  reactionRun.run(reactionInput(build, duty, line)).gatheringMps2;
-
-interface Braking {
-  /** Facing down, negative. */
-  readonly gradeRad: number;
-  readonly slowing: number;
+/** A duty's braking: what does not change with how hard it slows down, worked out once, and what does. */
+export interface Braking {
+  readonly massKg: number;
+  /** Of the brake at the ground, N; undefined where only grip limits it. */
+  readonly forceN: number | undefined;
+  /** What the calculator of the time before the brake bites takes. */
+  readonly reaction: ReturnType<typeof reactionInput>;
+  /** More than any brake slows by, m/s². */
+  readonly mostMps2: number;
+  /** The run until the brake bites, down the duty's slope. */
+  readonly run: ReturnType<typeof reactionRun.run>;
+  /** Share of the weight on braked wheels and what they rub on, with the wheel loads of so much slowing. */
+  readonly partAt: (at: Slowing) => ReturnType<typeof brakedPart>;
+  /** What the stopping calculator takes, with the wheel loads of so much slowing. */
+  readonly inputAt: (at: Slowing) => Parameters<typeof stopping.run>[0];
 }
 
-/** What the stopping calculator takes, with the wheel loads of so much slowing. */
-export function stoppingInput(
-  build: Build,
-  duty: Duty,
-  line: Driveline | undefined,
-  { gradeRad, slowing }: Braking,
-  reaction = reactionInput(build, duty, line),
-) {
-  const { share, friction, rolling, freeRolling } = brakedPart(build, duty, gradeRad, slowing);
+/** Twice what all the weight, of what is towed too, grips, drags and pulls straight downhill. */
+function mostSlowing(build: Build, duty: Duty): number {
+  const most = (key: 'friction' | 'rolling'): number =>
+    Math.max(...build.layout.axles.map(({ id }) => meanFigure(build, duty, [{ axleId: id, loadN: 1 }], key)));
+  const rolling = Math.max(most('rolling'), duty.towed?.rolling.value ?? 0);
+  return 2 * STANDARD_GRAVITY * (1 + most('friction') + rolling);
+}
+
+export function brakingIn(build: Build, duty: Duty, line: Driveline | undefined): Braking {
+  const slowed = slowedIn(build, duty);
+  const { massKg } = slowed;
   const forceN = forceOf(build, line);
-  return {
-    speedMps: duty.speed.value,
-    friction,
-    brakedShare: Math.max(share, 1e-9),
-    gradeDeg: radiansToDegrees(gradeRad),
-    reactionS: reaction.reactionS,
-    gatheringMps2: reactionRun.run(reaction).gatheringMps2,
-    massKg: massesOf(build, duty).massKg,
-    rollingCoefficient: rolling,
-    unbrakedRollingCoefficient: freeRolling,
-    rotatingMassFactor: reaction.rotatingMassFactor,
-    ...(forceN === undefined ? {} : { brakeForceN: forceN }),
+  const reaction = reactionInput(build, duty, line, slowed);
+  const run = reactionRun.run(reaction);
+  const partAt = (at: Slowing) => brakedPart(build, duty, slowed, at);
+  const inputAt = (at: Slowing) => {
+    const { share, friction, rolling, freeRolling } = partAt(at);
+    return {
+      speedMps: duty.speed.value,
+      friction,
+      brakedShare: Math.max(share, 1e-9),
+      gradeDeg: radiansToDegrees(at.gradeRad),
+      reactionS: reaction.reactionS,
+      gatheringMps2: run.gatheringMps2,
+      massKg,
+      rollingCoefficient: rolling,
+      unbrakedRollingCoefficient: freeRolling,
+      rotatingMassFactor: reaction.rotatingMassFactor,
+      ...(forceN === undefined ? {} : { brakeForceN: forceN }),
+    };
   };
+  return { massKg, forceN, reaction, run, mostMps2: mostSlowing(build, duty), partAt, inputAt };
 }
 
 /** Slowing is found to this, m/s². */
 const TOLERANCE = 1e-9;
 
 /** The slowing under so much at which it noses over on a grade, m/s²; Infinity where it does not, 0 where it falls at rest. */
-export function liftSlowing(
-  build: Build,
-  duty: Duty,
-  gradeRad: number,
-  most = mostSlowing(build, duty),
-): number {
+function liftSlowing(build: Build, duty: Duty, gradeRad: number, most: number): number {
   const keeps = (slowing: number): number => {
     const tipping = tippingIn(build, duty, slowingStance(build, duty, gradeRad, slowing));
     return tipping ? tipping.alongRightingNm - tipping.alongOverturningNm : 1;
@@ -150,75 +176,71 @@ export function liftSlowing(
   return keeps(most) >= 0 ? Infinity : bracketedRoot(keeps, 0, most, TOLERANCE);
 }
 
-/** More than any brake slows by: twice what grip of all the weight, of what is towed too, comes to. */
-const mostSlowing = (build: Build, duty: Duty): number =>
-  2 * STANDARD_GRAVITY * (1 + Math.max(...build.layout.axles.map((a) => frictionOf(build, duty, a))));
-
-const frictionOf = (build: Build, duty: Duty, axle: Axle): number =>
-  meanFigure(build, duty, [{ axleId: axle.id, loadN: 1 }], 'friction');
-
 /** How hard it slows by grip and brake on a grade, with the wheel loads that then hold; 0 where it does not. */
-export function brakedSlowing(
-  build: Build,
-  duty: Duty,
-  line: Driveline | undefined,
-  gradeRad: number,
-  reaction = reactionInput(build, duty, line),
-): number {
-  const slowingAt = (slowing: number): number =>
-    slowingBy(stoppingInput(build, duty, line, { gradeRad, slowing }, reaction));
-  const most = mostSlowing(build, duty);
+export function brakedSlowing(braking: Braking, gradeRad: number): number {
+  const slowingAt = (slowing: number): number => slowingBy(braking.inputAt({ gradeRad, slowing }));
   const beyond = (slowing: number): number => slowingAt(slowing) - slowing;
-  if (beyond(0) <= 0) return 0;
-  return beyond(most) >= 0 ? most : bracketedRoot(beyond, 0, most, TOLERANCE);
+  // With the loads at rest it is near; where the loads do not matter it is the answer.
+  const near = slowingAt(0);
+  if (near <= 0) return 0;
+  const off = beyond(near);
+  if (Math.abs(off) <= TOLERANCE) return near;
+  if (off < 0) return bracketedRoot(beyond, 0, near, TOLERANCE);
+  const { mostMps2 } = braking;
+  return beyond(mostMps2) >= 0 ? mostMps2 : bracketedRoot(beyond, near, mostMps2, TOLERANCE);
 }
 
 /** What a friction brake holds at rest, in newtons along the slope; without one, nothing. */
-function holdingForce(build: Build, duty: Duty, gradeRad: number): number {
+function holdingForce(build: Build, braking: Braking, gradeRad: number): number {
   if (build.brake.kind !== 'friction') return 0;
-  const { massKg } = massesOf(build, duty);
-  const { share, friction } = brakedPart(build, duty, gradeRad, 0);
-  const gripN = friction * share * massKg * STANDARD_GRAVITY * Math.cos(gradeRad);
+  const { share, friction } = braking.partAt({ gradeRad, slowing: 0 });
+  const gripN = friction * share * braking.massKg * STANDARD_GRAVITY * Math.cos(gradeRad);
   return Math.min(gripN, build.brake.force?.value ?? Infinity);
 }
+
+/** Whether a duty asks of the brakes: a stop, a hold, a slope to roll down, or a distance to stop in. */
+const isBraked = (build: Build, duty: Duty): boolean =>
+  build.layout.kind !== 'winch' &&
+  (duty.task !== 'drive' || rollsAway(duty) || duty.stopWithin !== undefined);
 
 /**
  * Stopping on the way down and holding at rest on a duty's slope, with the wheel loads that then hold. Held facing the
  * way the duty does, and coming down facing down: a vehicle that goes up must also come down. Nobody brakes harder than
  * to where an axle lifts.
  */
-export function brakeOf(build: Build, duty: Duty, line: Driveline | undefined): BrakeReport | undefined {
-  if (duty.task === 'drive' && !rollsAway(duty) && !duty.stopWithin) return undefined;
-  if (build.layout.kind === 'winch') return undefined;
-  const { massKg } = massesOf(build, duty);
+export function brakeOf(
+  build: Build,
+  duty: Duty,
+  line: Driveline | undefined,
+  braking = () => brakingIn(build, duty, line),
+): BrakeReport | undefined {
+  if (!isBraked(build, duty)) return undefined;
+  const brakes = braking();
+  const { massKg, run } = brakes;
   const downRad = -Math.abs(duty.grade.value);
-  const holdNeedsN = massKg * STANDARD_GRAVITY * Math.abs(Math.sin(duty.grade.value));
-  const reaction = reactionInput(build, duty, line);
-  const run = reactionRun.run(reaction);
   const neededMps2 = slowingNeeded(duty, run);
   const base = {
-    holdNeedsN,
-    holdHasN: holdingForce(build, duty, duty.grade.value),
+    holdNeedsN: massKg * STANDARD_GRAVITY * Math.abs(Math.sin(duty.grade.value)),
+    holdHasN: holdingForce(build, brakes, duty.grade.value),
     ...(neededMps2 === undefined ? {} : { neededMps2 }),
   };
   // On the level it stops as it goes; on a slope it is the way down that counts.
   if (build.brake.kind === 'none' || !(duty.speed.value > 0)) return base;
-  const byBrake = brakedSlowing(build, duty, line, downRad, reaction);
+  const byBrake = brakedSlowing(brakes, downRad);
   const liftsAt = liftSlowing(build, duty, downRad, byBrake);
   const slowing = Math.min(byBrake, liftsAt);
   const lifts = liftsAt < byBrake ? { noses: true as const } : {};
-  const given = stoppingInput(build, duty, line, { gradeRad: downRad, slowing }, reaction);
-  const share = given.brakedShare;
-  if (slowing <= 0) return { ...base, ...lifts, share, decelerationMps2: 0 };
-  const gripN = given.friction * share * massKg * STANDARD_GRAVITY * Math.cos(downRad);
+  const { brakedShare, friction } = brakes.inputAt({ gradeRad: downRad, slowing });
+  if (slowing <= 0) return { ...base, ...lifts, share: brakedShare, decelerationMps2: 0 };
+  const gripN = friction * brakedShare * massKg * STANDARD_GRAVITY * Math.cos(downRad);
   return {
     ...base,
     ...lifts,
-    share,
+    share: brakedShare,
     decelerationMps2: slowing,
     distanceM: run.distanceM + run.speedMps ** 2 / (2 * slowing),
     timeS: build.brake.reaction.value + run.speedMps / slowing,
-    brakeN: Math.min(gripN, forceOf(build, line) ?? Infinity),
+    brakeN: Math.min(gripN, brakes.forceN ?? Infinity),
   };
 }
 

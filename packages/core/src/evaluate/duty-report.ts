@@ -1,6 +1,7 @@
 import type { Build, Duty } from '../build/index.ts';
+import { once } from '../contract/index.ts';
 import { attainableSpeed } from './attainable-speed.ts';
-import { brakeOf, gatheringIn, slowingStance } from './braking.ts';
+import { brakeOf, brakingIn, slowingStance } from './braking.ts';
 import { demandOf } from './demand.ts';
 import type { Driveline } from './driveline.ts';
 import { extentOf } from './extent.ts';
@@ -29,7 +30,8 @@ export const stancesIn = (build: Build, duty: Duty, brake: BrakeReport | undefin
 export function dutyReport(build: Build, duty: Duty, line: Driveline | undefined): DutyReport {
   const demand = demandOf(build, duty);
   const { resistance, footing, turn } = demand;
-  const brake = brakeOf(build, duty, line);
+  const braking = once(() => brakingIn(build, duty, line));
+  const brake = brakeOf(build, duty, line, braking);
   const tip = tipOf(build, duty, footing, stancesIn(build, duty, brake));
   const slide = slideOf(build, duty, demand);
   const hanging = hangingOf(build, duty);
@@ -44,8 +46,7 @@ export function dutyReport(build: Build, duty: Duty, line: Driveline | undefined
     ...(slide ? { slide } : {}),
     ...(hanging ? { hanging } : {}),
   };
-  const top =
-    line && topSpeedOf(build, duty, line, { tip, brake, gatheringMps2: gatheringIn(build, duty, line) });
+  const top = line && topSpeedOf(build, duty, line, { tip, brake, braking });
   const known = top ? { ...base, top } : base;
   // Held or braked to a stand, it is the brake that is asked, not the drive.
   if (!line || duty.task !== 'drive') return known;

@@ -1,5 +1,13 @@
-import { figuresOf, turningOf, type Build, type Duty, type GroundFigures } from '../build/index.ts';
-import { STANDARD_GRAVITY } from '../contract/index.ts';
+import {
+  figuresOf,
+  turningOf,
+  type Build,
+  type Duty,
+  type Ground,
+  type GroundFigures,
+  type Layout,
+} from '../build/index.ts';
+import { STANDARD_GRAVITY, remembered } from '../contract/index.ts';
 import { meanRolling } from '../ground/index.ts';
 import { groundOf } from './footing.ts';
 import type { ContactLoad, Footing } from './report.ts';
@@ -13,13 +21,15 @@ const summed = <C extends Carried>(contacts: readonly C[], of: (contact: C) => n
 
 const loadOn = (c: Carried): number => Math.max(0, c.loadN);
 
+/** Figures of a ground under each axle of a layout, by the axle's id. */
+const figuresUnder = remembered((layout: Layout) =>
+  remembered((ground: Ground) => new Map(layout.axles.map((axle) => [axle.id, figuresOf(ground, axle)]))),
+);
+
 /** What the wheels of a duty drag: Σ f N over some of its contacts, N. */
 export function rollingForce(build: Build, duty: Duty, contacts: readonly Carried[]): number {
-  const ground = groundOf(build, duty);
-  const coefficients = new Map(
-    build.layout.axles.map((axle) => [axle.id, figuresOf(ground, axle).rolling.value]),
-  );
-  return summed(contacts, (c) => loadOn(c) * (coefficients.get(c.axleId) ?? 0));
+  const figures = figuresUnder(build.layout)(groundOf(build, duty));
+  return summed(contacts, (c) => loadOn(c) * (figures.get(c.axleId)?.rolling.value ?? 0));
 }
 
 /** A figure of the ground over some contacts, each by its load; plainly the mean where they carry nothing. */
@@ -30,10 +40,8 @@ export function meanFigure(
   key: keyof GroundFigures,
 ): number {
   const ground = groundOf(build, duty);
-  const figure = (c: Carried): number => {
-    const axle = build.layout.axles.find(({ id }) => id === c.axleId);
-    return axle ? figuresOf(ground, axle)[key].value : 0;
-  };
+  const figures = figuresUnder(build.layout)(ground);
+  const figure = (c: Carried): number => figures.get(c.axleId)?.[key].value ?? 0;
   const [first] = contacts;
   if (!first) return ground[key].value;
   // One figure for all is that figure, to the last digit.

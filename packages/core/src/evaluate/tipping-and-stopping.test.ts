@@ -194,4 +194,41 @@ describe('braking', () => {
     const front = (50 * G * c + 50 * a * h) / L;
     expect(50 * a).toBeCloseTo(60 + 0.02 * (50 * G - front) + 0.2 * front, 5);
   });
+
+  it('gives up nothing where the ground itself drags more than all grip: g (μ s + q (1 − s)) (statics)', () => {
+    const base = braked({ task: 'stop' });
+    const low = { height: typed(0, 'm') };
+    const { own, payload } = base.masses;
+    const build: Build = {
+      ...base,
+      masses: { own: { ...own, ...low }, payload: { ...payload, ...low }, others: [] },
+      layout: {
+        ...base.layout,
+        axles: base.layout.axles.map((axle) => ({ ...axle, braked: axle.id === 'rear' })),
+      },
+      grounds: base.grounds.map((g) => ({ ...g, rolling: typed(0.02, ''), freeRolling: typed(6, '') })),
+    };
+    const rear = (L - c) / L;
+    expect(brakeOf(build)?.decelerationMps2).toBeCloseTo(G * (0.8 * rear + 6 * (1 - rear)), 6);
+  });
+
+  it('a front brake bites harder the harder it slows: a = μ g c/(L − μ h) (moments about the rear)', () => {
+    const base = braked({ task: 'stop' }, { friction: 0.5 });
+    const axles = base.layout.axles.map((axle) => ({ ...axle, braked: axle.id === 'front' }));
+    const build: Build = {
+      ...base,
+      layout: { ...base.layout, axles },
+      grounds: base.grounds.map((g) => ({ ...g, rolling: typed(0, ''), freeRolling: typed(0, '') })),
+    };
+    expect(brakeOf(build)?.decelerationMps2).toBeCloseTo((0.5 * G * c) / (L - 0.5 * h), 6);
+    // A rear brake lets go the harder it slows.
+    const rear: Build = {
+      ...build,
+      layout: {
+        ...base.layout,
+        axles: base.layout.axles.map((axle) => ({ ...axle, braked: axle.id === 'rear' })),
+      },
+    };
+    expect(brakeOf(rear)?.decelerationMps2).toBeCloseTo((0.5 * G * (L - c)) / (L + 0.5 * h), 6);
+  });
 });

@@ -1,6 +1,7 @@
 import { layoutKind, type Build, type Duty } from '../build/index.ts';
 import { assumed } from '../quantity/index.ts';
 import { attainableSpeed } from './attainable-speed.ts';
+import type { Braking } from './braking.ts';
 import { demandOf } from './demand.ts';
 import type { Driveline } from './driveline.ts';
 import { attainableInput } from './operating.ts';
@@ -36,7 +37,7 @@ export function topSpeedInput(build: Build, duty: Duty, line: Driveline) {
 function stopsFrom(
   brake: BrakeReport,
   distanceM: number,
-  { reactionS, gatheringMps2 }: { reactionS: number; gatheringMps2: number },
+  { reaction: { reactionS }, run: { gatheringMps2 } }: Braking,
 ): number {
   const slowing = brake.decelerationMps2 ?? 0;
   if (slowing <= 0) return 0;
@@ -48,18 +49,15 @@ function stopsFrom(
 interface Known {
   readonly tip: TipReport | undefined;
   readonly brake: BrakeReport | undefined;
-  readonly gatheringMps2: number;
+  readonly braking: () => Braking;
 }
 
 /** How fast it may go in a duty: to the builder's cap, or, near people, to where it tips or cannot stop in its distance. */
-function mayGo(build: Build, duty: Duty, { tip, brake, gatheringMps2 }: Known) {
+function mayGo(build: Build, duty: Duty, { tip, brake, braking }: Known) {
   if (build.speedCap) return { mayMps: build.speedCap.value, by: 'cap' as const };
   if (build.people === 'nobody') return undefined;
   const corner = tip?.cornerMps;
-  const stops =
-    duty.stopWithin && brake
-      ? stopsFrom(brake, duty.stopWithin.value, { reactionS: build.brake.reaction.value, gatheringMps2 })
-      : undefined;
+  const stops = duty.stopWithin && brake ? stopsFrom(brake, duty.stopWithin.value, braking()) : undefined;
   if (corner === undefined && stops === undefined) return undefined;
   return (stops ?? Infinity) < (corner ?? Infinity)
     ? { mayMps: stops ?? 0, by: 'stop' as const }

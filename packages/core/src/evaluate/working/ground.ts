@@ -8,7 +8,7 @@ import {
   tipAngles,
   tippingMoments,
 } from '../../ground/index.ts';
-import { brakedSlowing, reactionInput, stoppingInput } from '../braking.ts';
+import { brakedSlowing, brakingIn, type Braking } from '../braking.ts';
 import { demandOf } from '../demand.ts';
 import type { Driveline } from '../driveline.ts';
 import { dutyReport, stancesIn } from '../duty-report.ts';
@@ -152,15 +152,15 @@ export function stopWorking(
 ): Calculation {
   const gradeRad = -Math.abs(duty.grade.value);
   const ground = groundOf(build, duty);
-  const slowing = brakedSlowing(build, duty, line, gradeRad);
-  const given = stoppingInput(build, duty, line, { gradeRad, slowing });
+  const braking = brakingIn(build, duty, line);
+  const given = braking.inputAt({ gradeRad, slowing: brakedSlowing(braking, gradeRad) });
   return calculated(stopping, given, key, [
     from('speedMps', duty.speed, atBrief(duty)),
     figureInput('friction', 'friction', given.friction, ground),
     fixed('brakedShare', 'the loads of the braked wheels while they brake'),
     from('gradeDeg', duty.grade, `${atBrief(duty)}, facing down`),
     from('reactionS', build.brake.reaction, 'Brief, brake'),
-    worked('gatheringMps2', 'rolling down until the brake bites', reactionWorking(build, duty, line)),
+    worked('gatheringMps2', 'rolling down until the brake bites', reactionWorking(build, duty, braking)),
     duty.towed
       ? fixed('massKg', 'itself and what it tows, which has no brake of its own')
       : worked('massKg', atBrief(duty), massWorking(build, duty)),
@@ -175,8 +175,8 @@ export function stopWorking(
   ]);
 }
 
-function reactionWorking(build: Build, duty: Duty, line: Driveline | undefined): Calculation {
-  return calculated(reactionRun, reactionInput(build, duty, line), 'gatheringMps2', [
+function reactionWorking(build: Build, duty: Duty, { reaction }: Braking): Calculation {
+  return calculated(reactionRun, reaction, 'gatheringMps2', [
     from('speedMps', duty.speed, atBrief(duty)),
     from('reactionS', build.brake.reaction, 'Brief, brake'),
     from('gradeDeg', duty.grade, `${atBrief(duty)}, facing down`),
