@@ -14,6 +14,7 @@ import {
   deliveredTorque,
   isLastKind,
   stageFigures,
+  stageName,
   stageTitle,
   trainRatio,
   type Stage,
@@ -81,12 +82,11 @@ export const trainOf = remembered((build: Build): TrainReport => {
 /** Why a stage cannot be where it is: spools and tracks end the drive of a vehicle that has them. */
 function misplaced({ layout }: Build, { kind }: Stage, last: boolean): string | undefined {
   if (!isLastKind(kind)) return undefined;
-  if (!last)
-    return `A ${stageTitle(kind).toLowerCase()} ends the drive: move the stages behind it before it.`;
+  if (!last) return `A ${stageName(kind)} ends the drive: move the stages behind it before it.`;
   const wants = kind === 'spool' ? 'winch' : 'tracked';
   return layout.kind === wants
     ? undefined
-    : `A ${stageTitle(kind).toLowerCase()} is the end of a ${kind === 'spool' ? 'winch' : 'tracked vehicle'}: choose that layout in the Brief, or remove the stage.`;
+    : `A ${stageName(kind)} is the end of a ${kind === 'spool' ? 'winch' : 'tracked vehicle'}: choose that layout in the Brief, or remove the stage.`;
 }
 
 /** What the calculator of a train takes of a stage. */

@@ -3,7 +3,7 @@ import { NotPhysical } from '../contract/index.ts';
 import {
   isToothed,
   stageFigures,
-  stageTitle,
+  stageName,
   teethForRatio,
   withTeeth,
   type Stage,
@@ -124,9 +124,7 @@ export function ratioOffers(build: Build, ratio: number, limits: TeethLimits): R
     .map((c) => ({
       ratio: ratioOf(c.stages) * fixed,
       deviation: off(c),
-      text: c.changes
-        .map((s) => `${stageTitle(s.kind).toLowerCase()} ${s.teethDriver} to ${s.teethDriven}`)
-        .join(', '),
+      text: c.changes.map((s) => `${stageName(s.kind)} ${s.teethDriver} to ${s.teethDriven}`).join(', '),
       stages: c.stages,
     }));
 }

@@ -47,6 +47,7 @@ export {
   trackInput,
   stageSchema,
   stageStrength,
+  stageName,
   stageTitle,
   type ShaftPull,
   type Stage,

@@ -158,8 +158,9 @@ const track: Generator = ({ build, system }) =>
   [0.7, 0.85, 1.2, 1.4].map((by) => {
     const axles = build.layout.axles.map((axle) => ({ ...axle, track: scaled(axle.track, by) }));
     const widest = Math.max(...axles.map((axle) => axle.track.value));
+    const apart = show(widest, 'length', system).text;
     return {
-      text: `A track of ${show(widest, 'length', system).text}`,
+      text: build.layout.kind === 'tracked' ? `The tracks ${apart} apart` : `A track of ${apart}`,
       cost: by > 1 ? 'a wider vehicle: mind gates and doors' : 'a narrower stand',
       build: { ...build, layout: { ...build.layout, axles } },
     };

@@ -1,11 +1,11 @@
 import { wheelbaseOf, type Build } from '../../build/index.ts';
 import { show, showNumber, type UnitSystem } from '../../quantity/index.ts';
-import { isLoop, stageTitle, type Stage } from '../../transmission/index.ts';
+import { isLoop, stageName, type Stage } from '../../transmission/index.ts';
 import type { Cure } from '../report.ts';
 import { brakedAll, scaled, type Candidate } from './candidate.ts';
 import { lighter, lowerLoad, withPayload } from './load-candidates.ts';
 import { fitCures } from './path-candidates.ts';
-import { stageCures } from './stage-candidates.ts';
+import { stageCures } from './stage-cures.ts';
 
 const tensioned = (build: Build, stageId: string): Candidate[] =>
   (['slots', 'idler'] as const).map((tensioner) => ({
@@ -26,7 +26,7 @@ const tensioned = (build: Build, stageId: string): Candidate[] =>
 function released(build: Build): Candidate[] {
   const { stages, release } = build.drive;
   const last = stages.at(-1);
-  const name = ({ kind }: Stage): string => stageTitle(kind).toLowerCase();
+  const name = ({ kind }: Stage): string => stageName(kind);
   const with_ = (change: Partial<typeof release>): Build => ({
     ...build,
     drive: { ...build.drive, release: { ...release, ...change } },
@@ -91,7 +91,7 @@ function standing(build: Build, dutyId: string, system: UnitSystem): readonly Ca
 export function curesOf(build: Build, cure: Cure, system: UnitSystem): readonly Candidate[] {
   switch (cure.kind) {
     case 'stage':
-      return stageCures(build, cure.stageId);
+      return stageCures(build, cure.stageId, system);
     case 'fit':
       return fitCures(build, cure.elementId);
     case 'tension':

@@ -78,7 +78,7 @@ const better = (a: Judged, b: Judged): number =>
   Number(b.ends) - Number(a.ends) || Number(a.asksLess) - Number(b.asksLess) || b.score - a.score;
 
 /** The same function, asked once for each build, whichever findings propose it. */
-function once<T>(work: (build: Build) => T): (build: Build) => T {
+function onceForEach<T>(work: (build: Build) => T): (build: Build) => T {
   const known = new Map<string, T>();
   return (build) => {
     const key = JSON.stringify(build);
@@ -205,8 +205,8 @@ export function moves(
   report: Report,
   { shelf, system = 'metric' }: { readonly shelf: readonly Part[]; readonly system?: UnitSystem },
 ): MovesFor[] {
-  const margins = once(marginsOf);
-  const whole = once((candidate: Build) => evaluate(candidate, system));
+  const margins = onceForEach(marginsOf);
+  const whole = onceForEach((candidate: Build) => evaluate(candidate, system));
   const tried = <Now extends Margins>(
     candidates: readonly Candidate[],
     of: (candidate: Build) => Now,

@@ -1,6 +1,6 @@
 import { choosePart, freeId, type Build, type PartOf } from '../../build/index.ts';
 import { showNumber } from '../../quantity/index.ts';
-import { freshStage, isLastKind, stageTitle, type Stage, type StageKind } from '../../transmission/index.ts';
+import { freshStage, isLastKind, stageName, type Stage, type StageKind } from '../../transmission/index.ts';
 import { trainOf } from '../driveline.ts';
 import { marginsOf } from '../evaluate.ts';
 import { ratioOffers } from '../ratio-offers.ts';
@@ -51,7 +51,7 @@ function reductions(build: Build, ratio: number): Candidate[] {
   return kindsFor(by).map((kinds) => {
     const more = withMore(build, kinds, by);
     const added = more.drive.stages.filter(({ id }) => !build.drive.stages.some((s) => s.id === id));
-    const names = added.map((stage) => `${stageTitle(stage.kind).toLowerCase()}${teethOf(stage)}`);
+    const names = added.map((stage) => `${stageName(stage.kind)}${teethOf(stage)}`);
     return {
       text: `A stage more: ${names.join(', then ')}`,
       cost: 'a stage to buy, fit and guard, and its losses',

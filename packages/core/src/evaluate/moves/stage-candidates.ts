@@ -7,9 +7,9 @@ import {
   freshStage,
   isToothed,
   stageFigures,
+  stageName,
   stageTitle,
   type Stage,
-  type StageOf,
   type Toothed,
   withTeeth,
 } from '../../transmission/index.ts';
@@ -43,15 +43,22 @@ const stageOf = ({ build, link }: Asked): Stage | undefined =>
 /** Loops that hold by teeth and take any centre distance. */
 const TOOTHED = ['chain', 'timing-belt'] as const;
 
-/** The stage by another kind that holds by teeth, near its ratio. */
+/** A stage by each other kind that holds by teeth, near its ratio; a track on the ground is what it runs on, and stays. */
+export const byOtherKinds = (build: Build, stage: Stage): Candidate[] =>
+  stage.kind === 'track'
+    ? []
+    : TOOTHED.filter((kind) => kind !== stage.kind).map((kind) => ({
+        text: `A ${stageName(kind)} instead of the ${stageName(stage.kind)}`,
+        build: withStage(build, freshStage(kind, stage.id, stageFigures(stage).ratio)),
+      }));
+
+/** The stage by another kind that holds by teeth. */
 export const otherKind: Generator = (asked) => {
   const stage = stageOf(asked);
   if (!stage) return [];
-  const { ratio } = stageFigures(stage);
-  return TOOTHED.filter((kind) => kind !== stage.kind).map((kind) => ({
-    text: `A ${stageTitle(kind).toLowerCase()} instead of the ${stageTitle(stage.kind).toLowerCase()}`,
+  return byOtherKinds(asked.build, stage).map((candidate) => ({
+    ...candidate,
     cost: 'another stage to buy in its place',
-    build: withStage(asked.build, freshStage(kind, stage.id, ratio)),
   }));
 };
 
@@ -145,10 +152,10 @@ export const stronger: Generator = (asked) => {
 };
 
 /** Teeth of both wheels by one factor: the ratio stays near, the loads on the teeth change. */
-const resized = <S extends Toothed>(stage: S, by: number): S =>
+export const resized = <S extends Toothed>(stage: S, by: number): S =>
   withTeeth(stage, Math.round(stage.teethDriver * by), Math.round(stage.teethDriven * by));
 
-const teethOf = ({ teethDriver, teethDriven }: Toothed): string => `${teethDriver} to ${teethDriven}`;
+export const teethOf = ({ teethDriver, teethDriven }: Toothed): string => `${teethDriver} to ${teethDriven}`;
 
 /** A larger first wheel pulls less at the mount for the same torque. */
 export const widerDriver: Generator = (asked) => {
@@ -157,7 +164,7 @@ export const widerDriver: Generator = (asked) => {
   return [1.3, 1.6].map((by) => {
     const larger = resized(stage, by);
     return {
-      text: `Larger wheels on the ${stageTitle(stage.kind).toLowerCase()}: ${teethOf(larger)} teeth`,
+      text: `Larger wheels on the ${stageName(stage.kind)}: ${teethOf(larger)} teeth`,
       cost: 'both its wheels and its loop anew',
       build: withStage(asked.build, larger),
     };
@@ -171,97 +178,9 @@ export const smallerOnAxle: Generator = (asked) => {
   return [0.85, 0.7].map((by) => {
     const smaller = resized(stage, by);
     return {
-      text: `Smaller wheels on the ${stageTitle(stage.kind).toLowerCase()}: ${teethOf(smaller)} teeth`,
+      text: `Smaller wheels on the ${stageName(stage.kind)}: ${teethOf(smaller)} teeth`,
       cost: 'both its wheels and its loop anew',
       build: withStage(asked.build, smaller),
     };
   });
 };
-
-/** What makes a stage that warns or cannot be built whole again. */
-export function stageCures(build: Build, stageId: string): readonly Candidate[] {
-  const stage = build.drive.stages.find(({ id }) => id === stageId);
-  if (!stage) return [];
-  const with_ = (text: string, changed: Stage): Candidate => ({ text, build: withStage(build, changed) });
-  const kind = stageTitle(stage.kind).toLowerCase();
-  const instead = (['chain', 'timing-belt'] as const)
-    .filter((other) => other !== stage.kind)
-    .map((other) =>
-      with_(
-        `A ${stageTitle(other).toLowerCase()} instead of the ${kind}`,
-        freshStage(other, stage.id, stageFigures(stage).ratio),
-      ),
-    );
-  switch (stage.kind) {
-    case 'chain':
-      return [
-        ...[1.25, 1.5, 2].map((by) => {
-          const larger = resized(stage, by);
-          return with_(`Sprockets of ${teethOf(larger)} teeth`, larger);
-        }),
-        ...[1.5, 2, 3].map((by) =>
-          with_(`The shafts ${showNumber(by)} × as far apart`, {
-            ...stage,
-            centre: scaled(stage.centre, by),
-          }),
-        ),
-      ];
-    case 'timing-belt':
-      return [1.15, 1.3, 1.6, 2].map((by) => {
-        const beltTeeth = Math.ceil(stage.beltTeeth * by);
-        return with_(`A belt of ${beltTeeth} teeth`, { ...stage, beltTeeth });
-      });
-    case 'friction-belt':
-      return [
-        ...[1.3, 1.6].map((by) =>
-          with_(`Pulleys ${showNumber(by)} × as large`, {
-            ...stage,
-            driverDiameter: scaled(stage.driverDiameter, by),
-            drivenDiameter: scaled(stage.drivenDiameter, by),
-          }),
-        ),
-        ...[1.5, 2, 3].map((by) =>
-          with_(`The shafts ${showNumber(by)} × as far apart`, {
-            ...stage,
-            centre: scaled(stage.centre, by),
-          }),
-        ),
-        ...instead,
-      ];
-    case 'spur':
-    case 'bevel':
-      return [
-        ...[1.15, 1.4, 1.8].map((by) => {
-          const larger = resized(stage, by);
-          return with_(`Gears of ${teethOf(larger)} teeth`, larger);
-        }),
-        with_('Gears half as wide', { ...stage, faceWidth: scaled(stage.faceWidth, 0.5) }),
-      ];
-    case 'planetary':
-      return [
-        with_('A set that goes together', freshStage('planetary', stage.id, stageFigures(stage).ratio)),
-      ];
-    case 'worm':
-      // Coming down it drives back more easily too.
-      return [with_('Two starts and twice the lead', { ...stage, ...twoStarts(stage) })];
-    case 'spool':
-      return [with_('A thicker core', { ...stage, coreDiameter: scaled(stage.ropeDiameter, 10) })];
-    case 'track':
-      return [1.3, 1.6].map((by) => {
-        const sprocketTeeth = Math.round(stage.sprocketTeeth * by);
-        return with_(`A sprocket of ${sprocketTeeth} teeth, its loop longer`, {
-          ...stage,
-          sprocketTeeth,
-          centre: scaled(stage.centre, 1.2),
-        });
-      });
-    default:
-      return instead;
-  }
-}
-
-const twoStarts = ({ starts, wheelTeeth, leadAngle }: StageOf<'worm'>) => ({
-  starts: starts * 2,
-  wheelTeeth: wheelTeeth * 2,
-  leadAngle: scaled(leadAngle, 2),
-});

@@ -1,5 +1,5 @@
 import type { Build, Duty } from '../../build/index.ts';
-import { stageFigures, stageTitle, trainRatio } from '../../transmission/index.ts';
+import { stageFigures, stageName, trainRatio } from '../../transmission/index.ts';
 import { drivelineOf, ratiosOf, trainOf, trainStages, type Driveline } from '../driveline.ts';
 import type { LinkId } from '../links.ts';
 import { dutyReport } from '../duty-report.ts';
@@ -269,7 +269,7 @@ export function ratioWorking(build: Build): Working | undefined {
     'ratio',
     stages.flatMap((stage, row) =>
       (['ratio', 'efficiency'] as const).map((column) => ({
-        ...fixed('stages', `Drivetrain, ${stageTitle(stage.kind).toLowerCase()}`),
+        ...fixed('stages', `Drivetrain, ${stageName(stage.kind)}`),
         cell: { row, column },
       })),
     ),

@@ -9,7 +9,7 @@ import {
   SAFETY_OF_ROPE,
   stageFigures,
   stageStrength,
-  stageTitle,
+  stageName,
   torqueHeld,
   type Stage,
   type StageOf,
@@ -161,7 +161,7 @@ function bySum(stage: Stage, rpm: number, torque: Calculation): Calculation | un
     inputs: Object.keys(given).map((name) =>
       name === 'torqueNm' && given[name] === load.inputTorqueNm
         ? worked(name, 'what reaches this stage', torque)
-        : fixed(name, `Drivetrain, ${stageTitle(stage.kind).toLowerCase()}`),
+        : fixed(name, `Drivetrain, ${stageName(stage.kind)}`),
     ),
   };
 }

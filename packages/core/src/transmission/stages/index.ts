@@ -149,6 +149,9 @@ export const STAGE_KINDS = Object.keys(MEMBERS) as readonly StageKind[];
 const memberOf = (stage: Stage): StageMember<Stage> => MEMBERS[stage.kind];
 
 export const stageTitle = (kind: StageKind): string => MEMBERS[kind].title;
+/** Its title within a sentence: a lone capital, as of a V-belt, stays. */
+export const stageName = (kind: StageKind): string =>
+  stageTitle(kind).replace(/^[A-Z](?=[a-z])/, (first) => first.toLowerCase());
 export const stageFigures = remembered((stage: Stage): StageFigures => memberOf(stage).figures(stage));
 export const stageStrength = (stage: Stage, load: StageLoad): StageStrength | undefined =>
   memberOf(stage).strength?.(stage, load);

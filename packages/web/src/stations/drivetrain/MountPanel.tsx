@@ -1,7 +1,7 @@
 import { RELEASES, RELEASE_TITLES, type Build } from '@zubric/core/build';
 import { calculated, closeness, fixed, linkDefinition, mountInput, playInput } from '@zubric/core/evaluate';
 import { showNumber, type Quantity } from '@zubric/core/quantity';
-import { mountPull, playSum, stageTitle, type Stage } from '@zubric/core/transmission';
+import { mountPull, playSum, stageName, type Stage } from '@zubric/core/transmission';
 import { useSay } from '../../app/units.tsx';
 import { zeroOrMore, aboveZero } from '../../fields/checks.ts';
 import { Choice } from '../../fields/Choice.tsx';
@@ -160,7 +160,7 @@ function Play() {
             {build.drive.stages.map((stage, at) => (
               <QuantityField
                 key={stage.id}
-                label={`${at + 1}, ${stageTitle(stage.kind).toLowerCase()}`}
+                label={`${at + 1}, ${stageName(stage.kind)}`}
                 className="w-[118px]"
                 dimension="angle"
                 value={stage.play}
@@ -210,7 +210,7 @@ function ByHand() {
                 { value: '', title: 'the motor’s shaft' },
                 ...stages.map(({ id, kind }, at) => ({
                   value: id,
-                  title: `${at + 1}, ${stageTitle(kind).toLowerCase()}`,
+                  title: `${at + 1}, ${stageName(kind)}`,
                 })),
               ]}
               onChange={(at) => change({ at: at === '' ? null : at })}

@@ -8,7 +8,7 @@ import {
   freshPathElement,
   isHub,
   pathTitle,
-  stageTitle,
+  stageName,
   type PathElement,
   type PathKind,
 } from '@zubric/core/transmission';
@@ -31,7 +31,7 @@ const placesOf = (build: Build): { readonly value: string; readonly title: strin
   { value: '', title: 'on the motor’s shaft' },
   ...build.drive.stages.map(({ id, kind }, at) => ({
     value: id,
-    title: `behind ${at + 1}, ${stageTitle(kind).toLowerCase()}`,
+    title: `behind ${at + 1}, ${stageName(kind)}`,
   })),
 ];
 

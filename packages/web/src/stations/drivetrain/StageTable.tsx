@@ -8,6 +8,7 @@ import {
   freshStage,
   isLoop,
   stageFigures,
+  stageName,
   stageTitle,
   type Stage,
   type StageFigures,
@@ -206,7 +207,7 @@ function StageRow({ stage, fitted, onCompare }: RowProps) {
           <button
             type="button"
             className="push-plain text-[14px]"
-            aria-label={`Compare the ${stageTitle(stage.kind).toLowerCase()} with another kind`}
+            aria-label={`Compare the ${stageName(stage.kind)} with another kind`}
             onClick={onCompare}
           >
             Compare
@@ -250,7 +251,7 @@ function StageRow({ stage, fitted, onCompare }: RowProps) {
           <button
             type="button"
             className="p-1.5 hover:text-short"
-            aria-label={`Remove the ${stageTitle(stage.kind).toLowerCase()}`}
+            aria-label={`Remove the ${stageName(stage.kind)}`}
             onClick={remove}
           >
             <Trash2 size={18} aria-hidden="true" />
@@ -275,7 +276,7 @@ function Through({ stage, figures, fitted, change }: ThroughProps) {
   return (
     <span className="mt-1 flex items-center gap-1.5 text-[14px]">
       <QuantityField
-        label={`Efficiency of the ${stageTitle(stage.kind).toLowerCase()}`}
+        label={`Efficiency of the ${stageName(stage.kind)}`}
         hideLabel
         className="w-[58px]"
         dimension="share"
