@@ -42,6 +42,25 @@ describe('the working of a launch', () => {
     expect(working?.inputs.find(({ key }) => key === 'massKg')?.working?.calculator).toBe('loaded-mass');
   });
 
+  it('says of the pull at the hitch that it presses soft ground down, and only there', () => {
+    const beach = readBuild(JSON.parse(readFileSync('data/builds/sanderling.zubric.json', 'utf8')));
+    if (!beach.ok) throw new Error('the demo build does not read');
+    const whence = (duty: (typeof build.duties)[number], of: typeof build): string | undefined => {
+      const at = of.duties.indexOf(duty);
+      const dutyReport = evaluate(of).duties[at];
+      if (!dutyReport) throw new Error('each duty has a report');
+      const working = launchWorking(of, duty, dutyReport, { durationS: 4, key: 'finalMps' });
+      return working?.inputs.find(({ key }) => key === 'drawbarN')?.where;
+    };
+    const soft = beach.build.duties.filter((duty) =>
+      beach.build.grounds.some(({ id, soil }) => id === duty.groundId && soil),
+    );
+    expect(soft.length).toBeGreaterThan(0);
+    for (const duty of soft)
+      if (!duty.turn) expect(whence(duty, beach.build)).toMatch(/pressing soft ground down/);
+    for (const duty of build.duties) expect(whence(duty, build)).not.toMatch(/soft ground/);
+  });
+
   it('has none before a motor is chosen', () => {
     const bare = { ...build, drive: { ...build.drive, motorId: null } };
     const [duty] = bare.duties;

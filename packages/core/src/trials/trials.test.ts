@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
 import { straightRunResult, trialSummary, type StraightRunConditions } from './index.ts';
-import { signTest, studentCritical } from './student.ts';
+import { signTest, studentCritical, studentTwoSided } from './student.ts';
 
 describe('trial-summary', () => {
   it('agrees with Student’s sleep data of 1908, paired (from memory): mean 1.58, 95 % from 0.7001 to 2.4599', () => {
@@ -28,6 +28,17 @@ describe('trial-summary', () => {
       [100, 1.983971519],
     ] as const)
       expect(studentCritical(0.05, df)).toBeCloseTo(t, 8);
+  });
+
+  it('has the chances of the closed forms: 1 − (2/π) atan t for 1, 1 − t/√(2 + t²) for 2, and for 4', () => {
+    for (const t of [0.01, 0.3, 1, 1.7, 4, 30, 400]) {
+      expect(studentTwoSided(t, 1)).toBeCloseTo(1 - (2 / Math.PI) * Math.atan(t), 13);
+      expect(studentTwoSided(t, 2)).toBeCloseTo(1 - t / Math.sqrt(2 + t * t), 13);
+      const s = t / Math.sqrt(4 + t * t);
+      expect(studentTwoSided(t, 4)).toBeCloseTo(1 - s * (1.5 - 0.5 * s * s), 13);
+      expect(studentTwoSided(-t, 5)).toBe(studentTwoSided(t, 5));
+    }
+    expect(studentTwoSided(0, 7)).toBe(1);
   });
 
   it('moves with its readings and scales with them', () => {

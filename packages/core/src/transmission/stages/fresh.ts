@@ -18,8 +18,8 @@ interface TeethLimits {
 
 /** Teeth as they are to be had (common practice, no source): no stage turns down by more than eight. */
 const CHAIN_TEETH: TeethLimits = { usual: 12, least: 10, most: 80 };
-const BELT_TEETH: TeethLimits = { usual: 20, least: 14, most: 112 };
-const GEAR_TEETH: TeethLimits = { usual: 16, least: 15, most: 120 };
+const BELT_TEETH: TeethLimits = { usual: 20, least: 16, most: 128 };
+const GEAR_TEETH: TeethLimits = { usual: 18, least: 18, most: 144 };
 
 /** Teeth of a pair near a ratio: the smaller wheel as usual, or smaller where the other would be too large. */
 function pairNear(
@@ -38,6 +38,13 @@ const toothed = (ratio: number) => ({
   ...cut(1.5, 12, 60),
   efficiency: share(0.96),
 });
+
+/** A face not wider than a third of the cone is long: beyond, its inner end hardly carries. */
+function bevelled(ratio: number) {
+  const pair = toothed(ratio);
+  const coneMm = ((pair.module.value * 1000) / 2) * Math.hypot(pair.teethDriver, pair.teethDriven);
+  return { ...pair, faceWidth: mm(Math.min(pair.faceWidth.value * 1000, Math.floor(coneMm / 3))) };
+}
 
 /** Module and face width, mm, and the stress that the teeth may carry, MPa. */
 const cut = (module: number, faceWidth: number, allowable: number) => ({
@@ -74,7 +81,7 @@ const FRESH: { readonly [K in StageKind]: (id: string, ratio: number) => StageOf
     };
   },
   spur: (id, ratio) => ({ id, kind: 'spur', ...toothed(ratio) }),
-  bevel: (id, ratio) => ({ id, kind: 'bevel', ...toothed(ratio) }),
+  bevel: (id, ratio) => ({ id, kind: 'bevel', ...bevelled(ratio) }),
   planetary: (id, ratio) => {
     // Ring and sun divide by three planets, and the planets have whole teeth: steps of six.
     const made = Math.min(Math.max(ratio, 2), MOST_OF_A_SET);

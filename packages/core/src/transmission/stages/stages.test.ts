@@ -316,3 +316,18 @@ describe('any stages in a row', () => {
     );
   });
 });
+
+describe('a fresh stage', () => {
+  it.each(STAGE_KINDS)('of the kind %s can be built as it is, and near the ratio asked', (kind) => {
+    for (const ratio of [1.5, 2, 3, 5, 8]) {
+      const stage = freshStage(kind, 's', ratio);
+      const { ratio: made, problem, warnings } = stageFigures(stage);
+      expect(problem, `${kind} at ${ratio}`).toBeUndefined();
+      // A pair of gears that does not undercut; what is warned of is what its kind is like (a worm that locks).
+      expect(warnings, `${kind} at ${ratio}`).toEqual([]);
+      if (['direct', 'spool', 'track'].includes(kind)) expect(made).toBe(1);
+      // Worms and planetary sets begin at a reduction of their own.
+      else if (kind !== 'worm' && kind !== 'planetary') expect(Math.abs(made / ratio - 1)).toBeLessThan(0.06);
+    }
+  });
+});

@@ -1,7 +1,14 @@
 import { linkDefinition, stageAs, type LinkReport, type StageAs } from '@zubric/core/evaluate';
 import { radiansToDegrees } from '@zubric/core/contract';
 import { showNumber } from '@zubric/core/quantity';
-import { STAGE_KINDS, schoolOf, stageTitle, type Stage, type StageKind } from '@zubric/core/transmission';
+import {
+  STAGE_KINDS,
+  schoolOf,
+  stageName,
+  stageTitle,
+  type Stage,
+  type StageKind,
+} from '@zubric/core/transmission';
 import { useState, type ReactNode } from 'react';
 import { useSay } from '../../app/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
@@ -41,7 +48,7 @@ export function CompareStage({ stage, onDone }: Props) {
   return (
     <section className="sheet px-3 py-2" aria-labelledby="compare-title">
       <div className="flex items-center justify-between gap-3">
-        <h2 id="compare-title">The {now.title.toLowerCase()} beside another kind</h2>
+        <h2 id="compare-title">The {stageName(now.kind)} beside another kind</h2>
         <button type="button" className="push-plain text-[14px]" onClick={onDone}>
           Leave it as it is
         </button>
@@ -88,7 +95,7 @@ export function CompareStage({ stage, onDone }: Props) {
       </table>
       <div className="mt-2 flex justify-end">
         <button type="button" className="push" onClick={take}>
-          Take the {other.title.toLowerCase()}
+          Take the {stageName(other.kind)}
         </button>
       </div>
     </section>

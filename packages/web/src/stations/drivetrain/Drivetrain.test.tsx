@@ -135,7 +135,7 @@ describe('the drivetrain station', () => {
     expect(beside.getByText(/^slips, and spares the rest$/)).toBeTruthy();
     expect(beside.getAllByText(/× short$/).length).toBeGreaterThan(0);
     expect(beside.getByText(/^Slips on small pulleys at low speed/)).toBeTruthy();
-    fireEvent.click(beside.getByRole('button', { name: 'Take the v or flat belt' }));
+    fireEvent.click(beside.getByRole('button', { name: 'Take the V or flat belt' }));
     expect(kept().drive.stages[0]?.kind).toBe('friction-belt');
   });
 
