@@ -2,6 +2,9 @@
 export interface Cluster {
   readonly url: string;
   readonly port: number;
+  /** The folder of its programs. */
+  readonly bin: string;
+  readonly pid: number | undefined;
   readonly folder: string;
   readonly exited: Promise<void>;
   stop(): Promise<void>;
@@ -11,14 +14,20 @@ export function freePort(wanted?: number): Promise<number>;
 /** One for tests: it goes with all its data when it is stopped. */
 export interface ThrowAwayCluster {
   readonly url: string;
+  readonly bin: string;
   /** Takes it away and brings it back at the same address, its data kept. */
   pause(): Promise<void>;
   resume(): Promise<void>;
   stop(): Promise<void>;
 }
 
+export class ClusterFailed extends Error {}
 export function startCluster(
   folder: string,
-  options?: { readonly throwAway?: boolean; readonly port?: number },
+  options?: {
+    readonly throwAway?: boolean;
+    readonly port?: number;
+    readonly told?: (sentence: string) => void;
+  },
 ): Promise<Cluster>;
 export function throwAwayCluster(): Promise<ThrowAwayCluster>;

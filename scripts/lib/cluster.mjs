@@ -1,17 +1,31 @@
 /** A PostgreSQL cluster of the project's own, on a free loopback port, as a user that is not root. */
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer, connect as connectTo } from 'node:net';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  rmdirSync,
+  writeFileSync,
+} from 'node:fs';
+import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { giveUp, isRoot, postgresFolder } from './setup.mjs';
+import { giveUp, isRoot, postgresFolders } from './setup.mjs';
+import { setAside } from './state.mjs';
 
 const LOOPBACK = '127.0.0.1';
 const USER = 'zubric';
 const START_TRIES = 150;
 const TRY_PAUSE_MS = 200;
+/** A cluster whose keeper was killed has this long to stop. */
+const LEFTOVER_MS = 20_000;
 
 /** A port that nothing listens on now. */
 export const freePort = (wanted = 0) =>
@@ -49,7 +63,13 @@ function runAs(user, command, args, options = {}) {
 
 /** A folder the cluster's user can reach: the one asked for, or one beside the system's own state. */
 function reachable(folder, user) {
-  mkdirSync(folder, { recursive: true });
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  if (user) {
+    // The cluster's user passes through the state folder, and sees nothing of it.
+    const state = dirname(folder);
+    chownSync(state, 0, user.gid);
+    chmodSync(state, 0o710);
+  }
   if (!user || runAs(user, 'test', ['-x', folder]).status === 0) return folder;
   const name = createHash('sha256').update(folder).digest('hex').slice(0, 16);
   const elsewhere = join('/var/lib/zubric', name);
@@ -57,106 +77,245 @@ function reachable(folder, user) {
   return elsewhere;
 }
 
+/** What stands where the data of a cluster should: nothing, a whole cluster of some version, or what is neither. */
+function judge(data) {
+  if (!existsSync(data)) return { is: 'nothing' };
+  let inside;
+  try {
+    inside = readdirSync(data);
+  } catch {
+    return { is: 'unknown' };
+  }
+  if (inside.length === 0) return { is: 'empty' };
+  const version = inside.includes('PG_VERSION') ? readFileSync(join(data, 'PG_VERSION'), 'utf8').trim() : '';
+  return /^\d+$/.test(version) && inside.includes('global') && inside.includes('base')
+    ? { is: 'whole', version: Number(version) }
+    : { is: 'unknown' };
+}
+
+/**
+ * The data of a cluster and the programs of its version: as it stands, or made anew where there is none. What is no
+ * cluster, or of a version that nothing here can run, is set aside under a dated name, and told.
+ */
+function readyData({ home, user, told }) {
+  const installed = postgresFolders();
+  const [newest] = installed;
+  if (!newest) giveUp('PostgreSQL is not on this machine.');
+  const data = join(home, 'data');
+  const making = join(home, 'data.making');
+  if (existsSync(making)) told(setAside(making, 'A database that was half made was found'));
+  const found = judge(data);
+  if (found.is === 'whole') {
+    const own = installed.find(({ version }) => version === found.version);
+    if (own) return { data, bin: own.bin };
+    if (found.version < newest.version)
+      giveUp(
+        `The builds in ${data} were kept by PostgreSQL ${found.version}, and this machine has ${newest.version} only. Install postgresql-${found.version} beside it (apt-get install postgresql-${found.version}) and start again; or bring back the latest copy: move ${data} away and run "npm run restore -- FILE" with a file of ${join(dirname(home), 'copies')}.`,
+      );
+    told(
+      setAside(
+        data,
+        `The database here is of PostgreSQL ${found.version}, newer than the ${newest.version} of this machine`,
+      ),
+    );
+  } else if (found.is === 'unknown') told(setAside(data, 'What stood in the place of the database is none'));
+  else if (found.is === 'empty') rmdirSync(data);
+  initialise({ bin: newest.bin, home, data, making, user });
+  return { data, bin: newest.bin };
+}
+
+const secretOf = (home) => join(home, 'password');
+
+function newSecret(home, user) {
+  const secret = randomBytes(24).toString('hex');
+  const file = secretOf(home);
+  writeFileSync(`${file}.new`, `${secret}\n`, { mode: 0o600 });
+  if (user) chownSync(`${file}.new`, user.uid, user.gid);
+  renameSync(`${file}.new`, file);
+  return secret;
+}
+
+/** Makes a cluster in a folder of its own, which gets its name when it is whole. */
+function initialise({ bin, home, data, making, user }) {
+  newSecret(home, user);
+  const made = runAs(user, join(bin, 'initdb'), [
+    ...['-D', making, '-U', USER, '-A', 'scram-sha-256', `--pwfile=${secretOf(home)}`],
+    // Small pieces of its journal: a nearly full disk still takes a save.
+    ...['-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions', '--data-checksums', '--wal-segsize=1'],
+  ]);
+  if (made.status !== 0) giveUp(`The database could not be made:\n${made.stdout}${made.stderr}`);
+  renameSync(making, data);
+}
+
+/** Checksums find a failing disk; a cluster made before they were asked for gets them while it stands still. */
+function ensureChecksums({ bin, data, user, told }) {
+  const control = runAs(user, join(bin, 'pg_controldata'), [data]);
+  // After a crash it must first come up and stop in order: another time then.
+  if (!/checksum version:\s+0/.test(control.stdout) || !/state:\s+shut down\s/.test(control.stdout)) return;
+  const made = runAs(user, join(bin, 'pg_checksums'), ['--enable', '-D', data]);
+  if (made.status !== 0) told(`Checksums could not be switched on: ${made.stderr.trim()}`);
+}
+
+/** A lost or spoilt password file is made anew, and the database told, while it stands still. */
+function resetSecret({ bin, home, data, user }) {
+  const secret = newSecret(home, user);
+  const said = runAs(user, join(bin, 'postgres'), ['--single', '-D', data, 'postgres'], {
+    input: `ALTER ROLE ${USER} PASSWORD '${secret}'\n`,
+  });
+  if (said.status !== 0) giveUp(`The password of the database could not be set anew:\n${said.stderr}`);
+  return secret;
+}
+
+function secretIn(home) {
+  try {
+    const secret = readFileSync(secretOf(home), 'utf8').trim();
+    return /^[0-9a-f]{32,}$/.test(secret) ? secret : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+const isPostgresOf = (pid, data) => {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').split('\0').includes(data);
+  } catch {
+    return false;
+  }
+};
+
+/** Clears what an earlier run left: a cluster that is still stopping is waited for, a dead or foreign mark set aside. */
+async function clearLeftover(data, told) {
+  const file = join(data, 'postmaster.pid');
+  let waiting = false;
+  for (let waited = 0; existsSync(file); waited += TRY_PAUSE_MS) {
+    const pid = Number(readFileSync(file, 'utf8').split('\n')[0]);
+    if (!Number.isInteger(pid) || pid <= 0 || !isPostgresOf(pid, data)) {
+      // The number may be another program's by now, which PostgreSQL cannot tell from its own.
+      const away = setAside(file, 'The mark of a database that no longer runs was found');
+      if (!Number.isInteger(pid) || pid <= 0) told(away);
+      return;
+    }
+    if (!waiting) told('Waiting for the database of an earlier start to stop …');
+    waiting = true;
+    if (waited > LEFTOVER_MS)
+      giveUp(
+        `Another database server (process ${pid}) still uses ${data}. Stop it first: kill ${pid}, then start again.`,
+      );
+    await pause(TRY_PAUSE_MS);
+  }
+}
+
 /**
  * Starts the cluster in a folder, making it first where there is none.
  *
  * @param {string} folder
- * @param {{ throwAway?: boolean, port?: number }} [options] throwAway: speed before safety, for tests; port: a free one
- * unless given.
- * @returns {Promise<{ url: string, port: number, folder: string, stop: () => Promise<void>, exited: Promise<void> }>}
+ * @param {{ throwAway?: boolean, port?: number, told?: (sentence: string) => void }} [options] throwAway: speed before
+ * safety, for tests; port: a free one unless given; told: what a builder must know, on the console unless given.
  */
-export async function startCluster(folder, { throwAway = false, port: wanted } = {}) {
+export async function startCluster(folder, { throwAway = false, port: wanted, told = console.log } = {}) {
   const user = clusterUser();
-  const bin = postgresFolder();
-  if (!bin) giveUp('PostgreSQL is not on this machine.');
   const home = reachable(folder, user);
-  const data = join(home, 'data');
-  const secretFile = join(home, 'password');
-  if (user) {
-    chownSync(home, user.uid, user.gid);
-    chmodSync(home, 0o700);
+  if (user) chownSync(home, user.uid, user.gid);
+  chmodSync(home, 0o700);
+  const { data, bin } = readyData({ home, user, told });
+  await clearLeftover(data, told);
+  let password = secretIn(home);
+  if (password === undefined) {
+    password = resetSecret({ bin, home, data, user });
+    told('The password file of the database was missing: it was made anew.');
   }
-  if (!existsSync(join(data, 'PG_VERSION'))) initialise({ bin, data, secretFile, user });
-  const password = readFileSync(secretFile, 'utf8').trim();
-  await waitForLeftover(data);
+  if (!throwAway) ensureChecksums({ bin, data, user, told });
   const port = wanted ?? (await freePort());
+  const run = () => launch({ bin, data, port, user, throwAway });
+  let running = run();
+  if ((await untilAnswering(running, port, password)) === 'wrong-password') {
+    await running.stop();
+    password = resetSecret({ bin, home, data, user });
+    told('The password file of the database was not its own: it was made anew.');
+    running = run();
+    await untilAnswering(running, port, password);
+  }
+  return {
+    url: `postgres://${USER}:${password}@${LOOPBACK}:${port}/postgres`,
+    port,
+    bin,
+    pid: running.child.pid,
+    folder: home,
+    exited: running.exited,
+    stop: running.stop,
+  };
+}
+
+function launch({ bin, data, port, user, throwAway }) {
   const settings = {
     listen_addresses: LOOPBACK,
     port,
     unix_socket_directories: '',
+    min_wal_size: '8MB',
+    max_wal_size: '128MB',
     ...(throwAway ? { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' } : {}),
   };
   const options = Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`]);
   // SIGINT is PostgreSQL's fast stop.
   const [program, args] = asClusterUser(user, join(bin, 'postgres'), ['-D', data, ...options], 'INT');
   const child = spawn(program, args, { cwd: '/', stdio: ['ignore', 'ignore', 'pipe'], detached: true });
-  let said = '';
+  const running = { child, said: '' };
   child.stderr.on('data', (chunk) => {
-    said = (said + chunk).slice(-4000);
+    running.said = (running.said + chunk).slice(-4000);
   });
-  const exited = new Promise((resolve) => child.once('exit', () => resolve()));
-  await untilAnswering(port, child, () => said);
-  return {
-    url: `postgres://${USER}:${password}@${LOOPBACK}:${port}/postgres`,
-    port,
-    folder: home,
-    exited,
-    async stop() {
-      if (child.exitCode === null && child.signalCode === null) child.kill('SIGINT');
-      await exited;
-    },
+  running.exited = new Promise((resolve) => child.once('exit', () => resolve()));
+  running.stop = async () => {
+    if (child.exitCode === null && child.signalCode === null) child.kill('SIGINT');
+    await running.exited;
   };
+  return running;
 }
 
-function initialise({ bin, data, secretFile, user }) {
-  rmSync(data, { recursive: true, force: true });
-  writeFileSync(secretFile, `${randomBytes(24).toString('hex')}\n`, { mode: 0o600 });
-  if (user) chownSync(secretFile, user.uid, user.gid);
-  const made = runAs(user, join(bin, 'initdb'), [
-    ...['-D', data, '-U', USER, '-A', 'scram-sha-256', `--pwfile=${secretFile}`],
-    ...['-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions'],
-  ]);
-  if (made.status !== 0) {
-    rmSync(data, { recursive: true, force: true });
-    giveUp(`The database could not be made:\n${made.stdout}${made.stderr}`);
-  }
-}
+/** Why a cluster did not come up. */
+export class ClusterFailed extends Error {}
 
-/** A PostgreSQL that is still stopping (its keeper was killed) holds the folder for a moment. */
-async function waitForLeftover(data) {
-  const file = join(data, 'postmaster.pid');
-  for (let n = 0; n < START_TRIES && existsSync(file); n++) {
-    const pid = Number(readFileSync(file, 'utf8').split('\n')[0]);
-    if (!pid || !existsSync(`/proc/${pid}`)) return;
-    await pause(TRY_PAUSE_MS);
-  }
-}
-
-async function untilAnswering(port, child, said) {
+async function untilAnswering(running, port, password) {
   for (let n = 0; n < START_TRIES; n++) {
-    if (child.exitCode !== null) giveUp(`The database does not start:\n${said()}`);
-    if (await answers(port)) return;
+    if (running.child.exitCode !== null || running.child.signalCode !== null)
+      throw new ClusterFailed(`The database does not start:\n${running.said}`);
+    const answer = await answers(port, password);
+    if (answer !== 'not-yet') return answer;
     await pause(TRY_PAUSE_MS);
   }
-  giveUp(`The database does not answer:\n${said()}`);
+  await running.stop();
+  throw new ClusterFailed(`The database does not answer:\n${running.said}`);
 }
 
-const answers = (port) =>
-  new Promise((resolve) => {
-    const socket = connectTo(port, LOOPBACK);
-    socket.once('connect', () => resolve(true));
-    socket.once('error', () => resolve(false));
-    socket.once('close', () => resolve(false));
-    socket.once('connect', () => socket.destroy());
+/** A log-in that tells a wrong password from a database that is still coming up. */
+async function answers(port, password) {
+  const { default: pg } = await import('pg');
+  const client = new pg.Client({
+    host: LOOPBACK,
+    port,
+    user: USER,
+    password,
+    database: 'postgres',
+    connectionTimeoutMillis: 2000,
   });
+  client.on('error', () => undefined);
+  try {
+    await client.connect();
+    return 'ready';
+  } catch (error) {
+    return error.code === '28P01' ? 'wrong-password' : 'not-yet';
+  } finally {
+    await client.end().catch(() => undefined);
+  }
+}
 
 /** A cluster in the machine's temporary folder that goes when it is stopped; it can be taken away for a while. */
 export async function throwAwayCluster() {
-  const folder = join(tmpdir(), `zubric-test-${process.pid}-${randomBytes(4).toString('hex')}`);
+  const folder = join(tmpdir(), `zubric-test-${process.pid}-${randomBytes(4).toString('hex')}`, 'postgres');
   let running = await startCluster(folder, { throwAway: true });
-  const { url, port, folder: home } = running;
+  const { url, port, folder: home, bin } = running;
   return {
     url,
+    bin,
     pause: () => running.stop(),
     async resume() {
       running = await startCluster(folder, { throwAway: true, port });
@@ -164,6 +323,7 @@ export async function throwAwayCluster() {
     async stop() {
       await running.stop();
       rmSync(home, { recursive: true, force: true });
+      rmSync(dirname(folder), { recursive: true, force: true });
     },
   };
 }

@@ -24,18 +24,18 @@ export function checkNode() {
     giveUp(`Zubric needs Node ${LEAST_NODE.join('.')} or newer; this is ${process.versions.node}.`);
 }
 
-/** The folder with initdb and postgres of the newest PostgreSQL on this machine, if any. */
-export function postgresFolder() {
+/** Every PostgreSQL on this machine with the folder of its programs, the newest first. */
+export function postgresFolders() {
   const base = '/usr/lib/postgresql';
   const versions = existsSync(base) ? readdirSync(base).filter((name) => /^\d+$/.test(name)) : [];
   return versions
-    .sort((a, b) => Number(b) - Number(a))
-    .map((version) => join(base, version, 'bin'))
-    .find((folder) => existsSync(join(folder, 'initdb')) && existsSync(join(folder, 'postgres')));
+    .map((version) => ({ version: Number(version), bin: join(base, version, 'bin') }))
+    .filter(({ bin }) => existsSync(join(bin, 'initdb')) && existsSync(join(bin, 'postgres')))
+    .sort((a, b) => b.version - a.version);
 }
 
 const DEBIAN = {
-  postgresql: () => postgresFolder() !== undefined,
+  postgresql: () => postgresFolders().length > 0,
   chromium: () => existsSync(CHROMIUM),
 };
 

@@ -1,19 +1,25 @@
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { nanoid } from 'nanoid';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
+import { pinoHttp, type Options } from 'pino-http';
 import type { DataSource } from 'typeorm';
 import { buildRoutes } from './builds/routes.ts';
 import { buildStore } from './builds/store.ts';
+import { wholeRoutes } from './builds/whole-routes.ts';
 import { calculatorRoutes } from './calculators/routes.ts';
-import { onlyFrom } from './http/guard.ts';
+import { diskOf, whileThereIsRoom } from './http/disk.ts';
+import { ENTRY, entry, onlyFrom, onlyWithKey } from './http/guard.ts';
+import { notFound } from './http/http-problem.ts';
 import { noSuchRoute, problemResponses } from './http/problem.ts';
+import { checkBytes, onlyKeptText, onlyReadableAddress } from './http/text.ts';
 import { buildLogRoutes, logEntryRoutes, photoRoutes } from './logbook/routes.ts';
 import { logbookStore } from './logbook/store.ts';
 import { partRoutes } from './parts/routes.ts';
+import { stateRoutes } from './state/routes.ts';
 import { buildTrialRoutes, trialRoutes } from './trials/routes.ts';
 import { trialStore } from './trials/store.ts';
 
@@ -29,13 +35,20 @@ export interface AppOptions {
   readonly hosts: () => readonly string[];
   /** The built interface, if it is to be served. */
   readonly webFolder?: string;
+  /** What opens it; without one it is open to all of this machine (tests). */
+  readonly token?: string;
+  /** Where everything is kept, to tell how much room is left there. */
+  readonly stateFolder?: string;
+  /** What a builder must know of this start. */
+  readonly notices?: readonly string[];
 }
 
 /** The whole HTTP side. It keeps no state of its own. */
-export function makeApp({ database, log, hosts, webFolder }: AppOptions): Express {
+export function makeApp(options: AppOptions): Express {
+  const { database, log, hosts, webFolder, token } = options;
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, genReqId: () => nanoid(REQUEST_ID_LENGTH), quietReqLogger: true }));
+  app.use(pinoHttp({ logger: log, genReqId: () => nanoid(REQUEST_ID_LENGTH), ...SAID_OF_A_REQUEST }));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -49,6 +62,7 @@ export function makeApp({ database, log, hosts, webFolder }: AppOptions): Expres
           frameAncestors: ["'none'"],
         },
       },
+      xFrameOptions: { action: 'deny' },
       strictTransportSecurity: false,
     }),
   );
@@ -61,23 +75,61 @@ export function makeApp({ database, log, hosts, webFolder }: AppOptions): Expres
     response.json({ ok: true });
   });
 
-  app.use(onlyFrom(hosts));
-  app.use('/api', express.json({ limit: BODY_LIMIT }), api(database), noSuchRoute);
+  app.use(onlyReadableAddress, onlyFrom(hosts), compression());
+  if (token !== undefined) {
+    app.get(ENTRY, entry(token));
+    app.use('/api', onlyWithKey(token));
+  }
+  const disk = diskOf(options.stateFolder ?? '.');
+  app.use(
+    '/api',
+    whileThereIsRoom(disk),
+    // A build with its photographs is far larger than a build.
+    wholeBody('/builds/whole'),
+    express.json({ limit: BODY_LIMIT, verify: checkBytes }),
+    onlyKeptText,
+    api(database, stateRoutes({ disk, notices: options.notices ?? [] })),
+    noSuchRoute,
+  );
   if (webFolder !== undefined && existsSync(webFolder)) serveWeb(app, resolve(webFolder));
   app.use(noSuchRoute);
   app.use(problemResponses);
   return app;
 }
 
-function api(database: DataSource): express.Router {
-  const builds = buildStore(database);
-  const trials = trialStore(database);
-  const logbook = logbookStore(database);
+const WHOLE_LIMIT = '160mb';
+
+/** A parser for one address before the one for all. */
+function wholeBody(path: string): express.Router {
+  const routes = express.Router();
+  routes.post(path, express.json({ limit: WHOLE_LIMIT, verify: checkBytes }));
+  return routes;
+}
+
+/** One line a request, without what opens the door. */
+const SAID_OF_A_REQUEST: Options = {
+  quietReqLogger: true,
+  serializers: {
+    req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
+      id,
+      method,
+      url: url.split('?')[0],
+    }),
+    res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+  },
+};
+
+function api(database: DataSource, state: express.Router): express.Router {
+  const builds = buildStore(database.manager);
+  const trials = trialStore(database.manager);
+  const logbook = logbookStore(database.manager);
   const routes = express.Router();
   routes.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
+  routes.use('/state', state);
+  routes.use('/builds', wholeRoutes(database.manager));
   routes.use('/builds', buildRoutes(builds));
   routes.use('/builds/:id/trial-sets', buildTrialRoutes(trials, builds));
   routes.use('/builds/:id', buildLogRoutes(logbook, builds));
@@ -89,6 +141,9 @@ function api(database: DataSource): express.Router {
   return routes;
 }
 
+/** A file of the interface, by its ending: where it is missing there is no page to show in its place. */
+const A_FILE = /\.\w{2,5}$/;
+
 /** Hashed files for a year; every other address of the interface is its one page. */
 function serveWeb(app: Express, folder: string): void {
   app.use(
@@ -96,7 +151,8 @@ function serveWeb(app: Express, folder: string): void {
     express.static(join(folder, 'assets'), { immutable: true, maxAge: A_YEAR, fallthrough: false }),
   );
   app.use(express.static(folder, { index: false, maxAge: 0 }));
-  app.get(/^\/(?!api\/)/, (_request, response) => {
+  app.get(/^\/(?!api\/)/, (request, response) => {
+    if (A_FILE.test(request.path)) throw notFound(`"${request.path}"`);
     response.set('Cache-Control', 'no-cache').sendFile(join(folder, 'index.html'), { dotfiles: 'allow' });
   });
 }

@@ -1,11 +1,16 @@
 import { setTimeout as pause } from 'node:timers/promises';
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { dirname, basename, join } from 'node:path';
 import { pino } from 'pino';
+import { createStream } from 'rotating-file-stream';
 import { z } from 'zod';
+import { ownCopies } from '../../../scripts/lib/copies.mjs';
 import { makeApp } from './app.ts';
-import { isDatabaseAway, makeDataSource } from './database/data-source.ts';
+import { fromTheFuture, isDatabaseAway, makeDataSource } from './database/data-source.ts';
 import { loadDemo } from './demo/load-demo.ts';
-import { loopbackHosts } from './http/guard.ts';
+import { ENTRY, loopbackHosts } from './http/guard.ts';
+import { refuseBrokenRequest } from './http/broken-request.ts';
 
 const settings = z
   .object({
@@ -16,6 +21,13 @@ const settings = z
     ZUBRIC_LOG: z.string().optional(),
     ZUBRIC_DATA: z.string().default('data'),
     ZUBRIC_WEB: z.string().optional(),
+    ZUBRIC_STATE: z.string().optional(),
+    /** The file with what opens it; without one everyone on this machine may use it. */
+    ZUBRIC_TOKEN_FILE: z.string().optional(),
+    /** A file with what a builder must know of this start. */
+    ZUBRIC_NOTICES: z.string().optional(),
+    /** The folder of PostgreSQL's programs, for copies that are made by themselves. */
+    ZUBRIC_POSTGRES: z.string().optional(),
   })
   .parse(process.env);
 
@@ -23,11 +35,25 @@ const LOOPBACK = '127.0.0.1';
 const DATABASE_TRIES = 40;
 const DATABASE_PAUSE_MS = 500;
 const LAST_REQUESTS_MS = 5000;
+const COPY_EVERY_MS = 3600 * 1000;
+/** A log of this size is put away, and the oldest of so many goes. */
+const LOG_SIZE = '5M';
+const LOGS_KEPT = 5;
 
-const log =
-  settings.ZUBRIC_LOG === undefined
-    ? pino()
-    : pino(pino.destination({ dest: settings.ZUBRIC_LOG, mkdir: true }));
+/** The log never brings the server down: a line that cannot be written is left out. */
+function logTo(path: string) {
+  const stream = createStream(basename(path), {
+    path: dirname(path),
+    size: LOG_SIZE,
+    maxFiles: LOGS_KEPT,
+    mode: 0o600,
+  });
+  stream.on('error', () => undefined);
+  stream.on('warning', () => undefined);
+  return pino(stream);
+}
+
+const log = settings.ZUBRIC_LOG === undefined ? pino() : logTo(settings.ZUBRIC_LOG);
 const database = makeDataSource(settings.ZUBRIC_DATABASE_URL, (error) => {
   log.warn({ err: error }, 'a connection to the database was lost');
 });
@@ -46,29 +72,83 @@ async function connect(): Promise<void> {
   }
 }
 
-await connect();
-await database.runMigrations({ transaction: 'each' });
-const loaded = await loadDemo(database, settings.ZUBRIC_DATA);
+const copies =
+  settings.ZUBRIC_POSTGRES !== undefined && settings.ZUBRIC_STATE !== undefined
+    ? ownCopies({
+        bin: settings.ZUBRIC_POSTGRES,
+        databaseUrl: settings.ZUBRIC_DATABASE_URL,
+        folder: join(settings.ZUBRIC_STATE, 'copies'),
+      })
+    : undefined;
+
+/** A copy that cannot be made is told; it stops nothing but a change of the database's form. */
+async function copyDaily(): Promise<void> {
+  try {
+    const file = await copies?.daily();
+    if (file !== undefined) log.info({ file }, 'copied');
+  } catch (error) {
+    log.error({ err: error }, 'the daily copy could not be made');
+  }
+}
+
+/** Brings the database to the form of this program, after a copy where it already holds something. */
+async function migrate(): Promise<void> {
+  const unknown = await fromTheFuture(database);
+  if (unknown.length > 0)
+    throw new Error(
+      `These builds were last kept by a newer Zubric (${unknown.join(', ')}). Start that version; nothing was changed.`,
+    );
+  const [{ held } = { held: false }] = await database.query<{ held: boolean }[]>(
+    "SELECT to_regclass('migration') IS NOT NULL AS held",
+  );
+  if (held && (await database.showMigrations())) await copies?.before('newer-form');
+  await database.runMigrations({ transaction: 'each' });
+}
+
+async function begin(): Promise<boolean> {
+  await connect();
+  await migrate();
+  return loadDemo(database, settings.ZUBRIC_DATA);
+}
+
+const loaded = await begin().catch((error: unknown) => {
+  log.fatal({ err: error }, 'cannot start');
+  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+  process.exit(1);
+});
 
 const port = (): number => {
   const address = server.address();
   return typeof address === 'object' && address ? address.port : settings.ZUBRIC_PORT;
 };
+const token =
+  settings.ZUBRIC_TOKEN_FILE === undefined
+    ? undefined
+    : readFileSync(settings.ZUBRIC_TOKEN_FILE, 'utf8').trim();
 const app = makeApp({
   database,
   log,
   hosts: () => [...loopbackHosts(port()), ...settings.ZUBRIC_HOSTS.split(',').filter((h) => h !== '')],
   webFolder: settings.ZUBRIC_WEB,
+  token,
+  stateFolder: settings.ZUBRIC_STATE,
+  notices:
+    settings.ZUBRIC_NOTICES === undefined
+      ? []
+      : z.array(z.string()).parse(JSON.parse(readFileSync(settings.ZUBRIC_NOTICES, 'utf8'))),
 });
 const server = createServer(app);
+server.on('clientError', refuseBrokenRequest);
 server.listen(settings.ZUBRIC_PORT, LOOPBACK, () => {
   log.info({ port: port(), demoLoaded: loaded }, 'serving');
-  process.send?.({ port: port() });
+  process.send?.({ port: port(), entry: token === undefined ? '/' : `${ENTRY}?key=${token}` });
 });
 server.on('error', (error) => {
   log.fatal({ err: error }, 'cannot serve');
   process.exit(1);
 });
+void copyDaily();
+setInterval(() => void copyDaily(), COPY_EVERY_MS).unref();
 
 let stopping = false;
 

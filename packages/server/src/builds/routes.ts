@@ -1,10 +1,13 @@
-import { buildFrom, massAllUp, readBuild, TEMPLATES, type Build } from '@zubric/core/build';
-import { closeness, evaluate, linkDefinition, type Finding } from '@zubric/core/evaluate';
+import { buildFrom, readBuild, TEMPLATES, type Build } from '@zubric/core/build';
+import { evaluate } from '@zubric/core/evaluate';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
 import type { BuildRow } from '../database/entities.ts';
 import { entityTag, versionFrom } from '../http/if-match.ts';
-import { HttpProblem, notFound } from '../http/problem.ts';
+import { HttpProblem, notFound } from '../http/http-problem.ts';
+import { onlyIds } from '../http/ids.ts';
+import { current } from '../database/current.ts';
+import { buildLines } from './line.ts';
 import { PLACES, type BuildStore } from './store.ts';
 
 const name = z.string().trim().min(1, 'give the build a name').max(120);
@@ -32,10 +35,13 @@ function begun(asked: z.output<typeof creation>): { readonly document: Build; re
   };
 }
 
-/** A document as sent: unreadable ones are told path by path. */
-function documentFrom(json: unknown): Build {
+/** A document as sent: unreadable ones are told path by path, and what cannot be judged is not kept. */
+export function documentFrom(json: unknown): Build {
   const read = readBuild(json);
-  if (read.ok) return read.build;
+  if (read.ok) {
+    evaluate(read.build);
+    return read.build;
+  }
   throw new HttpProblem({
     status: 422,
     code: 'invalid-build',
@@ -48,36 +54,8 @@ const whole = (row: BuildRow) => ({
   id: row.id,
   version: row.version,
   updatedAt: row.updatedAt.toISOString(),
-  document: row.document,
+  document: current(row.document),
 });
-
-/** One line of the list of builds: what it is and what stands in its way. */
-function line(row: BuildRow) {
-  const { findings, governing, duties } = evaluate(row.document);
-  const worst = [...governing].sort((a, b) => closeness(a) - closeness(b))[0];
-  const of = (severity: Finding['severity']): number =>
-    findings.filter((f) => f.severity === severity).length;
-  return {
-    id: row.id,
-    name: row.name,
-    purpose: row.document.purpose,
-    readyBy: row.document.readyBy,
-    updatedAt: row.updatedAt.toISOString(),
-    massKg: massAllUp(row.document),
-    duties: duties.length,
-    stops: of('stop'),
-    short: of('short'),
-    tight: of('tight'),
-    worst: worst && {
-      link: worst.link,
-      title: linkDefinition(worst.link).title,
-      duty: duties.find((d) => d.id === worst.dutyId)?.name ?? null,
-      ratio: worst.ratio,
-      rule: worst.rule,
-      verdict: worst.verdict,
-    },
-  };
-}
 
 const stale = (row: BuildRow, sent: Build): HttpProblem =>
   new HttpProblem({
@@ -85,12 +63,14 @@ const stale = (row: BuildRow, sent: Build): HttpProblem =>
     code: 'stale',
     title: 'This build was changed elsewhere since you opened it.',
     version: row.version,
-    stored: row.document,
+    stored: current(row.document),
     sent,
   });
 
 export function buildRoutes(store: BuildStore): Router {
   const routes = Router();
+  const lines = buildLines(store);
+  onlyIds(routes, 'id');
 
   const answerNew = (response: Response, row: BuildRow): void => {
     response
@@ -102,7 +82,7 @@ export function buildRoutes(store: BuildStore): Router {
 
   routes.get('/', async (request, response) => {
     const { place } = query.parse(request.query);
-    response.json({ builds: (await store.list(place)).map(line) });
+    response.json({ builds: await lines(await store.list(place)) });
   });
 
   routes.post('/', async (request, response) => {
@@ -114,7 +94,7 @@ export function buildRoutes(store: BuildStore): Router {
     const { name: copyName } = copying.parse(request.body);
     const row = await store.find(request.params.id);
     if (!row) throw notFound('such build');
-    const document = { ...row.document, name: copyName };
+    const document = { ...current(row.document), name: copyName };
     answerNew(response, await store.create(document, { from: `Copied from “${row.name}”` }));
   });
 
@@ -146,7 +126,14 @@ export function buildRoutes(store: BuildStore): Router {
   routes.get('/:id/report', async (request, response) => {
     const row = await store.find(request.params.id);
     if (!row) throw notFound('such build');
-    response.json(evaluate(row.document));
+    response.json(evaluate(current(row.document)));
+  });
+
+  // As it is kept, whatever is wrong with it: so that it can be mended and brought in again.
+  routes.get('/:id/file', async (request, response) => {
+    const row = await store.findAnywhere(request.params.id);
+    if (!row) throw notFound('such build');
+    response.attachment(`${row.id}.zubric.json`).json(row.document);
   });
 
   return routes;

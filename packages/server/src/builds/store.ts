@@ -1,8 +1,9 @@
 import type { Build } from '@zubric/core/build';
 import { nanoid } from 'nanoid';
-import type { DataSource } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { buildEntity, type BuildRow } from '../database/entities.ts';
-import { current, lockBuild, noteBeginning, noteChange } from '../logbook/store.ts';
+import { ONE_SITTING } from '../logbook/sitting.ts';
+import { noteBeginning } from '../logbook/store.ts';
 
 const ID_LENGTH = 12;
 
@@ -21,35 +22,67 @@ export type Saved =
   | { readonly outcome: 'stale'; readonly row: BuildRow }
   | { readonly outcome: 'missing' };
 
+/** A row without its document. */
+export type BuildHead = Omit<BuildRow, 'document'>;
+const HEAD = ['id', 'name', 'version', 'createdAt', 'updatedAt', 'archivedAt', 'deletedAt'] as const;
+
+/**
+ * Saves over the version that the change started from and begins or goes on with its entry in the logbook, in one
+ * statement: all of it or nothing. A change goes on with the last entry where that is a change of the same sitting of
+ * which nothing was noted; else it begins one, with the build as it was. What it says is worked out when it is read.
+ */
+const SAVE = `
+  WITH held AS (
+    SELECT id, version FROM build WHERE id = $1 AND deleted_at IS NULL FOR UPDATE
+  ), going AS (
+    SELECT id FROM held WHERE version = $2
+  ), open AS (
+    SELECT id FROM (SELECT * FROM log_entry WHERE build_id = $1 ORDER BY seq DESC LIMIT 1) AS last
+    WHERE kind = 'change' AND note = ''
+      AND ended_at BETWEEN now() - $6::interval AND now() + $6::interval
+      AND NOT EXISTS (SELECT 1 FROM photo WHERE log_entry_id = last.id)
+  ), more AS (
+    UPDATE log_entry SET ended_at = now(), settled = false
+    WHERE id = (SELECT id FROM open) AND EXISTS (SELECT 1 FROM going)
+  ), begun AS (
+    INSERT INTO log_entry (id, build_id, kind, before, settled)
+    SELECT $5, build.id, 'change', build.document, false FROM build JOIN going ON going.id = build.id
+    WHERE NOT EXISTS (SELECT 1 FROM open)
+  ), saved AS (
+    UPDATE build SET name = $3, document = $4, version = version + 1, updated_at = now()
+    FROM going WHERE build.id = going.id
+    RETURNING build.version, build.updated_at
+  )
+  SELECT held.version AS was, saved.version, saved.updated_at AS "updatedAt" FROM held LEFT JOIN saved ON true`;
+
 interface Beginning {
   readonly id?: string;
   /** How it began, for the logbook. */
   readonly from: string;
 }
 
-const inToday = (row: BuildRow): BuildRow => ({ ...row, document: current(row.document) });
-
-/** Builds in the database. */
-export function buildStore(database: DataSource) {
+/** Builds in the database. Their documents are given as they are kept. */
+export function buildStore(database: EntityManager) {
   const builds = () => database.getRepository(buildEntity);
+  const find = (id: string): Promise<BuildRow | null> =>
+    builds().createQueryBuilder('build').where('id = :id AND deleted_at IS NULL', { id }).getOne();
   return {
-    async list(place: Place): Promise<BuildRow[]> {
-      const rows = await builds()
+    list: (place: Place): Promise<BuildHead[]> =>
+      builds()
         .createQueryBuilder('build')
+        .select(HEAD.map((column) => `build.${column}`))
         .where(WHERE[place])
         .orderBy('build.updatedAt', 'DESC')
         .addOrderBy('build.id', 'ASC')
-        .getMany();
-      return rows.map(inToday);
-    },
+        .getMany(),
 
-    async find(id: string): Promise<BuildRow | null> {
-      const row = await builds()
-        .createQueryBuilder('build')
-        .where('id = :id AND deleted_at IS NULL', { id })
-        .getOne();
-      return row && inToday(row);
-    },
+    find,
+
+    exists: (id: string): Promise<boolean> =>
+      builds().createQueryBuilder('build').where('id = :id AND deleted_at IS NULL', { id }).getExists(),
+
+    /** Wherever it lies, thrown away too. */
+    findAnywhere: (id: string): Promise<BuildRow | null> => builds().findOneBy({ id }),
 
     create: (document: Build, { id = nanoid(ID_LENGTH), from }: Beginning): Promise<BuildRow> =>
       database.transaction(async (manager) => {
@@ -60,22 +93,19 @@ export function buildStore(database: DataSource) {
       }),
 
     /** Saves only over the version that the change started from, and notes the change in the same breath. */
-    save: (id: string, document: Build, version: number): Promise<Saved> =>
-      database.transaction(async (manager): Promise<Saved> => {
-        const row = await lockBuild(manager, id);
-        if (!row) return { outcome: 'missing' };
-        const before = current(row.document);
-        if (row.version !== version) return { outcome: 'stale', row: { ...row, document: before } };
-        const updatedAt = new Date();
-        await manager
-          .getRepository(buildEntity)
-          .update(
-            { id },
-            { name: document.name, document: document as object, version: version + 1, updatedAt },
-          );
-        await noteChange(manager, { buildId: id, before, after: document });
-        return { outcome: 'saved', version: version + 1, updatedAt };
-      }),
+    async save(id: string, document: Build, version: number): Promise<Saved> {
+      const [row] = await database.query<{ was: number; version: number | null; updatedAt: Date }[]>(SAVE, [
+        id,
+        version,
+        document.name,
+        JSON.stringify(document),
+        nanoid(ID_LENGTH),
+        ONE_SITTING,
+      ]);
+      if (row?.version) return { outcome: 'saved', version: row.version, updatedAt: row.updatedAt };
+      const now = row && (await find(id));
+      return now ? { outcome: 'stale', row: now } : { outcome: 'missing' };
+    },
 
     /** Puts a build on the bench, aside or away; false where there is none. Its work is not touched. */
     async put(id: string, place: Place): Promise<boolean> {

@@ -44,6 +44,10 @@ export interface LogEntryRow {
   snapshotNumber: number | null;
   begunAt: Date;
   endedAt: Date;
+  /** Where it stands in the order in which entries were written. */
+  seq: string;
+  /** Whether the words of a change are worked out; of everything else there is nothing to work out. */
+  settled: boolean;
 }
 
 export interface PhotoRow {
@@ -137,6 +141,8 @@ export const logEntryEntity = new EntitySchema<LogEntryRow>({
     snapshotNumber: { type: 'integer', name: 'snapshot_number', nullable: true },
     begunAt: stamped('begun_at'),
     endedAt: stamped('ended_at'),
+    seq: { type: 'bigint', default: () => "nextval('log_entry_seq')" },
+    settled: { type: 'boolean', default: true },
   },
 });
 

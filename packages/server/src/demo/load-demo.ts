@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { partSchema, readBuild, type Build, type Part } from '@zubric/core/build';
 import { PROTOCOLS, PROTOCOL_NAMES } from '@zubric/core/trials';
 import { nanoid } from 'nanoid';
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { buildStore } from '../builds/store.ts';
 import { appStateEntity, partEntity } from '../database/entities.ts';
@@ -40,8 +40,14 @@ function demoBuild(dataFolder: string, file: string): Build {
   return read.build;
 }
 
-/** Loads the club's builds, shelf and trials, once in the life of a database. Returns whether it did. */
-export async function loadDemo(database: DataSource, dataFolder: string): Promise<boolean> {
+/**
+ * Loads the club's builds, shelf and trials, once in the life of a database and all of it or nothing. Returns whether
+ * it did.
+ */
+export const loadDemo = (database: DataSource, dataFolder: string): Promise<boolean> =>
+  database.transaction((manager) => loadInto(manager, dataFolder));
+
+async function loadInto(database: EntityManager, dataFolder: string): Promise<boolean> {
   const state = database.getRepository(appStateEntity);
   if (await state.existsBy({ key: LOADED })) return false;
   const parts = demoParts(dataFolder).map((data) => ({
@@ -59,7 +65,7 @@ export async function loadDemo(database: DataSource, dataFolder: string): Promis
   return true;
 }
 
-async function loadBuild(database: DataSource, dataFolder: string, id: string): Promise<void> {
+async function loadBuild(database: EntityManager, dataFolder: string, id: string): Promise<void> {
   const builds = buildStore(database);
   if (await builds.find(id)) return;
   await builds.create(demoBuild(dataFolder, `${id}.zubric.json`), { id, from: 'Invented for the demo' });

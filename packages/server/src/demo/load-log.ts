@@ -2,11 +2,11 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { applyChanges, readBuild, type Build, type Change } from '@zubric/core/build';
 import { nanoid } from 'nanoid';
-import type { DataSource } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { buildEntity, logEntryEntity, snapshotEntity } from '../database/entities.ts';
 import { changesInWords } from '../logbook/changes.ts';
-import { current } from '../logbook/store.ts';
+import { current } from '../database/current.ts';
 
 const at = z.iso.datetime();
 const note = z.string().min(1);
@@ -43,7 +43,11 @@ function earlier(build: Build, places: readonly z.output<typeof instead>[]): Bui
 }
 
 /** Puts the invented past of a demo build into its logbook, if it has one. */
-export async function loadDemoLog(database: DataSource, dataFolder: string, buildId: string): Promise<void> {
+export async function loadDemoLog(
+  database: EntityManager,
+  dataFolder: string,
+  buildId: string,
+): Promise<void> {
   const path = join(dataFolder, 'logbook', `${buildId}.json`);
   if (!existsSync(path)) return;
   const past = pastSchema.parse(JSON.parse(readFileSync(path, 'utf8')));

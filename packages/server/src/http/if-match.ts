@@ -1,5 +1,5 @@
 import type { Request } from 'express';
-import { HttpProblem } from './problem.ts';
+import { HttpProblem } from './http-problem.ts';
 
 /** The version that a save started from: `If-Match: "7"`. */
 export function versionFrom(request: Request): number {

@@ -1,32 +1,12 @@
 import { NotPhysical } from '@zubric/core/contract';
 import { UnknownCalculator } from '@zubric/core/calculators';
-import { problemsOf, type Problem } from '@zubric/core/build';
+import { problemsOf } from '@zubric/core/build';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ZodError } from 'zod';
-import { isDatabaseAway } from '../database/data-source.ts';
-
-interface ProblemDetails {
-  readonly status: number;
-  /** Stable, for programs. */
-  readonly code: string;
-  readonly title: string;
-  readonly problems?: readonly Problem[];
-  readonly [extra: string]: unknown;
-}
-
-/** A refusal that goes out as application/problem+json (RFC 9457). */
-export class HttpProblem extends Error {
-  readonly details: ProblemDetails;
-
-  constructor(details: ProblemDetails) {
-    super(details.title);
-    this.name = 'HttpProblem';
-    this.details = details;
-  }
-}
-
-export const notFound = (what: string): HttpProblem =>
-  new HttpProblem({ status: 404, code: 'not-found', title: `There is no ${what} here.` });
+import { isDatabaseAway, isDiskFull } from '../database/data-source.ts';
+import { Unreadable } from '../database/current.ts';
+import { diskFull } from './disk.ts';
+import { HttpProblem, notFound, type ProblemDetails } from './http-problem.ts';
 
 const statusOf = (error: unknown): number =>
   typeof error === 'object' && error !== null && 'status' in error && typeof error.status === 'number'
@@ -46,6 +26,15 @@ function detailsOf(error: unknown): ProblemDetails {
   if (error instanceof NotPhysical) return { status: 422, code: error.code, title: error.message };
   if (error instanceof UnknownCalculator)
     return { status: 404, code: 'unknown-calculator', title: error.message };
+  if (error instanceof Unreadable)
+    return {
+      status: 422,
+      code: 'unreadable-build',
+      title:
+        'This build is kept in a form that cannot be opened here. Take it out as a file, mend it or open it with a newer version, and bring it in again.',
+      problems: error.problems,
+    };
+  if (isDiskFull(error)) return diskFull().details;
   if (isDatabaseAway(error))
     return {
       status: 503,
@@ -53,20 +42,30 @@ function detailsOf(error: unknown): ProblemDetails {
       title:
         'The database does not answer. Nothing is lost: what you typed is kept here and sent when it is back.',
     };
-  switch (statusOf(error)) {
-    case 400:
-      return { status: 400, code: 'broken-json', title: 'The body is not readable JSON.' };
-    case 413:
-      return { status: 413, code: 'too-large', title: 'The body is too large.' };
-    case 415:
-      return { status: 415, code: 'unsupported', title: 'Send application/json in UTF-8.' };
-    default:
-      return {
-        status: 500,
-        code: 'internal',
-        title: 'Something went wrong in the server; its log says what.',
-      };
-  }
+  return byStatus(statusOf(error));
+}
+
+const INTERNAL: ProblemDetails = {
+  status: 500,
+  code: 'internal',
+  title: 'Something went wrong in the server; its log says what.',
+};
+
+/** Problems that the framework and its parsers find by themselves. */
+const BY_STATUS: Readonly<Record<number, Omit<ProblemDetails, 'status'>>> = {
+  400: { code: 'broken-json', title: 'The body is not readable JSON.' },
+  404: { code: 'not-found', title: 'There is nothing here.' },
+  408: { code: 'too-slow', title: 'The request came too slowly: send it again.' },
+  413: { code: 'too-large', title: 'The body is too large.' },
+  415: { code: 'unsupported', title: 'Send application/json in UTF-8.' },
+};
+
+function byStatus(status: number): ProblemDetails {
+  const known = BY_STATUS[status];
+  if (known) return { status, ...known } as ProblemDetails;
+  return status >= 400 && status < 500
+    ? { status, code: 'refused', title: 'The request cannot be taken as it was sent.' }
+    : INTERNAL;
 }
 
 export const problemResponses: ErrorRequestHandler = (error: unknown, request, response, next) => {

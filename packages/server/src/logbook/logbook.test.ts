@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Build } from '@zubric/core/build';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import sharp from 'sharp';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
 
 interface Entry {
@@ -172,7 +173,8 @@ describe('the logbook', () => {
     const photo = body as { id: string };
     const back = await server.send('get', `/api/photos/${photo.id}`).expect(200);
     expect(back.type).toBe('image/png');
-    expect(Buffer.compare(back.body as Buffer, PNG)).toBe(0);
+    const { width, height } = await sharp(back.body as Buffer).metadata();
+    expect([width, height]).toEqual([1, 1]);
     expect(back.headers['content-security-policy']).toContain('sandbox');
     await server.send('put', `/api/photos/${photo.id}`).send({ caption: 'Sprocket, worn' }).expect(204);
     expect((await log(id))[0]?.photos).toMatchObject([{ caption: 'Sprocket, worn' }]);
@@ -189,5 +191,120 @@ describe('the logbook', () => {
 
     await server.send('delete', `/api/photos/${photo.id}`).expect(204);
     await server.send('get', `/api/photos/${photo.id}`).expect(404);
+  });
+
+  it('keeps of a photograph what is on it, and not where it was taken: no metadata, turned upright', async () => {
+    const { id } = await copy();
+    const [entry] = await log(id);
+    const held = await sharp({ create: { width: 40, height: 20, channels: 3, background: '#864' } })
+      .jpeg()
+      .withExif({ IFD0: { Artist: 'Somebody' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } })
+      .withMetadata({ orientation: 6 })
+      .toBuffer();
+    expect(held.includes('Exif')).toBe(true);
+    const { body } = await server
+      .send('post', `/api/log/${entry?.id ?? ''}/photos`)
+      .set('Content-Type', 'image/jpeg')
+      .send(held)
+      .expect(201);
+    const back = await server.send('get', `/api/photos/${(body as { id: string }).id}`).expect(200);
+    const kept = back.body as Buffer;
+    expect(kept.includes('Exif')).toBe(false);
+    const { width, height, exif, orientation } = await sharp(kept).metadata();
+    expect({ width, height, exif, orientation }).toEqual({
+      width: 20,
+      height: 40,
+      exif: undefined,
+      orientation: undefined,
+    });
+  });
+
+  it('refuses a photograph that was cut off, and a bomb of a few bytes, before it is unfolded', async () => {
+    const { id } = await copy();
+    const [entry] = await log(id);
+    const send = (bytes: Buffer) =>
+      server
+        .send('post', `/api/log/${entry?.id ?? ''}/photos`)
+        .set('Content-Type', 'image/jpeg')
+        .send(bytes);
+    const whole = await sharp({ create: { width: 600, height: 400, channels: 3, background: '#123' } })
+      .jpeg()
+      .toBuffer();
+    const cut = await send(whole.subarray(0, whole.length / 2)).expect(422);
+    expect(cut.body).toMatchObject({ code: 'broken-picture' });
+    // A header that claims 60 000 by 60 000 pixels.
+    const bomb = Buffer.from(PNG);
+    bomb.writeUInt32BE(60_000, 16);
+    bomb.writeUInt32BE(60_000, 20);
+    expect((await send(bomb)).status).toBe(422);
+    expect((await log(id))[0]?.photos).toEqual([]);
+  });
+
+  it('works out what a change did when it is read, once its sitting is over, and keeps that', async () => {
+    const { id, document } = await copy();
+    await save(id, 1, teeth(document, 9));
+    const row = async (): Promise<{ settled: boolean; changes: string[] } | undefined> =>
+      (
+        await server.database.query<{ settled: boolean; changes: string[] }[]>(
+          "SELECT settled, changes FROM log_entry WHERE build_id = $1 AND kind = 'change' ORDER BY seq LIMIT 1",
+          [id],
+        )
+      )[0];
+    // The save itself wrote no words.
+    expect(await row()).toEqual({ settled: false, changes: [] });
+    expect((await log(id))[0]?.changes).toEqual(['Chain, stage 1, driver teeth: 10 → 9']);
+    expect((await row())?.settled).toBe(false);
+    await server.database.query(
+      "UPDATE log_entry SET begun_at = begun_at - interval '1 hour', ended_at = ended_at - interval '1 hour' WHERE build_id = $1",
+      [id],
+    );
+    await save(id, 2, teeth(document, 8));
+    const [later, first] = await log(id);
+    expect(first?.changes).toEqual(['Chain, stage 1, driver teeth: 10 → 9']);
+    expect(later?.changes).toEqual(['Chain, stage 1, driver teeth: 9 → 8']);
+    expect(await row()).toMatchObject({ settled: true, changes: first?.changes });
+    // What became of the build after that changes nothing of it.
+    await save(id, 3, teeth(document, 12));
+    expect((await log(id)).at(-2)?.changes).toEqual(first?.changes);
+  });
+
+  it('stays in the order in which it was written when the clock is set back', async () => {
+    const { id, document } = await copy();
+    await server.send('post', `/api/builds/${id}/log`).send({ note: 'first' }).expect(201);
+    // The clock was an hour ahead until now.
+    await server.database.query(
+      "UPDATE log_entry SET begun_at = begun_at + interval '1 hour', ended_at = ended_at + interval '1 hour' WHERE build_id = $1",
+      [id],
+    );
+    await save(id, 1, teeth(document, 9));
+    await server.send('post', `/api/builds/${id}/log`).send({ note: 'second' }).expect(201);
+    expect((await log(id)).map(({ kind, note }) => note || kind)).toEqual([
+      'second',
+      'change',
+      'first',
+      'begun',
+    ]);
+  });
+
+  it('comes in pages, none of it twice and none left out', async () => {
+    const { id } = await copy();
+    for (let n = 0; n < 23; n++)
+      await server
+        .send('post', `/api/builds/${id}/log`)
+        .send({ note: `n${n}` })
+        .expect(201);
+    const seen: string[] = [];
+    let before: string | null = '';
+    while (before !== null) {
+      const at: string = before === '' ? '' : `&before=${before}`;
+      const { body } = await server.send('get', `/api/builds/${id}/log?most=10${at}`).expect(200);
+      const page = body as { entries: Entry[]; next: string | null };
+      expect(page.entries.length).toBeLessThanOrEqual(10);
+      seen.push(...page.entries.map(({ note, kind }) => note || kind));
+      before = page.next;
+    }
+    expect(seen).toEqual([...Array.from({ length: 23 }, (_, n) => `n${22 - n}`), 'begun']);
+    await server.send('get', `/api/builds/${id}/log?before=x`).expect(422);
+    await server.send('get', `/api/builds/${id}/log?most=0`).expect(422);
   });
 });

@@ -1,12 +1,13 @@
 import { raw, Router } from 'express';
-import { fileTypeFromBuffer } from 'file-type';
 import { z } from 'zod';
 import type { BuildStore } from '../builds/store.ts';
 import type { PhotoRow, SnapshotRow } from '../database/entities.ts';
-import { HttpProblem, notFound } from '../http/problem.ts';
-import { current, type EntryWithPhotos, type LogbookStore } from './store.ts';
+import { notFound } from '../http/http-problem.ts';
+import { isId, onlyIds } from '../http/ids.ts';
+import { current } from '../database/current.ts';
+import { PICTURES, picture } from './picture.ts';
+import type { EntryWithPhotos, LogbookStore } from './store.ts';
 
-const PICTURES = ['image/jpeg', 'image/png', 'image/webp'];
 const PICTURE_LIMIT = '8mb';
 
 const note = z.strictObject({ note: z.string().trim().min(1, 'write something first').max(5000) });
@@ -18,6 +19,15 @@ const snapshotNumber = z.coerce
   .int()
   .min(1)
   .max(2 ** 31 - 1);
+
+/** The first page, or the one that begins with entries earlier than one; as many as are looked at. */
+const paging = z.strictObject({
+  before: z
+    .string()
+    .regex(/^\d{1,18}$/, 'a page begins where the one before said')
+    .optional(),
+  most: z.coerce.number().int().min(1).max(200).default(50),
+});
 
 const photoOut = ({ id, caption, createdAt }: Omit<PhotoRow, 'bytes'>) => ({
   id,
@@ -49,12 +59,14 @@ export function buildLogRoutes(logbook: LogbookStore, builds: BuildStore): Route
   const routes = Router({ mergeParams: true });
   const buildId = async (request: { params: unknown }): Promise<string> => {
     const { id } = request.params as { id: string };
-    if (!(await builds.find(id))) throw notFound('such build');
+    if (!isId(id) || !(await builds.exists(id))) throw notFound('such build');
     return id;
   };
 
   routes.get('/log', async (request, response) => {
-    response.json({ entries: (await logbook.ofBuild(await buildId(request))).map(entryOut) });
+    const { before, most } = paging.parse(request.query);
+    const { entries, next } = await logbook.ofBuild(await buildId(request), { before, most });
+    response.json({ entries: entries.map(entryOut), next });
   });
 
   routes.post('/log', async (request, response) => {
@@ -87,6 +99,7 @@ export function buildLogRoutes(logbook: LogbookStore, builds: BuildStore): Route
 /** Entries by themselves, and the photographs that belong to them. */
 export function logEntryRoutes(logbook: LogbookStore): Router {
   const routes = Router();
+  onlyIds(routes, 'id');
 
   routes.put('/:id', async (request, response) => {
     if (!(await logbook.annotate(request.params.id, annotation.parse(request.body).note)))
@@ -100,27 +113,17 @@ export function logEntryRoutes(logbook: LogbookStore): Router {
   });
 
   routes.post('/:id/photos', raw({ type: PICTURES, limit: PICTURE_LIMIT }), async (request, response) => {
-    const bytes: unknown = request.body;
-    if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw noPicture();
-    // What it is is read from its first bytes; what the sender says of it counts for nothing.
-    const found = await fileTypeFromBuffer(bytes);
-    if (!found || !PICTURES.includes(found.mime)) throw noPicture();
+    const { type, bytes } = await picture(request.body);
     if (!(await logbook.find(request.params.id))) throw notFound('such entry');
-    response.status(201).json(photoOut(await logbook.addPhoto(request.params.id, found.mime, bytes)));
+    response.status(201).json(photoOut(await logbook.addPhoto(request.params.id, type, bytes)));
   });
 
   return routes;
 }
 
-const noPicture = (): HttpProblem =>
-  new HttpProblem({
-    status: 415,
-    code: 'not-a-picture',
-    title: 'This is not a picture that can be kept. Send a JPEG, PNG or WebP file.',
-  });
-
 export function photoRoutes(logbook: LogbookStore): Router {
   const routes = Router();
+  onlyIds(routes, 'id');
 
   routes.get('/:id', async (request, response) => {
     const photo = await logbook.photo(request.params.id);

@@ -1,6 +1,6 @@
-import { openBuild, type Build } from '@zubric/core/build';
 import { nanoid } from 'nanoid';
-import { In, type DataSource, type EntityManager } from 'typeorm';
+import { In, type EntityManager } from 'typeorm';
+import { current } from '../database/current.ts';
 import {
   buildEntity,
   logEntryEntity,
@@ -11,60 +11,21 @@ import {
   type PhotoRow,
   type SnapshotRow,
 } from '../database/entities.ts';
-import { changesInWords } from './changes.ts';
+import { wordsOfChanges } from './words.ts';
 
 const ID_LENGTH = 12;
-/** Changes that follow each other within this time are one entry: a builder types "1", "12", "120". */
-const ONE_SITTING = '10 minutes';
 
 export interface EntryWithPhotos extends LogEntryRow {
   readonly photos: readonly Omit<PhotoRow, 'bytes'>[];
 }
 
-/** A document as it was kept, in the format of today. */
-export function current(document: Build): Build {
-  const read = openBuild(document);
-  if (!read.ok)
-    throw new Error(
-      `a stored build cannot be read: ${read.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`,
-    );
-  return read.build;
+/** A page of the logbook, the latest first; `next` is where the page of earlier ones begins, if there are any. */
+export interface LogPage {
+  readonly entries: readonly EntryWithPhotos[];
+  readonly next: string | null;
 }
 
 const entriesIn = (manager: EntityManager) => manager.getRepository(logEntryEntity);
-
-interface Change {
-  readonly buildId: string;
-  readonly before: Build;
-  readonly after: Build;
-}
-
-/**
- * Notes a change in the transaction that makes it. It goes on with the last entry where that is a change of the same
- * sitting of which nothing was noted; what is taken back altogether leaves no entry.
- */
-export async function noteChange(manager: EntityManager, { buildId, before, after }: Change): Promise<void> {
-  const entries = entriesIn(manager);
-  const [open] = await manager.query<{ id: string }[]>(
-    `SELECT id FROM (SELECT * FROM log_entry WHERE build_id = $1 ORDER BY begun_at DESC, id DESC LIMIT 1) AS last
-     WHERE kind = 'change' AND note = '' AND ended_at > now() - $2::interval
-       AND NOT EXISTS (SELECT 1 FROM photo WHERE log_entry_id = last.id)`,
-    [buildId, ONE_SITTING],
-  );
-  const entry = open && (await entries.findOneBy({ id: open.id }));
-  const start = entry?.before ? current(entry.before) : before;
-  const said = changesInWords(start, after);
-  if (entry && said.changes.length === 0) await entries.delete({ id: entry.id });
-  else if (entry) await entries.update({ id: entry.id }, { ...said, endedAt: () => 'now()' });
-  else if (said.changes.length > 0)
-    await entries.insert({
-      id: nanoid(ID_LENGTH),
-      buildId,
-      kind: 'change',
-      before: start as object,
-      ...said,
-    });
-}
 
 /** Notes how a build began. */
 export const noteBeginning = async (
@@ -76,22 +37,41 @@ export const noteBeginning = async (
 };
 
 /** The logbook of each build: changes, notes, snapshots, photographs. */
-export function logbookStore(database: DataSource) {
-  const entries = () => entriesIn(database.manager);
+export function logbookStore(database: EntityManager) {
+  const entries = () => entriesIn(database);
   const photos = () => database.getRepository(photoEntity);
   const snapshots = () => database.getRepository(snapshotEntity);
-
+  const words = wordsOfChanges(database);
   return {
-    async ofBuild(buildId: string): Promise<EntryWithPhotos[]> {
-      const rows = await entries().find({ where: { buildId }, order: { begunAt: 'DESC', id: 'DESC' } });
+    /** Entries of a build, the latest first, from one on; what a change did is worked out when it is first read. */
+    async ofBuild(buildId: string, { before, most }: { before?: string; most: number }): Promise<LogPage> {
+      const rows = await entries()
+        .createQueryBuilder('entry')
+        .select(PLAIN.map((column) => `entry.${column}`))
+        .where('entry.buildId = :buildId', { buildId })
+        .andWhere(before === undefined ? 'true' : 'entry.seq < :before', { before })
+        .orderBy('entry.seq', 'DESC')
+        .limit(most + 1)
+        .getMany();
+      const page = rows.slice(0, most);
+      const said = await words.of(page.filter((row) => !row.settled));
+      const shown = page.flatMap((row) => {
+        const found = row.settled ? undefined : said.get(row.id);
+        // A change that was taken back altogether is none.
+        if (!row.settled && !found) return [];
+        return [{ ...row, ...found }];
+      });
       const pictures = await photos().find({
-        where: { logEntryId: In(rows.map((row) => row.id)) },
+        where: { logEntryId: In(shown.map((row) => row.id)) },
         order: { createdAt: 'ASC', id: 'ASC' },
       });
-      return rows.map((row) => ({
-        ...row,
-        photos: pictures.filter((photo) => photo.logEntryId === row.id),
-      }));
+      return {
+        entries: shown.map((row) => ({
+          ...row,
+          photos: pictures.filter((photo) => photo.logEntryId === row.id),
+        })),
+        next: rows.length > most ? (page.at(-1)?.seq ?? null) : null,
+      };
     },
 
     find: (id: string): Promise<LogEntryRow | null> => entries().findOneBy({ id }),
@@ -157,6 +137,22 @@ export function logbookStore(database: DataSource) {
     },
   };
 }
+
+/** Columns of an entry that are shown; the document before it is large, and read only to work out its words. */
+const PLAIN = [
+  'id',
+  'buildId',
+  'kind',
+  'title',
+  'note',
+  'changes',
+  'margins',
+  'snapshotNumber',
+  'begunAt',
+  'endedAt',
+  'seq',
+  'settled',
+] as const;
 
 /** The row of a build, held until the transaction ends. */
 export const lockBuild = (manager: EntityManager, id: string): Promise<BuildRow | null> =>

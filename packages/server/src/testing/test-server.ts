@@ -2,7 +2,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
 import { inject } from 'vitest';
-import { makeApp } from '../app.ts';
+import { makeApp, type AppOptions } from '../app.ts';
 import { makeDataSource } from '../database/data-source.ts';
 import { loadDemo } from '../demo/load-demo.ts';
 
@@ -18,14 +18,17 @@ export async function emptyDatabase(name: string): Promise<DataSource> {
 }
 
 /** A whole application on a database of its own, with the demo in it. */
-export async function demoServer(name: string) {
+export async function demoServer(
+  name: string,
+  more: Pick<AppOptions, 'token' | 'notices' | 'webFolder'> = {},
+) {
   const database = await emptyDatabase(name);
   await database.runMigrations();
   await loadDemo(database, 'data');
-  const app = makeApp({ database, log: pino({ enabled: false }), hosts: () => [HOST] });
+  const app = makeApp({ database, log: pino({ enabled: false }), hosts: () => [HOST], ...more });
   const send = (method: 'get' | 'post' | 'put' | 'delete', path: string) =>
     request(app)[method](path).set('Host', HOST);
-  return { database, send, close: () => database.destroy() };
+  return { database, app, send, close: () => database.destroy() };
 }
 
 export type DemoServer = Awaited<ReturnType<typeof demoServer>>;

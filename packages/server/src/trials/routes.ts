@@ -4,7 +4,8 @@ import { z } from 'zod';
 import type { BuildStore } from '../builds/store.ts';
 import type { TrialRow, TrialSetRow } from '../database/entities.ts';
 import { entityTag, versionFrom } from '../http/if-match.ts';
-import { HttpProblem, notFound } from '../http/problem.ts';
+import { HttpProblem, notFound } from '../http/http-problem.ts';
+import { isId, onlyIds } from '../http/ids.ts';
 import type { TrialStore } from './store.ts';
 
 const name = z.string().trim().min(1, 'give the set a name').max(120);
@@ -37,16 +38,19 @@ const setOut = (row: TrialSetRow, trials: readonly TrialRow[]) => ({
 /** Trial sets of a build, under /api/builds/:id/trial-sets. */
 export function buildTrialRoutes(trials: TrialStore, builds: BuildStore): Router {
   const routes = Router({ mergeParams: true });
-  const buildId = (params: unknown): string => z.object({ id: z.string() }).parse(params).id;
+  const buildId = async (params: unknown): Promise<string> => {
+    const { id } = params as { id: string };
+    if (!isId(id) || !(await builds.exists(id))) throw notFound('such build');
+    return id;
+  };
 
   routes.get('/', async (request, response) => {
-    const sets = await trials.ofBuild(buildId(request.params));
+    const sets = await trials.ofBuild(await buildId(request.params));
     response.json({ trialSets: sets.map((set) => setOut(set, set.trials)) });
   });
 
   routes.post('/', async (request, response) => {
-    const id = buildId(request.params);
-    if (!(await builds.find(id))) throw notFound('such build');
+    const id = await buildId(request.params);
     const asked = creation.parse(request.body);
     const row = await trials.create(id, {
       ...asked,
@@ -61,6 +65,7 @@ export function buildTrialRoutes(trials: TrialStore, builds: BuildStore): Router
 /** One set and its runs, under /api/trial-sets. */
 export function trialRoutes(trials: TrialStore): Router {
   const routes = Router();
+  onlyIds(routes, 'setId', 'trialId');
   const found = async (id: string): Promise<TrialSetRow> => {
     const set = await trials.find(id);
     if (!set) throw notFound('such set of trials');

@@ -1,6 +1,6 @@
 import type { ProtocolName } from '@zubric/core/trials';
 import { nanoid } from 'nanoid';
-import type { DataSource, EntityManager } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { trialEntity, trialSetEntity, type TrialRow, type TrialSetRow } from '../database/entities.ts';
 
 const ID_LENGTH = 12;
@@ -17,9 +17,9 @@ export interface TrialSetWithTrials extends TrialSetRow {
 }
 
 /** Trial sets and their runs in the database. */
-export function trialStore(database: DataSource) {
+export function trialStore(database: EntityManager) {
   const sets = () => database.getRepository(trialSetEntity);
-  const trials = (manager: EntityManager = database.manager) => manager.getRepository(trialEntity);
+  const trials = (manager: EntityManager = database) => manager.getRepository(trialEntity);
 
   const runsOf = (trialSetId: string): Promise<TrialRow[]> =>
     trials().find({ where: { trialSetId }, order: { ordinal: 'ASC' } });

@@ -1,0 +1,74 @@
+import { massAllUp, type Build } from '@zubric/core/build';
+import { closeness, evaluate, linkDefinition, type Finding } from '@zubric/core/evaluate';
+import { setImmediate as breathe } from 'node:timers/promises';
+import { Unreadable, current } from '../database/current.ts';
+import type { BuildHead, BuildStore } from './store.ts';
+
+/** What a build is and what stands in its way. */
+function summaryOf(document: Build) {
+  const { findings, governing, duties } = evaluate(document);
+  const worst = [...governing].sort((a, b) => closeness(a) - closeness(b))[0];
+  const of = (severity: Finding['severity']): number =>
+    findings.filter((f) => f.severity === severity).length;
+  return {
+    purpose: document.purpose,
+    readyBy: document.readyBy,
+    massKg: massAllUp(document),
+    duties: duties.length,
+    stops: of('stop'),
+    short: of('short'),
+    tight: of('tight'),
+    worst: worst && {
+      link: worst.link,
+      title: linkDefinition(worst.link).title,
+      duty: duties.find((d) => d.id === worst.dutyId)?.name ?? null,
+      ratio: worst.ratio,
+      rule: worst.rule,
+      verdict: worst.verdict,
+    },
+  };
+}
+
+/** What is wrong with a build that cannot be opened or judged, in a sentence. */
+function problemOf(error: unknown): string {
+  if (!(error instanceof Unreadable)) return 'It cannot be judged.';
+  const [first] = error.problems;
+  return first ? `It cannot be opened. ${first.path}: ${first.message}` : 'It cannot be opened.';
+}
+
+type Summary = ReturnType<typeof summaryOf> | { readonly problem: string };
+
+/** The lines of the list of builds. What they say is kept until the build is saved again. */
+export function buildLines(store: BuildStore) {
+  const kept = new Map<string, { readonly version: number; readonly summary: Summary }>();
+
+  async function summary({ id, version }: BuildHead): Promise<Summary> {
+    const known = kept.get(id);
+    if (known?.version === version) return known.summary;
+    const row = await store.findAnywhere(id);
+    let summary: Summary;
+    try {
+      summary = summaryOf(current(row?.document));
+    } catch (error) {
+      summary = { problem: problemOf(error) };
+    }
+    kept.set(id, { version: row?.version ?? version, summary });
+    // Many at once must not keep the saves of others waiting.
+    await breathe();
+    return summary;
+  }
+
+  const line = async (head: BuildHead) => ({
+    id: head.id,
+    name: head.name,
+    version: head.version,
+    updatedAt: head.updatedAt.toISOString(),
+    ...(await summary(head)),
+  });
+
+  return async (heads: readonly BuildHead[]) => {
+    const lines = [];
+    for (const head of heads) lines.push(await line(head));
+    return lines;
+  };
+}
