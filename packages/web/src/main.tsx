@@ -3,14 +3,15 @@ import '@fontsource/barlow/latin-600.css';
 import '@fontsource/barlow-semi-condensed/latin-500.css';
 import '@fontsource/barlow-semi-condensed/latin-600.css';
 import './index.css';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
+import { makeQueryClient } from './app/query-client.ts';
 import { router } from './app/router.tsx';
 import { showTheme } from './app/theme.tsx';
 
-const queries = new QueryClient({ defaultOptions: { queries: { retry: 2, staleTime: 5000 } } });
+const queries = makeQueryClient();
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 

@@ -36,7 +36,9 @@ function serve(): Build[] {
     (_: string, { headers, body }: { headers: Record<string, string>; body: string }) => {
       const fresh = headers['If-Match'] === '"5"';
       if (fresh) taken.push(JSON.parse(body) as Build);
-      const answer = fresh ? { version: 6 } : { code: 'stale', title: 'stale', version: 5, stored: theirs };
+      const answer = fresh
+        ? { id: 'b', version: 6 }
+        : { code: 'stale', title: 'stale', version: 5, stored: theirs };
       return Promise.resolve(new Response(JSON.stringify(answer), { status: fresh ? 200 : 409 }));
     },
   );

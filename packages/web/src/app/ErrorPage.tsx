@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Link, useRouteError } from 'react-router';
 import { useTitle } from './use-title.ts';
 
@@ -5,10 +6,11 @@ interface MessageProps {
   readonly title: string;
   readonly text: string;
   readonly retry?: () => void;
+  readonly children?: ReactNode;
 }
 
 /** A page that says what went wrong and where to go on. */
-export function Message({ title, text, retry }: MessageProps) {
+export function Message({ title, text, retry, children }: MessageProps) {
   useTitle(title);
   return (
     <div className="p-10">
@@ -20,11 +22,26 @@ export function Message({ title, text, retry }: MessageProps) {
             Try again
           </button>
         )}
+        {children}
         <Link to="/builds" className="push inline-flex items-center">
           To the builds
         </Link>
       </div>
     </div>
+  );
+}
+
+/** Shown to a browser that did not come in by the printed address. */
+export function NoKey() {
+  useTitle('No key');
+  return (
+    <main id="main" className="p-10">
+      <h1>This browser has no key to the builds here</h1>
+      <p className="mt-2 max-w-[60ch]">
+        Open the address that “npm start” printed: it ends in a key, and this browser keeps it. “npm start”
+        prints it again when it is run a second time.
+      </p>
+    </main>
   );
 }
 

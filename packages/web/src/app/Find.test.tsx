@@ -17,7 +17,18 @@ const puffin = buildSchema.parse(
 function bar(address: string): void {
   answering({
     'GET /api/builds\\?place=bench': () => ({
-      builds: [{ id: 'gull', name: 'Gull', purpose: 'carries nets' }],
+      builds: [
+        {
+          ...{
+            id: 'gull',
+            name: 'Gull',
+            purpose: 'carries nets',
+            version: 1,
+            updatedAt: '2026-11-20T10:00:00Z',
+          },
+          ...{ readyBy: null, massKg: 12, duties: 2, stops: 0, short: 0, tight: 0 },
+        },
+      ],
     }),
     'GET /api/parts': () => ({ parts: [{ id: 'm1', kind: 'motor', name: '24 V 250 W motor' }] }),
   });

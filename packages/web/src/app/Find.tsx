@@ -32,7 +32,7 @@ function usePlaces(): readonly Place[] {
       ...(builds.data ?? []).map((build): Place => ({
         kind: 'build',
         title: build.name,
-        more: build.purpose,
+        more: 'problem' in build ? '' : build.purpose,
         to: stationAddress(build.id, 'brief'),
       })),
       { kind: 'page', title: 'All builds', more: '', to: '/builds' },

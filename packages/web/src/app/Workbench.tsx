@@ -6,12 +6,16 @@ import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 import type { SaveState } from '../session/session.ts';
 import { CarriedResult } from '../sums/CarriedResult.tsx';
 import { Strip } from '../strip/Strip.tsx';
-import { ApiProblem, api } from './api.ts';
+import { leftDrafts } from '../session/drafts.ts';
+import type { KeptHere } from '../session/saving.ts';
+import { api } from './api.ts';
+import { CannotOpen } from './CannotOpen.tsx';
 import { Conflict } from './Conflict.tsx';
-import { Message } from './ErrorPage.tsx';
+import { Gone } from './Gone.tsx';
 import { Guidance } from './Guidance.tsx';
 import { Header } from './Header.tsx';
 import { isTyping } from './keys.ts';
+import { LeftEdits } from './LeftEdits.tsx';
 import { Rail } from './Rail.tsx';
 import { fetchStationsAhead } from './station-pages.ts';
 import { STATIONS, stationAddress } from './stations.ts';
@@ -25,31 +29,26 @@ export function Workbench() {
   const onSaved = useCallback(() => void queries.invalidateQueries({ queryKey: ['builds'] }), [queries]);
   const stored = useQuery({
     queryKey: ['build', buildId],
-    queryFn: () => api.build(buildId),
+    queryFn: async () => {
+      const [build, left] = await Promise.all([api.build(buildId), leftDrafts(buildId)]);
+      return { build, left };
+    },
     // The session owns the build from here on; it is not fetched again beneath the builder's hands.
     staleTime: Infinity,
     gcTime: 0,
     refetchOnWindowFocus: false,
     refetchOnReconnect: false,
-    retry: (count, error) => count < 2 && !(error instanceof ApiProblem && error.status === 404),
   });
   if (stored.isError)
+    return <CannotOpen id={buildId} error={stored.error} retry={() => void stored.refetch()} />;
+  if (!stored.data)
     return (
-      <main id="main">
-        <Message
-          title={
-            stored.error instanceof ApiProblem && stored.error.status === 404
-              ? 'There is no such build'
-              : 'This build cannot be opened'
-          }
-          text={stored.error.message}
-          retry={() => void stored.refetch()}
-        />
-      </main>
+      <p className="p-10" role="status">
+        {stored.failureCount > 0 ? 'The server does not answer yet; asking again …' : 'Opening the build …'}
+      </p>
     );
-  if (!stored.data) return <p className="p-10">Opening the build …</p>;
   return (
-    <BuildSession key={buildId} stored={stored.data} onSaved={onSaved}>
+    <BuildSession key={buildId} stored={stored.data.build} left={stored.data.left} onSaved={onSaved}>
       <Bench />
     </BuildSession>
   );
@@ -70,7 +69,7 @@ function useStationKeys(buildId: string): void {
 }
 
 function Bench() {
-  const { id, build, session, report } = useBuild();
+  const { id, build, session, report, keptHere } = useBuild();
   useStationKeys(id);
   useEffect(fetchStationsAhead, []);
   return (
@@ -81,13 +80,15 @@ function Bench() {
             {build.name}
           </span>
           <UndoRedo />
-          <SaveMark state={session.save} message={session.message} />
+          <SaveMark state={session.save} message={session.message} keptHere={keptHere} />
           <Governing report={report} />
         </Header>
       </div>
       <Rail />
       <Strip />
       <main id="main" className="min-w-0 px-3 pt-3 pb-6 md:px-5">
+        <Gone />
+        <LeftEdits />
         <Conflict />
         <CarriedResult />
         <Guidance />
@@ -103,12 +104,26 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',
   waiting: 'saving …',
   saving: 'saving …',
-  offline: 'not saved: kept here, trying again',
-  conflict: 'not saved: changed elsewhere',
+  offline: 'not saved',
+  conflict: 'not saved, as it differs elsewhere',
   refused: 'not saved',
+  gone: 'not saved, as it was thrown away',
 };
 
-function SaveMark({ state, message }: { readonly state: SaveState; readonly message: string }) {
+/** Where an edit is that the server does not have: said only once it is so. */
+const KEPT_WORDS: Readonly<Record<KeptHere, string>> = {
+  kept: ': kept here',
+  keeping: '',
+  'only-on-screen': ': only on this screen',
+};
+
+interface SaveMarkProps {
+  readonly state: SaveState;
+  readonly message: string;
+  readonly keptHere: KeptHere;
+}
+
+function SaveMark({ state, message, keptHere }: SaveMarkProps) {
   const calm = state === 'saved' || state === 'waiting' || state === 'saving';
   return (
     <span
@@ -117,6 +132,8 @@ function SaveMark({ state, message }: { readonly state: SaveState; readonly mess
       title={message}
     >
       {SAVE_WORDS[state]}
+      {calm ? '' : KEPT_WORDS[keptHere]}
+      {state === 'offline' && ', trying again'}
       {state === 'refused' && message !== '' ? `: ${message}` : ''}
     </span>
   );

@@ -1,86 +1,20 @@
-import type { Build, Part, Problem } from '@zubric/core/build';
-import type { LinkId, Verdict } from '@zubric/core/evaluate';
+import type { Build, Part } from '@zubric/core/build';
 import type { StraightRunConditions, StraightRunReading } from '@zubric/core/trials';
+import { call } from './call.ts';
+import {
+  builtShape,
+  linesShape,
+  logShape,
+  savedShape,
+  stateShape,
+  type BuildLine,
+  type LogEntry,
+  type LogPhoto,
+  type StoredBuild,
+} from './shapes.ts';
 
-/** What the server refused, as it said it. `status` is 0 where it did not answer at all. */
-export class ApiProblem extends Error {
-  readonly status: number;
-  readonly problems: readonly Problem[];
-  readonly details: Readonly<Record<string, unknown>>;
-
-  constructor(status: number, title: string, details: Readonly<Record<string, unknown>> = {}) {
-    super(title);
-    this.name = 'ApiProblem';
-    this.status = status;
-    this.details = details;
-    this.problems = Array.isArray(details.problems) ? (details.problems as Problem[]) : [];
-  }
-
-  /** Whether trying again later may help. */
-  get passing(): boolean {
-    return this.status === 0 || this.status === 503;
-  }
-}
-
-interface Call {
-  readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
-  readonly body?: unknown;
-  readonly version?: number;
-}
-
-async function call<T>(path: string, { method = 'GET', body, version }: Call = {}): Promise<T> {
-  let response: Response;
-  try {
-    response = await fetch(`/api${path}`, {
-      method,
-      headers: {
-        ...(body === undefined
-          ? {}
-          : { 'Content-Type': body instanceof Blob ? body.type : 'application/json' }),
-        ...(version === undefined ? {} : { 'If-Match': `"${version}"` }),
-      },
-      body: body === undefined || body instanceof Blob ? body : JSON.stringify(body),
-    });
-  } catch {
-    throw new ApiProblem(0, 'The server does not answer. Is Zubric still running?');
-  }
-  const answer: unknown = response.status === 204 ? undefined : await response.json().catch(() => ({}));
-  if (response.ok) return answer as T;
-  const details = (answer ?? {}) as Record<string, unknown>;
-  throw new ApiProblem(
-    response.status,
-    String(details.title ?? `The server said ${response.status}.`),
-    details,
-  );
-}
-
-export interface BuildLine {
-  readonly id: string;
-  readonly name: string;
-  readonly purpose: string;
-  readonly readyBy: string | null;
-  readonly updatedAt: string;
-  readonly massKg: number;
-  readonly duties: number;
-  readonly stops: number;
-  readonly short: number;
-  readonly tight: number;
-  readonly worst?: {
-    readonly link: LinkId;
-    readonly title: string;
-    readonly duty: string | null;
-    readonly ratio: number;
-    readonly rule: number;
-    readonly verdict: Verdict;
-  };
-}
-
-export interface StoredBuild {
-  readonly id: string;
-  readonly version: number;
-  readonly updatedAt: string;
-  readonly document: Build;
-}
+export { ApiProblem } from './call.ts';
+export type { BuildLine, JudgedLine, LogEntry, LogPhoto, StoredBuild } from './shapes.ts';
 
 export interface StoredTrial {
   readonly id: string;
@@ -108,25 +42,6 @@ export interface TrialSetForm {
 /** Where a build lies: on the bench, set aside, or thrown away (and still to be had back). */
 export type Place = 'bench' | 'archive' | 'bin';
 
-export interface LogPhoto {
-  readonly id: string;
-  readonly caption: string;
-  readonly createdAt: string;
-}
-
-export interface LogEntry {
-  readonly id: string;
-  readonly kind: 'begun' | 'change' | 'note' | 'snapshot';
-  readonly title: string;
-  readonly note: string;
-  readonly changes: readonly string[];
-  readonly margins: readonly string[];
-  readonly snapshotNumber: number | null;
-  readonly begunAt: string;
-  readonly endedAt: string;
-  readonly photos: readonly LogPhoto[];
-}
-
 export interface SnapshotLine {
   readonly number: number;
   readonly name: string;
@@ -135,21 +50,29 @@ export interface SnapshotLine {
 
 /** The server's doors, one function each. All throw ApiProblem. */
 export const api = {
-  builds: (place: Place) =>
-    call<{ builds: BuildLine[] }>(`/builds?place=${place}`).then((answer) => answer.builds),
-  build: (id: string) => call<StoredBuild>(`/builds/${id}`),
+  state: () => call('/state', { shape: stateShape }),
+  builds: (place: Place): Promise<readonly BuildLine[]> =>
+    call(`/builds?place=${place}`, { shape: linesShape }).then((answer) => answer.builds),
+  build: (id: string): Promise<StoredBuild> => call(`/builds/${id}`, { shape: builtShape }),
+  /** As it is kept, whatever is wrong with it. */
+  buildFile: (id: string) => call<unknown>(`/builds/${id}/file`),
+  /** With its logbook, photographs, snapshots and trials. */
+  wholeBuild: (id: string) => call<unknown>(`/builds/${id}/whole`),
+  bringInWhole: (whole: Blob) =>
+    call<StoredBuild>('/builds/whole', { method: 'POST', body: whole, shape: builtShape }),
   createBuild: (form: { readonly name: string; readonly template: string }) =>
     call<StoredBuild>('/builds', { method: 'POST', body: form }),
   bringIn: (document: Build, file: string) =>
     call<StoredBuild>('/builds', { method: 'POST', body: { document, file } }),
+  createFrom: (document: Build) => call<StoredBuild>('/builds', { method: 'POST', body: { document } }),
   copyBuild: (id: string, name: string) =>
     call<StoredBuild>(`/builds/${id}/copies`, { method: 'POST', body: { name } }),
   putBuild: (id: string, place: Place) =>
     call<undefined>(`/builds/${id}/place`, { method: 'PUT', body: { place } }),
   saveBuild: (id: string, document: Build, version: number) =>
-    call<{ version: number }>(`/builds/${id}`, { method: 'PUT', body: document, version }),
-  log: (buildId: string) =>
-    call<{ entries: LogEntry[] }>(`/builds/${buildId}/log`).then((answer) => answer.entries),
+    call(`/builds/${id}`, { method: 'PUT', body: document, version, shape: savedShape }),
+  log: (buildId: string, before?: string) =>
+    call(`/builds/${buildId}/log${before === undefined ? '' : `?before=${before}`}`, { shape: logShape }),
   addNote: (buildId: string, note: string) =>
     call<LogEntry>(`/builds/${buildId}/log`, { method: 'POST', body: { note } }),
   annotate: (entryId: string, note: string) =>

@@ -26,7 +26,7 @@ export function BringIn({ files, names, onDone, onClose }: Props) {
   const bring = useMutation({
     mutationFn: async () => {
       for (const file of wanted) {
-        await api.bringIn(file.build, file.file);
+        await (file.whole ? api.bringInWhole(file.whole) : api.bringIn(file.build, file.file));
         // Where a later one fails, those before it are not brought in twice.
         setKept((before) => new Set([...before, file]));
       }
@@ -105,6 +105,7 @@ function Found({ file, known, taken, onToggle }: FoundProps) {
         </span>
         <span className="block text-[14px] break-words text-soft">
           from {file.file}
+          {file.whole && ', with its logbook, snapshots and trials'}
           {file.upgradedFrom !== undefined &&
             `, brought from format ${file.upgradedFrom} to the one of today`}
           {known && '. A build of this name is here already; both are kept'}

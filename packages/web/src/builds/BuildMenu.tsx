@@ -6,6 +6,11 @@ import type { BuildLine, Place } from '../app/api.ts';
 export interface BuildActions {
   readonly copy: (build: BuildLine) => void;
   readonly takeOut: (build: BuildLine) => void;
+  /** With its logbook, photographs, snapshots and trials. */
+  readonly takeOutWhole: (build: BuildLine) => void;
+  /** As it is kept, where it cannot be opened; and a mended file in its place. */
+  readonly takeOutAsKept: (build: BuildLine) => void;
+  readonly mend: (build: BuildLine) => void;
   readonly put: (build: BuildLine, place: Place) => void;
 }
 
@@ -28,13 +33,17 @@ const MOVES: Readonly<Record<Place, readonly { readonly to: Place; readonly titl
 };
 
 export function BuildMenu({ build, place, actions }: Props) {
+  const ofJudged = [
+    { title: 'Make a copy', run: () => actions.copy(build) },
+    { title: 'Take out as a file', run: () => actions.takeOut(build) },
+    { title: 'Take out with its logbook', run: () => actions.takeOutWhole(build) },
+  ];
+  const ofBroken = [
+    { title: 'Take out as it is kept', run: () => actions.takeOutAsKept(build) },
+    { title: 'Put a mended file in its place', run: () => actions.mend(build) },
+  ];
   const items = [
-    ...(place === 'bin'
-      ? []
-      : [
-          { title: 'Make a copy', run: () => actions.copy(build) },
-          { title: 'Take out as a file', run: () => actions.takeOut(build) },
-        ]),
+    ...(place === 'bin' ? [] : 'problem' in build ? ofBroken : ofJudged),
     ...MOVES[place].map(({ to, title }) => ({ title, run: () => actions.put(build, to) })),
   ];
   return (

@@ -1,6 +1,6 @@
 import { showNumber } from '@zubric/core/quantity';
 import { Link } from 'react-router';
-import type { BuildLine, Place } from '../app/api.ts';
+import type { BuildLine, JudgedLine, Place } from '../app/api.ts';
 import { sayMoment } from '../app/days.ts';
 import { stationAddress } from '../app/stations.ts';
 import { useSay } from '../app/units.tsx';
@@ -62,7 +62,6 @@ interface RowProps {
 }
 
 function Row({ build, place, picked, onPick, actions }: RowProps) {
-  const say = useSay();
   return (
     <tr>
       <td>
@@ -71,6 +70,7 @@ function Row({ build, place, picked, onPick, actions }: RowProps) {
           className="size-4 accent-ink"
           aria-label={`Pick ${build.name}`}
           checked={picked}
+          disabled={'problem' in build}
           onChange={(event) => onPick(event.target.checked)}
         />
       </td>
@@ -86,19 +86,19 @@ function Row({ build, place, picked, onPick, actions }: RowProps) {
             {build.name}
           </Link>
         )}
-        <span className="block truncate text-[14px] text-soft" title={build.purpose}>
-          {build.purpose || 'no purpose noted yet'}
-        </span>
+        {!('problem' in build) && (
+          <span className="block truncate text-[14px] text-soft" title={build.purpose}>
+            {build.purpose || 'no purpose noted yet'}
+          </span>
+        )}
       </td>
-      <td className="n">{say(build.massKg, 'mass')}</td>
-      <td>
-        {build.worst
-          ? `${build.worst.title}${build.worst.duty === null ? '' : ` on “${build.worst.duty}”`}: ${showNumber(build.worst.ratio)} × of ${showNumber(build.worst.rule)} ×`
-          : 'nothing yet'}
-      </td>
-      <td>
-        <Standing build={build} />
-      </td>
+      {'problem' in build ? (
+        <td colSpan={3} className="max-w-[520px] break-words text-short">
+          {build.problem}
+        </td>
+      ) : (
+        <Judged build={build} />
+      )}
       <td className="whitespace-nowrap text-soft">{sayMoment(build.updatedAt)}</td>
       <td>
         <BuildMenu build={build} place={place} actions={actions} />
@@ -107,7 +107,25 @@ function Row({ build, place, picked, onPick, actions }: RowProps) {
   );
 }
 
-function Standing({ build }: { readonly build: BuildLine }) {
+function Judged({ build }: { readonly build: JudgedLine }) {
+  const say = useSay();
+  const { worst } = build;
+  return (
+    <>
+      <td className="n">{say(build.massKg, 'mass')}</td>
+      <td>
+        {worst
+          ? `${worst.title}${worst.duty === null ? '' : ` on “${worst.duty}”`}: ${showNumber(worst.ratio)} × of ${showNumber(worst.rule)} ×`
+          : 'nothing yet'}
+      </td>
+      <td>
+        <Standing build={build} />
+      </td>
+    </>
+  );
+}
+
+function Standing({ build }: { readonly build: JudgedLine }) {
   if (build.stops > 0)
     return (
       <span className="font-semibold text-short">

@@ -2,12 +2,13 @@ import { File as NodeFile } from 'node:buffer';
 import { readFileSync } from 'node:fs';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { BuildLine, Place } from '../app/api.ts';
+import type { BuildLine, JudgedLine, Place } from '../app/api.ts';
 import { Refusal, answering, type Asked } from '../testing/answers.ts';
 import { onPage, where } from '../testing/on-page.tsx';
 import { BuildsPage } from './BuildsPage.tsx';
 
-const line = (more: Partial<BuildLine> & { readonly id: string; readonly name: string }): BuildLine => ({
+const line = (more: Partial<JudgedLine> & { readonly id: string; readonly name: string }): JudgedLine => ({
+  version: 1,
   purpose: '',
   readyBy: null,
   updatedAt: '2026-11-20T10:00:00Z',

@@ -1,7 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState, type DragEvent } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { api, type BuildLine, type Place } from '../app/api.ts';
+import { ApiProblem, api, type BuildLine, type Place } from '../app/api.ts';
+import { NoKey } from '../app/ErrorPage.tsx';
+import { StateNotices } from '../app/StateNotices.tsx';
 import { download } from '../app/download.ts';
 import { Header } from '../app/Header.tsx';
 import { useTitle } from '../app/use-title.ts';
@@ -9,7 +11,7 @@ import { BringIn } from './BringIn.tsx';
 import { BuildTable } from './BuildTable.tsx';
 import { NewBuild } from './NewBuild.tsx';
 import { readBuildFiles, type FileRead } from './read-files.ts';
-import { takenOut } from './take-out.ts';
+import { fileNameOf, takenOut } from './take-out.ts';
 
 interface Shelf {
   readonly place: Place;
@@ -91,14 +93,44 @@ export function BuildsPage() {
       setNotice({ text: `Taken out as ${name}.` });
     },
   });
-  const problem = builds.error ?? put.error ?? copy.error ?? takeOut.error;
+  const takeOutOther = useMutation({
+    mutationFn: async ({ build, whole }: { readonly build: BuildLine; readonly whole: boolean }) => {
+      const content = whole ? await api.wholeBuild(build.id) : await api.buildFile(build.id);
+      return { name: `${fileNameOf(build.name)}.${whole ? 'zubric-whole' : 'zubric'}.json`, content };
+    },
+    onSuccess: ({ name, content }) => {
+      download(name, new Blob([`${JSON.stringify(content, null, 2)}\n`], { type: 'application/json' }));
+      setNotice({ text: `Taken out as ${name}.` });
+    },
+  });
+  const [mending, setMending] = useState<BuildLine>();
+  const mend = useMutation({
+    mutationFn: async ({ build, file }: { readonly build: BuildLine; readonly file: File }) => {
+      const [read] = await readBuildFiles([file]);
+      if (!read?.ok)
+        throw new Error(
+          `${file.name} cannot take its place: ${read?.problems[0]?.message ?? 'it holds no build'}`,
+        );
+      await api.saveBuild(build.id, read.build, build.version);
+    },
+    onSuccess: async (_, { build }) => {
+      setMending(undefined);
+      setNotice({ text: `“${build.name}” opens again.` });
+      await refresh();
+    },
+  });
+  const problem =
+    builds.error ?? put.error ?? copy.error ?? takeOut.error ?? takeOutOther.error ?? mend.error;
 
   const offer = (list: FileList | null): void => {
     if (list && list.length > 0) void readBuildFiles([...list]).then(setFiles);
   };
-  const shown = (builds.data ?? []).filter(({ name, purpose }) =>
-    `${name} ${purpose}`.toLowerCase().includes(wanted.trim().toLowerCase()),
+  const shown = (builds.data ?? []).filter((build) =>
+    `${build.name} ${'problem' in build ? '' : build.purpose}`
+      .toLowerCase()
+      .includes(wanted.trim().toLowerCase()),
   );
+  if (builds.error instanceof ApiProblem && builds.error.status === 401) return <NoKey />;
   return (
     <div
       onDragOver={(event: DragEvent) => event.preventDefault()}
@@ -162,6 +194,7 @@ export function BuildsPage() {
             {problem.message}
           </p>
         )}
+        <StateNotices />
         <p
           role="status"
           className={notice ? 'mt-3 flex items-center gap-3 border border-edge bg-field px-4 py-2' : ''}
@@ -173,7 +206,31 @@ export function BuildsPage() {
             </button>
           )}
         </p>
-        {builds.isPending && <p className="mt-6">Looking for builds …</p>}
+        {mending && (
+          <div className="mt-3 flex flex-wrap items-center gap-3 border border-edge bg-field px-4 py-2">
+            <label>
+              A mended file in the place of “{mending.name}”{' '}
+              <input
+                type="file"
+                accept=".json,application/json"
+                onChange={(event) => {
+                  const [file] = event.target.files ?? [];
+                  if (file) mend.mutate({ build: mending, file });
+                }}
+              />
+            </label>
+            <button type="button" className="push push-small" onClick={() => setMending(undefined)}>
+              Leave it
+            </button>
+          </div>
+        )}
+        {builds.isPending && (
+          <p className="mt-6">
+            {builds.failureCount > 0
+              ? 'The server does not answer yet; asking again …'
+              : 'Looking for builds …'}
+          </p>
+        )}
         {builds.data && builds.data.length === 0 && <p className="mt-6">{empty}</p>}
         {builds.data && builds.data.length > 0 && shown.length === 0 && (
           <p className="mt-6">No build here has these words in its name or purpose.</p>
@@ -191,6 +248,9 @@ export function BuildsPage() {
             actions={{
               copy: (build) => copy.mutate(build),
               takeOut: (build) => takeOut.mutate([build.id]),
+              takeOutWhole: (build) => takeOutOther.mutate({ build, whole: true }),
+              takeOutAsKept: (build) => takeOutOther.mutate({ build, whole: false }),
+              mend: setMending,
               put: (build, to) => put.mutate({ build, to }),
             }}
           />

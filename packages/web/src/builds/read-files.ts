@@ -3,7 +3,13 @@ import { unzipSync, type UnzipFileInfo } from 'fflate';
 
 /** What became of one file that was handed over. */
 export type FileRead =
-  | { readonly ok: true; readonly file: string; readonly build: Build; readonly upgradedFrom?: number }
+  | {
+      readonly ok: true;
+      readonly file: string;
+      readonly build: Build;
+      readonly upgradedFrom?: number;
+      readonly whole?: Blob;
+    }
   | { readonly ok: false; readonly file: string; readonly problems: readonly Problem[] };
 
 /** The largest file of one build, and of a zip of several; the server takes no larger ones. */
@@ -74,6 +80,30 @@ function readZip(file: string, bytes: Uint8Array): FileRead[] {
   }
 }
 
+/** A build with its logbook begins so; it may be far larger than a build, for its photographs. */
+const WHOLE = /^\s*\{\s*"format"\s*:\s*"zubric-whole"/;
+const MOST_WHOLE_BYTES = 150 * 1024 * 1024;
+
+async function readWhole(file: File): Promise<FileRead> {
+  let json: { readonly build?: unknown };
+  try {
+    json = JSON.parse(await file.text()) as { readonly build?: unknown };
+  } catch (error) {
+    return refuse(
+      file.name,
+      `this is not readable JSON: ${error instanceof Error ? error.message : 'unknown reason'}`,
+    );
+  }
+  const read = readBuild(json.build);
+  if (!read.ok) return { ok: false, file: file.name, problems: read.problems };
+  return {
+    ok: true,
+    file: file.name,
+    build: read.build,
+    whole: new Blob([file], { type: 'application/json' }),
+  };
+}
+
 /** A zip begins so, whatever it is called. */
 const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
@@ -82,10 +112,11 @@ export async function readBuildFiles(files: readonly File[]): Promise<FileRead[]
   const read = await Promise.all(
     files.map(async (file): Promise<FileRead[]> => {
       const start = new Uint8Array(await file.slice(0, 2).arrayBuffer());
-      const most = isZip(start) ? MOST_ZIP_BYTES : MOST_BYTES;
+      const whole = WHOLE.test(await file.slice(0, 200).text());
+      const most = isZip(start) ? MOST_ZIP_BYTES : whole ? MOST_WHOLE_BYTES : MOST_BYTES;
       if (file.size > most) return [tooLarge(file.name, file.size, most)];
       if (isZip(start)) return readZip(file.name, new Uint8Array(await file.arrayBuffer()));
-      return [readBuildText(file.name, await file.text())];
+      return [whole ? await readWhole(file) : readBuildText(file.name, await file.text())];
     }),
   );
   return read.flat();

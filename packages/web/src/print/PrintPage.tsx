@@ -10,14 +10,18 @@ import { Message } from '../app/ErrorPage.tsx';
 import { stationAddress } from '../app/stations.ts';
 import { useSay, useUnits } from '../app/units.tsx';
 import { useTitle } from '../app/use-title.ts';
-import { findDraft } from '../session/drafts.ts';
+import { draftsOf } from '../session/drafts.ts';
 
 /** The whole build on paper: what it must do, how it stands, what it is made of, and the steps to tick. */
 export function PrintPage() {
   const { buildId = '' } = useParams();
   const stored = useQuery({
     queryKey: ['build', buildId, 'print'],
-    queryFn: () => api.build(buildId),
+    queryFn: async () => {
+      // What is on screen at the bench is what is printed, sent to the server or not.
+      const [stored, [draft]] = await Promise.all([api.build(buildId), draftsOf(buildId)]);
+      return draft?.document ?? stored.document;
+    },
     staleTime: 0,
   });
   if (stored.isError)
@@ -31,8 +35,7 @@ export function PrintPage() {
       </main>
     );
   if (!stored.data) return <p className="p-10">Laying out the sheet …</p>;
-  // What is on screen at the bench is what is printed, sent to the server or not.
-  return <Sheet id={buildId} build={findDraft(buildId)?.document ?? stored.data.document} />;
+  return <Sheet id={buildId} build={stored.data} />;
 }
 
 function Sheet({ id, build }: { readonly id: string; readonly build: Build }) {

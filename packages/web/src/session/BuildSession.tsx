@@ -1,4 +1,4 @@
-import { problemsOf, buildSchema, type Build } from '@zubric/core/build';
+import type { Build } from '@zubric/core/build';
 import { evaluate, type Report } from '@zubric/core/evaluate';
 import {
   createContext,
@@ -11,14 +11,12 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import { ApiProblem, api, type StoredBuild } from '../app/api.ts';
+import type { StoredBuild } from '../app/api.ts';
 import { useUnits } from '../app/units.tsx';
-import { dropDraft, findDraft, keepDraft } from './drafts.ts';
+import { dropDraft, isOwn, type LeftDraft } from './drafts.ts';
 import { findHistory, keepHistory } from './history.ts';
-import { nextSession, openSession, type Session, type SessionEvent } from './session.ts';
-
-const PAUSE_BEFORE_SAVING_MS = 350;
-const PAUSE_BEFORE_RETRY_MS = 2000;
+import { useSaving, type KeptHere } from './saving.ts';
+import { nextSession, openSession, type Session } from './session.ts';
 
 interface OpenBuild {
   readonly id: string;
@@ -28,6 +26,15 @@ interface OpenBuild {
   readonly edit: (edit: (build: Build) => Build) => void;
   readonly undo: () => void;
   readonly redo: () => void;
+  /** Whether what is not saved yet is on this machine’s disk. */
+  readonly keptHere: KeptHere;
+  /** Edits of this build that were left unsaved in other windows, and are not looked at yet. */
+  readonly left: readonly LeftDraft[];
+  /** Sets an edit that was left beside what is on screen, difference by difference; or drops it. */
+  readonly look: (draft: LeftDraft) => void;
+  readonly drop: (draft: LeftDraft) => void;
+  /** Sends again what could not be sent because the build was thrown away: it was put back. */
+  readonly returned: () => void;
   /** Settles a conflict with the build that was chosen, difference by difference. */
   readonly merge: (merged: Build) => void;
   /** Fields whose text cannot be read; the report stands at their last readable values. */
@@ -43,79 +50,13 @@ export function useBuild(): OpenBuild {
   return open;
 }
 
-/** Sends one edit and turns the answer into an event. */
-async function saveOnce(id: string, session: Session): Promise<SessionEvent> {
-  const checked = buildSchema.safeParse(session.build);
-  if (!checked.success) {
-    const first = problemsOf(checked.error)[0];
-    return {
-      type: 'refused',
-      message: first ? `${first.path}: ${first.message}` : 'this build is not whole',
-    };
-  }
-  try {
-    const { version } = await api.saveBuild(id, session.build, session.version);
-    return { type: 'confirmed', version };
-  } catch (error) {
-    if (!(error instanceof ApiProblem)) throw error;
-    if (error.status === 409)
-      return {
-        type: 'conflicted',
-        build: error.details.stored as Build,
-        version: Number(error.details.version),
-      };
-    if (error.passing) return { type: 'unreachable', message: error.message };
-    const first = error.problems[0];
-    return { type: 'refused', message: first ? `${first.path}: ${first.message}` : error.message };
-  }
+interface Opened {
+  readonly stored: StoredBuild;
+  readonly left: readonly LeftDraft[];
 }
 
-/** Saves by itself, a moment after the last keystroke, one save at a time, and again after a failure. */
-function useSaving(
-  id: string,
-  session: Session,
-  { dispatch, onSaved }: { readonly dispatch: (event: SessionEvent) => void; readonly onSaved?: () => void },
-): void {
-  const { save, build, version, confirmed, sending } = session;
-  useEffect(() => {
-    if (build === confirmed) dropDraft(id);
-    else keepDraft(id, { version, document: build, base: confirmed });
-  }, [id, build, confirmed, version]);
-
-  useEffect(() => {
-    if ((save !== 'waiting' && save !== 'offline') || sending || build === confirmed) return;
-    const pause = save === 'offline' ? PAUSE_BEFORE_RETRY_MS : PAUSE_BEFORE_SAVING_MS;
-    const timer = setTimeout(() => {
-      dispatch({ type: 'sent', build });
-      void saveOnce(id, session).then((event) => {
-        dispatch(event);
-        if (event.type === 'confirmed') onSaved?.();
-      });
-    }, pause);
-    return () => clearTimeout(timer);
-  }, [id, save, build, confirmed, sending, session, dispatch, onSaved]);
-
-  // Leaving the bench within that moment: the last edit is sent at once.
-  const latest = useRef(session);
-  useEffect(() => {
-    latest.current = session;
-  }, [session]);
-  useEffect(
-    () => () => {
-      const left = latest.current;
-      if (left.save !== 'waiting' || left.sending) return;
-      void saveOnce(id, left).then((event) => {
-        if (event.type !== 'confirmed') return;
-        dropDraft(id);
-        onSaved?.();
-      });
-    },
-    [id, onSaved],
-  );
-}
-
-function sessionOf({ id, document, version }: StoredBuild): Session {
-  const draft = findDraft(id);
+/** The build as stored, or the latest edit that was left unsaved, taken up where it was left. */
+function sessionOf({ stored: { id, document, version }, left: [draft] }: Opened): Session {
   const history = findHistory(id);
   // A draft that started from an older version is sent as such: the server then shows both.
   return draft
@@ -125,17 +66,27 @@ function sessionOf({ id, document, version }: StoredBuild): Session {
 
 interface Props {
   readonly stored: StoredBuild;
+  /** Edits of it that no window owns any more, the latest first. */
+  readonly left?: readonly LeftDraft[];
   /** After each save that was confirmed, also one that comes through after the build was left. */
   readonly onSaved?: () => void;
   readonly children: ReactNode;
 }
 
-export function BuildSession({ stored, onSaved, children }: Props) {
+const NOTHING_LEFT: readonly LeftDraft[] = [];
+
+export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, children }: Props) {
   const { id } = stored;
   const { system } = useUnits();
-  const [session, dispatch] = useReducer(nextSession, stored, sessionOf);
+  const [session, dispatch] = useReducer(nextSession, { stored, left: found }, sessionOf);
+  const [left, setLeft] = useState(found.slice(1));
   const [unreadFields, setUnreadFields] = useState<ReadonlySet<string>>(new Set());
-  useSaving(id, session, { dispatch, onSaved });
+  const keptHere = useSaving(id, session, { dispatch, onSaved });
+  // The draft that was taken up is this window's now, and kept as such.
+  const [taken] = found;
+  useEffect(() => {
+    if (taken && !isOwn(taken) && keptHere === 'kept') void dropDraft(id, taken.window);
+  }, [id, taken, keptHere]);
 
   const edit = useCallback(
     (change: (build: Build) => Build) => dispatch({ type: 'edited', edit: change, at: Date.now() }),
@@ -143,10 +94,28 @@ export function BuildSession({ stored, onSaved, children }: Props) {
   );
   const undo = useCallback(() => dispatch({ type: 'undo' }), []);
   const redo = useCallback(() => dispatch({ type: 'redo' }), []);
-  const merge = useCallback(
-    (merged: Build) => dispatch({ type: 'merged', build: merged, at: Date.now() }),
-    [],
+  const drop = useCallback(
+    (draft: LeftDraft) => {
+      setLeft((others) => others.filter((other) => other.window !== draft.window));
+      void dropDraft(id, draft.window);
+    },
+    [id],
   );
+  // It stays on the disk until it is settled what becomes of it.
+  const looked = useRef<LeftDraft>(undefined);
+  const look = useCallback((draft: LeftDraft) => {
+    looked.current = draft;
+    dispatch({ type: 'offered', build: draft.document });
+  }, []);
+  const merge = useCallback(
+    (merged: Build) => {
+      dispatch({ type: 'merged', build: merged, at: Date.now() });
+      if (looked.current) drop(looked.current);
+      looked.current = undefined;
+    },
+    [drop],
+  );
+  const returned = useCallback(() => dispatch({ type: 'returned' }), []);
   const { history } = session;
   useEffect(() => keepHistory(id, history), [id, history]);
   const markUnread = useCallback((field: string, unread: boolean) => {
@@ -162,8 +131,28 @@ export function BuildSession({ stored, onSaved, children }: Props) {
   const { build } = session;
   const report = useMemo(() => evaluate(build, system), [build, system]);
   const open = useMemo(
-    () => ({ id, session, build, report, edit, undo, redo, merge, unread: unreadFields.size, markUnread }),
-    [id, session, build, report, edit, undo, redo, merge, unreadFields, markUnread],
+    () => ({
+      ...{ id, session, build, report, edit, undo, redo, merge, keptHere, left, look, drop, returned },
+      unread: unreadFields.size,
+      markUnread,
+    }),
+    [
+      id,
+      session,
+      build,
+      report,
+      edit,
+      undo,
+      redo,
+      merge,
+      keptHere,
+      left,
+      look,
+      drop,
+      returned,
+      unreadFields,
+      markUnread,
+    ],
   );
   return <OpenBuildContext value={open}>{children}</OpenBuildContext>;
 }

@@ -1,31 +1,126 @@
+import 'fake-indexeddb/auto';
 import { newBuild } from '@zubric/core/build';
-import { afterEach, describe, expect, it } from 'vitest';
-import { dropDraft, findDraft, keepDraft } from './drafts.ts';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 
 const gull = newBuild('Gull');
+const named = (name: string) => ({ version: 3, document: newBuild(name), base: gull });
+
+/** A window of the browser: a page of its own, on the storage of all. */
+async function openWindow() {
+  vi.resetModules();
+  return import('./drafts.ts');
+}
+
+/** Locks as a browser has them: held until the window that asked is closed. */
+function locks() {
+  const held = new Set<string>();
+  vi.stubGlobal('navigator', {
+    ...navigator,
+    locks: {
+      request: (name: string) => {
+        held.add(name);
+        return new Promise(() => undefined);
+      },
+      query: () => Promise.resolve({ held: [...held].map((name) => ({ name })) }),
+    },
+  });
+  return { close: () => held.clear() };
+}
 
 describe('a draft', () => {
-  afterEach(() => localStorage.clear());
+  beforeEach(() => {
+    indexedDB = new IDBFactory();
+    localStorage.clear();
+  });
+  afterEach(() => vi.unstubAllGlobals());
 
-  it('is kept by build and given back whole', () => {
-    keepDraft('a', { version: 3, document: gull, base: gull });
-    expect(findDraft('a')).toEqual({ version: 3, document: gull, base: gull });
-    expect(findDraft('b')).toBeUndefined();
-    dropDraft('a');
-    expect(findDraft('a')).toBeUndefined();
+  it('is on the disk before it is said to be, and comes back whole', async () => {
+    locks();
+    const one = await openWindow();
+    expect(await one.keepDraft('a', named('Tern'))).toBe(true);
+    const [draft] = await one.leftDrafts('a');
+    expect(draft).toMatchObject(named('Tern'));
+    expect(draft && one.isOwn(draft)).toBe(true);
+    expect(await one.leftDrafts('b')).toEqual([]);
+    await one.dropDraft('a');
+    expect(await one.leftDrafts('a')).toEqual([]);
   });
 
-  it('that cannot be read is passed over, not fallen over', () => {
-    for (const text of [
-      '{',
-      'null',
-      '{"version":1}',
-      '{"version":"1","document":{}}',
-      '{"version":1,"document":{"format":"x"}}',
-      JSON.stringify({ version: 1, document: gull }),
-    ]) {
+  it('asks for a write that survives the power going off', async () => {
+    const transaction = vi.spyOn(IDBDatabase.prototype, 'transaction');
+    const one = await openWindow();
+    await one.keepDraft('a', named('Tern'));
+    expect(transaction).toHaveBeenCalledWith('drafts', 'readwrite', { durability: 'strict' });
+    transaction.mockRestore();
+  });
+
+  it('of one window is never written over, dropped or taken up by another that lives', async () => {
+    locks();
+    const one = await openWindow();
+    await one.keepDraft('a', named('One'));
+    const two = await openWindow();
+    await two.keepDraft('a', named('Two'));
+    expect((await two.leftDrafts('a')).map(({ document }) => document.name)).toEqual(['Two']);
+    await two.dropDraft('a');
+    expect((await one.leftDrafts('a')).map(({ document }) => document.name)).toEqual(['One']);
+  });
+
+  it('that no window owns any more is offered, the latest first', async () => {
+    const { close } = locks();
+    const one = await openWindow();
+    await one.keepDraft('a', named('One'));
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    const two = await openWindow();
+    await two.keepDraft('a', named('Two'));
+    close();
+    const three = await openWindow();
+    const left = await three.leftDrafts('a');
+    expect(left.map(({ document }) => document.name)).toEqual(['Two', 'One']);
+    expect(left.some((draft) => three.isOwn(draft))).toBe(false);
+    await three.dropDraft('a', left[1]?.window);
+    expect((await three.leftDrafts('a')).map(({ document }) => document.name)).toEqual(['Two']);
+  });
+
+  it('of an earlier version is taken over once', async () => {
+    locks();
+    localStorage.setItem('zubric-draft-a', JSON.stringify(named('Old')));
+    const one = await openWindow();
+    expect((await one.leftDrafts('a')).map(({ document }) => document.name)).toEqual(['Old']);
+    expect(localStorage.getItem('zubric-draft-a')).toBeNull();
+    expect((await one.leftDrafts('a')).map(({ document }) => document.name)).toEqual(['Old']);
+  });
+
+  it('that cannot be read is passed over, not fallen over', async () => {
+    locks();
+    const one = await openWindow();
+    for (const text of ['{', 'null', '{"version":1}', JSON.stringify({ version: 1, document: gull })]) {
       localStorage.setItem('zubric-draft-a', text);
-      expect(findDraft('a')).toBeUndefined();
+      expect(await one.leftDrafts('a')).toEqual([]);
     }
+  });
+
+  it('is not said to be kept where storage is denied or full', async () => {
+    const one = await openWindow();
+    const denied = vi.spyOn(IDBFactory.prototype, 'open').mockImplementation(() => {
+      throw new DOMException('denied', 'SecurityError');
+    });
+    expect(await one.keepDraft('a', named('Tern'))).toBe(false);
+    expect(await one.leftDrafts('a')).toEqual([]);
+    denied.mockRestore();
+    // Once it is allowed, the next edit is kept.
+    expect(await one.keepDraft('a', named('Tern'))).toBe(true);
+    const full = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    expect(await one.keepDraft('a', named('Gannet'))).toBe(false);
+    full.mockRestore();
+  });
+
+  it('is offered where the browser cannot tell which windows live', async () => {
+    vi.stubGlobal('navigator', { ...navigator, locks: undefined });
+    const one = await openWindow();
+    await one.keepDraft('a', named('One'));
+    const two = await openWindow();
+    expect((await two.leftDrafts('a')).map(({ document }) => document.name)).toEqual(['One']);
   });
 });

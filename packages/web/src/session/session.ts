@@ -1,13 +1,18 @@
 import { contest, type Build, type Contested } from '@zubric/core/build';
 import { move, NO_HISTORY, remember, type History } from './history.ts';
 
-/** Where the saving of edits stands. `refused`: the server cannot take the build as it is, and says why. */
-export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'conflict' | 'refused';
+/**
+ * Where the saving of edits stands. `refused`: the server cannot take the build as it is, and says why; `gone`: it was
+ * thrown away elsewhere.
+ */
+export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'conflict' | 'refused' | 'gone';
 
-/** What the server holds instead, and how it differs. */
+/** What there is instead, and how it differs. */
 interface Theirs {
   readonly build: Build;
   readonly version: number;
+  /** Whether it is what the server holds; else an edit that was left in another window. */
+  readonly stored: boolean;
   readonly contested: readonly Contested[];
 }
 
@@ -24,6 +29,8 @@ export interface Session {
   /** In a conflict only. */
   readonly theirs: Theirs | null;
   readonly message: string;
+  /** How often in a row saving has failed. */
+  readonly failures: number;
   readonly history: History;
   /** The last step back or forth, until the next edit. */
   readonly moved: { readonly way: 'undo' | 'redo'; readonly from: Build; readonly to: Build } | null;
@@ -36,6 +43,9 @@ export type SessionEvent =
   | { readonly type: 'confirmed'; readonly version: number }
   | { readonly type: 'unreachable'; readonly message: string }
   | { readonly type: 'refused'; readonly message: string }
+  | { readonly type: 'gone' }
+  | { readonly type: 'returned' }
+  | { readonly type: 'offered'; readonly build: Build }
   | { readonly type: 'conflicted'; readonly build: Build; readonly version: number }
   | { readonly type: 'merged'; readonly build: Build; readonly at: number };
 
@@ -55,6 +65,7 @@ export const openSession = ({ document, version, draft, history = NO_HISTORY }: 
   save: draft ? 'waiting' : 'saved',
   theirs: null,
   message: '',
+  failures: 0,
   history,
   moved: null,
 });
@@ -63,7 +74,7 @@ export const openSession = ({ document, version, draft, history = NO_HISTORY }: 
 const showing = (session: Session, build: Build): Session => ({
   ...session,
   build,
-  save: session.save === 'conflict' ? 'conflict' : 'waiting',
+  save: session.save === 'conflict' || session.save === 'gone' ? session.save : 'waiting',
   theirs: session.theirs && {
     ...session.theirs,
     contested: contest(session.confirmed, session.theirs.build, build),
@@ -94,10 +105,30 @@ export function nextSession(session: Session, event: SessionEvent): Session {
     case 'confirmed': {
       const confirmed = session.sending ?? session.confirmed;
       const save = confirmed === session.build ? 'saved' : 'waiting';
-      return { ...session, confirmed, version: event.version, sending: null, save, message: '' };
+      return {
+        ...session,
+        confirmed,
+        version: event.version,
+        sending: null,
+        save,
+        message: '',
+        failures: 0,
+      };
     }
     case 'unreachable':
-      return { ...session, sending: null, save: 'offline', message: event.message };
+      return {
+        ...session,
+        sending: null,
+        save: 'offline',
+        message: event.message,
+        failures: session.failures + 1,
+      };
+    case 'gone':
+      return { ...session, sending: null, save: 'gone' };
+    case 'returned':
+      return session.save === 'gone' ? { ...session, save: 'waiting', failures: 0 } : session;
+    case 'offered':
+      return offered(session, event.build);
     case 'refused':
       return { ...session, sending: null, save: 'refused', message: event.message };
     case 'conflicted':
@@ -108,7 +139,7 @@ export function nextSession(session: Session, event: SessionEvent): Session {
         ...session,
         build: event.build,
         version: session.theirs.version,
-        confirmed: session.theirs.build,
+        confirmed: session.theirs.stored ? session.theirs.build : session.confirmed,
         theirs: null,
         save: 'waiting',
         history: remember(session.history, session.build, event.build, event.at),
@@ -123,5 +154,17 @@ function conflicted(session: Session, build: Build, version: number): Session {
   const ours = contested.every((difference) => difference.by === 'mine');
   return ours
     ? { ...session, sending: null, version, confirmed: build, save: 'waiting', message: '' }
-    : { ...session, sending: null, save: 'conflict', theirs: { build, version, contested } };
+    : { ...session, sending: null, save: 'conflict', theirs: { build, version, stored: true, contested } };
+}
+
+/** An edit left in another window, set beside what is on screen; where it has nothing else, there is nothing to choose. */
+function offered(session: Session, build: Build): Session {
+  const contested = contest(session.confirmed, build, session.build);
+  if (session.theirs || session.sending || contested.every((difference) => difference.by === 'mine'))
+    return session;
+  return {
+    ...session,
+    save: 'conflict',
+    theirs: { build, version: session.version, stored: false, contested },
+  };
 }

@@ -38,7 +38,7 @@ function serving(first: readonly LogEntry[], more: Parameters<typeof answering>[
   let entries = [...first];
   const snapshots: SnapshotLine[] = [{ number: 1, name: 'Half the load', createdAt: '2026-11-19T09:00:00Z' }];
   return answering({
-    'GET /api/builds/b/log': () => ({ entries }),
+    'GET /api/builds/b/log': () => ({ entries, next: null }),
     'GET /api/builds/b/snapshots': () => ({ snapshots }),
     'GET /api/builds/b/snapshots/*': (_, [number]) => ({
       ...snapshots[Number(number) - 1],
@@ -214,5 +214,23 @@ describe('the logbook', () => {
     onBench(<Logbook />, puffin);
     expect((await screen.findByRole('alert')).textContent).toBe('There is no build of that name.');
     expect(text()).toContain('None yet. Take one before you try something.');
+  });
+
+  it('shows the first page, and earlier entries when they are asked for', async () => {
+    const pages: Record<string, readonly LogEntry[]> = {
+      '': [entry({ id: 'late', changes: ['Late change'] })],
+      '17': [entry({ id: 'early', begunAt: '2026-11-01T10:00:00Z', changes: ['Early change'] })],
+    };
+    serving([], {
+      'GET /api/builds/b/log': () => ({ entries: pages[''], next: '17' }),
+      'GET /api/builds/b/log\\?before=*': (_, [before = '']) => ({ entries: pages[before], next: null }),
+    });
+    onBench(<Logbook />, puffin);
+    await screen.findByText('Late change');
+    expect(screen.queryByText('Early change')).toBeNull();
+    press('Earlier entries');
+    await screen.findByText('Early change');
+    expect(screen.getByText('Late change')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Earlier entries' })).toBeNull();
   });
 });

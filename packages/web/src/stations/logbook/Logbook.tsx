@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { api } from '../../app/api.ts';
 import { useTitle } from '../../app/use-title.ts';
@@ -15,9 +15,11 @@ export function Logbook() {
   const compare = search.get('compare');
   useTitle('Logbook', build.name);
   // A save may have added an entry: the log is read again with each version.
-  const log = useQuery({
+  const log = useInfiniteQuery({
     queryKey: ['log', id, session.version],
-    queryFn: () => api.log(id),
+    queryFn: ({ pageParam }) => api.log(id, pageParam),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next ?? undefined,
     placeholderData: (before) => before,
   });
   const snapshots = useQuery({ queryKey: ['snapshots', id], queryFn: () => api.snapshots(id), staleTime: 0 });
@@ -34,7 +36,21 @@ export function Logbook() {
         <div className="grid gap-3">
           {compare !== null && <Compare pair={compare} snapshots={snapshots.data ?? []} />}
           <NoteForm />
-          {log.isPending ? <p>Opening the logbook …</p> : <EntryList entries={log.data ?? []} />}
+          {log.isPending ? (
+            <p>Opening the logbook …</p>
+          ) : (
+            <EntryList entries={log.data?.pages.flatMap((page) => page.entries) ?? []} />
+          )}
+          {log.hasNextPage && (
+            <button
+              type="button"
+              className="push justify-self-start"
+              disabled={log.isFetchingNextPage}
+              onClick={() => void log.fetchNextPage()}
+            >
+              Earlier entries
+            </button>
+          )}
         </div>
         <Snapshots snapshots={snapshots.data ?? []} />
       </div>
