@@ -22,6 +22,16 @@ export default defineConfig({
       },
       {
         test: {
+          name: 'faults',
+          include: ['faults/**/*.test.ts'],
+          environment: 'node' as const,
+          fileParallelism: false,
+          testTimeout: 600_000,
+          hookTimeout: 300_000,
+        },
+      },
+      {
+        test: {
           name: 'web',
           include: ['packages/web/src/**/*.test.{ts,tsx}'],
           environment: 'jsdom' as const,

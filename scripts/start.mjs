@@ -7,9 +7,11 @@ import { join } from 'node:path';
 import { ROOT, checkNode, ensureDebian, ensurePackages, ensureWeb, giveUp } from './lib/setup.mjs';
 import { ownFolder, stateFolder, takeLock, tokenFile, writeWhole } from './lib/state.mjs';
 
+// Only this user reads what is written here.
+process.umask(0o077);
 const dev = process.argv.includes('--dev');
 const USUAL_PORT = 4817;
-const ownDatabase = process.env.ZUBRIC_DATABASE_URL;
+const ownDatabase = process.env.ZUBRIC_DATABASE_URL || undefined;
 
 /** What a builder must know of this start, on the console and in the application. */
 const notices = [];
@@ -20,7 +22,7 @@ const told = (sentence) => {
 
 checkNode();
 const STATE = ownFolder(stateFolder());
-const LOG = join(STATE, 'log', 'server.log');
+const LOG = join(ownFolder(join(STATE, 'log')), 'server.log');
 const taken = takeLock(STATE, told);
 if (!taken.lock)
   giveUp(

@@ -1,6 +1,7 @@
 /**
  * `npm test`: everything, counted from the runners' own reports; the last line is "N passed, N failed". With the name
- * of a part (core, cli, server, web, e2e) only that part.
+ * of a part (core, cli, server, web, faults, e2e) only that part. Faults are tried shortly among all, in full by
+ * themselves.
  */
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -8,13 +9,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, checkNode, ensureDebian, ensurePackages, ensureWeb, giveUp } from './lib/setup.mjs';
 
-const PARTS = ['core', 'cli', 'server', 'web', 'e2e'];
+const PARTS = ['core', 'cli', 'server', 'web', 'faults', 'e2e'];
 const only = process.argv[2];
 if (only !== undefined && !PARTS.includes(only)) giveUp(`There is no part "${only}": ${PARTS.join(', ')}.`);
 const wants = (part) => only === undefined || only === part;
 
 checkNode();
-if (wants('server') || wants('e2e')) ensureDebian(['postgresql', ...(wants('e2e') ? ['chromium'] : [])]);
+if (wants('server') || wants('faults') || wants('e2e'))
+  ensureDebian(['postgresql', ...(wants('e2e') ? ['chromium'] : [])]);
 ensurePackages();
 
 const reports = mkdtempSync(join(tmpdir(), 'zubric-reports-'));
@@ -83,7 +85,11 @@ if (projects.length > 0) {
       '--reporter=json',
       `--outputFile.json=${report}`,
     ],
-    { report, read: (r) => [r.numPassedTests, r.numFailedTests + (r.numPendingTests ?? 0)] },
+    {
+      report,
+      read: (r) => [r.numPassedTests, r.numFailedTests + (r.numPendingTests ?? 0)],
+      env: only === 'faults' ? { ZUBRIC_FAULTS: 'full' } : {},
+    },
   );
 }
 

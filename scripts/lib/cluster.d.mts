@@ -10,6 +10,8 @@ export interface Cluster {
   stop(): Promise<void>;
 }
 
+/** Where a cluster stands that is asked for in a folder. */
+export function homeOf(folder: string): string;
 export function freePort(wanted?: number): Promise<number>;
 /** One for tests: it goes with all its data when it is stopped. */
 export interface ThrowAwayCluster {

@@ -61,19 +61,24 @@ function runAs(user, command, args, options = {}) {
   return spawnSync(program, all, { encoding: 'utf8', cwd: '/', ...options });
 }
 
-/** A folder the cluster's user can reach: the one asked for, or one beside the system's own state. */
-function reachable(folder, user) {
+/**
+ * Where a cluster stands: in the folder asked for, or, where its user cannot reach that, in one beside the system's own
+ * state, named after it.
+ */
+export function homeOf(folder) {
+  const user = clusterUser();
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  if (user) {
-    // The cluster's user passes through the state folder, and sees nothing of it.
-    const state = dirname(folder);
-    chownSync(state, 0, user.gid);
-    chmodSync(state, 0o710);
-  }
-  if (!user || runAs(user, 'test', ['-x', folder]).status === 0) return folder;
+  if (!user) return folder;
+  // The cluster's user passes through the state folder, and sees nothing of it.
+  const state = dirname(folder);
+  chownSync(state, 0, user.gid);
+  chmodSync(state, 0o710);
+  chownSync(folder, user.uid, user.gid);
+  if (runAs(user, 'test', ['-x', folder]).status === 0) return folder;
   const name = createHash('sha256').update(folder).digest('hex').slice(0, 16);
   const elsewhere = join('/var/lib/zubric', name);
   mkdirSync(elsewhere, { recursive: true });
+  chownSync(elsewhere, user.uid, user.gid);
   return elsewhere;
 }
 
@@ -214,8 +219,7 @@ async function clearLeftover(data, told) {
  */
 export async function startCluster(folder, { throwAway = false, port: wanted, told = console.log } = {}) {
   const user = clusterUser();
-  const home = reachable(folder, user);
-  if (user) chownSync(home, user.uid, user.gid);
+  const home = homeOf(folder);
   chmodSync(home, 0o700);
   const { data, bin } = readyData({ home, user, told });
   await clearLeftover(data, told);

@@ -29,7 +29,7 @@ function locks() {
 
 describe('a draft', () => {
   beforeEach(() => {
-    indexedDB = new IDBFactory();
+    vi.stubGlobal('indexedDB', new IDBFactory());
     localStorage.clear();
   });
   afterEach(() => vi.unstubAllGlobals());

@@ -91,7 +91,7 @@ const taken = (): Reply => json(200, { id: 'b', version: 2 });
 
 describe('saving', () => {
   beforeEach(() => {
-    indexedDB = new IDBFactory();
+    vi.stubGlobal('indexedDB', new IDBFactory());
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'Date'] });
   });
   afterEach(() => {
@@ -217,7 +217,7 @@ describe('saving', () => {
 
 describe('edits left in other windows', () => {
   beforeEach(() => {
-    indexedDB = new IDBFactory();
+    vi.stubGlobal('indexedDB', new IDBFactory());
   });
   afterEach(() => {
     cleanup();

@@ -1,0 +1,2 @@
+export const ROOT: string;
+export function postgresFolders(): { readonly version: number; readonly bin: string }[];
