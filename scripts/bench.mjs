@@ -30,9 +30,13 @@ try {
   const { status } = spawnSync(process.execPath, [bundle, out], { cwd: ROOT, stdio: 'inherit' });
   if (status !== 0) giveUp('the bench failed');
   const { keystrokeToStrip } = await import('./bench/keystroke.mjs');
+  const { load } = await import('./bench/load.mjs');
+  const { firstSight } = await import('./bench/first-sight.mjs');
   const figures = {
     ...JSON.parse(readFileSync(out, 'utf8')),
     'keystroke to repainted strip, demo build': await keystrokeToStrip(),
+    ...(await firstSight()),
+    ...(await load()),
   };
   console.log(JSON.stringify(figures, null, 2));
 } finally {

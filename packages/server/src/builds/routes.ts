@@ -30,18 +30,24 @@ function begun(asked: z.output<typeof creation>): { readonly document: Build; re
     };
   }
   return {
-    document: documentFrom(asked.document),
+    document: judged(documentFrom(asked.document)),
     from: asked.file === undefined ? 'Brought in' : `Brought in from the file “${asked.file}”`,
   };
 }
 
-/** A document as sent: unreadable ones are told path by path, and what cannot be judged is not kept. */
+/** What comes from outside is judged once before it is kept. */
+function judged(document: Build): Build {
+  evaluate(document);
+  return document;
+}
+
+/**
+ * A document as sent: unreadable ones are told path by path. Whatever the schema takes can be judged, so that a save
+ * need not try it.
+ */
 export function documentFrom(json: unknown): Build {
   const read = readBuild(json);
-  if (read.ok) {
-    evaluate(read.build);
-    return read.build;
-  }
+  if (read.ok) return read.build;
   throw new HttpProblem({
     status: 422,
     code: 'invalid-build',

@@ -1,10 +1,8 @@
 import { createBrowserRouter, Navigate } from 'react-router';
-import { BuildsPage } from '../builds/BuildsPage.tsx';
 import { ErrorPage, NotFoundPage } from './ErrorPage.tsx';
 import { Shell } from './Shell.tsx';
 import { STATION_PAGES } from './station-pages.ts';
 import { STATIONS } from './stations.ts';
-import { Workbench } from './Workbench.tsx';
 
 /** Every address. Stations are loaded when they are first opened. */
 export const router = createBrowserRouter([
@@ -13,10 +11,13 @@ export const router = createBrowserRouter([
     errorElement: <ErrorPage />,
     children: [
       { index: true, element: <Navigate to="/builds" replace /> },
-      { path: 'builds', element: <BuildsPage /> },
+      {
+        path: 'builds',
+        lazy: async () => ({ Component: (await import('../builds/BuildsPage.tsx')).BuildsPage }),
+      },
       {
         path: 'builds/:buildId',
-        element: <Workbench />,
+        lazy: async () => ({ Component: (await import('./Workbench.tsx')).Workbench }),
         children: [
           { index: true, element: <Navigate to="brief" replace /> },
           ...STATIONS.map(({ path }) => ({ path, lazy: STATION_PAGES[path] })),

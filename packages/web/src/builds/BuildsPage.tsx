@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState, type DragEvent } from 'react';
+import { Suspense, lazy, useRef, useState, type DragEvent } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ApiProblem, api, type BuildLine, type Place } from '../app/api.ts';
 import { NoKey } from '../app/ErrorPage.tsx';
@@ -7,11 +7,10 @@ import { StateNotices } from '../app/StateNotices.tsx';
 import { download } from '../app/download.ts';
 import { Header } from '../app/Header.tsx';
 import { useTitle } from '../app/use-title.ts';
-import { BringIn } from './BringIn.tsx';
 import { BuildTable } from './BuildTable.tsx';
 import { NewBuild } from './NewBuild.tsx';
-import { readBuildFiles, type FileRead } from './read-files.ts';
-import { fileNameOf, takenOut } from './take-out.ts';
+import type { FileRead } from './read-files.ts';
+import { fileNameOf } from './file-name.ts';
 
 interface Shelf {
   readonly place: Place;
@@ -43,6 +42,11 @@ const DONE: Readonly<Record<Place, string>> = {
   archive: 'is set aside',
   bin: 'was thrown away',
 };
+
+/** Reading and writing files is fetched when it is wanted. */
+const BringIn = lazy(async () => ({ default: (await import('./BringIn.tsx')).BringIn }));
+const reading = () => import('./read-files.ts');
+const writing = () => import('./take-out.ts');
 
 /** What was just done, and how to take it back. */
 interface Notice {
@@ -86,9 +90,11 @@ export function BuildsPage() {
     },
   });
   const takeOut = useMutation({
-    mutationFn: (ids: readonly string[]) => Promise.all(ids.map((id) => api.build(id))),
-    onSuccess: (stored) => {
-      const { name, content } = takenOut(stored.map((build) => build.document));
+    mutationFn: async (ids: readonly string[]) => {
+      const [{ takenOut }, ...stored] = await Promise.all([writing(), ...ids.map((id) => api.build(id))]);
+      return takenOut(stored.map((build) => build.document));
+    },
+    onSuccess: ({ name, content }) => {
       download(name, content);
       setNotice({ text: `Taken out as ${name}.` });
     },
@@ -106,6 +112,7 @@ export function BuildsPage() {
   const [mending, setMending] = useState<BuildLine>();
   const mend = useMutation({
     mutationFn: async ({ build, file }: { readonly build: BuildLine; readonly file: File }) => {
+      const { readBuildFiles } = await reading();
       const [read] = await readBuildFiles([file]);
       if (!read?.ok)
         throw new Error(
@@ -123,7 +130,11 @@ export function BuildsPage() {
     builds.error ?? put.error ?? copy.error ?? takeOut.error ?? takeOutOther.error ?? mend.error;
 
   const offer = (list: FileList | null): void => {
-    if (list && list.length > 0) void readBuildFiles([...list]).then(setFiles);
+    if (!list || list.length === 0) return;
+    const files = [...list];
+    void reading()
+      .then(({ readBuildFiles }) => readBuildFiles(files))
+      .then(setFiles);
   };
   const shown = (builds.data ?? []).filter((build) =>
     `${build.name} ${'problem' in build ? '' : build.purpose}`
@@ -257,18 +268,20 @@ export function BuildsPage() {
         )}
       </main>
       {files && (
-        <BringIn
-          files={files}
-          names={new Set((builds.data ?? []).map((build) => build.name))}
-          onClose={() => setFiles(undefined)}
-          onDone={(count) => {
-            setFiles(undefined);
-            setNotice({
-              text: count === 1 ? 'One build was brought in.' : `${count} builds were brought in.`,
-            });
-            void refresh();
-          }}
-        />
+        <Suspense>
+          <BringIn
+            files={files}
+            names={new Set((builds.data ?? []).map((build) => build.name))}
+            onClose={() => setFiles(undefined)}
+            onDone={(count) => {
+              setFiles(undefined);
+              setNotice({
+                text: count === 1 ? 'One build was brought in.' : `${count} builds were brought in.`,
+              });
+              void refresh();
+            }}
+          />
+        </Suspense>
       )}
     </div>
   );

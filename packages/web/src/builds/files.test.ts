@@ -3,7 +3,8 @@ import { newBuild, readBuild } from '@zubric/core/build';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { MOST_BYTES, readBuildFiles, type FileRead } from './read-files.ts';
-import { fileNameOf, takenOut } from './take-out.ts';
+import { fileNameOf } from './file-name.ts';
+import { takenOut } from './take-out.ts';
 
 const gull = newBuild('Gull');
 const file = (name: string, ...content: BlobPart[]): File => new File(content, name);

@@ -6,7 +6,7 @@ const WorkingPanel = lazy(async () => ({ default: (await import('./WorkingPanel.
 
 interface Props {
   /** Works the number out again, when it is opened and not before. */
-  readonly work: () => Working | undefined;
+  readonly work: () => Working | undefined | Promise<Working | undefined>;
   /** What the number is, as it ends "how … came about". */
   readonly title: string;
   /** The number as it is shown. */
@@ -16,9 +16,9 @@ interface Props {
 /** Why a number has no working, in a sentence. */
 const NONE = 'This number has no working of its own: it was given, or the build has no such part yet.';
 
-function openedOf(work: Props['work']): Working | string {
+async function openedOf(work: Props['work']): Promise<Working | string> {
   try {
-    return work() ?? NONE;
+    return (await work()) ?? NONE;
   } catch (error) {
     if (error instanceof NotPhysical) return error.message;
     throw error;
@@ -35,7 +35,7 @@ export function Opens({ work, title, children }: Props) {
         className="cursor-pointer underline decoration-edge decoration-dotted underline-offset-4 hover:decoration-solid"
         title="How it came about"
         aria-label={`${children}, ${title}: how it came about`}
-        onClick={() => setOpened(openedOf(work))}
+        onClick={() => void openedOf(work).then(setOpened)}
       >
         {children}
       </button>

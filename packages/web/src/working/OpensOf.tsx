@@ -1,16 +1,8 @@
-import {
-  ratioWorking,
-  workingOf,
-  workingOfLink,
-  workingOfOuting,
-  workingOfWindow,
-  type RatioSpan,
-  type LinkReport,
-  type Opened,
-  type OpenedOfOuting,
-} from '@zubric/core/evaluate';
+import type { LinkReport, Opened, OpenedOfOuting, RatioSpan } from '@zubric/core/evaluate';
 import { useBuild } from '../session/BuildSession.tsx';
 import { Opens } from './Opens.tsx';
+
+const works = () => import('./works.ts');
 
 interface Shown {
   readonly title: string;
@@ -24,13 +16,13 @@ export function OpensDuty({
   ...shown
 }: Shown & { readonly number: Opened; readonly dutyId: string }) {
   const { build } = useBuild();
-  return <Opens work={() => workingOf(build, number, dutyId)} {...shown} />;
+  return <Opens work={async () => (await works()).workingOf(build, number, dutyId)} {...shown} />;
 }
 
 /** A number of the whole outing of the open build. */
 export function OpensOuting({ number, ...shown }: Shown & { readonly number: OpenedOfOuting }) {
   const { build } = useBuild();
-  return <Opens work={() => workingOfOuting(build, number)} {...shown} />;
+  return <Opens work={async () => (await works()).workingOfOuting(build, number)} {...shown} />;
 }
 
 /** One side of a margin of the open build. */
@@ -40,17 +32,17 @@ export function OpensMargin({
   ...shown
 }: Shown & { readonly link: LinkReport; readonly side: 'needs' | 'has' }) {
   const { build } = useBuild();
-  return <Opens work={() => workingOfLink(build, link, side)} {...shown} />;
+  return <Opens work={async () => (await works()).workingOfLink(build, link, side)} {...shown} />;
 }
 
 /** One end of the ratios that suit every duty of the open build. */
 export function OpensWindow({ end, ...shown }: Shown & { readonly end: keyof RatioSpan }) {
   const { build, report } = useBuild();
-  return <Opens work={() => workingOfWindow(build, report, end)} {...shown} />;
+  return <Opens work={async () => (await works()).workingOfWindow(build, report, end)} {...shown} />;
 }
 
 /** The ratio of all stages of the open build. */
 export function OpensRatio(shown: Shown) {
   const { build } = useBuild();
-  return <Opens work={() => ratioWorking(build)} {...shown} />;
+  return <Opens work={async () => (await works()).ratioWorking(build)} {...shown} />;
 }
