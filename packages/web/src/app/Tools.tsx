@@ -1,5 +1,6 @@
 import { Keyboard, Search } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
+import { fetchAhead } from './fetch-ahead.ts';
 import { isTyping, withCommand } from './keys.ts';
 
 const loadFind = async () => ({ default: (await import('./Find.tsx')).Find });
@@ -12,10 +13,7 @@ type Open = 'find' | 'keys' | null;
 /** What the find box and the list of keys are opened by, everywhere. */
 export function Tools() {
   const [open, setOpen] = useState<Open>(null);
-  useEffect(() => {
-    // Fetched once the page stands, so that they open at once and without the server.
-    for (const load of [loadFind, loadKeysList]) void load().catch(() => undefined);
-  }, []);
+  useEffect(() => fetchAhead([loadFind, loadKeysList]), []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const find =

@@ -1,4 +1,5 @@
 import type { ComponentType } from 'react';
+import { fetchAhead } from './fetch-ahead.ts';
 import type { StationPath } from './stations.ts';
 
 /** The page of each station, loaded when it is first wanted. */
@@ -13,19 +14,11 @@ export const STATION_PAGES: Readonly<Record<StationPath, () => Promise<{ Compone
   logbook: async () => ({ Component: (await import('../stations/logbook/Logbook.tsx')).Logbook }),
 };
 
-/** The first answer comes first: what is fetched ahead waits this long, ms. */
-const AHEAD_AFTER_MS = 1200;
-
-/** Fetches the other stations, and what opens a number, once the first stands, so that all open at once and without the server. */
-export function fetchStationsAhead(): () => void {
-  const timer = setTimeout(() => {
-    for (const load of [
-      ...Object.values(STATION_PAGES),
-      () => import('../working/WorkingPanel.tsx'),
-      () => import('../working/works.ts'),
-    ])
-      // One that cannot be had now is fetched when it is opened.
-      void load().catch(() => undefined);
-  }, AHEAD_AFTER_MS);
-  return () => clearTimeout(timer);
-}
+/** Fetches the other stations, and what opens a number, once the first stands. */
+export const fetchStationsAhead = (): (() => void) =>
+  fetchAhead([
+    ...Object.values(STATION_PAGES),
+    () => import('../working/WorkingPanel.tsx'),
+    () => import('../working/works.ts'),
+    () => import('./Panel.tsx'),
+  ]);

@@ -8,14 +8,15 @@ import {
   type DrivenTogether,
 } from '@zubric/core/build';
 import { footingOf, type Footing } from '@zubric/core/evaluate';
-import { useState } from 'react';
-import { Panel } from '../../app/Panel.tsx';
+import { Suspense, lazy, useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { VehicleDrawing } from '../../vehicle/VehicleDrawing.tsx';
 import { AxleRow, type AxleChange } from './AxleRow.tsx';
+
+const Panel = lazy(async () => ({ default: (await import('../../app/Panel.tsx')).Panel }));
 
 /** On the level, at rest and as loaded as its first duty: what the drawings show of its weight. */
 function useFooting(): Footing | undefined {
@@ -72,35 +73,38 @@ export function LayoutForm() {
 function LayoutPicker({ onClose }: { readonly onClose: () => void }) {
   const { build, edit } = useBuild();
   return (
-    <Panel title="What does it stand on?" onClose={onClose}>
-      <p className="text-soft">
-        Measures and masses are taken over; each is filled to scale and can be changed after. Undo leads back.
-      </p>
-      <ul className="mt-2 grid grid-cols-2 gap-2">
-        {LAYOUT_TEMPLATES.map((template) => {
-          const made = withLayout(build, template);
-          return (
-            <li key={template.id}>
-              <button
-                type="button"
-                className="flex h-full w-full flex-col border border-line bg-field p-2 text-left hover:border-ink"
-                onClick={() => {
-                  edit((b) => withLayout(b, template));
-                  onClose();
-                }}
-              >
-                <span className="grid w-full grid-cols-2" aria-hidden="true">
-                  <Thumb build={made} view="side" />
-                  <Thumb build={made} view="plan" />
-                </span>
-                <b className="font-semibold">{template.title}</b>
-                <span className="text-[14px] text-soft">{template.sentence}</span>
-              </button>
-            </li>
-          );
-        })}
-      </ul>
-    </Panel>
+    <Suspense>
+      <Panel title="What does it stand on?" onClose={onClose}>
+        <p className="text-soft">
+          Measures and masses are taken over; each is filled to scale and can be changed after. Undo leads
+          back.
+        </p>
+        <ul className="mt-2 grid grid-cols-2 gap-2">
+          {LAYOUT_TEMPLATES.map((template) => {
+            const made = withLayout(build, template);
+            return (
+              <li key={template.id}>
+                <button
+                  type="button"
+                  className="flex h-full w-full flex-col border border-line bg-field p-2 text-left hover:border-ink"
+                  onClick={() => {
+                    edit((b) => withLayout(b, template));
+                    onClose();
+                  }}
+                >
+                  <span className="grid w-full grid-cols-2" aria-hidden="true">
+                    <Thumb build={made} view="side" />
+                    <Thumb build={made} view="plan" />
+                  </span>
+                  <b className="font-semibold">{template.title}</b>
+                  <span className="text-[14px] text-soft">{template.sentence}</span>
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+      </Panel>
+    </Suspense>
   );
 }
 
