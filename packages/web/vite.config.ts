@@ -6,7 +6,11 @@ declare const process: { env: Record<string, string | undefined> };
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
-  server: { proxy: { '/api': process.env.ZUBRIC_API ?? 'http://127.0.0.1:4817' } },
+  server: {
+    proxy: Object.fromEntries(
+      ['/api', '/enter'].map((path) => [path, process.env.ZUBRIC_API ?? 'http://127.0.0.1:4817']),
+    ),
+  },
   // Fonts and pictures stay files: the content security policy allows no embedded ones but images.
   build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
 });

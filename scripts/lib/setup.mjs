@@ -99,6 +99,7 @@ export function ensureWeb() {
   const mark = join(dist, '.built-from');
   const wanted = stateOf([
     'packages/core/src',
+    'packages/core/package.json',
     'packages/web/src',
     'packages/web/public',
     'packages/web/index.html',

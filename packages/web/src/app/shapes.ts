@@ -1,6 +1,8 @@
 /** What the server answers: a 200 of another shape is no answer. */
 import type { Build } from '@zubric/core/build';
 import type { LinkId, Verdict } from '@zubric/core/evaluate';
+// Before the first answer is read: zod asks no browser whether it may evaluate strings.
+import '@zubric/core/contract';
 import { z } from 'zod';
 
 const document = z.custom<Build>((json) => typeof json === 'object' && json !== null);
