@@ -1,10 +1,13 @@
-/** `npm run pictures`: docs/screenshots/ anew, from a running application with the demo in it. */
+/** `npm run pictures`: docs/screenshots/ anew, from the application that runs from the state folder, with the demo in it. */
 /* global window */
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { CHROMIUM, ROOT } from './lib/setup.mjs';
+import { CHROMIUM, ROOT, giveUp } from './lib/setup.mjs';
+import { stateFolder, whatRuns } from './lib/state.mjs';
 
-const address = process.argv[2] ?? 'http://127.0.0.1:4817';
+const running = whatRuns(stateFolder());
+if (!running?.address) giveUp('Start Zubric first: npm start');
+const { origin: address } = new URL(running.address);
 const VIEWS = {
   builds: '/builds',
   brief: '/builds/puffin/brief',
@@ -21,6 +24,8 @@ const PHONE = { width: 390, height: 844 };
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
 const picture = (name) => page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${name}.png`) });
+
+await page.goto(running.address);
 
 /** What is pressed before the picture is taken: the duty that shows the most. */
 const PRESSED = { 'ground-tracked': 'Turn at the end', ground: 'Slip, loaded' };

@@ -123,7 +123,8 @@ function readyData({ home, user, told }) {
         `The database here is of PostgreSQL ${found.version}, newer than the ${newest.version} of this machine`,
       ),
     );
-  } else if (found.is === 'unknown') told(setAside(data, 'What stood in the place of the database is none'));
+  } else if (found.is === 'unknown')
+    told(setAside(data, 'What stood where the database should be was no database'));
   else if (found.is === 'empty') rmdirSync(data);
   initialise({ bin: newest.bin, home, data, making, user });
   return { data, bin: newest.bin };

@@ -111,6 +111,25 @@ describe('the parts list', () => {
     });
     expect(back.data.at(-1)?.part).toBe('\'=HYPERLINK("x"), "quoted"');
   });
+
+  it.each([
+    ...['=1+1', '+1', '-1+2', '@SUM(A1)', ' =1', '\u00a0=1', '\u3000=1', '\u200b=1', '\ufeff=1', '\t=1'],
+    ...['＝1+1', '＋1', '－1', '＠SUM(A1)', ' ＝1'],
+  ])('quotes the name %j, which a spreadsheet may take for a formula', (name) => {
+    const [line] = partsList(puffin);
+    if (!line) throw new Error('there are parts');
+    const [, row] = Papa.parse<string[]>(partsCsv([{ ...line, name }]), { skipEmptyLines: true }).data;
+    expect(row?.[0]).toBe(`'${name}`);
+  });
+
+  it('leaves a name as it is that only holds such a sign', () => {
+    const [line] = partsList(puffin);
+    if (!line) throw new Error('there are parts');
+    for (const name of ['M6 = metric', 'Ø 17 mm + key', '24 V', 'e-mail', '½ in']) {
+      const [, row] = Papa.parse<string[]>(partsCsv([{ ...line, name }]), { skipEmptyLines: true }).data;
+      expect(row?.[0]).toBe(name);
+    }
+  });
 });
 
 describe('the steps', () => {

@@ -17,6 +17,12 @@ const money = (sum: number): number => Math.round(sum * 100) / 100;
 const GRAMS = 1e6;
 
 /**
+ * What a spreadsheet may take for a formula: a sign that begins one, full-width ones too, after blanks or characters
+ * that are not seen.
+ */
+const FORMULA = /^[\t\r]|^[\s\p{Cc}\p{Cf}]*[=+\-@＝＋－＠]/u;
+
+/**
  * The parts list as CSV (RFC 4180, one heading line). Names that a spreadsheet would take for formulas are quoted as
  * text.
  */
@@ -35,5 +41,5 @@ export const partsCsv = (lines: readonly PartLine[]): string =>
         massEachKg === undefined ? '' : Math.round(massEachKg * count * GRAMS) / GRAMS,
       ]),
     },
-    { escapeFormulae: true },
+    { escapeFormulae: FORMULA },
   )}\r\n`;

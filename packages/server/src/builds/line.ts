@@ -33,7 +33,10 @@ function summaryOf(document: Build) {
 function problemOf(error: unknown): string {
   if (!(error instanceof Unreadable)) return 'It cannot be judged.';
   const [first] = error.problems;
-  return first ? `It cannot be opened. ${first.path}: ${first.message}` : 'It cannot be opened.';
+  if (!first) return 'It cannot be opened.';
+  // The format is a matter of the whole document.
+  const where = first.path.startsWith('format') ? '' : `${first.path}: `;
+  return `It cannot be opened: ${where}${first.message}`;
 }
 
 type Summary = ReturnType<typeof summaryOf> | { readonly problem: string };

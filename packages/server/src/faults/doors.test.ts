@@ -188,7 +188,7 @@ describe('a build that cannot be opened', () => {
     const list = await lines();
     expect(list).toHaveLength(6);
     expect(list.find(({ id }) => id === 'pip')).toMatchObject({ name: 'Pip' });
-    expect(list.find(({ id }) => id === 'pip')?.problem).toMatch(/^It cannot be opened\. .*(newer|99)/i);
+    expect(list.find(({ id }) => id === 'pip')?.problem).toMatch(/^It cannot be opened: .*(newer|99)/i);
     expect(list.find(({ id }) => id === 'teasel')?.problem).toMatch(/^It cannot be opened/);
     expect(list.filter(({ massKg }) => massKg !== undefined)).toHaveLength(4);
   });

@@ -4,6 +4,9 @@ import { useBuild } from '../session/BuildSession.tsx';
 import { api } from './api.ts';
 import { stationAddress } from './stations.ts';
 
+/** What must be decided is brought to where it is seen, however far down somebody types. */
+const intoView = (section: HTMLElement | null): void => section?.scrollIntoView?.({ block: 'nearest' });
+
 /** Shown where the build was thrown away elsewhere while it was worked on here: nothing of it is lost. */
 export function Gone() {
   const { session } = useBuild();
@@ -20,7 +23,7 @@ function BringBack() {
   });
   const problem = putBack.error ?? saveAsNew.error;
   return (
-    <section role="alert" className="mb-3 border border-short bg-short-lo px-4 py-3">
+    <section ref={intoView} role="alert" className="mb-3 border border-short bg-short-lo px-4 py-3">
       <h2>This build was thrown away elsewhere.</h2>
       <p className="mt-1">
         What is on this screen is still here. Put the build back, or save it as a new one.
