@@ -1,6 +1,9 @@
+import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadDemo } from './demo/load-demo.ts';
-import { demoServer, type DemoServer } from './testing/test-server.ts';
+import { demoServer, emptyDatabase, type DemoServer } from './testing/test-server.ts';
 
 describe('the server', () => {
   let server: DemoServer;
@@ -72,5 +75,63 @@ describe('the server', () => {
     await server.database.query("DELETE FROM build WHERE id = 'puffin'");
     expect(await loadDemo(server.database, 'data')).toBe(false);
     await server.send('get', '/api/builds/puffin').expect(404);
+  });
+
+  it('loads all of the demo or nothing: what cannot be read leaves no half of it', async () => {
+    const database = await emptyDatabase('half_demo');
+    await database.runMigrations();
+    const folder = mkdtempSync(join(tmpdir(), 'zubric-demo-'));
+    cpSync('data', folder, { recursive: true });
+    writeFileSync(join(folder, 'trials', 'puffin.json'), '[{"protocol":"no-such"}]');
+    await expect(loadDemo(database, folder)).rejects.toThrow(/no-such|protocol/);
+    for (const table of ['build', 'part', 'log_entry', 'app_state'])
+      expect(await database.query(`SELECT 1 FROM ${table}`)).toEqual([]);
+    // Once it is whole it is loaded by the next start.
+    expect(await loadDemo(database, 'data')).toBe(true);
+    expect(await database.query('SELECT 1 FROM build')).toHaveLength(6);
+    await database.destroy();
+    rmSync(folder, { recursive: true });
+  });
+});
+
+describe('the interface', () => {
+  let server: DemoServer;
+  const folder = mkdtempSync(join(tmpdir(), 'zubric-web-'));
+  beforeAll(async () => {
+    mkdirSync(join(folder, 'assets'));
+    writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Zubric</title>');
+    writeFileSync(
+      join(folder, 'assets', 'index-abc123.js'),
+      `export const words = '${'long '.repeat(2000)}';`,
+    );
+    server = await demoServer('interface', { webFolder: folder });
+  });
+  afterAll(async () => {
+    await server.close();
+    rmSync(folder, { recursive: true });
+  });
+
+  it('keeps hashed files for good, sends them pressed together, and asks for its page each time', async () => {
+    const script = await server
+      .send('get', '/assets/index-abc123.js')
+      .set('Accept-Encoding', 'gzip')
+      .expect(200);
+    expect(script.headers['cache-control']).toBe('public, max-age=31536000, immutable');
+    expect(script.headers['content-encoding']).toBe('gzip');
+    const page = await server.send('get', '/builds/puffin/brief').expect(200);
+    expect(page.text).toContain('<title>Zubric</title>');
+    expect(page.headers['cache-control']).toBe('no-cache');
+  });
+
+  it('answers 404 for a file that is not there, and not with its page', async () => {
+    for (const path of ['/assets/index-old.js', '/favicon.ico', '/nothing.css', '/a/b.map']) {
+      const answer = await server.send('get', path).expect(404);
+      expect(answer.type).toBe('application/problem+json');
+    }
+  });
+
+  it('sends long answers pressed together', async () => {
+    const list = await server.send('get', '/api/parts').set('Accept-Encoding', 'gzip').expect(200);
+    expect(list.headers['content-encoding']).toBe('gzip');
   });
 });

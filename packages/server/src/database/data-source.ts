@@ -53,7 +53,7 @@ export async function fromTheFuture(database: DataSource): Promise<readonly stri
  * time, too many connections, and what the socket says.
  */
 const LOST =
-  /^(08...|57P0[1-5]|57014|25P03|53300|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOENT|EHOSTUNREACH|ENETUNREACH)$/;
+  /^(08...|57P0[1-5]|57014|25P03|53300|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|EHOSTUNREACH|ENETUNREACH)$/;
 /** What the driver and the data layer say of a connection that is gone, without a code. */
 const SAID =
   /Connection terminated|timeout exceeded when trying to connect|Query read timeout|Client has encountered a connection error|Client was closed|not queryable|already released|Driver not Connected|Cannot use a pool after/i;
@@ -61,9 +61,13 @@ const SAID =
 const codeOf = (error: object): string =>
   'code' in error && typeof error.code === 'string' ? error.code : '';
 
+/** A socket of a database that is not there; of a file that is not there the same code speaks. */
+const isMissingSocket = (error: Error): boolean =>
+  codeOf(error) === 'ENOENT' && 'syscall' in error && error.syscall === 'connect';
+
 /** Whether an error says that the database is away or too slow, not that the request is wrong. */
 export const isDatabaseAway = (error: unknown): boolean =>
-  error instanceof Error && (LOST.test(codeOf(error)) || SAID.test(error.message));
+  error instanceof Error && (LOST.test(codeOf(error)) || isMissingSocket(error) || SAID.test(error.message));
 
 /** Whether an error says that there is no room left: SQLSTATE 53100, or the file system. */
 export const isDiskFull = (error: unknown): boolean =>

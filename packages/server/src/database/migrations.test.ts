@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { DataSource } from 'typeorm';
 import { emptyDatabase } from '../testing/test-server.ts';
-import { isDatabaseAway } from './data-source.ts';
+import { fromTheFuture, isDatabaseAway, isDiskFull } from './data-source.ts';
 
 const TABLES = ['app_state', 'build', 'build_snapshot', 'log_entry', 'part', 'photo', 'trial', 'trial_set'];
 
@@ -60,11 +60,46 @@ describe('migrations', () => {
   });
 });
 
+describe('a full disk', () => {
+  it('is told apart from everything else', () => {
+    for (const code of ['53100', 'ENOSPC'])
+      expect(isDiskFull(Object.assign(new Error('x'), { code })), code).toBe(true);
+    expect(isDiskFull(Object.assign(new Error('x'), { code: '53200' }))).toBe(false);
+    expect(isDiskFull('ENOSPC')).toBe(false);
+  });
+});
+
+describe('a database of a newer Zubric', () => {
+  it('is known by migrations that this one does not have', async () => {
+    const database = await emptyDatabase('future');
+    expect(await fromTheFuture(database)).toEqual([]);
+    await database.runMigrations();
+    expect(await fromTheFuture(database)).toEqual([]);
+    await database.query(
+      "INSERT INTO migration (timestamp, name) VALUES (1999999999999, 'Later1999999999999')",
+    );
+    expect(await fromTheFuture(database)).toEqual(['Later1999999999999']);
+    await database.destroy();
+  });
+});
+
 describe('a lost database', () => {
   it('is told apart from a wrong request', () => {
     expect(isDatabaseAway(Object.assign(new Error('x'), { code: 'ECONNREFUSED' }))).toBe(true);
     expect(isDatabaseAway(Object.assign(new Error('x'), { code: '57P01' }))).toBe(true);
     expect(isDatabaseAway(new Error('Connection terminated unexpectedly'))).toBe(true);
+    expect(isDatabaseAway(Object.assign(new Error('x'), { code: 'ENOENT', syscall: 'connect' }))).toBe(true);
+    // A file that is missing is not the database.
+    expect(isDatabaseAway(Object.assign(new Error('x'), { code: 'ENOENT', syscall: 'stat' }))).toBe(false);
+    for (const said of [
+      'Query read timeout',
+      'Client has encountered a connection error and is not queryable',
+      'Query runner already released. Cannot run queries anymore.',
+      'timeout exceeded when trying to connect',
+    ])
+      expect(isDatabaseAway(new Error(said)), said).toBe(true);
+    for (const code of ['57014', '25P03', '53300', '57P03', '08006', 'ETIMEDOUT'])
+      expect(isDatabaseAway(Object.assign(new Error('x'), { code })), code).toBe(true);
     expect(isDatabaseAway(Object.assign(new Error('x'), { code: '23505' }))).toBe(false);
     expect(isDatabaseAway('x')).toBe(false);
   });
