@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildSchema, newBuild, type Build } from '../build/index.ts';
 import { typed } from '../quantity/index.ts';
+import { on, rearDriven, withDuty as onDuty } from '../testing/vehicles.ts';
 import { BLOCKS, LINKS, evaluate, type LinkId, type Report } from './index.ts';
 
 const puffin = buildSchema.parse(
@@ -267,5 +268,35 @@ describe('any build', () => {
       .join(' ');
     expect(text).toContain('No battery is chosen');
     expect(text).toContain('24 V');
+  });
+});
+
+describe('air that nobody counted', () => {
+  const ridden = (speed: number, more: Partial<Build> = {}): Build => {
+    const base = onDuty(rearDriven(), { speed: typed(speed, 'm/s') });
+    const { own } = base.masses;
+    const rider = { ...own, id: 'rider', name: 'Rider', kind: 'rider' as const };
+    return {
+      ...base,
+      body: { ...base.body, width: typed(0.5, 'm'), height: typed(1, 'm') },
+      masses: { ...base.masses, others: [rider] },
+      dragArea: typed(0, 'm²'),
+      ...more,
+    };
+  };
+  const note = (build: Build): string | undefined =>
+    evaluate(build)
+      .findings.find(({ id }) => id.startsWith('no-air'))
+      ?.text.replaceAll('\u00a0', ' ');
+
+  it('is told where it takes more than a tenth: ½ ρ A v² of the body and a person, 1 m² together', () => {
+    // ½ · 1.204 · 1 · 6² = 21.7 N.
+    expect(note(ridden(6))).toContain('a front of 1 m² takes about 21.7 N more');
+    expect(note(ridden(0.5))).toBeUndefined();
+  });
+
+  it('is silent once the drag area is said, and for what is hauled by a rope', () => {
+    expect(note(ridden(6, { dragArea: typed(0.6, 'm²') }))).toBeUndefined();
+    expect(note({ ...on('winch', ridden(6)) })).toBeUndefined();
   });
 });

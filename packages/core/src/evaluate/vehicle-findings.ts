@@ -1,5 +1,6 @@
 import { drivenAxles, drivenWheels, rollsAway, type Build, type Duty } from '../build/index.ts';
-import { showNumber, type UnitSystem } from '../quantity/index.ts';
+import { AIR_DENSITY } from '../contract/index.ts';
+import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
 import { askedOfGrip } from './demand.ts';
 import { degrees, said } from './finding.ts';
 import { groundOf } from './footing.ts';
@@ -116,9 +117,41 @@ const soilNotes = ({ duties }: GroundContext): Finding[] =>
     said('note', `soil-model/${at}`, text, 'grip'),
   );
 
+/** Drag coefficient of what is not rounded, a person on it too (common practice, no source). */
+const BLUNT = 1;
+/** Front of a person who sits or stands on it, m² (common practice, no source). */
+const PERSON_M2 = 0.5;
+/** Air that takes less than this share of all is left out rightly. */
+const MUCH_AIR = 0.1;
+
+/** Air that nobody counted, where it takes more than a little of the fastest duty: ½ ρ A v². */
+function airNote({ build, duties, system }: GroundContext): Finding[] {
+  if (build.dragArea.value > 0 || build.layout.kind === 'winch') return [];
+  const fastest = duties.reduce<DutyReport | undefined>(
+    (most, d) => (d.speedMps > (most?.speedMps ?? 0) ? d : most),
+    undefined,
+  );
+  if (!fastest) return [];
+  const { width, height } = build.body;
+  const riders = build.masses.others.filter(({ kind }) => kind === 'rider').length;
+  const areaM2 = BLUNT * (width.value * height.value + PERSON_M2 * riders);
+  const airN = 0.5 * AIR_DENSITY * areaM2 * fastest.speedMps ** 2;
+  if (airN < MUCH_AIR * Math.abs(fastest.resistance.totalN)) return [];
+  return [
+    said(
+      'note',
+      'no-air',
+      `Air is left out: at ${show(fastest.speedMps, 'speed', system).text} on “${fastest.name}” a front of ${show(areaM2, 'area', system).text} takes about ${show(airN, 'force', system).text} more. Say the drag area.`,
+      'torque',
+      fastest.id,
+    ),
+  ];
+}
+
 /** What is said once, of the vehicle on all its duties. */
 export const vehicleFindings = (context: GroundContext): Finding[] => [
   ...holdingNote(context),
   ...wholeNotes(context),
+  ...airNote(context),
   ...soilNotes(context),
 ];

@@ -28,7 +28,9 @@ export function MassTable() {
     edit((b) => {
       const { others } = b.masses;
       const mass = newMass(freeId(kind, others), ADDED[kind], kind, wheelbaseOf(b.layout) / 2);
-      return { ...b, masses: { ...b.masses, others: [...others, mass] } };
+      const masses = { ...b.masses, others: [...others, mass] };
+      // Whoever is carried is near: what is judged for people is judged for them.
+      return kind === 'rider' ? { ...b, masses, people: 'riding' } : { ...b, masses };
     });
   return (
     <div>
