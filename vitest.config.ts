@@ -34,6 +34,7 @@ export default defineConfig({
         test: {
           name: 'web',
           include: ['packages/web/src/**/*.test.{ts,tsx}'],
+          setupFiles: 'packages/web/src/testing/patience.ts',
           environment: 'jsdom' as const,
           ...PATIENCE,
         },

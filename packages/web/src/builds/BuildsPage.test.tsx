@@ -208,4 +208,36 @@ describe('the list of builds', () => {
     show();
     expect((await screen.findByRole('alert')).textContent).toContain('The server does not answer.');
   });
+
+  it('shows a build that cannot be opened with its problem, and takes a mended file in its place', async () => {
+    const asked = serving([GULL], {
+      'GET /api/builds\\?place=bench': () => ({
+        builds: [
+          GULL,
+          {
+            ...{ id: 'old', name: 'Old one', version: 7, updatedAt: '2026-11-20T10:00:00Z' },
+            problem: 'It cannot be opened: this file is of format 99',
+          },
+        ],
+      }),
+      'PUT /api/builds/old': () => ({ id: 'old', version: 8 }),
+    });
+    show();
+    expect(await said('Old one')).toContain('It cannot be opened: this file is of format 99');
+    // The others are as they were.
+    expect(await said('Gull')).toContain('41.5 kg');
+    await choose('Old one', 'Put a mended file in its place');
+    const pick = screen.getByLabelText(/A mended file in the place of “Old one”/);
+    const file = (text: string) => new NodeFile([text], 'mended.json', { type: 'application/json' });
+    fireEvent.change(pick, { target: { files: [file('{"format":"something"}')] } });
+    expect((await screen.findByRole('alert')).textContent).toContain('mended.json cannot take its place');
+    const whole = readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8');
+    fireEvent.change(pick, { target: { files: [file(whole)] } });
+    expect(await screen.findByText('“Old one” opens again.')).toBeTruthy();
+    expect(asked.find(({ method }) => method === 'PUT')).toMatchObject({
+      path: '/api/builds/old',
+      version: '"7"',
+      body: { name: 'Puffin' },
+    });
+  });
 });

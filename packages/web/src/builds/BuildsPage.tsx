@@ -8,6 +8,7 @@ import { download } from '../app/download.ts';
 import { Header } from '../app/Header.tsx';
 import { useTitle } from '../app/use-title.ts';
 import { BuildTable } from './BuildTable.tsx';
+import { MendBuild } from './MendBuild.tsx';
 import { NewBuild } from './NewBuild.tsx';
 import type { FileRead } from './read-files.ts';
 import { fileNameOf } from './file-name.ts';
@@ -110,24 +111,7 @@ export function BuildsPage() {
     },
   });
   const [mending, setMending] = useState<BuildLine>();
-  const mend = useMutation({
-    mutationFn: async ({ build, file }: { readonly build: BuildLine; readonly file: File }) => {
-      const { readBuildFiles } = await reading();
-      const [read] = await readBuildFiles([file]);
-      if (!read?.ok)
-        throw new Error(
-          `${file.name} cannot take its place: ${read?.problems[0]?.message ?? 'it holds no build'}`,
-        );
-      await api.saveBuild(build.id, read.build, build.version);
-    },
-    onSuccess: async (_, { build }) => {
-      setMending(undefined);
-      setNotice({ text: `“${build.name}” opens again.` });
-      await refresh();
-    },
-  });
-  const problem =
-    builds.error ?? put.error ?? copy.error ?? takeOut.error ?? takeOutOther.error ?? mend.error;
+  const problem = builds.error ?? put.error ?? copy.error ?? takeOut.error ?? takeOutOther.error;
 
   const offer = (list: FileList | null): void => {
     if (!list || list.length === 0) return;
@@ -218,22 +202,15 @@ export function BuildsPage() {
           )}
         </p>
         {mending && (
-          <div className="mt-3 flex flex-wrap items-center gap-3 border border-edge bg-field px-4 py-2">
-            <label>
-              A mended file in the place of “{mending.name}”{' '}
-              <input
-                type="file"
-                accept=".json,application/json"
-                onChange={(event) => {
-                  const [file] = event.target.files ?? [];
-                  if (file) mend.mutate({ build: mending, file });
-                }}
-              />
-            </label>
-            <button type="button" className="push push-small" onClick={() => setMending(undefined)}>
-              Leave it
-            </button>
-          </div>
+          <MendBuild
+            build={mending}
+            onClose={() => setMending(undefined)}
+            onMended={() => {
+              setMending(undefined);
+              setNotice({ text: `“${mending.name}” opens again.` });
+              void refresh();
+            }}
+          />
         )}
         {builds.isPending && (
           <p className="mt-6">
