@@ -121,9 +121,18 @@ export async function draftsOf(buildId: string): Promise<readonly LeftDraft[]> {
   }
 }
 
+/** A window that was just closed still holds its lock for a moment: so often, and so long, ms, is it looked at again. */
+const LOOKS = 5;
+const BETWEEN_LOOKS_MS = 100;
+
 /** The drafts of a build that this window may take up: its own, and those that no living window owns any more. */
 export async function leftDrafts(buildId: string): Promise<readonly LeftDraft[]> {
   holdWindow();
-  const [found, living] = await Promise.all([draftsOf(buildId), livingWindows()]);
-  return found.filter((draft) => isOwn(draft) || !living?.has(lockOf(draft.window)));
+  const found = await draftsOf(buildId);
+  for (let look = 1; ; look++) {
+    const living = await livingWindows();
+    const left = found.filter((draft) => isOwn(draft) || !living?.has(lockOf(draft.window)));
+    if (left.length === found.length || look === LOOKS) return left;
+    await new Promise((resolve) => setTimeout(resolve, BETWEEN_LOOKS_MS));
+  }
 }

@@ -1,5 +1,5 @@
 import type { AnyCalculator } from '@zubric/core/calculators';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { SumEntry } from './SumEntry.tsx';
 import { BuildLink } from './BuildLink.tsx';
@@ -20,23 +20,34 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
   const [typed, setTyped] = useSearchParams();
   const entries = Object.fromEntries(fields.map((f) => [f.key, typed.get(f.key) ?? example[f.key] ?? '']));
   const { given, output, problems } = work(calculator, fields, entries);
-  const change = (key: string, text: string): void =>
+  // The address follows a moment later: what was typed meanwhile is put into it too.
+  const pending = useRef(new Map<string, string>());
+  useEffect(() => {
+    for (const [key, text] of pending.current) if (typed.get(key) === text) pending.current.delete(key);
+  }, [typed]);
+  const put = (texts: Readonly<Record<string, string>>): void => {
+    for (const [key, text] of Object.entries(texts)) pending.current.set(key, text);
     setTyped(
       (before) => {
         const next = new URLSearchParams(before);
-        next.set(key, text);
+        for (const [key, text] of pending.current) next.set(key, text);
         return next;
       },
       { replace: true },
     );
+  };
+  const change = (key: string, text: string): void => put({ [key]: text });
   const fill = (values: Readonly<Record<string, unknown>>): void => {
-    const filled = entriesOf(
-      fields.filter(({ key }) => key in values),
-      values,
+    put(
+      entriesOf(
+        fields.filter(({ key }) => key in values),
+        values,
+      ),
     );
-    setTyped((before) => new URLSearchParams({ ...Object.fromEntries(before), ...filled }), {
-      replace: true,
-    });
+  };
+  const backToExample = (): void => {
+    pending.current.clear();
+    setTyped(bench(typed), { replace: true });
   };
   return (
     <div className="grid content-start gap-4 px-6 py-4">
@@ -60,11 +71,7 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
               ))}
             </div>
             {fields.some(({ key }) => typed.has(key)) && (
-              <button
-                type="button"
-                className="push mt-3"
-                onClick={() => setTyped(bench(typed), { replace: true })}
-              >
+              <button type="button" className="push mt-3" onClick={backToExample}>
                 Back to the example
               </button>
             )}
