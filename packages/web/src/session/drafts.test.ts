@@ -81,6 +81,22 @@ describe('a draft', () => {
     expect((await three.leftDrafts('a')).map(({ document }) => document.name)).toEqual(['Two']);
   });
 
+  it('of a window that is just closing is waited for, and of one that stays it is left alone', async () => {
+    const { close } = locks();
+    const one = await openWindow();
+    await one.keepDraft('a', named('One'));
+    const two = await openWindow();
+    setTimeout(close, 150);
+    expect((await two.leftDrafts('a')).map(({ document }) => document.name)).toEqual(['One']);
+    await two.keepDraft('b', named('Two'));
+    const three = await openWindow();
+    // From here on only the fourth window holds its lock.
+    locks();
+    const four = await openWindow();
+    await four.keepDraft('b', named('Four'));
+    expect((await three.leftDrafts('b')).map(({ document }) => document.name)).toEqual(['Two']);
+  });
+
   it('of an earlier version is taken over once', async () => {
     locks();
     localStorage.setItem('zubric-draft-a', JSON.stringify(named('Old')));

@@ -1,5 +1,5 @@
 import { CALCULATORS, calculate } from '@zubric/core/calculators';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { onPage, where } from '../testing/on-page.tsx';
 import { sayKey } from './key-units.ts';
@@ -39,6 +39,22 @@ describe('quick sums', () => {
     expect(where()).toContain('loadN=2000');
     fireEvent.click(screen.getByRole('button', { name: 'Back to the example' }));
     expect(found()).toContain('500 N');
+    expect(where()).not.toContain('loadN');
+  });
+
+  it('loses no number that is typed before the address has followed the one before it', () => {
+    show('/sums/grip-force');
+    act(() => {
+      enter(/^Weight on the driven/, '2000');
+      enter(/^Friction/, '0.8');
+    });
+    expect(found()).toContain('1 600 N');
+    expect(where()).toContain('loadN=2000');
+    expect(where()).toContain('friction=0.8');
+    // And the example clears both.
+    fireEvent.click(screen.getByRole('button', { name: 'Back to the example' }));
+    enter(/^Friction/, '0.6');
+    expect(found()).toContain('600 N');
     expect(where()).not.toContain('loadN');
   });
 
