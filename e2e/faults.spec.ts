@@ -105,7 +105,7 @@ test('a build thrown away elsewhere is had back with what was typed meanwhile', 
 
 test('a build goes out with its logbook and comes in again', async ({ bench }) => {
   await bench.goto('/builds');
-  await bench.getByRole('button', { name: 'More for Puffin' }).click();
+  await bench.getByRole('button', { name: 'More for Puffin', exact: true }).click();
   const download = bench.waitForEvent('download');
   await bench.getByRole('menuitem', { name: 'Take out with its logbook' }).click();
   const file = await (await download).path();
@@ -114,8 +114,7 @@ test('a build goes out with its logbook and comes in again', async ({ bench }) =
   await expect(bench.getByRole('dialog')).toContainText('with its logbook, snapshots and trials');
   await bench.getByRole('button', { name: 'Bring in this build' }).click();
   await expect(bench.getByText('One build was brought in.')).toBeVisible();
-  const row = bench.getByRole('row', { name: /Puffin/ }).first();
-  await row.getByRole('link', { name: 'Puffin' }).click();
+  await bench.getByRole('link', { name: 'Puffin', exact: true }).first().click();
   await bench
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: /Logbook/ })

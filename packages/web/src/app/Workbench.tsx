@@ -30,8 +30,8 @@ export function Workbench() {
   const stored = useQuery({
     queryKey: ['build', buildId],
     queryFn: async () => {
-      const [build, left] = await Promise.all([api.build(buildId), leftDrafts(buildId)]);
-      return { build, left };
+      const build = await api.build(buildId);
+      return { build, left: await leftDrafts(buildId, build.document) };
     },
     // The session owns the build from here on; it is not fetched again beneath the builder's hands.
     staleTime: Infinity,

@@ -97,6 +97,18 @@ describe('a draft', () => {
     expect((await three.leftDrafts('b')).map(({ document }) => document.name)).toEqual(['Two']);
   });
 
+  it('that the server has already is dropped, and taken up by nobody', async () => {
+    const { close } = locks();
+    const one = await openWindow();
+    await one.keepDraft('a', named('Saved'));
+    close();
+    const two = await openWindow();
+    expect(await two.leftDrafts('a', newBuild('Saved'))).toEqual([]);
+    expect(await two.leftDrafts('a')).toEqual([]);
+    await two.keepDraft('a', named('Not saved'));
+    expect(await two.leftDrafts('a', newBuild('Saved'))).toHaveLength(1);
+  });
+
   it('of an earlier version is taken over once', async () => {
     locks();
     localStorage.setItem('zubric-draft-a', JSON.stringify(named('Old')));

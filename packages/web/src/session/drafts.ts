@@ -1,4 +1,4 @@
-import { openBuild, type Build } from '@zubric/core/build';
+import { changesBetween, openBuild, type Build } from '@zubric/core/build';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** An edit that the server has not confirmed yet, kept by the browser. */
@@ -125,10 +125,22 @@ export async function draftsOf(buildId: string): Promise<readonly LeftDraft[]> {
 const LOOKS = 5;
 const BETWEEN_LOOKS_MS = 100;
 
-/** The drafts of a build that this window may take up: its own, and those that no living window owns any more. */
-export async function leftDrafts(buildId: string): Promise<readonly LeftDraft[]> {
+/** Drafts that say no more than what is stored: the window went before it could drop them. They are dropped now. */
+function notStored(found: readonly LeftDraft[], buildId: string, stored: Build | undefined): LeftDraft[] {
+  return found.filter((draft) => {
+    const same = stored !== undefined && changesBetween(draft.document, stored).length === 0;
+    if (same) void dropDraft(buildId, draft.window);
+    return !same;
+  });
+}
+
+/**
+ * The drafts of a build that this window may take up: its own, and those that no living window owns any more, but for
+ * what is stored already.
+ */
+export async function leftDrafts(buildId: string, stored?: Build): Promise<readonly LeftDraft[]> {
   holdWindow();
-  const found = await draftsOf(buildId);
+  const found = notStored(await draftsOf(buildId), buildId, stored);
   for (let look = 1; ; look++) {
     const living = await livingWindows();
     const left = found.filter((draft) => isOwn(draft) || !living?.has(lockOf(draft.window)));
