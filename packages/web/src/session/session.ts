@@ -104,7 +104,8 @@ export function nextSession(session: Session, event: SessionEvent): Session {
       return { ...session, sending: event.build, save: 'saving', message: '' };
     case 'confirmed': {
       const confirmed = session.sending ?? session.confirmed;
-      const save = confirmed === session.build ? 'saved' : 'waiting';
+      // While there is something to choose it stays to be chosen.
+      const save = session.theirs ? 'conflict' : confirmed === session.build ? 'saved' : 'waiting';
       return {
         ...session,
         confirmed,
@@ -138,7 +139,7 @@ export function nextSession(session: Session, event: SessionEvent): Session {
       return {
         ...session,
         build: event.build,
-        version: session.theirs.version,
+        version: session.theirs.stored ? session.theirs.version : session.version,
         confirmed: session.theirs.stored ? session.theirs.build : session.confirmed,
         theirs: null,
         save: 'waiting',
@@ -160,8 +161,7 @@ function conflicted(session: Session, build: Build, version: number): Session {
 /** An edit left in another window, set beside what is on screen; where it has nothing else, there is nothing to choose. */
 function offered(session: Session, build: Build): Session {
   const contested = contest(session.confirmed, build, session.build);
-  if (session.theirs || session.sending || contested.every((difference) => difference.by === 'mine'))
-    return session;
+  if (session.theirs || contested.every((difference) => difference.by === 'mine')) return session;
   return {
     ...session,
     save: 'conflict',
