@@ -2,6 +2,8 @@
 import { createServer, type Server } from 'node:http';
 import { connect, type AddressInfo } from 'node:net';
 import type { Build } from '@zubric/core/build';
+import { pino } from 'pino';
+import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { refuseBrokenRequest } from '../http/broken-request.ts';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
@@ -42,6 +44,26 @@ describe('the key', () => {
     expect(pair).toMatch(new RegExp(`^zubric-key-\\d+=${KEY}$`));
     await server.send('get', '/enter?key=nearly').expect(401);
     await server.send('get', '/enter').expect(401);
+  });
+});
+
+describe('the log', () => {
+  it('holds no key and no cookie, by whichever door they came', async () => {
+    const lines: string[] = [];
+    const server = await demoServer('logged', {
+      token: KEY,
+      log: pino({ level: 'trace' }, { write: (line: string) => void lines.push(line) }),
+    });
+    await server.send('get', `/enter?key=${KEY}`).expect(303);
+    await server.send('get', '/api/builds').set('Authorization', `Bearer ${KEY}`).expect(200);
+    await server.send('get', '/api/builds').set('Cookie', `zubric-key-4817=${KEY}`).expect(401);
+    await server.send('get', `/api/no-such?key=${KEY}`).set('Authorization', `Bearer ${KEY}`).expect(404);
+    await server.close();
+    const all = lines.join('');
+    expect(lines.length).toBeGreaterThanOrEqual(4);
+    expect(all).toContain('/enter');
+    expect(all).not.toContain(KEY);
+    expect(all).not.toMatch(/cookie|bearer/i);
   });
 });
 
@@ -244,6 +266,19 @@ describe('a build with all that belongs to it', () => {
     (await server.send('get', `/api/builds/${id}/whole`).expect(200)).body as Record<string, unknown>;
 
   it('goes out and comes in as it was: logbook, snapshots, trials, photographs', async () => {
+    const { body: note } = await server
+      .send('post', '/api/builds/puffin/log')
+      .send({ note: 'With a picture' })
+      .expect(201);
+    const red = { r: 200, g: 30, b: 20 };
+    const drawn = await sharp({ create: { width: 12, height: 8, channels: 3, background: red } })
+      .png()
+      .toBuffer();
+    await server
+      .send('post', `/api/log/${(note as { id: string }).id}/photos`)
+      .set('Content-Type', 'image/png')
+      .send(drawn)
+      .expect(201);
     const out = await whole('puffin');
     const { body } = await server.send('post', '/api/builds/whole').send(out).expect(201);
     const { id } = body as { id: string };
@@ -251,6 +286,12 @@ describe('a build with all that belongs to it', () => {
     const again = await whole(id);
     expect(again).toEqual(out);
     expect((out.log as unknown[]).length).toBeGreaterThan(5);
+    const pictures = (again.log as { photos: { data: string }[] }[]).flatMap(({ photos }) => photos);
+    expect(pictures).toHaveLength(1);
+    const { data, info } = await sharp(Buffer.from(pictures[0]?.data ?? '', 'base64'))
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect([info.width, info.height, data[0], data[1], data[2]]).toEqual([12, 8, 200, 30, 20]);
     expect((out.snapshots as unknown[]).length).toBe(2);
     const trials = await server.send('get', `/api/builds/${id}/trial-sets`).expect(200);
     const was = await server.send('get', '/api/builds/puffin/trial-sets').expect(200);

@@ -52,7 +52,10 @@ export function wordsOfChanges(database: EntityManager) {
   const keep = async ({ id, bare, over }: Around, said: ChangesInWords): Promise<void> => {
     if (!over) return;
     if (said.changes.length === 0 && bare)
-      await database.query('DELETE FROM log_entry WHERE id = $1 AND NOT settled', [id]);
+      await database.query(
+        "DELETE FROM log_entry WHERE id = $1 AND NOT settled AND note = '' AND NOT EXISTS (SELECT 1 FROM photo WHERE log_entry_id = $1)",
+        [id],
+      );
     else
       await database.query(
         'UPDATE log_entry SET changes = $2, margins = $3, settled = true WHERE id = $1 AND NOT settled',

@@ -20,7 +20,7 @@ export async function emptyDatabase(name: string): Promise<DataSource> {
 /** A whole application on a database of its own, with the demo in it. */
 export async function demoServer(
   name: string,
-  more: Pick<AppOptions, 'token' | 'notices' | 'webFolder'> = {},
+  more: Partial<Pick<AppOptions, 'token' | 'notices' | 'webFolder' | 'log'>> = {},
 ) {
   const database = await emptyDatabase(name);
   await database.runMigrations();

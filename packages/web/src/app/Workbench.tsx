@@ -18,6 +18,7 @@ import { isTyping } from './keys.ts';
 import { LeftEdits } from './LeftEdits.tsx';
 import { Rail } from './Rail.tsx';
 import { fetchStationsAhead } from './station-pages.ts';
+import { DiskNotice } from './StateNotices.tsx';
 import { STATIONS, stationAddress } from './stations.ts';
 import { UndoRedo } from './UndoRedo.tsx';
 
@@ -87,6 +88,7 @@ function Bench() {
       <Rail />
       <Strip />
       <main id="main" className="min-w-0 px-3 pt-3 pb-6 md:px-5">
+        <DiskNotice />
         <Gone />
         <LeftEdits />
         <Conflict />

@@ -3,7 +3,7 @@ import { Suspense, lazy, useRef, useState, type DragEvent } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ApiProblem, api, type BuildLine, type Place } from '../app/api.ts';
 import { NoKey } from '../app/ErrorPage.tsx';
-import { StateNotices } from '../app/StateNotices.tsx';
+import { DiskNotice, StartNotices } from '../app/StateNotices.tsx';
 import { download } from '../app/download.ts';
 import { Header } from '../app/Header.tsx';
 import { useTitle } from '../app/use-title.ts';
@@ -140,6 +140,7 @@ export function BuildsPage() {
         </Link>
       </Header>
       <main id="main" className="mx-auto max-w-[1120px] px-4 py-5 md:px-6">
+        <DiskNotice />
         <div className="grid gap-4 lg:grid-cols-[1fr_minmax(0,560px)]">
           <div>
             <h1>Which vehicle is on the bench?</h1>
@@ -189,7 +190,7 @@ export function BuildsPage() {
             {problem.message}
           </p>
         )}
-        <StateNotices />
+        <StartNotices />
         <p
           role="status"
           className={notice ? 'mt-3 flex items-center gap-3 border border-edge bg-field px-4 py-2' : ''}
