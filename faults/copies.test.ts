@@ -4,6 +4,7 @@ import { existsSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync 
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { makeDataSource } from '../packages/server/src/database/data-source.ts';
 import { ownCopies } from '../scripts/lib/copies.mjs';
 import { postgresFolders } from '../scripts/lib/setup.mjs';
 import { install, newFolder, type Installation } from './installation.ts';
@@ -105,5 +106,18 @@ describe('everything in one file', () => {
     expect(readdirSync(folder)).toHaveLength(15);
     const own = readdirSync(join(state, 'copies'));
     expect(own.filter((name) => /^\d{4}-\d\d-\d\d\.zubric-copy$/.test(name))).toHaveLength(1);
+  });
+
+  it('is copied before an older database is brought to the form of today, and keeps what it holds', async () => {
+    const before = await all();
+    const database = await makeDataSource(zubric.running().database).initialize();
+    await database.undoLastMigration();
+    await database.destroy();
+    await zubric.stop();
+    await zubric.again();
+    expect(await all()).toEqual(before);
+    const made = readdirSync(join(state, 'copies')).filter((name) => name.startsWith('before-'));
+    expect(made).toHaveLength(1);
+    expect(statSync(join(state, 'copies', made[0] ?? '')).size).toBeGreaterThan(10_000);
   });
 });

@@ -195,21 +195,23 @@ describe('braking', () => {
     expect(50 * a).toBeCloseTo(60 + 0.02 * (50 * G - front) + 0.2 * front, 5);
   });
 
-  it('gives up nothing where the ground itself drags more than all grip: g (μ s + q (1 − s)) (statics)', () => {
+  it('gives up nothing where the ground drags more than all grip, the more the harder it slows (statics)', () => {
     const base = braked({ task: 'stop' });
-    const low = { height: typed(0, 'm') };
+    const [low, q] = [0.1, 6];
+    const height = { height: typed(low, 'm') };
     const { own, payload } = base.masses;
     const build: Build = {
       ...base,
-      masses: { own: { ...own, ...low }, payload: { ...payload, ...low }, others: [] },
+      masses: { own: { ...own, ...height }, payload: { ...payload, ...height }, others: [] },
       layout: {
         ...base.layout,
         axles: base.layout.axles.map((axle) => ({ ...axle, braked: axle.id === 'rear' })),
       },
-      grounds: base.grounds.map((g) => ({ ...g, rolling: typed(0.02, ''), freeRolling: typed(6, '') })),
+      grounds: base.grounds.map((g) => ({ ...g, rolling: typed(0.02, ''), freeRolling: typed(q, '') })),
     };
-    const rear = (L - c) / L;
-    expect(brakeOf(build)?.decelerationMps2).toBeCloseTo(G * (0.8 * rear + 6 * (1 - rear)), 6);
+    // a/g = μ + (q − μ) f with the front's share f = (c + (a/g) h)/L.
+    const share = (0.8 * L + (q - 0.8) * c) / (L - (q - 0.8) * low);
+    expect(brakeOf(build)?.decelerationMps2).toBeCloseTo(G * share, 6);
   });
 
   it('a front brake bites harder the harder it slows: a = μ g c/(L − μ h) (moments about the rear)', () => {

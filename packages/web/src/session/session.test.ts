@@ -60,6 +60,29 @@ describe('a session', () => {
     expect(nextSession(merged, { type: 'undo' }).build.readyBy).toBeNull();
   });
 
+  it('sets an edit that was left beside mine while a save is on its way, and sends from the version it then has', () => {
+    const left = { ...gull, purpose: 'left behind' };
+    const beside = nextSession(sent(run([purpose('mine')])), { type: 'offered', build: left });
+    expect(beside.save).toBe('conflict');
+    expect(beside.theirs?.contested.map(({ key }) => key)).toEqual(['purpose']);
+    const confirmed = nextSession(beside, { type: 'confirmed', version: 2 });
+    // It stays to be chosen; what was sent is confirmed all the same.
+    expect(confirmed).toMatchObject({ save: 'conflict', version: 2 });
+    const merged = nextSession(confirmed, { type: 'merged', build: left, at: 0 });
+    expect(merged).toMatchObject({ save: 'waiting', version: 2, theirs: null });
+    expect(merged.confirmed.purpose).toBe('mine');
+    // One that says nothing else is not asked about.
+    expect(nextSession(merged, { type: 'offered', build: left })).toBe(merged);
+  });
+
+  it('is gone until it is put back, whatever is typed meanwhile', () => {
+    const gone = nextSession(sent(run([purpose('mine')])), { type: 'gone' });
+    expect(nextSession(gone, purpose('more'))).toMatchObject({ save: 'gone', sending: null });
+    expect(nextSession(nextSession(gone, purpose('more')), { type: 'returned' }).save).toBe('waiting');
+    const open = openSession({ document: gull, version: 1 });
+    expect(nextSession(open, { type: 'returned' })).toBe(open);
+  });
+
   it('asks nothing where they changed nothing, and sends again from their version', () => {
     const again = nextSession(sent(run([purpose('mine')])), { type: 'conflicted', build: gull, version: 5 });
     expect(again).toMatchObject({ save: 'waiting', version: 5, theirs: null });

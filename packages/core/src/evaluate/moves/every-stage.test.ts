@@ -85,15 +85,16 @@ describe('for a stage that cannot be built or warns', () => {
     expect(texts.join()).not.toMatch(/\d\smm/);
   });
 
-  it('a longer belt is just long enough for its pulleys to clear: L = 2C + p(z1 + z2)/2 + (p Δz/2π)²/C', () => {
+  it('a longer belt lets its pulleys clear: L = 2C + p(z1 + z2)/2 + (p Δz/2π)²/C', () => {
     const build = withOnly(spoilt('timing-belt', { beltTeeth: 20 }));
     const lengths = offeredFor(build).flatMap(({ offered }) =>
       offered.map(({ text }) => Number(/of (\d+) teeth/.exec(text)?.[1])),
     );
-    expect(lengths.length).toBeGreaterThan(0);
-    // Around pulleys that touch, 20 and 60 teeth: half round each, and twice the centre distance, at the least.
+    // Pulleys of 20 and 60 teeth touch at 80/2π pitches; with a fifth and three fifths of that between them.
     const touch = 80 / (2 * Math.PI);
-    for (const teeth of lengths) expect(teeth).toBeGreaterThan(40 + 2 * touch);
+    const round = (pitches: number): number =>
+      Math.ceil(80 / 2 + 2 * pitches + (40 / (2 * Math.PI)) ** 2 / pitches);
+    expect(lengths).toEqual([round(1.2 * touch), round(1.6 * touch)]);
   });
 
   it('gears of more teeth keep their ratio near and are not undercut (17 teeth at 20°)', () => {
