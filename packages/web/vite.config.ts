@@ -12,5 +12,19 @@ export default defineConfig({
     ),
   },
   // Fonts and pictures stay files: the content security policy allows no embedded ones but images.
-  build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
+  build: {
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 700,
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          // What every first answer needs comes in one piece: thirty small ones compress worse and wait on one another.
+          groups: [
+            { name: 'quantity', test: /core\/src\/(quantity|contract)\//, priority: 2 },
+            { name: 'judge', test: /core\/src\/(evaluate\/evaluate|build\/read-build)\.ts/, priority: 1 },
+          ],
+        },
+      },
+    },
+  },
 });

@@ -6,9 +6,8 @@ import './index.css';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { RouterProvider } from 'react-router';
 import { makeQueryClient } from './app/query-client.ts';
-import { router } from './app/router.tsx';
+import { fetchPagesOf, Router } from './app/router.tsx';
 import { showTheme } from './app/theme.tsx';
 
 const queries = makeQueryClient();
@@ -16,10 +15,12 @@ const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 
 showTheme();
-createRoot(root).render(
-  <StrictMode>
-    <QueryClientProvider client={queries}>
-      <RouterProvider router={router} />
-    </QueryClientProvider>
-  </StrictMode>,
+void fetchPagesOf(window.location.pathname).then(() =>
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <Router />
+      </QueryClientProvider>
+    </StrictMode>,
+  ),
 );

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { Link, useRouteError } from 'react-router';
+import type { FallbackProps } from 'react-error-boundary';
+import { Link } from 'react-router';
 import { useTitle } from './use-title.ts';
 
 interface MessageProps {
@@ -55,8 +56,7 @@ export const NotFoundPage = () => (
 );
 
 /** What is shown where a page itself failed. Edits are kept by the browser until the server has them. */
-export function ErrorPage() {
-  const error = useRouteError();
+export function ErrorPage({ error }: Pick<FallbackProps, 'error'>) {
   const reason = error instanceof Error ? error.message : 'No reason was given.';
   return (
     <main id="main">

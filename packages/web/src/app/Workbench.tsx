@@ -1,6 +1,6 @@
 import { closeness, type Report } from '@zubric/core/evaluate';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Suspense, useCallback, useEffect } from 'react';
+import { lazy, Suspense, useCallback, useEffect } from 'react';
 import { Outlet, useNavigate, useParams } from 'react-router';
 import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 import type { SaveState } from '../session/session.ts';
@@ -10,17 +10,16 @@ import { leftDrafts } from '../session/drafts.ts';
 import type { KeptHere } from '../session/saving.ts';
 import { api } from './api.ts';
 import { CannotOpen } from './CannotOpen.tsx';
-import { Conflict } from './Conflict.tsx';
-import { Gone } from './Gone.tsx';
 import { Guidance } from './Guidance.tsx';
 import { Header } from './Header.tsx';
 import { isTyping } from './keys.ts';
-import { LeftEdits } from './LeftEdits.tsx';
 import { Rail } from './Rail.tsx';
 import { fetchStationsAhead } from './station-pages.ts';
 import { DiskNotice } from './StateNotices.tsx';
 import { STATIONS, stationAddress } from './stations.ts';
 import { UndoRedo } from './UndoRedo.tsx';
+
+const Unsettled = lazy(async () => ({ default: (await import('./Unsettled.tsx')).Unsettled }));
 
 /** A build opened on the bench: header, rail, strip and the station chosen. */
 export function Workbench() {
@@ -70,7 +69,7 @@ function useStationKeys(buildId: string): void {
 }
 
 function Bench() {
-  const { id, build, session, report, keptHere } = useBuild();
+  const { id, build, session, left, report, keptHere } = useBuild();
   useStationKeys(id);
   useEffect(fetchStationsAhead, []);
   return (
@@ -89,9 +88,11 @@ function Bench() {
       <Strip />
       <main id="main" className="min-w-0 px-3 pt-3 pb-6 md:px-5">
         <DiskNotice />
-        <Gone />
-        <LeftEdits />
-        <Conflict />
+        {(session.save === 'gone' || session.theirs || left.length > 0) && (
+          <Suspense fallback={null}>
+            <Unsettled />
+          </Suspense>
+        )}
         <CarriedResult />
         <Guidance />
         <Suspense fallback={<p>Opening the station …</p>}>

@@ -2,8 +2,10 @@ import type { ComponentType } from 'react';
 import { fetchAhead } from './fetch-ahead.ts';
 import type { StationPath } from './stations.ts';
 
+export type LoadPage = () => Promise<{ readonly Component: ComponentType }>;
+
 /** The page of each station, loaded when it is first wanted. */
-export const STATION_PAGES: Readonly<Record<StationPath, () => Promise<{ Component: ComponentType }>>> = {
+export const STATION_PAGES: Readonly<Record<StationPath, LoadPage>> = {
   brief: async () => ({ Component: (await import('../stations/brief/Brief.tsx')).Brief }),
   ground: async () => ({ Component: (await import('../stations/ground/Ground.tsx')).Ground }),
   drivetrain: async () => ({ Component: (await import('../stations/drivetrain/Drivetrain.tsx')).Drivetrain }),
@@ -14,11 +16,13 @@ export const STATION_PAGES: Readonly<Record<StationPath, () => Promise<{ Compone
   logbook: async () => ({ Component: (await import('../stations/logbook/Logbook.tsx')).Logbook }),
 };
 
-/** Fetches the other stations, and what opens a number, once the first stands. */
+/** Fetches the other stations, what opens a number and what settles differences, once the first stands. */
 export const fetchStationsAhead = (): (() => void) =>
   fetchAhead([
     ...Object.values(STATION_PAGES),
     () => import('../working/WorkingPanel.tsx'),
     () => import('../working/works.ts'),
     () => import('./Panel.tsx'),
+    () => import('./Unsettled.tsx'),
+    () => import('../stations/brief/DutyDetail.tsx'),
   ]);

@@ -155,7 +155,7 @@ describe('the list of builds', () => {
     const asked = serving([]);
     show();
     expect(await screen.findByText('No build yet. Give the first one a name above.')).toBeTruthy();
-    const form = within(screen.getByRole('form', { name: 'New build' }));
+    const form = within(await screen.findByRole('form', { name: 'New build' }));
     fireEvent.click(form.getByRole('button', { name: 'New build' }));
     expect(form.getByRole('alert').textContent).toBe('Give it a name first.');
     fireEvent.change(form.getByLabelText('Name of a new build'), { target: { value: '  Tern  ' } });

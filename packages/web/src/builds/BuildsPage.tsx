@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, lazy, useRef, useState, type DragEvent } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ApiProblem, api, type BuildLine, type Place } from '../app/api.ts';
+import { Below } from '../app/Below.tsx';
 import { NoKey } from '../app/ErrorPage.tsx';
 import { DiskNotice, StartNotices } from '../app/StateNotices.tsx';
 import { download } from '../app/download.ts';
@@ -9,7 +10,6 @@ import { Header } from '../app/Header.tsx';
 import { useTitle } from '../app/use-title.ts';
 import { BuildTable } from './BuildTable.tsx';
 import { MendBuild } from './MendBuild.tsx';
-import { NewBuild } from './NewBuild.tsx';
 import type { FileRead } from './read-files.ts';
 import { fileNameOf } from './file-name.ts';
 
@@ -46,6 +46,8 @@ const DONE: Readonly<Record<Place, string>> = {
 
 /** Reading and writing files is fetched when it is wanted. */
 const BringIn = lazy(async () => ({ default: (await import('./BringIn.tsx')).BringIn }));
+/** What a new build starts from needs half the core; the list does not wait for it. */
+const NewBuild = lazy(async () => ({ default: (await import('./NewBuild.tsx')).NewBuild }));
 const reading = () => import('./read-files.ts');
 const writing = () => import('./take-out.ts');
 
@@ -146,7 +148,9 @@ export function BuildsPage() {
             <h1>Which vehicle is on the bench?</h1>
             <p className="mt-1 text-soft">Open one, begin a new one, or bring one in from a file.</p>
           </div>
-          <NewBuild />
+          <Below answered={!builds.isPending} waiting={<div className="sheet h-[110px]" aria-hidden />}>
+            <NewBuild />
+          </Below>
         </div>
         <div className="mt-5 flex flex-wrap items-center gap-3">
           <div role="group" aria-label="Which builds" className="flex">

@@ -105,7 +105,7 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
   const looked = useRef<LeftDraft>(undefined);
   const look = useCallback((draft: LeftDraft) => {
     looked.current = draft;
-    dispatch({ type: 'offered', build: draft.document });
+    dispatch({ type: 'offered', build: draft.document, base: draft.base });
   }, []);
   const merge = useCallback(
     (merged: Build) => {

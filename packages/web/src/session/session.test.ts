@@ -62,7 +62,7 @@ describe('a session', () => {
 
   it('sets an edit that was left beside mine while a save is on its way, and sends from the version it then has', () => {
     const left = { ...gull, purpose: 'left behind' };
-    const beside = nextSession(sent(run([purpose('mine')])), { type: 'offered', build: left });
+    const beside = nextSession(sent(run([purpose('mine')])), { type: 'offered', build: left, base: gull });
     expect(beside.save).toBe('conflict');
     expect(beside.theirs?.contested.map(({ key }) => key)).toEqual(['purpose']);
     const confirmed = nextSession(beside, { type: 'confirmed', version: 2 });
@@ -72,7 +72,14 @@ describe('a session', () => {
     expect(merged).toMatchObject({ save: 'waiting', version: 2, theirs: null });
     expect(merged.confirmed.purpose).toBe('mine');
     // One that says nothing else is not asked about.
-    expect(nextSession(merged, { type: 'offered', build: left })).toBe(merged);
+    expect(nextSession(merged, { type: 'offered', build: left, base: gull })).toBe(merged);
+  });
+
+  it('keeps mine where both changed, also once mine is saved: a left edit is set against what it started from', () => {
+    const saved = nextSession(sent(run([purpose('mine')])), { type: 'confirmed', version: 2 });
+    const left = { ...gull, purpose: 'left behind' };
+    const beside = nextSession(saved, { type: 'offered', build: left, base: gull });
+    expect(beside.theirs?.contested).toMatchObject([{ key: 'purpose', by: 'both' }]);
   });
 
   it('is gone until it is put back, whatever is typed meanwhile', () => {

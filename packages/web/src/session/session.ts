@@ -10,6 +10,8 @@ export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'conflict' 
 /** What there is instead, and how it differs. */
 interface Theirs {
   readonly build: Build;
+  /** What both it and the build on screen started from. */
+  readonly base: Build;
   readonly version: number;
   /** Whether it is what the server holds; else an edit that was left in another window. */
   readonly stored: boolean;
@@ -45,7 +47,7 @@ export type SessionEvent =
   | { readonly type: 'refused'; readonly message: string }
   | { readonly type: 'gone' }
   | { readonly type: 'returned' }
-  | { readonly type: 'offered'; readonly build: Build }
+  | { readonly type: 'offered'; readonly build: Build; readonly base: Build }
   | { readonly type: 'conflicted'; readonly build: Build; readonly version: number }
   | { readonly type: 'merged'; readonly build: Build; readonly at: number };
 
@@ -77,7 +79,7 @@ const showing = (session: Session, build: Build): Session => ({
   save: session.save === 'conflict' || session.save === 'gone' ? session.save : 'waiting',
   theirs: session.theirs && {
     ...session.theirs,
-    contested: contest(session.confirmed, session.theirs.build, build),
+    contested: contest(session.theirs.base, session.theirs.build, build),
   },
 });
 
@@ -129,7 +131,7 @@ export function nextSession(session: Session, event: SessionEvent): Session {
     case 'returned':
       return session.save === 'gone' ? { ...session, save: 'waiting', failures: 0 } : session;
     case 'offered':
-      return offered(session, event.build);
+      return offered(session, event.build, event.base);
     case 'refused':
       return { ...session, sending: null, save: 'refused', message: event.message };
     case 'conflicted':
@@ -151,20 +153,27 @@ export function nextSession(session: Session, event: SessionEvent): Session {
 
 /** Where they changed nothing that mine does not have too, there is nothing to choose, and mine is sent again. */
 function conflicted(session: Session, build: Build, version: number): Session {
-  const contested = contest(session.confirmed, build, session.build);
+  const base = session.confirmed;
+  const contested = contest(base, build, session.build);
   const ours = contested.every((difference) => difference.by === 'mine');
   return ours
     ? { ...session, sending: null, version, confirmed: build, save: 'waiting', message: '' }
-    : { ...session, sending: null, save: 'conflict', theirs: { build, version, stored: true, contested } };
+    : {
+        ...session,
+        sending: null,
+        save: 'conflict',
+        theirs: { build, base, version, stored: true, contested },
+      };
 }
 
 /** An edit left in another window, set beside what is on screen; where it has nothing else, there is nothing to choose. */
-function offered(session: Session, build: Build): Session {
-  const contested = contest(session.confirmed, build, session.build);
+function offered(session: Session, build: Build, base: Build): Session {
+  // By its own start, not by what was saved meanwhile: what both changed stays as it is on screen until told otherwise.
+  const contested = contest(base, build, session.build);
   if (session.theirs || contested.every((difference) => difference.by === 'mine')) return session;
   return {
     ...session,
     save: 'conflict',
-    theirs: { build, version: session.version, stored: false, contested },
+    theirs: { build, base, version: session.version, stored: false, contested },
   };
 }

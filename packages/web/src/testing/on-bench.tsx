@@ -1,6 +1,6 @@
 import { buildSchema, type Build } from '@zubric/core/build';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen } from '@testing-library/react';
+import { render, screen, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import { UnitsProvider } from '../app/units.tsx';
@@ -27,6 +27,12 @@ export function onBench(station: ReactNode, document: Build): void {
     </QueryClientProvider>,
   );
 }
+
+/** Waits until what is fetched and drawn after the first answer stands there too. */
+export const settled = (): Promise<void> =>
+  waitFor(() => {
+    if (document.querySelector('[aria-busy="true"]')) throw new Error('Something is still being opened.');
+  });
 
 /** The build as it is now; it must still be whole. */
 export const kept = (): Build => buildSchema.parse(JSON.parse(screen.getByTestId('kept').textContent ?? ''));

@@ -2,14 +2,17 @@ import { readFileSync } from 'node:fs';
 import { buildSchema, newBuild, type Build } from '@zubric/core/build';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { kept, onBench, text } from '../../testing/on-bench.tsx';
+import { kept, onBench, settled, text } from '../../testing/on-bench.tsx';
 import { Brief } from './Brief.tsx';
 
 const puffin = buildSchema.parse(
   JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
 );
 
-const show = (document: Build): void => onBench(<Brief />, document);
+const show = async (document: Build): Promise<void> => {
+  onBench(<Brief />, document);
+  await settled();
+};
 const type = (label: string, value: string): void => {
   const field = screen.getByLabelText(label);
   fireEvent.change(field, { target: { value } });
@@ -27,8 +30,8 @@ describe('the brief', () => {
     localStorage.clear();
   });
 
-  it('asks four questions and answers roughly at once', () => {
-    show(newBuild('Gull'));
+  it('asks four questions and answers roughly at once', async () => {
+    await show(newBuild('Gull'));
     type('How heavy, itself?', '60 kg');
     type('And with what load?', '40 kg');
     type('How steep?', '10°');
@@ -42,8 +45,8 @@ describe('the brief', () => {
     expect(kept().duties.some((d) => Math.abs(d.grade.value - Math.PI / 18) < 1e-9)).toBe(true);
   });
 
-  it('adds duties of a kind, and says in a few words what each asks besides', () => {
-    show(puffin);
+  it('adds duties of a kind, and says in a few words what each asks besides', async () => {
+    await show(puffin);
     choose('Kind of duty', 'turn-on-the-spot');
     fireEvent.click(screen.getByRole('button', { name: 'Add a duty' }));
     expect(kept().duties.at(-1)).toMatchObject({ name: 'Turn on the spot', turn: { kind: 'on-the-spot' } });
@@ -52,9 +55,10 @@ describe('the brief', () => {
     ).toBeTruthy();
   });
 
-  it('opens a duty to all that it may ask; an empty field takes it out again', () => {
-    show(puffin);
+  it('opens a duty to all that it may ask; an empty field takes it out again', async () => {
+    await show(puffin);
     fireEvent.click(screen.getByRole('button', { name: /^What Level, loaded asks besides/ }));
+    await settled();
     type('Step or kerb', '30 mm');
     type('Towed mass', '50 kg');
     choose('It goes', 'radius');
@@ -77,7 +81,7 @@ describe('the brief', () => {
   });
 
   it('puts the vehicle on another layout, drawn before it is taken', async () => {
-    show(puffin);
+    await show(puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Another layout' }));
     const panel = await screen.findByRole('dialog');
     expect(within(panel).getAllByRole('listitem')).toHaveLength(18);
@@ -88,8 +92,8 @@ describe('the brief', () => {
     expect(screen.getByRole('heading', { name: /Stands on: fixed wheels, skid-steered/ })).toBeTruthy();
   });
 
-  it('keeps one axle driven at least', () => {
-    show(puffin);
+  it('keeps one axle driven at least', async () => {
+    await show(puffin);
     const only = screen.getByRole('checkbox', { name: 'Driven wheels driven' });
     expect((only as HTMLInputElement).disabled).toBe(true);
     fireEvent.click(screen.getByRole('checkbox', { name: 'Castors driven' }));
@@ -98,8 +102,8 @@ describe('the brief', () => {
     ).toBe(false);
   });
 
-  it('takes a ground from the table for its tyres, soft as it is, and says the source', () => {
-    show(puffin);
+  it('takes a ground from the table for its tyres, soft as it is, and says the source', async () => {
+    await show(puffin);
     choose('Surface to add', 'dry-sand');
     fireEvent.click(screen.getByRole('button', { name: 'Add a ground' }));
     expect(kept().grounds.at(-1)).toMatchObject({
@@ -117,8 +121,8 @@ describe('the brief', () => {
     expect(kept().grounds.at(-1)?.soil).toBeUndefined();
   });
 
-  it('adds riders and ballast, weighs them, and takes care of who rides', () => {
-    show(puffin);
+  it('adds riders and ballast, weighs them, and takes care of who rides', async () => {
+    await show(puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Add a rider' }));
     expect(text()).toContain('253 kg all up');
     // Who rides is near: nobody has to say it again.
@@ -128,8 +132,8 @@ describe('the brief', () => {
     expect(kept().masses.others).toEqual([]);
   });
 
-  it('checks the limits of the event', () => {
-    show(puffin);
+  it('checks the limits of the event', async () => {
+    await show(puffin);
     type('Mass without payload, at most', '50 kg');
     expect(text()).toContain('Over: mass without payload 58 kg of 50 kg');
     expect(text()).toContain('Over the limit of its event');
@@ -137,8 +141,8 @@ describe('the brief', () => {
     expect(kept().aims).toEqual({ maximise: 'payload-rate' });
   });
 
-  it('takes a brake, its force and none', () => {
-    show(puffin);
+  it('takes a brake, its force and none', async () => {
+    await show(puffin);
     choose('Brake', 'friction');
     type('Its force at the ground', '300 N');
     expect(kept().brake).toMatchObject({ kind: 'friction', force: { value: 300 } });

@@ -1,16 +1,15 @@
 import type { Build, Duty } from '@zubric/core/build';
-import { cautionsOf, type DutyReport } from '@zubric/core/evaluate';
+import type { DutyReport } from '@zubric/core/evaluate';
+import { lazy } from 'react';
+import { Below } from '../../app/Below.tsx';
 import { useSay } from '../../app/units.tsx';
 import { useTitle } from '../../app/use-title.ts';
-import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
-import { AimsForm } from './AimsForm.tsx';
 import { DutyTable } from './DutyTable.tsx';
 import { FourQuestions } from './FourQuestions.tsx';
-import { LayoutForm } from './LayoutForm.tsx';
-import { GroundTable } from './GroundTable.tsx';
-import { VehicleForm } from './VehicleForm.tsx';
+
+const BriefVehicle = lazy(async () => ({ default: (await import('./BriefVehicle.tsx')).BriefVehicle }));
 
 const hardest = (build: Build, reports: readonly DutyReport[]): readonly [Duty, DutyReport] | undefined => {
   const report = reports.reduce<DutyReport | undefined>(
@@ -66,18 +65,9 @@ export function Brief() {
       </div>
       {most && <FourQuestions hardest={most[0]} />}
       <DutyTable />
-      <LayoutForm />
-      <div className="grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_430px]">
-        <VehicleForm />
-        <div className="grid content-start gap-4">
-          <Findings empty="Nothing so far: every margin is ample." />
-          <GroundTable />
-          <AimsForm />
-          {cautionsOf(build).map((text) => (
-            <Caution key={text}>{text}</Caution>
-          ))}
-        </div>
-      </div>
+      <Below waiting={<p>Opening the vehicle …</p>}>
+        <BriefVehicle />
+      </Below>
     </div>
   );
 }

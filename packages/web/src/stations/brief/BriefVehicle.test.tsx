@@ -3,7 +3,7 @@ import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@
 import { evaluate } from '@zubric/core/evaluate';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { kept, onBench, text } from '../../testing/on-bench.tsx';
+import { kept, onBench, settled, text } from '../../testing/on-bench.tsx';
 import { Brief } from './Brief.tsx';
 
 const puffin = buildSchema.parse(
@@ -14,7 +14,10 @@ const on = (layout: string): Build => {
   if (!template) throw new Error(`no layout ${layout}`);
   return withLayout(newBuild('Gull'), template);
 };
-const show = (document: Build): void => onBench(<Brief />, document);
+const show = async (document: Build): Promise<void> => {
+  onBench(<Brief />, document);
+  await settled();
+};
 const type = (label: string | RegExp, value: string): void => {
   const field = screen.getByLabelText(label);
   fireEvent.change(field, { target: { value } });
@@ -32,8 +35,8 @@ describe('what the vehicle is made of', () => {
     localStorage.clear();
   });
 
-  it('caps its speed where told, and only there; empty takes the cap away', () => {
-    show(puffin);
+  it('caps its speed where told, and only there; empty takes the cap away', async () => {
+    await show(puffin);
     expect(kept().speedCap).toBeUndefined();
     type('Never faster than', '6 km/h');
     expect(kept().speedCap?.value).toBeCloseTo(6 / 3.6, 9);
@@ -45,8 +48,8 @@ describe('what the vehicle is made of', () => {
     expect(kept().speedCap).toBeUndefined();
   });
 
-  it('drives one wheel of a pair where told', () => {
-    show(puffin);
+  it('drives one wheel of a pair where told', async () => {
+    await show(puffin);
     const [axle] = kept().layout.axles.filter(({ driven }) => driven);
     choose(`Which of ${axle?.name.toLowerCase()} drive`, 'left');
     expect(kept().layout.axles.find(({ id }) => id === axle?.id)?.drivenSide).toBe('left');
@@ -59,8 +62,8 @@ describe('what the vehicle is made of', () => {
     expect(kept().layout.axles.find(({ id }) => id === axle?.id)?.drivenSide).toBeUndefined();
   });
 
-  it('steers by hand with bar and force, and by an actuator of which nothing is assumed', () => {
-    show(on('scooter'));
+  it('steers by hand with bar and force, and by an actuator of which nothing is assumed', async () => {
+    await show(on('scooter'));
     expect(kept().steering?.actuatorTorque).toBeUndefined();
     choose('Steered by', 'hand');
     expect(kept().steering?.hand).toMatchObject({
@@ -81,8 +84,8 @@ describe('what the vehicle is made of', () => {
     expect(kept().steering?.actuatorTorque).toBeUndefined();
   });
 
-  it('shows hitch fields only where something is towed, and the inner drive only in a sphere', () => {
-    show(newBuild('Gull'));
+  it('shows hitch fields only where something is towed, and the inner drive only in a sphere', async () => {
+    await show(newBuild('Gull'));
     expect(screen.queryByLabelText('Hitch above the ground')).toBeNull();
     expect(screen.queryByLabelText('Mass of the shell')).toBeNull();
     choose('Kind of duty', 'tow');
@@ -91,8 +94,8 @@ describe('what the vehicle is made of', () => {
     expect(kept().hitch.height.value).toBe(0.25);
   });
 
-  it('adds itemised factors in place of the double rule, and judges by them', () => {
-    show(puffin);
+  it('adds itemised factors in place of the double rule, and judges by them', async () => {
+    await show(puffin);
     choose('How careful', 'itemised');
     expect(kept().marginPolicy.school).toBe('itemised');
     expect(text()).not.toContain('Every motor twice what is needed');
@@ -100,8 +103,8 @@ describe('what the vehicle is made of', () => {
     expect(text()).toContain('Every motor twice what is needed');
   });
 
-  it('lists what stands in the way of the whole build, and the caution of slopes', () => {
-    show(puffin);
+  it('lists what stands in the way of the whole build, and the caution of slopes', async () => {
+    await show(puffin);
     const findings = screen.getByRole('region', { name: 'What stands in the way' });
     expect(findings.textContent?.replaceAll('\u00a0', ' ')).toMatch(/of the \d+ N·m|×/);
     expect(text()).toContain('What goes up must come down');
@@ -128,8 +131,8 @@ describe('a ground', () => {
     fireEvent.blur(field);
   };
 
-  it('has figures by what stands on it: rolling and grip of the driven, rolling of the free', () => {
-    show(puffin);
+  it('has figures by what stands on it: rolling and grip of the driven, rolling of the free', async () => {
+    await show(puffin);
     const driven = fieldsOf(/^Driven wheels/);
     enter(driven.getByLabelText('Rolling'), '0.05');
     enter(driven.getByLabelText('Grip'), '0.7');
@@ -146,16 +149,16 @@ describe('a ground', () => {
     expect(free.getByText('grips as the driven ones')).toBeTruthy();
   });
 
-  it('refuses a grip that no tyre has, and keeps what stood', () => {
-    show(puffin);
+  it('refuses a grip that no tyre has, and keeps what stood', async () => {
+    await show(puffin);
     const before = first().friction.value;
     enter(fieldsOf(/^Driven wheels/).getByLabelText('Grip'), '4');
     expect(screen.getByRole('alert').textContent).toContain('from 0 to 3');
     expect(first().friction.value).toBe(before);
   });
 
-  it('is marked as measured, figure by figure of the ground, and unmarked again', () => {
-    show(puffin);
+  it('is marked as measured, figure by figure of the ground, and unmarked again', async () => {
+    await show(puffin);
     const { name } = first();
     fireEvent.click(screen.getByLabelText(`${name} was measured`));
     expect([first().rolling, first().freeRolling, first().friction].map(({ origin }) => origin)).toEqual([
@@ -167,11 +170,11 @@ describe('a ground', () => {
     expect(first().friction.origin).toBe('typed');
   });
 
-  it('lets a wheel hang where it is uneven, and finds that the other then pushes nothing', () => {
+  it('lets a wheel hang where it is uneven, and finds that the other then pushes nothing', async () => {
     // With its weight to the left it stands without its right driven wheel, and an open differential spins that one.
     const { own, payload } = puffin.masses;
     const left = { ...own.left, value: 0.2 };
-    show({
+    await show({
       ...puffin,
       drive: { ...puffin.drive, together: 'axle', differential: 'open' },
       masses: { ...puffin.masses, own: { ...own, left }, payload: { ...payload, left } },
@@ -190,8 +193,8 @@ describe('a ground', () => {
     expect(hangs()).toEqual([]);
   });
 
-  it('gives way where it is soft, with values of the table or one’s own, and is firm again', () => {
-    show(puffin);
+  it('gives way where it is soft, with values of the table or one’s own, and is firm again', async () => {
+    await show(puffin);
     const soft = `How soft ${first().name} is`;
     choose(soft, 'dry-sand');
     expect(first().soil?.name).toMatch(/sand/i);
@@ -203,8 +206,8 @@ describe('a ground', () => {
     expect(first().soil).toBeUndefined();
   });
 
-  it('is added from the table for the tyres on the vehicle, and goes only where no duty stands on it', () => {
-    show(puffin);
+  it('is added from the table for the tyres on the vehicle, and goes only where no duty stands on it', async () => {
+    await show(puffin);
     choose('Surface to add', 'soft-snow');
     fireEvent.click(screen.getByRole('button', { name: 'Add a ground' }));
     const added = kept().grounds.at(-1);

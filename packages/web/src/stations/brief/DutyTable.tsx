@@ -1,8 +1,9 @@
-import { dutyFrom, dutyTemplatesFor, freeId, type Duty } from '@zubric/core/build';
+import type { Duty } from '@zubric/core/build';
 import { accelerationOf, type DutyReport } from '@zubric/core/evaluate';
 import type { Dimension, Quantity } from '@zubric/core/quantity';
 import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
+import { Below } from '../../app/Below.tsx';
 import { useSay } from '../../app/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { climbable, shareOfWhole, zeroOrMore } from '../../fields/checks.ts';
@@ -11,7 +12,10 @@ import { TextField } from '../../fields/TextField.tsx';
 import type { Check } from '../../fields/useQuantityText.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
-import { DutyDetail } from './DutyDetail.tsx';
+
+/** What the table itself does without at first. */
+const DutyDetail = lazy(async () => ({ default: (await import('./DutyDetail.tsx')).DutyDetail }));
+const AddDuty = lazy(async () => ({ default: (await import('./AddDuty.tsx')).AddDuty }));
 
 type NumberKey = 'grade' | 'speed' | 'payloadShare' | 'duration';
 
@@ -82,39 +86,10 @@ export function DutyTable() {
           ))}
         </tbody>
       </table>
-      <AddDuty />
+      <Below waiting={<div className="h-[54px]" />}>
+        <AddDuty />
+      </Below>
     </section>
-  );
-}
-
-/** A duty of a kind to start from; its numbers wait for the builder's own. */
-function AddDuty() {
-  const { build, edit } = useBuild();
-  const templates = dutyTemplatesFor(build);
-  const [kind, setKind] = useState(templates[0]?.id ?? '');
-  const template = templates.find(({ id }) => id === kind) ?? templates[0];
-  if (!template) return null;
-  return (
-    <div className="flex flex-wrap items-end gap-3 px-2 py-2">
-      <Choice
-        label="Kind of duty"
-        hideLabel
-        className="w-52"
-        value={template.id}
-        options={templates.map(({ id, title }) => ({ value: id, title }))}
-        onChange={setKind}
-      />
-      <button
-        type="button"
-        className="push"
-        disabled={build.duties.length >= 40}
-        onClick={() =>
-          edit((b) => ({ ...b, duties: [...b.duties, dutyFrom(b, template, freeId('duty', b.duties))] }))
-        }
-      >
-        Add a duty
-      </button>
-    </div>
   );
 }
 
@@ -258,7 +233,9 @@ function DutyRow({ duty, report, onChange }: RowProps) {
       {open && (
         <tr>
           <td colSpan={11} data-detail>
-            <DutyDetail duty={duty} onChange={onChange} />
+            <Suspense fallback={<p aria-busy="true">Opening the duty …</p>}>
+              <DutyDetail duty={duty} onChange={onChange} />
+            </Suspense>
           </td>
         </tr>
       )}

@@ -1,0 +1,28 @@
+import { cautionsOf } from '@zubric/core/evaluate';
+import { Caution, Findings } from '../../findings/Findings.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+import { AimsForm } from './AimsForm.tsx';
+import { GroundTable } from './GroundTable.tsx';
+import { LayoutForm } from './LayoutForm.tsx';
+import { VehicleForm } from './VehicleForm.tsx';
+
+/** The vehicle itself, what was found and what it is all measured against: below the duties, fetched after them. */
+export function BriefVehicle() {
+  const { build } = useBuild();
+  return (
+    <>
+      <LayoutForm />
+      <div className="grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_430px]">
+        <VehicleForm />
+        <div className="grid content-start gap-4">
+          <Findings empty="Nothing so far: every margin is ample." />
+          <GroundTable />
+          <AimsForm />
+          {cautionsOf(build).map((text) => (
+            <Caution key={text}>{text}</Caution>
+          ))}
+        </div>
+      </div>
+    </>
+  );
+}
