@@ -6,15 +6,50 @@ const CORE = [
   'transmission',
   'motor',
   'supply',
-  'build',
-  'evaluate',
+  'vehicle',
+  'drive',
+  'demand',
+  'capability',
+  'judge',
+  'moves',
+  'working',
   'assembly',
   'simulate',
   'trials',
   'calculators',
 ];
 
-const inCore = (folder) => `^packages/core/src/${folder}/`;
+/** The order of the web's folders. */
+const WEB = [
+  'common',
+  'charts',
+  'drawings',
+  'workers',
+  'session',
+  'fields',
+  'findings',
+  'vehicle',
+  'frame',
+  'sums',
+  'working',
+  'strip',
+  'stations',
+  'print',
+  'builds',
+  'shell',
+];
+
+/** Each folder of a package may import only from those before it. */
+const inOrder = (name, folders) => {
+  const inside = (folder) => `^packages/${name}/src/${folder}/`;
+  return folders.slice(0, -1).map((folder, at) => ({
+    name: `${name}-order-${folder}`,
+    comment: `${folder}/ may import only from the folders before it in the list of ${name}: see docs/architecture.md`,
+    severity: 'error',
+    from: { path: inside(folder), pathNot: '\\.test\\.tsx?$' },
+    to: { path: folders.slice(at + 1).map(inside) },
+  }));
+};
 
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
@@ -27,13 +62,8 @@ module.exports = {
       from: {},
       to: { couldNotResolve: true },
     },
-    ...CORE.slice(0, -1).map((folder, at) => ({
-      name: `core-order-${folder}`,
-      comment: `${folder}/ may import only from the folders before it in the list of the core`,
-      severity: 'error',
-      from: { path: inCore(folder), pathNot: '\\.test\\.ts$' },
-      to: { path: CORE.slice(at + 1).map(inCore) },
-    })),
+    ...inOrder('core', CORE),
+    ...inOrder('web', WEB),
     {
       name: 'core-stands-alone',
       severity: 'error',

@@ -14,7 +14,7 @@ test('files are shown before they are kept: good ones come in, each other one is
 }) => {
   const build = await puffin();
   const old = JSON.parse(
-    await readFile('packages/core/src/build/fixtures/format-1.zubric.json', 'utf8'),
+    await readFile('packages/core/src/vehicle/fixtures/format-1.zubric.json', 'utf8'),
   ) as Record<string, unknown>;
   await bench.goto('/builds');
   await bench

@@ -1,6 +1,6 @@
 /** Writes docs/build.schema.json from the build document's schema. A test tells when it has drifted. */
 import { writeFileSync } from 'node:fs';
-import { buildJsonSchema } from '@zubric/core/build';
+import { buildJsonSchema } from '@zubric/core/vehicle';
 
 writeFileSync(
   new URL('../docs/build.schema.json', import.meta.url),

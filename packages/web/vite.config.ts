@@ -21,7 +21,7 @@ export default defineConfig({
           // What every first answer needs comes in one piece: thirty small ones compress worse and wait on one another.
           groups: [
             { name: 'quantity', test: /core\/src\/(quantity|contract)\//, priority: 2 },
-            { name: 'judge', test: /core\/src\/(evaluate\/evaluate|build\/read-build)\.ts/, priority: 1 },
+            { name: 'judge', test: /core\/src\/(judge\/evaluate|vehicle\/read-build)\.ts/, priority: 1 },
           ],
         },
       },

@@ -1,7 +1,8 @@
 import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { Solver } from 'odex';
-import { partSchema, readBuild } from '@zubric/core/build';
-import { evaluate, moves } from '@zubric/core/evaluate';
+import { evaluate } from '@zubric/core/judge';
+import { moves } from '@zubric/core/moves';
+import { partSchema, readBuild } from '@zubric/core/vehicle';
 import { simulateLaunch } from '@zubric/core/simulate';
 
 interface Figure {

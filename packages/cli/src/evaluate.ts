@@ -1,5 +1,6 @@
-import { partSchema, readBuild, type Build, type Part } from '@zubric/core/build';
-import { evaluate, moves, movesOfFinding, type Report } from '@zubric/core/evaluate';
+import { evaluate, type Report } from '@zubric/core/judge';
+import { moves, movesOfFinding } from '@zubric/core/moves';
+import { partSchema, readBuild, type Build, type Part } from '@zubric/core/vehicle';
 import type { Files } from './calc.ts';
 import { asJson, done, parseJson, problemLine, refused, type Outcome } from './outcome.ts';
 

@@ -6,9 +6,9 @@ import './index.css';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { makeQueryClient } from './app/query-client.ts';
-import { fetchPagesOf, Router } from './app/router.tsx';
-import { showTheme } from './app/theme.tsx';
+import { makeQueryClient } from './common/query-client.ts';
+import { fetchPagesOf, Router } from './shell/router.tsx';
+import { showTheme } from './common/theme.tsx';
 
 const queries = makeQueryClient();
 const root = document.getElementById('root');

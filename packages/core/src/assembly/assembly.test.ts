@@ -10,7 +10,7 @@ import {
   WEEKDAYS,
   type Build,
   type Weekday,
-} from '../build/index.ts';
+} from '../vehicle/index.ts';
 import { typed } from '../quantity/index.ts';
 import {
   addOwnLine,

@@ -1,5 +1,5 @@
 import { addDays, differenceInCalendarDays, format, getDay, parseISO } from 'date-fns';
-import type { Weekday } from '../build/index.ts';
+import type { Weekday } from '../vehicle/index.ts';
 
 /** A day as it is written: 2027-04-24. */
 export type Day = string;

@@ -1,4 +1,4 @@
-import { batteryOf, motorOf, type Build, type PartOf } from '../build/index.ts';
+import { batteryOf, motorOf, type Build, type PartOf } from '../vehicle/index.ts';
 import { batteryPack } from '../supply/index.ts';
 
 /** Above this, direct current is work for a licensed person (the extra-low-voltage limit of most wiring codes is higher). */

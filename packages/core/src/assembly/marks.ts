@@ -1,4 +1,4 @@
-import { freeId, type Build, type MarkedLine, type MarkedStep, type OwnLine } from '../build/index.ts';
+import { freeId, type Build, type MarkedLine, type MarkedStep, type OwnLine } from '../vehicle/index.ts';
 import type { PartLine } from './parts-list.ts';
 
 /** What a builder notes on a line; undefined takes a note away. */

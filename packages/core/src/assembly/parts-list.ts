@@ -6,7 +6,7 @@ import {
   type Build,
   type Part,
   type PartState,
-} from '../build/index.ts';
+} from '../vehicle/index.ts';
 import { pathParts } from './path-parts.ts';
 import { stageWork } from './stage-work.ts';
 import { standingParts } from './standing-parts.ts';

@@ -1,4 +1,4 @@
-import { drivelinesOf, type Build } from '../build/index.ts';
+import { drivelinesOf, type Build } from '../vehicle/index.ts';
 import { show, type Quantity } from '../quantity/index.ts';
 import type { PathElement } from '../transmission/index.ts';
 import type { Wanted } from './wanted.ts';

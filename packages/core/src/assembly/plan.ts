@@ -1,4 +1,4 @@
-import type { Build } from '../build/index.ts';
+import type { Build } from '../vehicle/index.ts';
 import { dayAfter, daysBetween, weekdayOf, workingDays, type Day } from './calendar.ts';
 import { partsList, type PartLine } from './parts-list.ts';
 import { assemblySteps } from './steps.ts';

@@ -1,4 +1,4 @@
-import { FORM_TITLES, wheelsOf, type Axle, type Layout } from '../build/index.ts';
+import { FORM_TITLES, wheelsOf, type Axle, type Layout } from '../vehicle/index.ts';
 import { show } from '../quantity/index.ts';
 import type { Wanted } from './wanted.ts';
 

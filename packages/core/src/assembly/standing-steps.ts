@@ -1,4 +1,4 @@
-import { FORM_TITLES, wheelsOf, type Axle, type Build, type Form } from '../build/index.ts';
+import { FORM_TITLES, wheelsOf, type Axle, type Build, type Form } from '../vehicle/index.ts';
 import { isHub, pathTitle, type PathElement } from '../transmission/index.ts';
 import { standingId } from './standing-parts.ts';
 import { HOUR_S, MINUTE_S, whole, type Step } from './step.ts';

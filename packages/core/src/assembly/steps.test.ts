@@ -12,7 +12,7 @@ import {
   type Build,
   type Part,
   type PartOf,
-} from '../build/index.ts';
+} from '../vehicle/index.ts';
 import { STAGE_KINDS, freshPath, freshStage, type Stage } from '../transmission/index.ts';
 import { typed } from '../quantity/index.ts';
 import { on } from '../testing/vehicles.ts';

@@ -1,4 +1,4 @@
-import { batteryOf, drivelinesOf, motorOf, rollsAway, type Build, type PartOf } from '../build/index.ts';
+import { batteryOf, drivelinesOf, motorOf, rollsAway, type Build, type PartOf } from '../vehicle/index.ts';
 import { isLoop } from '../transmission/index.ts';
 import { cautionForBattery, cautionForVoltage, isPrimary } from './cautions.ts';
 import { brakeSteps, standSteps, wheelSteps } from './standing-steps.ts';

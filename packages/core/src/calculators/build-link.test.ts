@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { buildSchema, newBuild, readBuild, type Build } from '../build/index.ts';
+import { evaluate } from '../judge/index.ts';
+import { buildSchema, newBuild, readBuild, type Build } from '../vehicle/index.ts';
 import { NotPhysical } from '../contract/index.ts';
-import { evaluate } from '../evaluate/index.ts';
 import { CALCULATORS, calculate, findCalculator, fromBuild, intoBuild, placesFor } from './index.ts';
 
 const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));

@@ -1,3 +1,7 @@
+import type { DutyReport } from '../capability/index.ts';
+import { groundOf } from '../demand/index.ts';
+import { drivelineOf, trainOf, type Driveline } from '../drive/index.ts';
+import { evaluate, type LinkId, type Report } from '../judge/index.ts';
 import {
   asTwoAxles,
   batteryOf,
@@ -8,25 +12,17 @@ import {
   wheelbaseOf,
   type Build,
   type Duty,
-} from '../build/index.ts';
-import { NotPhysical, STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
+} from '../vehicle/index.ts';
 import {
-  drivelineOf,
-  evaluate,
-  groundOf,
   isStated,
   ratioWorking,
-  trainOf,
   workingOf,
   workingOfLink,
   workingOfOuting,
   type Calculation,
-  type Driveline,
-  type DutyReport,
-  type LinkId,
-  type Report,
   type Working,
-} from '../evaluate/index.ts';
+} from '../working/index.ts';
+import { NotPhysical, STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
 import { launchOfBuild } from '../simulate/index.ts';
 import { chainLoad, timingBeltInput, wormInput, type Stage, type StageOf } from '../transmission/index.ts';
 

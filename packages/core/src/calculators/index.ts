@@ -1,5 +1,6 @@
 export { UnknownCalculator, calculate } from './calculate.ts';
 export { calculationProblem, type CalculationProblem } from './problems.ts';
-export { CALCULATORS, findCalculator, type AnyCalculator } from './registry.ts';
+export { QUESTIONS, questionsByTopic, TOPICS, type Question, type Topic } from './questions.ts';
+export { CALCULATORS, findCalculator, type AnyCalculator, type CalculatorName } from './registry.ts';
 export { fillsFromBuild, fromBuild } from './from-build.ts';
 export { intoBuild, placesFor, type ShownAt } from './into-build.ts';

@@ -6,7 +6,7 @@ import {
   motorOf,
   trackOf,
   type Build,
-} from '../build/index.ts';
+} from '../vehicle/index.ts';
 import { degreesToRadians, radSToRpm } from '../contract/index.ts';
 import { typed, type Origin, type Quantity } from '../quantity/index.ts';
 import type { Stage, StageOf } from '../transmission/index.ts';

@@ -1,5 +1,5 @@
 import { ZodError } from 'zod';
-import { problemsOf, type Problem } from '../build/index.ts';
+import { problemsOf, type Problem } from '../vehicle/index.ts';
 import { NotPhysical } from '../contract/index.ts';
 import { UnknownCalculator } from './calculate.ts';
 

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Calculator } from '../contract/index.ts';
-import { attainableSpeed, ratioWindowSum } from '../evaluate/index.ts';
+import { attainableSpeed, ratioWindowSum } from '../capability/index.ts';
 import * as ground from '../ground/index.ts';
 import * as motor from '../motor/index.ts';
 import { launchOfVehicle, simulateLaunch } from '../simulate/index.ts';
@@ -107,12 +107,17 @@ const ALL = [
   launchOfVehicle,
 ] as const;
 
+/** The names by which calculators are called, in commands, addresses and the API. */
+export type CalculatorName = (typeof ALL)[number]['name'];
+
 /** A calculator as the registry hands it out: its own types are kept by its own module. */
-export type AnyCalculator = Calculator<z.ZodType, z.ZodType>;
+export type AnyCalculator = Calculator<z.ZodType, z.ZodType, CalculatorName>;
 
 /** Every named calculator, in the order of the trade. */
 export const CALCULATORS: readonly AnyCalculator[] = ALL as unknown as readonly AnyCalculator[];
 
-const BY_NAME = new Map(CALCULATORS.map((calculator) => [calculator.name, calculator]));
+const BY_NAME = new Map<string, AnyCalculator>(
+  CALCULATORS.map((calculator) => [calculator.name, calculator]),
+);
 
 export const findCalculator = (name: string): AnyCalculator | undefined => BY_NAME.get(name);

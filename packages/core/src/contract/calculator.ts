@@ -11,8 +11,8 @@ export interface WorkedExample {
 }
 
 /** One named, pure calculation of the trade. */
-export interface Calculator<Input extends z.ZodType, Output extends z.ZodType> {
-  readonly name: string;
+export interface Calculator<Input extends z.ZodType, Output extends z.ZodType, Name extends string = string> {
+  readonly name: Name;
   readonly title: string;
   readonly purpose: string;
   readonly input: Input;
@@ -29,7 +29,11 @@ export interface Calculator<Input extends z.ZodType, Output extends z.ZodType> {
   readonly run: (input: z.output<Input>) => z.output<Output>;
 }
 
-/** Keeps the types of a calculator's schemas while checking its shape. */
-export const defineCalculator = <Input extends z.ZodType, Output extends z.ZodType>(
-  calculator: Calculator<Input, Output>,
-): Calculator<Input, Output> => calculator;
+/** Keeps a calculator's name and the types of its schemas while checking its shape. */
+export const defineCalculator = <
+  Input extends z.ZodType,
+  Output extends z.ZodType,
+  const Name extends string,
+>(
+  calculator: Calculator<Input, Output, Name>,
+): Calculator<Input, Output, Name> => calculator;

@@ -1,6 +1,8 @@
-import type { Build, Duty } from '../build/index.ts';
+import type { DutyReport } from '../capability/index.ts';
+import { rollingOf } from '../demand/index.ts';
+import { drivelineOf, trainOf } from '../drive/index.ts';
+import type { Build, Duty } from '../vehicle/index.ts';
 import { GRAM_CM2 } from '../contract/index.ts';
-import { drivelineOf, rollingOf, trainOf, type DutyReport } from '../evaluate/index.ts';
 import type { LaunchInput } from './launch-model.ts';
 
 /**

@@ -1,8 +1,8 @@
 /** Where a launch settles and where it spins its wheels, against runs of other lengths and the evaluation. */
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { buildSchema } from '../build/index.ts';
-import { evaluate } from '../evaluate/index.ts';
+import { evaluate } from '../judge/index.ts';
+import { buildSchema } from '../vehicle/index.ts';
 import { launchOfBuild, launchOutlook, runLaunch, sampleLaunch, usualRunS } from './index.ts';
 
 const build = buildSchema.parse(

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readBuild } from '../build/index.ts';
-import { evaluate } from '../evaluate/index.ts';
+import { evaluate } from '../judge/index.ts';
+import { readBuild } from '../vehicle/index.ts';
 import { launchOfBuild, launchWorking, runLaunch } from './index.ts';
 
 const read = readBuild(

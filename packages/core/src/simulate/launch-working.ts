@@ -1,20 +1,19 @@
-import { rollingDiameter, type Build, type Duty } from '../build/index.ts';
-import { radiansToDegrees } from '../contract/index.ts';
+import type { DutyReport } from '../capability/index.ts';
+import { drivelineOf, trainOf } from '../drive/index.ts';
+import { rollingDiameter, type Build, type Duty } from '../vehicle/index.ts';
 import {
   calculated,
-  drivelineOf,
   fixed,
   from,
-  trainOf,
   worked,
   shelf,
   workingOf,
   workingsOfCircuit,
   isStated,
   type Calculation,
-  type DutyReport,
   type WorkingInput,
-} from '../evaluate/index.ts';
+} from '../working/index.ts';
+import { radiansToDegrees } from '../contract/index.ts';
 import { launchOfBuild } from './launch-of-build.ts';
 import { launchOfVehicle } from './simulate-launch.ts';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { buildSchema, type Build } from '../build/index.ts';
+import { buildSchema, type Build } from '../vehicle/index.ts';
 import { boundsOf, DIMENSIONS, type Dimension } from '../quantity/index.ts';
 
 /** A seeded generator of numbers in [0, 1) (mulberry32). */

@@ -1,5 +1,5 @@
-import { changeAxle, layoutTemplate, newBuild, withLayout, type Build, type Duty } from '../build/index.ts';
-import { evaluate, type Report } from '../evaluate/index.ts';
+import { evaluate, type Report } from '../judge/index.ts';
+import { changeAxle, layoutTemplate, newBuild, withLayout, type Build, type Duty } from '../vehicle/index.ts';
 import { typed } from '../quantity/index.ts';
 
 export const degrees = (n: number) => typed((n * Math.PI) / 180, '°');

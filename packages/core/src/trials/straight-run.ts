@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { quantity } from '../quantity/index.ts';
-import { calculated, type Calculation } from '../evaluate/index.ts';
+import { calculated, type Calculation } from '../working/index.ts';
 import { studentTwoSided } from './student.ts';
 import { trialSummary } from './trial-summary.ts';
 

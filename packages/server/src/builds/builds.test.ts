@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import type { Build } from '@zubric/core/build';
+import type { Build } from '@zubric/core/vehicle';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
 
@@ -11,7 +11,7 @@ interface Stored {
 
 /** A file as it was written when the format was its first. */
 const formatOne = (): unknown =>
-  JSON.parse(readFileSync('packages/core/src/build/fixtures/format-1.zubric.json', 'utf8'));
+  JSON.parse(readFileSync('packages/core/src/vehicle/fixtures/format-1.zubric.json', 'utf8'));
 
 describe('builds', () => {
   let server: DemoServer;

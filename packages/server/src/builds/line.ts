@@ -1,5 +1,5 @@
-import { massAllUp, type Build } from '@zubric/core/build';
-import { closeness, evaluate, linkDefinition, type Finding } from '@zubric/core/evaluate';
+import { closeness, evaluate, linkDefinition, type Finding } from '@zubric/core/judge';
+import { massAllUp, type Build } from '@zubric/core/vehicle';
 import { setImmediate as breathe } from 'node:timers/promises';
 import { Unreadable, current } from '../database/current.ts';
 import type { BuildHead, BuildStore } from './store.ts';

@@ -1,5 +1,5 @@
-import { buildFrom, readBuild, TEMPLATES, type Build } from '@zubric/core/build';
-import { evaluate } from '@zubric/core/evaluate';
+import { evaluate } from '@zubric/core/judge';
+import { buildFrom, readBuild, TEMPLATES, type Build } from '@zubric/core/vehicle';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
 import type { BuildRow } from '../database/entities.ts';

@@ -1,4 +1,4 @@
-import type { Build } from '@zubric/core/build';
+import type { Build } from '@zubric/core/vehicle';
 import { nanoid } from 'nanoid';
 import type { EntityManager } from 'typeorm';
 import { buildEntity, type BuildRow } from '../database/entities.ts';

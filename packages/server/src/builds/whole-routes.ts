@@ -1,4 +1,4 @@
-import { evaluate } from '@zubric/core/evaluate';
+import { evaluate } from '@zubric/core/judge';
 import { Router } from 'express';
 import type { EntityManager } from 'typeorm';
 import { entityTag } from '../http/if-match.ts';

@@ -1,4 +1,4 @@
-import { buildSchema, openBuild, type Build } from '@zubric/core/build';
+import { buildSchema, openBuild, type Build } from '@zubric/core/vehicle';
 import { PROTOCOLS, PROTOCOL_NAMES } from '@zubric/core/trials';
 import { nanoid } from 'nanoid';
 import type { EntityManager } from 'typeorm';

@@ -1,4 +1,4 @@
-import { openBuild, type Build } from '@zubric/core/build';
+import { openBuild, type Build } from '@zubric/core/vehicle';
 
 /** A stored document that cannot be opened, with what is wrong in it. */
 export class Unreadable extends Error {

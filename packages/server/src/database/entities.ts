@@ -1,4 +1,4 @@
-import type { Build, Part } from '@zubric/core/build';
+import type { Build, Part } from '@zubric/core/vehicle';
 import type { ProtocolName } from '@zubric/core/trials';
 import { EntitySchema } from 'typeorm';
 

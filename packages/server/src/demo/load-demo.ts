@@ -1,6 +1,6 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { partSchema, readBuild, type Build, type Part } from '@zubric/core/build';
+import { partSchema, readBuild, type Build, type Part } from '@zubric/core/vehicle';
 import { PROTOCOLS, PROTOCOL_NAMES } from '@zubric/core/trials';
 import { nanoid } from 'nanoid';
 import type { DataSource, EntityManager } from 'typeorm';

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { applyChanges, readBuild, type Build, type Change } from '@zubric/core/build';
+import { applyChanges, readBuild, type Build, type Change } from '@zubric/core/vehicle';
 import { nanoid } from 'nanoid';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';

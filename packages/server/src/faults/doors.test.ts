@@ -1,7 +1,7 @@
 /** What comes in at the doors: keys, addresses, texts that cannot be kept, records that cannot be opened. */
 import { createServer, type Server } from 'node:http';
 import { connect, type AddressInfo } from 'node:net';
-import type { Build } from '@zubric/core/build';
+import type { Build } from '@zubric/core/vehicle';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';

@@ -1,4 +1,4 @@
-import type { Problem } from '@zubric/core/build';
+import type { Problem } from '@zubric/core/vehicle';
 
 export interface ProblemDetails {
   readonly status: number;

@@ -1,6 +1,6 @@
 import { NotPhysical } from '@zubric/core/contract';
 import { UnknownCalculator } from '@zubric/core/calculators';
-import { problemsOf } from '@zubric/core/build';
+import { problemsOf } from '@zubric/core/vehicle';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ZodError } from 'zod';
 import { isDatabaseAway, isDiskFull } from '../database/data-source.ts';

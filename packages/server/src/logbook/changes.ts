@@ -1,5 +1,5 @@
-import { differencesBetween, inWords, type Build } from '@zubric/core/build';
-import { compareMargins, evaluate, marginInWords } from '@zubric/core/evaluate';
+import { compareMargins, evaluate, marginInWords } from '@zubric/core/judge';
+import { differencesBetween, inWords, type Build } from '@zubric/core/vehicle';
 
 export interface ChangesInWords {
   readonly changes: string[];

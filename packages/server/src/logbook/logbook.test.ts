@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import type { Build } from '@zubric/core/build';
+import type { Build } from '@zubric/core/vehicle';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import sharp from 'sharp';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
@@ -151,7 +151,7 @@ describe('the logbook', () => {
   it('reads a snapshot of an older format', async () => {
     const { id } = await copy();
     const old: unknown = JSON.parse(
-      readFileSync('packages/core/src/build/fixtures/format-1.zubric.json', 'utf8'),
+      readFileSync('packages/core/src/vehicle/fixtures/format-1.zubric.json', 'utf8'),
     );
     await server.database.query(
       'INSERT INTO build_snapshot (build_id, number, name, document) VALUES ($1, 1, $2, $3)',

@@ -1,4 +1,4 @@
-import { openBuild } from '@zubric/core/build';
+import { openBuild } from '@zubric/core/vehicle';
 import type { EntityManager } from 'typeorm';
 import type { LogEntryRow } from '../database/entities.ts';
 import { changesInWords, type ChangesInWords } from './changes.ts';

@@ -1,4 +1,4 @@
-import { PART_KINDS } from '@zubric/core/build';
+import { PART_KINDS } from '@zubric/core/vehicle';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';

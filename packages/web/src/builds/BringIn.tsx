@@ -1,10 +1,10 @@
-import { massAllUp } from '@zubric/core/build';
-import { evaluate } from '@zubric/core/evaluate';
+import { evaluate } from '@zubric/core/judge';
+import { massAllUp } from '@zubric/core/vehicle';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api } from '../app/api.ts';
-import { Panel } from '../app/Panel.tsx';
-import { useSay } from '../app/units.tsx';
+import { api } from '../common/api.ts';
+import { Panel } from '../common/Panel.tsx';
+import { useSay } from '../common/units.tsx';
 import type { FileRead } from './read-files.ts';
 
 interface Props {

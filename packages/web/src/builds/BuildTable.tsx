@@ -1,9 +1,9 @@
 import { showNumber } from '@zubric/core/quantity';
 import { Link } from 'react-router';
-import type { BuildLine, JudgedLine, Place } from '../app/api.ts';
-import { sayMoment } from '../app/days.ts';
-import { stationAddress } from '../app/stations.ts';
-import { useSay } from '../app/units.tsx';
+import type { BuildLine, JudgedLine, Place } from '../common/api.ts';
+import { sayMoment } from '../common/days.ts';
+import { stationAddress } from '../common/stations.ts';
+import { useSay } from '../common/units.tsx';
 import { BuildMenu, type BuildActions } from './BuildMenu.tsx';
 
 interface Props {

@@ -2,7 +2,7 @@ import { File as NodeFile } from 'node:buffer';
 import { readFileSync } from 'node:fs';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { BuildLine, JudgedLine, Place } from '../app/api.ts';
+import type { BuildLine, JudgedLine, Place } from '../common/api.ts';
 import { Refusal, answering, type Asked } from '../testing/answers.ts';
 import { onPage, where } from '../testing/on-page.tsx';
 import { BuildsPage } from './BuildsPage.tsx';

@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { api, type BuildLine } from '../app/api.ts';
+import { api, type BuildLine } from '../common/api.ts';
 
 interface Props {
   readonly build: BuildLine;

@@ -1,9 +1,9 @@
-import { TEMPLATES } from '@zubric/core/build';
+import { TEMPLATES } from '@zubric/core/vehicle';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useId, useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { api } from '../app/api.ts';
-import { stationAddress } from '../app/stations.ts';
+import { api } from '../common/api.ts';
+import { stationAddress } from '../common/stations.ts';
 import { Choice } from '../fields/Choice.tsx';
 
 const OPTIONS = TEMPLATES.map(({ id, title }) => ({ value: id, title }));

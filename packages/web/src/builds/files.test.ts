@@ -1,5 +1,5 @@
 // @vitest-environment node -- jsdom's files cannot be read.
-import { newBuild, readBuild } from '@zubric/core/build';
+import { newBuild, readBuild } from '@zubric/core/vehicle';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { MOST_BYTES, readBuildFiles, type FileRead } from './read-files.ts';

@@ -1,4 +1,4 @@
-import { FORMAT_VERSION, readBuild, type Build, type Problem } from '@zubric/core/build';
+import { FORMAT_VERSION, readBuild, type Build, type Problem } from '@zubric/core/vehicle';
 import { unzipSync, type UnzipFileInfo } from 'fflate';
 
 /** What became of one file that was handed over. */

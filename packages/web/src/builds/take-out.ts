@@ -1,4 +1,4 @@
-import type { Build } from '@zubric/core/build';
+import type { Build } from '@zubric/core/vehicle';
 import { strToU8, zipSync } from 'fflate';
 import { fileNameOf } from './file-name.ts';
 

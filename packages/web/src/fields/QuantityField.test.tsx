@@ -2,7 +2,7 @@ import { typed, type Quantity } from '@zubric/core/quantity';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { UnitsProvider } from '../app/units.tsx';
+import { UnitsProvider } from '../common/units.tsx';
 import { aboveZero } from './checks.ts';
 import { QuantityEntry } from './QuantityField.tsx';
 

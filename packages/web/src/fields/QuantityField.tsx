@@ -1,6 +1,6 @@
 import { isUnusual, show, type Dimension, type Quantity, type UnitSystem } from '@zubric/core/quantity';
 import { useCallback, useId } from 'react';
-import { useUnits } from '../app/units.tsx';
+import { useUnits } from '../common/units.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
 import { useQuantityText, type Check } from './useQuantityText.ts';
 import { FieldLabel } from './FieldLabel.tsx';

@@ -12,7 +12,7 @@ import {
   type UnreadQuantity,
 } from '@zubric/core/quantity';
 import { useEffect, useState } from 'react';
-import { useUnits } from '../app/units.tsx';
+import { useUnits } from '../common/units.tsx';
 
 /** A limit on what a field takes, with the sentence that says so. */
 export type Check = (value: number) => string | undefined;

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, type Build } from '@zubric/core/build';
-import { evaluate, moves, type Block } from '@zubric/core/evaluate';
+import { evaluate, type Block } from '@zubric/core/judge';
+import { moves } from '@zubric/core/moves';
+import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../testing/on-bench.tsx';

@@ -1,4 +1,5 @@
-import { linkDefinition, movesOfFinding, type Block, type Finding, type LinkId } from '@zubric/core/evaluate';
+import { linkDefinition, type Block, type Finding, type LinkId } from '@zubric/core/judge';
+import { movesOfFinding } from '@zubric/core/moves';
 import { useBuild } from '../session/BuildSession.tsx';
 import { Moves } from './Moves.tsx';
 import { useMoves } from './use-moves.ts';

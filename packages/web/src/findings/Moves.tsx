@@ -1,5 +1,5 @@
-import { applyChanges } from '@zubric/core/build';
-import type { Move } from '@zubric/core/evaluate';
+import type { Move } from '@zubric/core/moves';
+import { applyChanges } from '@zubric/core/vehicle';
 import { useBuild } from '../session/BuildSession.tsx';
 
 /** The few changes that would mend a finding, each tried with one press and undone like any other edit. */

@@ -1,9 +1,9 @@
-import type { Build } from '@zubric/core/build';
-import type { MovesFor } from '@zubric/core/evaluate';
+import type { MovesFor } from '@zubric/core/moves';
+import type { Build } from '@zubric/core/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { api } from '../app/api.ts';
-import { useUnits } from '../app/units.tsx';
+import { api } from '../common/api.ts';
+import { useUnits } from '../common/units.tsx';
 import type { MovesAnswered, MovesAsked } from '../workers/moves-messages.ts';
 
 /** A moment after the last keystroke: while somebody types, nothing is worked out that is old at once. */

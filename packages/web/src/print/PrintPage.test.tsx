@@ -1,11 +1,11 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { assemblyOutlook } from '@zubric/core/assembly';
-import { buildSchema, newBuild, type Build } from '@zubric/core/build';
-import { evaluate, linkDefinition } from '@zubric/core/evaluate';
+import { evaluate, linkDefinition } from '@zubric/core/judge';
+import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { today } from '../app/days.ts';
+import { today } from '../common/days.ts';
 import { Refusal, answering } from '../testing/answers.ts';
 import { onPage } from '../testing/on-page.tsx';
 import { PrintPage } from './PrintPage.tsx';

@@ -1,15 +1,15 @@
 import { assemblyOutlook } from '@zubric/core/assembly';
-import { PART_STATE_WORDS, drivenDiameter, type Build } from '@zubric/core/build';
-import { evaluate, linkDefinition, type Report } from '@zubric/core/evaluate';
+import { evaluate, linkDefinition, type Report } from '@zubric/core/judge';
+import { PART_STATE_WORDS, drivenDiameter, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { api } from '../app/api.ts';
-import { sayDay, today } from '../app/days.ts';
-import { Message } from '../app/ErrorPage.tsx';
-import { stationAddress } from '../app/stations.ts';
-import { useSay, useUnits } from '../app/units.tsx';
-import { useTitle } from '../app/use-title.ts';
+import { api } from '../common/api.ts';
+import { sayDay, today } from '../common/days.ts';
+import { Message } from '../common/Message.tsx';
+import { stationAddress } from '../common/stations.ts';
+import { useSay, useUnits } from '../common/units.tsx';
+import { useTitle } from '../common/use-title.ts';
 import { draftsOf } from '../session/drafts.ts';
 
 /** The whole build on paper: what it must do, how it stands, what it is made of, and the steps to tick. */

@@ -1,5 +1,5 @@
-import type { Build } from '@zubric/core/build';
-import { evaluate, type Report } from '@zubric/core/evaluate';
+import { evaluate, type Report } from '@zubric/core/judge';
+import type { Build } from '@zubric/core/vehicle';
 import {
   createContext,
   useCallback,
@@ -11,8 +11,8 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import type { StoredBuild } from '../app/api.ts';
-import { useUnits } from '../app/units.tsx';
+import type { StoredBuild } from '../common/api.ts';
+import { useUnits } from '../common/units.tsx';
 import { dropDraft, isOwn, type LeftDraft } from './drafts.ts';
 import { findHistory, keepHistory } from './history.ts';
 import { useSaving, type KeptHere } from './saving.ts';

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { newBuild } from '@zubric/core/build';
+import { newBuild } from '@zubric/core/vehicle';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 
 const gull = newBuild('Gull');

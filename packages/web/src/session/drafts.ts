@@ -1,4 +1,4 @@
-import { changesBetween, openBuild, type Build } from '@zubric/core/build';
+import { changesBetween, openBuild, type Build } from '@zubric/core/vehicle';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** An edit that the server has not confirmed yet, kept by the browser. */

@@ -1,4 +1,4 @@
-import { newBuild, newDuty, type Build } from '@zubric/core/build';
+import { newBuild, newDuty, type Build } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import fc from 'fast-check';
 import { afterEach, describe, expect, it, vi } from 'vitest';

@@ -5,7 +5,7 @@ import {
   inverseOf,
   type Build,
   type Change,
-} from '@zubric/core/build';
+} from '@zubric/core/vehicle';
 
 /** One step back or forth: what the builder sees as one edit. */
 export interface Step {

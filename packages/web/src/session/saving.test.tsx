@@ -1,14 +1,14 @@
 /** Saving through every kind of trouble: nothing on screen is lost, and what is said of it is so. */
 import 'fake-indexeddb/auto';
-import { newBuild, type Build } from '@zubric/core/build';
+import { newBuild, type Build } from '@zubric/core/vehicle';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { Conflict } from '../app/Conflict.tsx';
-import { Gone } from '../app/Gone.tsx';
-import { LeftEdits } from '../app/LeftEdits.tsx';
-import { UnitsProvider } from '../app/units.tsx';
+import { Conflict } from '../shell/Conflict.tsx';
+import { Gone } from '../shell/Gone.tsx';
+import { LeftEdits } from '../shell/LeftEdits.tsx';
+import { UnitsProvider } from '../common/units.tsx';
 import { BuildSession, useBuild } from './BuildSession.tsx';
 import { draftsOf, type LeftDraft } from './drafts.ts';
 

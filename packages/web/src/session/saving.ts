@@ -1,6 +1,6 @@
-import { problemsOf, buildSchema } from '@zubric/core/build';
+import { problemsOf, buildSchema } from '@zubric/core/vehicle';
 import { useEffect, useRef, useState } from 'react';
-import { ApiProblem, api } from '../app/api.ts';
+import { ApiProblem, api } from '../common/api.ts';
 import { dropDraft, keepDraft } from './drafts.ts';
 import type { Session, SessionEvent } from './session.ts';
 

@@ -1,4 +1,4 @@
-import { newBuild, type Build } from '@zubric/core/build';
+import { newBuild, type Build } from '@zubric/core/vehicle';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { nextSession, openSession, type Session, type SessionEvent } from './session.ts';

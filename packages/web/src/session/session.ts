@@ -1,4 +1,4 @@
-import { contest, type Build, type Contested } from '@zubric/core/build';
+import { contest, type Build, type Contested } from '@zubric/core/vehicle';
 import { move, NO_HISTORY, remember, type History } from './history.ts';
 
 /**

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/build';
+import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/vehicle';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { UnitsProvider } from '../app/units.tsx';
+import { UnitsProvider } from '../common/units.tsx';
 import { BuildSession } from '../session/BuildSession.tsx';
 import { Strip } from './Strip.tsx';
 

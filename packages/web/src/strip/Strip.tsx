@@ -8,12 +8,12 @@ import {
   type LinkReport,
   type Report,
   type Verdict,
-} from '@zubric/core/evaluate';
-import { batteryOf, driverOf, motorOf, type Build } from '@zubric/core/build';
+} from '@zubric/core/judge';
+import { batteryOf, driverOf, motorOf, type Build } from '@zubric/core/vehicle';
 import { show, showNumber } from '@zubric/core/quantity';
 import { Link } from 'react-router';
-import { stationAddress, type StationPath } from '../app/stations.ts';
-import { useUnits } from '../app/units.tsx';
+import { stationAddress, type StationPath } from '../common/stations.ts';
+import { useUnits } from '../common/units.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
 import { OpensMargin } from '../working/OpensOf.tsx';
 import { Tape } from './Tape.tsx';

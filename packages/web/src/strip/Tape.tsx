@@ -1,4 +1,4 @@
-import { isUnderRule, type Verdict } from '@zubric/core/evaluate';
+import { isUnderRule, type Verdict } from '@zubric/core/judge';
 import { useId } from 'react';
 import { RULE_AT, tapeMarks } from './tape-scale.ts';
 

@@ -5,12 +5,12 @@ import {
   placesFor,
   type AnyCalculator,
 } from '@zubric/core/calculators';
-import type { Build } from '@zubric/core/build';
+import type { Build } from '@zubric/core/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { api } from '../app/api.ts';
-import { stationAddress } from '../app/stations.ts';
+import { api } from '../common/api.ts';
+import { stationAddress } from '../common/stations.ts';
 import type { PutInto } from './put-into.ts';
 
 interface Props {

@@ -1,4 +1,4 @@
-import { useUnits } from '../app/units.tsx';
+import { useUnits } from '../common/units.tsx';
 import { sayKey } from './key-units.ts';
 import type { SumField } from './sum-form.ts';
 

@@ -2,7 +2,7 @@ import type { AnyCalculator } from '@zubric/core/calculators';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useId, useMemo, useState, type PointerEvent } from 'react';
-import { useUnits } from '../app/units.tsx';
+import { useUnits } from '../common/units.tsx';
 import { Axes } from '../charts/Axes.tsx';
 import { curvedOf, rangeAround, sampleCurve, stepOf, valueOf, type CurvePoint, type Range } from './curve.ts';
 import { axisUnit, sayKey, typeKey } from './key-units.ts';

@@ -1,5 +1,5 @@
 import type { AnyCalculator } from '@zubric/core/calculators';
-import { useUnits } from '../app/units.tsx';
+import { useUnits } from '../common/units.tsx';
 import { Sketch } from '../drawings/Sketch.tsx';
 import { sayKey } from './key-units.ts';
 import { inputFields, outputFields } from './sum-form.ts';

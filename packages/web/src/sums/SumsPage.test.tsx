@@ -3,7 +3,6 @@ import { act, cleanup, fireEvent, screen, within } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { onPage, where } from '../testing/on-page.tsx';
 import { sayKey } from './key-units.ts';
-import { QUESTION_GROUPS } from './questions.ts';
 import { SumsPage } from './SumsPage.tsx';
 import { outputFields } from './sum-form.ts';
 
@@ -106,11 +105,6 @@ describe('quick sums', () => {
   it('says that there is no sum of a name that none has', () => {
     show('/sums/perpetual-motion');
     expect(title()).toBe('There is no sum of that name');
-  });
-
-  it('has every calculator under one question', () => {
-    const asked = QUESTION_GROUPS.flatMap(({ questions }) => questions.map(({ name }) => name));
-    expect([...asked].sort()).toEqual(CALCULATORS.map(({ name }) => name).sort());
   });
 
   it('takes rows, and shows a pairing as pairs', () => {

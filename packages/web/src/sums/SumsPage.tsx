@@ -1,9 +1,8 @@
-import { findCalculator } from '@zubric/core/calculators';
+import { findCalculator, questionsByTopic } from '@zubric/core/calculators';
 import { useId, useState } from 'react';
 import { NavLink, useParams } from 'react-router';
-import { Header } from '../app/Header.tsx';
-import { useTitle } from '../app/use-title.ts';
-import { QUESTION_GROUPS } from './questions.ts';
+import { Header } from '../frame/Header.tsx';
+import { useTitle } from '../common/use-title.ts';
 import { Sum } from './Sum.tsx';
 
 /** Quick sums: each calculator alone, found by the question a builder asks. */
@@ -35,12 +34,14 @@ function QuestionList() {
   const id = useId();
   const [wanted, setWanted] = useState('');
   const matches = (text: string): boolean => text.toLowerCase().includes(wanted.trim().toLowerCase());
-  const groups = QUESTION_GROUPS.map((group) => ({
-    ...group,
-    questions: group.questions.filter(
-      (q) => matches(q.asks) || matches(group.title) || matches(findCalculator(q.name)?.title ?? ''),
-    ),
-  })).filter((group) => group.questions.length > 0);
+  const groups = questionsByTopic()
+    .map((group) => ({
+      ...group,
+      questions: group.questions.filter(
+        (q) => matches(q.asks) || matches(group.title) || matches(findCalculator(q.name)?.title ?? ''),
+      ),
+    }))
+    .filter((group) => group.questions.length > 0);
   return (
     <nav
       aria-label="Questions"

@@ -1,6 +1,6 @@
 import type { AnyCalculator } from '@zubric/core/calculators';
 import { putIn, STANDARD_GRAVITY } from '@zubric/core/contract';
-import { useUnits } from '../app/units.tsx';
+import { useUnits } from '../common/units.tsx';
 import { sayKey } from './key-units.ts';
 import { inputFields, outputFields } from './sum-form.ts';
 

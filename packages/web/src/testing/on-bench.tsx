@@ -1,9 +1,9 @@
-import { buildSchema, type Build } from '@zubric/core/build';
+import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
-import { UnitsProvider } from '../app/units.tsx';
+import { UnitsProvider } from '../common/units.tsx';
 import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 
 /** What the edits came to, for a test to read. */

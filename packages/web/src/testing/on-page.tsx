@@ -3,8 +3,8 @@ import { render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
 import { vi } from 'vitest';
-import { ThemeProvider } from '../app/theme.tsx';
-import { UnitsProvider } from '../app/units.tsx';
+import { ThemeProvider } from '../common/theme.tsx';
+import { UnitsProvider } from '../common/units.tsx';
 
 function Where() {
   const { pathname, search } = useLocation();

@@ -1,6 +1,6 @@
-import type { Build } from '@zubric/core/build';
-import type { Footing } from '@zubric/core/evaluate';
-import { useSay } from '../app/units.tsx';
+import type { Footing } from '@zubric/core/demand';
+import type { Build } from '@zubric/core/vehicle';
+import { useSay } from '../common/units.tsx';
 import type { Fit } from '../drawings/shapes.ts';
 import type { Place } from './frame.ts';
 import { PageArrow, Words } from './parts.tsx';

@@ -1,4 +1,4 @@
-import type { Footing } from '@zubric/core/evaluate';
+import type { Footing } from '@zubric/core/demand';
 import { supportArea } from '@zubric/core/ground';
 import type { Fit } from '../drawings/shapes.ts';
 import type { Place } from './frame.ts';

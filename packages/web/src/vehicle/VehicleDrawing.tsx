@@ -1,7 +1,7 @@
-import type { Axle, Build } from '@zubric/core/build';
-import type { Footing } from '@zubric/core/evaluate';
+import type { Footing } from '@zubric/core/demand';
+import type { Axle, Build } from '@zubric/core/vehicle';
 import { useState } from 'react';
-import { useSay } from '../app/units.tsx';
+import { useSay } from '../common/units.tsx';
 import type { Fit } from '../drawings/shapes.ts';
 import { backFrom, bareFrameOf, frameOf, placer, roomOf, stepFor, type Place, type View } from './frame.ts';
 import { Handle } from './Handle.tsx';

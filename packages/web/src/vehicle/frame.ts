@@ -1,4 +1,4 @@
-import { contactsOf, type Build } from '@zubric/core/build';
+import { contactsOf, type Build } from '@zubric/core/vehicle';
 import { extentOf, fitTo, type At, type Extent, type Fit } from '../drawings/shapes.ts';
 
 /** From the side, or from above with the front to the right and the left side up. */

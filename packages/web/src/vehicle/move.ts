@@ -1,4 +1,4 @@
-import { changeAxle, changeMass, type Axle, type Build, type MassKey } from '@zubric/core/build';
+import { changeAxle, changeMass, type Axle, type Build, type MassKey } from '@zubric/core/vehicle';
 import type { Quantity } from '@zubric/core/quantity';
 
 /** Moved values are what a hand set: no finer than a tenth of a millimetre. */

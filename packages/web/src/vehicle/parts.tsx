@@ -1,4 +1,4 @@
-import type { Axle, Build } from '@zubric/core/build';
+import type { Axle, Build } from '@zubric/core/vehicle';
 import type { At, Fit } from '../drawings/shapes.ts';
 import { bodySpan, type Place } from './frame.ts';
 

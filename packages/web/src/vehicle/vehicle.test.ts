@@ -1,5 +1,5 @@
 import { readFileSync, readdirSync } from 'node:fs';
-import { buildSchema, contactsOf, type Build } from '@zubric/core/build';
+import { buildSchema, contactsOf, type Build } from '@zubric/core/vehicle';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { backFrom, frameOf, placer, roomOf, stepFor } from './frame.ts';

@@ -1,5 +1,5 @@
-import type { Build, Part } from '@zubric/core/build';
-import type { MovesFor } from '@zubric/core/evaluate';
+import type { MovesFor } from '@zubric/core/moves';
+import type { Build, Part } from '@zubric/core/vehicle';
 import type { UnitSystem } from '@zubric/core/quantity';
 
 /** What the bench asks the worker: the moves of a build as it is now. */

@@ -1,4 +1,5 @@
-import { evaluate, moves } from '@zubric/core/evaluate';
+import { evaluate } from '@zubric/core/judge';
+import { moves } from '@zubric/core/moves';
 import type { MovesAnswered, MovesAsked } from './moves-messages.ts';
 
 /** Works out the moves of a build; one question at a time, and the bench ends it where a newer one comes. */

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
-import { newBuild, readBuild, type Build } from '@zubric/core/build';
-import type { Opened } from '@zubric/core/evaluate';
+import { newBuild, readBuild, type Build } from '@zubric/core/vehicle';
+import type { Opened } from '@zubric/core/working';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { UnitsProvider } from '../app/units.tsx';
+import { UnitsProvider } from '../common/units.tsx';
 import { BuildSession } from '../session/BuildSession.tsx';
 import { OpensDuty, OpensOuting } from './OpensOf.tsx';
 

@@ -1,4 +1,4 @@
-import type { Working } from '@zubric/core/evaluate';
+import type { Working } from '@zubric/core/working';
 import { NotPhysical } from '@zubric/core/contract';
 import { lazy, Suspense, useState } from 'react';
 

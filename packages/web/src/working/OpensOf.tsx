@@ -1,4 +1,6 @@
-import type { LinkReport, Opened, OpenedOfOuting, RatioSpan } from '@zubric/core/evaluate';
+import type { RatioSpan } from '@zubric/core/capability';
+import type { LinkReport } from '@zubric/core/judge';
+import type { Opened, OpenedOfOuting } from '@zubric/core/working';
 import { useBuild } from '../session/BuildSession.tsx';
 import { Opens } from './Opens.tsx';
 

@@ -6,11 +6,11 @@ import {
   type Working,
   type WorkingInput,
   type WorkingOrigin,
-} from '@zubric/core/evaluate';
+} from '@zubric/core/working';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { Panel } from '../app/Panel.tsx';
-import { useSay, useUnits } from '../app/units.tsx';
+import { Panel } from '../common/Panel.tsx';
+import { useSay, useUnits } from '../common/units.tsx';
 import { sayKey } from '../sums/key-units.ts';
 import { inputFields, outputFields, sumAddress, type SumField } from '../sums/sum-form.ts';
 import { WithNumbers } from '../sums/WithNumbers.tsx';

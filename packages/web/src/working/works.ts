@@ -5,4 +5,4 @@ export {
   workingOfLink,
   workingOfOuting,
   workingOfWindow,
-} from '@zubric/core/evaluate';
+} from '@zubric/core/working';

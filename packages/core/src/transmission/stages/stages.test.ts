@@ -2,9 +2,10 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemblyOutlook } from '../../assembly/index.ts';
-import { buildSchema, readBuild, type Build } from '../../build/index.ts';
+import { evaluate, linkDefinition } from '../../judge/index.ts';
+import { buildSchema, readBuild, type Build } from '../../vehicle/index.ts';
+import { isStated, workingOfLink } from '../../working/index.ts';
 import { findCalculator } from '../../calculators/index.ts';
-import { evaluate, isStated, linkDefinition, workingOfLink } from '../../evaluate/index.ts';
 import { typed } from '../../quantity/index.ts';
 import {
   STAGE_KINDS,

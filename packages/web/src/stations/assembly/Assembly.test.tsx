@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { newBuild, readBuild, type Build } from '@zubric/core/build';
+import { newBuild, readBuild, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { UnitsProvider } from '../../app/units.tsx';
+import { UnitsProvider } from '../../common/units.tsx';
 import { BuildSession } from '../../session/BuildSession.tsx';
 import { Assembly } from './Assembly.tsx';
 

@@ -1,8 +1,8 @@
 import { assemblyOutlook, type AssemblyOutlook } from '@zubric/core/assembly';
 import { useMemo } from 'react';
-import { sayDay, today } from '../../app/days.ts';
-import { useSay } from '../../app/units.tsx';
-import { useTitle } from '../../app/use-title.ts';
+import { sayDay, today } from '../../common/days.ts';
+import { useSay } from '../../common/units.tsx';
+import { useTitle } from '../../common/use-title.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { PartsTable } from './PartsTable.tsx';
 import { StepList } from './StepList.tsx';

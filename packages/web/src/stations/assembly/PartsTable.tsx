@@ -8,14 +8,14 @@ import {
   type AssemblyOutlook,
   type PartLine,
 } from '@zubric/core/assembly';
-import { PART_STATES, PART_STATE_WORDS } from '@zubric/core/build';
+import { PART_STATES, PART_STATE_WORDS } from '@zubric/core/vehicle';
 import { showNumber, typed } from '@zubric/core/quantity';
 import { Trash2 } from 'lucide-react';
 import { useId, useState, type FormEvent } from 'react';
 import { Link } from 'react-router';
-import { download } from '../../app/download.ts';
-import { stationAddress } from '../../app/stations.ts';
-import { useSay } from '../../app/units.tsx';
+import { download } from '../../common/download.ts';
+import { stationAddress } from '../../common/stations.ts';
+import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { DateField } from '../../fields/DateField.tsx';
 import { zeroOrMore } from '../../fields/checks.ts';

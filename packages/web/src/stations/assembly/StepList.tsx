@@ -2,8 +2,8 @@ import { markStep, type AssemblyOutlook, type PlannedStep } from '@zubric/core/a
 import { typed } from '@zubric/core/quantity';
 import { Hand, TriangleAlert } from 'lucide-react';
 import { useId, useState } from 'react';
-import { sayDay, today } from '../../app/days.ts';
-import { useSay } from '../../app/units.tsx';
+import { sayDay, today } from '../../common/days.ts';
+import { useSay } from '../../common/units.tsx';
 import { DateField } from '../../fields/DateField.tsx';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';

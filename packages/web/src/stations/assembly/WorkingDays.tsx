@@ -1,4 +1,4 @@
-import { WEEKDAYS, type Weekday } from '@zubric/core/build';
+import { WEEKDAYS, type Weekday } from '@zubric/core/vehicle';
 import { DateField } from '../../fields/DateField.tsx';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';

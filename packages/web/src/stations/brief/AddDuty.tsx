@@ -1,4 +1,4 @@
-import { dutyFrom, dutyTemplatesFor, freeId } from '@zubric/core/build';
+import { dutyFrom, dutyTemplatesFor, freeId } from '@zubric/core/vehicle';
 import { useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';

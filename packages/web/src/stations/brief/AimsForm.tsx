@@ -1,7 +1,7 @@
-import type { Aims } from '@zubric/core/build';
-import { limitsOf } from '@zubric/core/evaluate';
+import { limitsOf } from '@zubric/core/judge';
+import type { Aims } from '@zubric/core/vehicle';
 import type { Dimension } from '@zubric/core/quantity';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
 import { QuantityFields, type QuantitySpec } from '../../fields/QuantityFields.tsx';

@@ -1,4 +1,4 @@
-import { FORMS, FORM_TITLES, removeAxle, type Axle } from '@zubric/core/build';
+import { FORMS, FORM_TITLES, removeAxle, type Axle } from '@zubric/core/vehicle';
 import { TYRES, TYRE_TITLES } from '@zubric/core/ground';
 import { Trash2 } from 'lucide-react';
 import { Choice } from '../../fields/Choice.tsx';

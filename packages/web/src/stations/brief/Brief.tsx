@@ -1,9 +1,9 @@
-import type { Build, Duty } from '@zubric/core/build';
-import type { DutyReport } from '@zubric/core/evaluate';
+import type { DutyReport } from '@zubric/core/capability';
+import type { Build, Duty } from '@zubric/core/vehicle';
 import { lazy } from 'react';
-import { Below } from '../../app/Below.tsx';
-import { useSay } from '../../app/units.tsx';
-import { useTitle } from '../../app/use-title.ts';
+import { Below } from '../../common/Below.tsx';
+import { useSay } from '../../common/units.tsx';
+import { useTitle } from '../../common/use-title.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
 import { DutyTable } from './DutyTable.tsx';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/build';
-import { evaluate } from '@zubric/core/evaluate';
+import { evaluate } from '@zubric/core/judge';
+import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, settled, text } from '../../testing/on-bench.tsx';

@@ -1,8 +1,8 @@
-import { layoutKind, turningOf, type Duty, type Extent } from '@zubric/core/build';
-import { extentOf } from '@zubric/core/evaluate';
+import { extentOf } from '@zubric/core/demand';
+import { layoutKind, turningOf, type Duty, type Extent } from '@zubric/core/vehicle';
 import { typed, type Dimension, type Quantity } from '@zubric/core/quantity';
 import type { ReactNode } from 'react';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, climbable, shareOfWhole, zeroOrMore } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';

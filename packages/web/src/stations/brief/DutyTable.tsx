@@ -1,10 +1,11 @@
-import type { Duty } from '@zubric/core/build';
-import { accelerationOf, type DutyReport } from '@zubric/core/evaluate';
+import type { DutyReport } from '@zubric/core/capability';
+import { accelerationOf } from '@zubric/core/demand';
+import type { Duty } from '@zubric/core/vehicle';
 import type { Dimension, Quantity } from '@zubric/core/quantity';
 import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
-import { Below } from '../../app/Below.tsx';
-import { useSay } from '../../app/units.tsx';
+import { Below } from '../../common/Below.tsx';
+import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { climbable, shareOfWhole, zeroOrMore } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';

@@ -1,8 +1,8 @@
-import type { Duty } from '@zubric/core/build';
-import { roughAnswer } from '@zubric/core/evaluate';
+import { roughAnswer } from '@zubric/core/demand';
+import type { Duty } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, climbable, zeroOrMore } from '../../fields/checks.ts';
 import { QuantityFields, type QuantitySpec } from '../../fields/QuantityFields.tsx';

@@ -9,7 +9,7 @@ import {
   type Ground,
   type GroundFigures,
   type GroundSoil,
-} from '@zubric/core/build';
+} from '@zubric/core/vehicle';
 import {
   SOIL_IDS,
   SURFACES,

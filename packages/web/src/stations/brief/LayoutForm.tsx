@@ -1,3 +1,4 @@
+import { footingOf, type Footing } from '@zubric/core/demand';
 import {
   LAYOUT_TEMPLATES,
   addAxle,
@@ -6,8 +7,7 @@ import {
   withLayout,
   type Build,
   type DrivenTogether,
-} from '@zubric/core/build';
-import { footingOf, type Footing } from '@zubric/core/evaluate';
+} from '@zubric/core/vehicle';
 import { Suspense, lazy, useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero } from '../../fields/checks.ts';
@@ -16,7 +16,7 @@ import { useBuild } from '../../session/BuildSession.tsx';
 import { VehicleDrawing } from '../../vehicle/VehicleDrawing.tsx';
 import { AxleRow, type AxleChange } from './AxleRow.tsx';
 
-const Panel = lazy(async () => ({ default: (await import('../../app/Panel.tsx')).Panel }));
+const Panel = lazy(async () => ({ default: (await import('../../common/Panel.tsx')).Panel }));
 
 /** On the level, at rest and as loaded as its first duty: what the drawings show of its weight. */
 function useFooting(): Footing | undefined {

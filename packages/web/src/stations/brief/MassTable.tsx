@@ -7,7 +7,7 @@ import {
   type PlacedMass,
   changeMass,
   type MassKey,
-} from '@zubric/core/build';
+} from '@zubric/core/vehicle';
 import type { Quantity } from '@zubric/core/quantity';
 import { Trash2 } from 'lucide-react';
 import { aboveZero, zeroOrMore } from '../../fields/checks.ts';

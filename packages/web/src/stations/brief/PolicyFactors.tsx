@@ -1,4 +1,4 @@
-import type { MarginPolicy } from '@zubric/core/build';
+import type { MarginPolicy } from '@zubric/core/vehicle';
 import { upTo } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 

@@ -1,4 +1,4 @@
-import type { Build, InnerDrive, Steering } from '@zubric/core/build';
+import type { Build, InnerDrive, Steering } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, zeroOrMore } from '../../fields/checks.ts';

@@ -1,4 +1,4 @@
-import { DOUBLE_RULE, ITEMISED, PEOPLE, type Build, type MarginPolicy } from '@zubric/core/build';
+import { DOUBLE_RULE, ITEMISED, PEOPLE, type Build, type MarginPolicy } from '@zubric/core/vehicle';
 import { Choice } from '../../fields/Choice.tsx';
 import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';

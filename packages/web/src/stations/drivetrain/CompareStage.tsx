@@ -1,4 +1,4 @@
-import { linkDefinition, stageAs, type LinkReport, type StageAs } from '@zubric/core/evaluate';
+import { linkDefinition, stageAs, type LinkReport, type StageAs } from '@zubric/core/judge';
 import { radiansToDegrees } from '@zubric/core/contract';
 import { showNumber } from '@zubric/core/quantity';
 import {
@@ -10,7 +10,7 @@ import {
   type StageKind,
 } from '@zubric/core/transmission';
 import { useState, type ReactNode } from 'react';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, newBuild, type Build } from '@zubric/core/build';
+import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';

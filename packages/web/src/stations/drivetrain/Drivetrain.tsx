@@ -1,8 +1,9 @@
-import type { DutyReport, Report } from '@zubric/core/evaluate';
+import type { DutyReport } from '@zubric/core/capability';
+import type { Report } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
-import { useSay } from '../../app/units.tsx';
-import { useTitle } from '../../app/use-title.ts';
+import { useSay } from '../../common/units.tsx';
+import { useTitle } from '../../common/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensRatio, OpensWindow } from '../../working/OpensOf.tsx';

@@ -1,6 +1,6 @@
-import { chainWorking } from '@zubric/core/evaluate';
+import { chainWorking } from '@zubric/core/working';
 import { chainGeometry, stageFigures, type StageOf } from '@zubric/core/transmission';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { Opens } from '../../working/Opens.tsx';
 
 /** Half a tenth of a millimetre: nearer than a builder sets a motor plate. */

@@ -1,8 +1,10 @@
-import { RELEASES, RELEASE_TITLES, type Build } from '@zubric/core/build';
-import { calculated, closeness, fixed, linkDefinition, mountInput, playInput } from '@zubric/core/evaluate';
+import { mountInput, playInput } from '@zubric/core/capability';
+import { closeness, linkDefinition } from '@zubric/core/judge';
+import { RELEASES, RELEASE_TITLES, type Build } from '@zubric/core/vehicle';
+import { calculated, fixed } from '@zubric/core/working';
 import { showNumber, type Quantity } from '@zubric/core/quantity';
 import { mountPull, playSum, stageName, type Stage } from '@zubric/core/transmission';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { zeroOrMore, aboveZero } from '../../fields/checks.ts';
 import { Choice } from '../../fields/Choice.tsx';
 import { QuantityField } from '../../fields/QuantityField.tsx';

@@ -1,4 +1,4 @@
-import { ratioOffers } from '@zubric/core/evaluate';
+import { ratioOffers } from '@zubric/core/capability';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
 import { Stepper } from '../../fields/Stepper.tsx';

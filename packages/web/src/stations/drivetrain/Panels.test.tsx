@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, type Build } from '@zubric/core/build';
-import { evaluate } from '@zubric/core/evaluate';
+import { evaluate } from '@zubric/core/judge';
+import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { PATH_KINDS, freshStage, pathTitle, type StageKind } from '@zubric/core/transmission';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';

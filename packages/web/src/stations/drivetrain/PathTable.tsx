@@ -1,5 +1,7 @@
-import { freeId, rollingDiameter, type Build } from '@zubric/core/build';
-import { closeness, motorShaftOf, pathInOrder, type LinkReport } from '@zubric/core/evaluate';
+import { pathInOrder } from '@zubric/core/capability';
+import { motorShaftOf } from '@zubric/core/drive';
+import { closeness, type LinkReport } from '@zubric/core/judge';
+import { freeId, rollingDiameter, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import {
   HUB_KINDS,
@@ -14,7 +16,7 @@ import {
 } from '@zubric/core/transmission';
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';

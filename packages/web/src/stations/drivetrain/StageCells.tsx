@@ -1,7 +1,8 @@
-import { linkDefinition, trainStages, type LinkReport, type Report } from '@zubric/core/evaluate';
+import { trainStages } from '@zubric/core/drive';
+import { linkDefinition, type LinkReport, type Report } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
 import { mountPull, stagePull, type Stage, type StageFigures } from '@zubric/core/transmission';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useHardestLoads } from './hardest-loads.ts';
 import { OpensMargin } from '../../working/OpensOf.tsx';

@@ -1,5 +1,5 @@
-import { freeId } from '@zubric/core/build';
-import { isOnMotor, trainStages } from '@zubric/core/evaluate';
+import { isOnMotor, trainStages } from '@zubric/core/drive';
+import { freeId } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import {
   CHAIN_NAMES,

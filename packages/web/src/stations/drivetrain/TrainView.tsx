@@ -1,8 +1,8 @@
-import { rollingDiameter } from '@zubric/core/build';
-import { onAxleRadius } from '@zubric/core/evaluate';
+import { onAxleRadius } from '@zubric/core/capability';
+import { rollingDiameter } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
-import { useSay, useUnits } from '../../app/units.tsx';
+import { useSay, useUnits } from '../../common/units.tsx';
 import { Shapes } from '../../drawings/Sketch.tsx';
 import { extentOf, fitTo, roundLength, type Fit } from '../../drawings/shapes.ts';
 import { useBuild } from '../../session/BuildSession.tsx';

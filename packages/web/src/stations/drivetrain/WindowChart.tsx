@@ -1,4 +1,5 @@
-import type { RatioSpan, RatioWindow, Report } from '@zubric/core/evaluate';
+import type { RatioSpan, RatioWindow } from '@zubric/core/capability';
+import type { Report } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
 import { scaleLog, type ScaleLogarithmic } from 'd3-scale';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';

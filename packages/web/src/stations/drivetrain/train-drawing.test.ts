@@ -1,5 +1,5 @@
 import { readFileSync, readdirSync } from 'node:fs';
-import { buildSchema, newBuild, type Build } from '@zubric/core/build';
+import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
 import { STAGE_KINDS, freshStage } from '@zubric/core/transmission';
 import { describe, expect, it } from 'vitest';
 import { extentOf, type At, type Shape } from '../../drawings/shapes.ts';

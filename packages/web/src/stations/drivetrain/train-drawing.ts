@@ -1,4 +1,11 @@
-import { drivenAxles, drivenDiameter, drivelinesOf, motorOf, trackOf, type Build } from '@zubric/core/build';
+import {
+  drivenAxles,
+  drivenDiameter,
+  drivelinesOf,
+  motorOf,
+  trackOf,
+  type Build,
+} from '@zubric/core/vehicle';
 import { at, box, circle, extentOf, line, type At, type Shape } from '../../drawings/shapes.ts';
 import type { DrawnStage } from './drawn-stage.ts';
 import { drawnStages } from './train-parts.ts';

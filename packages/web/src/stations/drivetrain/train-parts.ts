@@ -1,5 +1,5 @@
-import { trainStages } from '@zubric/core/evaluate';
-import type { Build } from '@zubric/core/build';
+import { trainStages } from '@zubric/core/drive';
+import type { Build } from '@zubric/core/vehicle';
 import { stageFigures, type Stage } from '@zubric/core/transmission';
 import { at, type At } from '../../drawings/shapes.ts';
 import { spoolDrawn, trackDrawn } from './drawn-ends.ts';

@@ -1,6 +1,8 @@
-import { firstToGive, type DutyReport, type Resistance } from '@zubric/core/evaluate';
+import type { DutyReport } from '@zubric/core/capability';
+import type { Resistance } from '@zubric/core/demand';
+import { firstToGive } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
 

@@ -1,7 +1,14 @@
 /** What the Ground station says of tipping, turning, going down and stopping, on layouts of every kind. */
 import { readFileSync } from 'node:fs';
-import { buildSchema, layoutTemplate, newBuild, withLayout, type Build, type Duty } from '@zubric/core/build';
-import { evaluate } from '@zubric/core/evaluate';
+import { evaluate } from '@zubric/core/judge';
+import {
+  buildSchema,
+  layoutTemplate,
+  newBuild,
+  withLayout,
+  type Build,
+  type Duty,
+} from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';

@@ -1,16 +1,12 @@
-import type { Duty } from '@zubric/core/build';
-import {
-  threeAgainstFour,
-  tipWorking,
-  stopWorking,
-  drivelineOf,
-  trainOf,
-  type DutyReport,
-} from '@zubric/core/evaluate';
+import type { DutyReport } from '@zubric/core/capability';
+import { threeAgainstFour } from '@zubric/core/demand';
+import { drivelineOf, trainOf } from '@zubric/core/drive';
+import type { Duty } from '@zubric/core/vehicle';
+import { tipWorking, stopWorking } from '@zubric/core/working';
 import { degreesToRadians } from '@zubric/core/contract';
 import { showNumber } from '@zubric/core/quantity';
 import type { ReactNode } from 'react';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Opens } from '../../working/Opens.tsx';
 import { OpensMargin } from '../../working/OpensOf.tsx';

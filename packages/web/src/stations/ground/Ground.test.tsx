@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/build';
+import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';

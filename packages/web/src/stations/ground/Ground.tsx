@@ -1,19 +1,12 @@
-import type { Duty } from '@zubric/core/build';
-import {
-  askedOfGrip,
-  cautionsOf,
-  closeness,
-  firstToGive,
-  gripLimit,
-  linkDefinition,
-  type DutyReport,
-  type LinkReport,
-} from '@zubric/core/evaluate';
+import type { DutyReport } from '@zubric/core/capability';
+import { askedOfGrip, gripLimit } from '@zubric/core/demand';
+import { cautionsOf, closeness, firstToGive, linkDefinition, type LinkReport } from '@zubric/core/judge';
+import type { Duty } from '@zubric/core/vehicle';
 import { radiansToDegrees } from '@zubric/core/contract';
 import { showNumber } from '@zubric/core/quantity';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { useSay } from '../../app/units.tsx';
-import { useTitle } from '../../app/use-title.ts';
+import { useSay } from '../../common/units.tsx';
+import { useTitle } from '../../common/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';

@@ -1,10 +1,10 @@
-import { contactsOf, type Build, type Duty } from '@zubric/core/build';
-import { massAlong } from '@zubric/core/evaluate';
+import { massAlong } from '@zubric/core/demand';
+import { contactsOf, type Build, type Duty } from '@zubric/core/vehicle';
 import { radiansToDegrees } from '@zubric/core/contract';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { useUnits } from '../../app/units.tsx';
+import { useUnits } from '../../common/units.tsx';
 import { Axes } from '../../charts/Axes.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
 import { Choice } from '../../fields/Choice.tsx';

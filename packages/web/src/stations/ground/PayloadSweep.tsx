@@ -1,10 +1,10 @@
-import type { Build } from '@zubric/core/build';
-import { linkDefinition, payloadSweep, type Aim, type SweepPoint } from '@zubric/core/evaluate';
+import { linkDefinition, payloadSweep, type Aim, type SweepPoint } from '@zubric/core/judge';
+import type { Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useDeferredValue, useMemo } from 'react';
-import { useSay, useUnits } from '../../app/units.tsx';
+import { useSay, useUnits } from '../../common/units.tsx';
 import { Axes } from '../../charts/Axes.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
 import { useBuild } from '../../session/BuildSession.tsx';

@@ -1,7 +1,8 @@
-import type { Build, Duty } from '@zubric/core/build';
-import { accelerationOf, footingOf, stanceOf, type DutyReport, type Motion } from '@zubric/core/evaluate';
+import type { DutyReport } from '@zubric/core/capability';
+import { accelerationOf, footingOf, stanceOf, type Motion } from '@zubric/core/demand';
+import type { Build, Duty } from '@zubric/core/vehicle';
 import { useId, useState } from 'react';
-import { useSay } from '../../app/units.tsx';
+import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { VehicleDrawing } from '../../vehicle/VehicleDrawing.tsx';

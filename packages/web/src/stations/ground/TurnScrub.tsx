@@ -1,9 +1,10 @@
-import type { Duty } from '@zubric/core/build';
-import { turnSweep, type DutyReport, type TurnSweep } from '@zubric/core/evaluate';
+import type { DutyReport } from '@zubric/core/capability';
+import { turnSweep, type TurnSweep } from '@zubric/core/demand';
+import type { Duty } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { useUnits } from '../../app/units.tsx';
+import { useUnits } from '../../common/units.tsx';
 import { Axes } from '../../charts/Axes.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
 import { useBuild } from '../../session/BuildSession.tsx';

@@ -1,10 +1,10 @@
-import { differencesBetween, inWords, type Build } from '@zubric/core/build';
-import { VERDICTS, compareMargins, evaluate, type MovedMargin } from '@zubric/core/evaluate';
+import { VERDICTS, compareMargins, evaluate, type MovedMargin } from '@zubric/core/judge';
+import { differencesBetween, inWords, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
-import { api, type SnapshotLine } from '../../app/api.ts';
-import { useUnits } from '../../app/units.tsx';
+import { api, type SnapshotLine } from '../../common/api.ts';
+import { useUnits } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 

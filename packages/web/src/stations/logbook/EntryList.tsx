@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, type LogEntry } from '../../app/api.ts';
+import { api, type LogEntry } from '../../common/api.ts';
 import { Photos } from './Photos.tsx';
 import { useLogChange } from './queries.ts';
 

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, type Build } from '@zubric/core/build';
-import { compareMargins, evaluate } from '@zubric/core/evaluate';
+import { compareMargins, evaluate } from '@zubric/core/judge';
+import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { LogEntry, SnapshotLine } from '../../app/api.ts';
+import type { LogEntry, SnapshotLine } from '../../common/api.ts';
 import { Refusal, answering, type Asked } from '../../testing/answers.ts';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Logbook } from './Logbook.tsx';

@@ -1,7 +1,7 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
-import { api } from '../../app/api.ts';
-import { useTitle } from '../../app/use-title.ts';
+import { api } from '../../common/api.ts';
+import { useTitle } from '../../common/use-title.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Compare } from './Compare.tsx';
 import { EntryList } from './EntryList.tsx';

@@ -1,5 +1,5 @@
 import { useId, useState, type FormEvent } from 'react';
-import { api } from '../../app/api.ts';
+import { api } from '../../common/api.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';
 import { shrunk } from './shrink.ts';

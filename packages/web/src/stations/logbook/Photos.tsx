@@ -1,6 +1,6 @@
 import { Camera } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { api, type LogEntry, type LogPhoto } from '../../app/api.ts';
+import { api, type LogEntry, type LogPhoto } from '../../common/api.ts';
 import { useLogChange } from './queries.ts';
 import { shrunk } from './shrink.ts';
 

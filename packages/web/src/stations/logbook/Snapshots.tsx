@@ -1,7 +1,7 @@
 import { useId, useState, type FormEvent } from 'react';
 import { useSearchParams } from 'react-router';
-import { api, type SnapshotLine } from '../../app/api.ts';
-import { sayMoment } from '../../app/days.ts';
+import { api, type SnapshotLine } from '../../common/api.ts';
+import { sayMoment } from '../../common/days.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';
 

@@ -1,9 +1,9 @@
-import { PART_STATE_WORDS, choosePart, type Part, type PartKind, type PartOf } from '@zubric/core/build';
-import { linkDefinition, shortlist, type Suited } from '@zubric/core/evaluate';
+import { linkDefinition, shortlist, type Suited } from '@zubric/core/judge';
+import { PART_STATE_WORDS, choosePart, type Part, type PartKind, type PartOf } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { batteryPack } from '@zubric/core/supply';
-import { useShelf } from '../../app/queries.ts';
-import { useSay } from '../../app/units.tsx';
+import { useShelf } from '../../common/queries.ts';
+import { useSay } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 type Say = ReturnType<typeof useSay>;

@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs';
-import { buildSchema, choosePart, newBuild, partSchema, type Build, type Part } from '@zubric/core/build';
-import { evaluate, shortlist } from '@zubric/core/evaluate';
+import { evaluate, shortlist } from '@zubric/core/judge';
+import { buildSchema, choosePart, newBuild, partSchema, type Build, type Part } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';

@@ -1,10 +1,10 @@
 import { cautionForBattery } from '@zubric/core/assembly';
-import { batteryOf, driverOf, motorOf } from '@zubric/core/build';
-import { closeness, type LinkId, type Report } from '@zubric/core/evaluate';
+import { closeness, type LinkId, type Report } from '@zubric/core/judge';
+import { batteryOf, driverOf, motorOf } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useSearchParams } from 'react-router';
-import { useSay } from '../../app/units.tsx';
-import { useTitle } from '../../app/use-title.ts';
+import { useSay } from '../../common/units.tsx';
+import { useTitle } from '../../common/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty, OpensOuting } from '../../working/OpensOf.tsx';

@@ -1,10 +1,10 @@
-import { drivelineOf, greatestPull, trainOf } from '@zubric/core/evaluate';
+import { drivelineOf, greatestPull, trainOf } from '@zubric/core/drive';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useMemo } from 'react';
 import { Axes } from '../../charts/Axes.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
-import { useUnits } from '../../app/units.tsx';
+import { useUnits } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 const WIDTH = 500;

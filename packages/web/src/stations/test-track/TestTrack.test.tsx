@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, newBuild, type Build } from '@zubric/core/build';
+import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
-import { UnitsProvider } from '../../app/units.tsx';
+import { UnitsProvider } from '../../common/units.tsx';
 import { BuildSession } from '../../session/BuildSession.tsx';
 import { TestTrack } from './TestTrack.tsx';
 

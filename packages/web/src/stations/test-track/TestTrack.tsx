@@ -1,4 +1,4 @@
-import type { Duty } from '@zubric/core/build';
+import type { Duty } from '@zubric/core/vehicle';
 import {
   launchOfBuild,
   launchOutlook,
@@ -10,8 +10,8 @@ import {
 import { NotPhysical } from '@zubric/core/contract';
 import { typed, type Quantity } from '@zubric/core/quantity';
 import { useCallback, useId, useMemo, useState } from 'react';
-import { useSay } from '../../app/units.tsx';
-import { useTitle } from '../../app/use-title.ts';
+import { useSay } from '../../common/units.tsx';
+import { useTitle } from '../../common/use-title.ts';
 import { Choice } from '../../fields/Choice.tsx';
 import { QuantityEntry } from '../../fields/QuantityField.tsx';
 import type { Check } from '../../fields/useQuantityText.ts';

@@ -4,7 +4,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { Axes } from '../../charts/Axes.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
-import { useUnits } from '../../app/units.tsx';
+import { useUnits } from '../../common/units.tsx';
 
 type Sample = ReturnType<typeof sampleLaunch>[number];
 

@@ -1,7 +1,7 @@
 import { typed, type Quantity } from '@zubric/core/quantity';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { api } from '../../app/api.ts';
+import { api } from '../../common/api.ts';
 import { aboveZero } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';

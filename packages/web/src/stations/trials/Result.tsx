@@ -1,8 +1,8 @@
 import { showNumber } from '@zubric/core/quantity';
 import { straightRunResult, straightRunWorking, type StraightRunResult } from '@zubric/core/trials';
 import { scaleLinear } from 'd3-scale';
-import type { StoredTrialSet } from '../../app/api.ts';
-import { useSay, useUnits } from '../../app/units.tsx';
+import type { StoredTrialSet } from '../../common/api.ts';
+import { useSay, useUnits } from '../../common/units.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
 import { Opens } from '../../working/Opens.tsx';
 

@@ -1,7 +1,7 @@
 import type { StraightRunConditions } from '@zubric/core/trials';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { ApiProblem, api, type StoredTrialSet, type TrialSetForm } from '../../app/api.ts';
+import { ApiProblem, api, type StoredTrialSet, type TrialSetForm } from '../../common/api.ts';
 import { aboveZero } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';

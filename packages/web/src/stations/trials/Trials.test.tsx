@@ -1,10 +1,10 @@
-import { newBuild } from '@zubric/core/build';
+import { newBuild } from '@zubric/core/vehicle';
 import { calculate } from '@zubric/core/calculators';
 import { typed } from '@zubric/core/quantity';
 import type { StraightRunReading } from '@zubric/core/trials';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { StoredTrialSet } from '../../app/api.ts';
+import type { StoredTrialSet } from '../../common/api.ts';
 import { Refusal, answering, type Asked } from '../../testing/answers.ts';
 import { onBench, text } from '../../testing/on-bench.tsx';
 import { Trials } from './Trials.tsx';

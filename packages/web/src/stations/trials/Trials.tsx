@@ -1,9 +1,9 @@
 import { straightRunResult, type StraightRunVerdict } from '@zubric/core/trials';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, type StoredTrialSet } from '../../app/api.ts';
-import { useSay } from '../../app/units.tsx';
-import { useTitle } from '../../app/use-title.ts';
+import { api, type StoredTrialSet } from '../../common/api.ts';
+import { useSay } from '../../common/units.tsx';
+import { useTitle } from '../../common/use-title.ts';
 import { Caution } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { NewSet } from './NewSet.tsx';

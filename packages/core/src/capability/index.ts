@@ -1,0 +1,27 @@
+export { attainableSpeed } from './attainable-speed.ts';
+export {
+  type LoadedStage,
+  loadedStages,
+  motorTorqueOf,
+  pathInOrder,
+  stallTorque,
+  torqueAt,
+  workingIn,
+} from './drive-loads.ts';
+export { dutyReport } from './duty-report.ts';
+export { mountInput, pullingAtMount } from './mount.ts';
+export { movedOf, playInput, stillLocks } from './moved.ts';
+export { onAxleRadius } from './on-axle.ts';
+export {
+  attainableInput,
+  dutyPoint,
+  motorLoadInput,
+  steadyDuty,
+  steadyForce,
+  wheelTorqueInput,
+} from './operating.ts';
+export { batteryCurrent, legsOf, outingOf, peukertOf, runTimeInput, tiredLine } from './outing.ts';
+export { ratioOffers } from './ratio-offers.ts';
+export { commonSpan, ratioWindowSum } from './ratio-window.ts';
+export type { DutyPoint, DutyReport, OutingDraw, RatioSpan, RatioWindow, TrainReport } from './report.ts';
+export { topSpeedInput } from './top-speed.ts';

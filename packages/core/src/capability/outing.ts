@@ -1,0 +1,94 @@
+import { type Driveline, rotatingFactor } from '../drive/index.ts';
+import { startingPower } from '../ground/index.ts';
+import { idleCurrent, meanDraw, packAfter, runTime } from '../supply/index.ts';
+import type { Build, Duty } from '../vehicle/index.ts';
+import type { DutyReport, OutingDraw } from './report.ts';
+
+/** Peukert exponents of ageing lead-acid cells and of all others (common practice, no source). */
+const PEUKERT = { leadAcid: 1.2, other: 1 } as const;
+/** Lead-acid is rated over twenty hours, the others over one (common practice, no source). */
+const RATED_HOURS = { leadAcid: 20, other: 1 } as const;
+
+const SECONDS_PER_HOUR = 3600;
+
+/** A figure over the duties of an outing, as legs. */
+export const legsOf = (duties: readonly DutyReport[], of: (duty: DutyReport) => number) =>
+  duties.map((d) => ({ durationS: d.durationS, currentA: of(d) }));
+
+/** What starting again and again adds to the battery's current in a duty. */
+export function startingInput(
+  build: Build,
+  { startsAnHour, speed }: Duty,
+  { footing }: DutyReport,
+  line: Driveline,
+) {
+  return {
+    massKg: footing.massKg,
+    rotatingMassFactor: rotatingFactor(build, footing.massKg),
+    speedMps: speed.value,
+    startsAnHour: startsAnHour?.value ?? 0,
+    efficiency: line.efficiency,
+  };
+}
+
+/** The mean current from the battery in a duty: held or stopped, of what is drawn beside the motors; starts counted. */
+export function batteryCurrent(build: Build, report: DutyReport, line: Driveline): number {
+  const duty = build.duties.find(({ id }) => id === report.id);
+  const steadyA = report.point?.batteryA ?? idleCurrent(line.circuit);
+  if (!duty?.startsAnHour || !report.point) return steadyA;
+  return (
+    steadyA + startingPower.run(startingInput(build, duty, report, line)).powerW / line.circuit.openCircuitV
+  );
+}
+
+const familyOf = ({ battery }: Driveline) => (battery?.chemistry === 'lead-acid' ? 'leadAcid' : 'other');
+
+export const peukertOf = (line: Driveline): number => PEUKERT[familyOf(line)];
+
+/**
+ * What the run-time calculator takes of the pack: the current that empties it as fast as the legs do, by Peukert; but it
+ * never gives more than its rated capacity at their mean.
+ */
+export function runTimeInput(build: Build, line: Driveline, draw: { meanA: number; equivalentA: number }) {
+  const { battery, pack } = line;
+  if (!battery || !pack) return undefined;
+  const common = {
+    capacityAh: pack.capacityAh,
+    ratedHours: RATED_HOURS[familyOf(line)],
+    usableShare: build.supply.usableShare.value,
+  };
+  const byPeukert = { ...common, exponent: peukertOf(line), currentA: draw.equivalentA };
+  const byCharge = { ...common, exponent: 1, currentA: draw.meanA };
+  return runTime.run(byPeukert).hours < runTime.run(byCharge).hours ? byPeukert : byCharge;
+}
+
+/** The duties one after the other: what they draw, and how long the battery lasts at that mix. */
+export function outingOf(build: Build, duties: readonly DutyReport[], line: Driveline): OutingDraw {
+  const draw = meanDraw(
+    legsOf(duties, (d) => batteryCurrent(build, d, line)),
+    { exponent: peukertOf(line) },
+  );
+  const { durationS, meanA } = draw;
+  const energyJ = line.circuit.openCircuitV * meanA * durationS;
+  const base = { durationS, energyJ, meanBatteryA: meanA };
+  const given = meanA > 0 && draw.equivalentA > 0 ? runTimeInput(build, line, draw) : undefined;
+  if (!given) return base;
+  return { ...base, runTimeS: runTime.run(given).hours * SECONDS_PER_HOUR };
+}
+
+/** The driveline with its battery as it is at the end of an outing; undefined while that is as good as new. */
+export function tiredLine(build: Build, line: Driveline, outing: OutingDraw): Driveline | undefined {
+  const { battery, pack, circuit } = line;
+  if (!battery || !pack || !outing.runTimeS) return undefined;
+  const drawn = (outing.durationS / outing.runTimeS) * build.supply.usableShare.value;
+  const { voltageShare, resistanceTimes } = packAfter(battery.chemistry, drawn);
+  if (voltageShare === 1) return undefined;
+  return {
+    ...line,
+    circuit: {
+      ...circuit,
+      openCircuitV: circuit.openCircuitV * voltageShare,
+      supplyResistanceOhm: circuit.supplyResistanceOhm + (resistanceTimes - 1) * pack.resistanceOhm,
+    },
+  };
+}

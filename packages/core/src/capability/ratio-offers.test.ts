@@ -1,0 +1,124 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { evaluate, stageAs } from '../judge/index.ts';
+import { freshStage, type Stage } from '../transmission/index.ts';
+import { buildSchema, type Build } from '../vehicle/index.ts';
+import { ratioOffers } from './ratio-offers.ts';
+
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
+const withStages = (stages: readonly Stage[]): Build => ({
+  ...puffin,
+  drive: { ...puffin.drive, stages, path: [] },
+});
+const limits = { least: 10, most: 60 };
+
+describe('tooth counts near a ratio', () => {
+  it('are whole, within the limits, nearest first, and make just the ratio they say', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 12, max: 53, noNaN: true }), (ratio) => {
+        const offers = ratioOffers(puffin, ratio, limits);
+        expect(offers.length).toBeGreaterThan(0);
+        for (const offer of offers) {
+          const made = evaluate(withStages(offer.stages)).train.ratio;
+          expect(offer.ratio).toBeCloseTo(made, 9);
+          expect(offer.deviation).toBeCloseTo(made / ratio - 1, 9);
+          for (const stage of offer.stages) {
+            if (stage.kind !== 'chain') continue;
+            expect(Number.isInteger(stage.teethDriver) && Number.isInteger(stage.teethDriven)).toBe(true);
+            expect(Math.min(stage.teethDriver, stage.teethDriven)).toBeGreaterThanOrEqual(10);
+            expect(Math.max(stage.teethDriver, stage.teethDriven)).toBeLessThanOrEqual(60);
+          }
+        }
+        const off = offers.map((o) => Math.abs(o.deviation));
+        // In steps of a quarter of a per cent: nearer ones never come behind.
+        off.slice(1).forEach((x, n) => expect(x).toBeGreaterThan((off[n] ?? 0) - 0.0025));
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('find the pair that every shop would: 36 over 10 behind 1:9 is 32.4, so 40.5 is 45 over 10', () => {
+    expect(ratioOffers(puffin, 40.5, limits)[0]).toMatchObject({ text: 'chain 10 to 45', deviation: 0 });
+  });
+
+  it('leave out what would touch the ground', () => {
+    const large = ratioOffers(puffin, 500, { least: 10, most: 400 });
+    // 400 teeth of 3/8 in are 1.2 m across, the wheel is 0.4 m.
+    expect(large.every(({ stages }) => stages.every((s) => s.kind !== 'chain' || s.teethDriven < 132))).toBe(
+      true,
+    );
+  });
+
+  it('change two stages where one alone does not come near, and keep the belt round its pulleys', () => {
+    const build = withStages([freshStage('spur', 'stage-1', 3), freshStage('timing-belt', 'stage-2', 3)]);
+    const offers = ratioOffers(build, 9 * 9 * 2.4, { least: 12, most: 60 });
+    expect(offers.some(({ text }) => /spur gears .*, toothed belt/.test(text))).toBe(true);
+    for (const { stages } of offers)
+      expect(evaluate(withStages(stages)).train.stages.every(({ problem }) => problem === undefined)).toBe(
+        true,
+      );
+  });
+
+  it('are none without a stage that has teeth, or for a ratio out of reach', () => {
+    expect(ratioOffers(withStages([]), 30, limits)).toEqual([]);
+    expect(ratioOffers(puffin, 1e6, limits)).toEqual([]);
+  });
+});
+
+describe('a stage by another kind', () => {
+  it('is worked out in the whole build: a V-belt on a 50 mm pulley slips where the chain holds', () => {
+    const [chain, belt] = [stageAs(puffin, 'stage-1', 'chain'), stageAs(puffin, 'stage-1', 'friction-belt')];
+    expect(chain?.onDuty).toMatchObject({ link: 'chain-pull' });
+    expect(belt?.onDuty).toMatchObject({ link: 'slip', verdict: 'fails' });
+    expect(belt?.atStall).toBeUndefined();
+    expect((belt?.trainRatio ?? 0) / (chain?.trainRatio ?? NaN)).toBeCloseTo(1, 1);
+    // The same as the build with that stage in place.
+    if (!belt) throw new Error('a belt is worked out');
+    const [slip] = evaluate({ ...puffin, drive: { ...puffin.drive, stages: [belt.stage] } }).governing.filter(
+      ({ link }) => link === 'slip',
+    );
+    expect(belt.onDuty?.needs).toBe(slip?.needs);
+  });
+
+  it('tells a worm by its losses and its locking', () => {
+    const worm = stageAs(puffin, 'stage-1', 'worm');
+    expect(worm?.figures.efficiency).toBeLessThan(0.9);
+    expect((worm?.torque?.ratio ?? 0) < (stageAs(puffin, 'stage-1', 'chain')?.torque?.ratio ?? 0)).toBe(true);
+  });
+
+  it('is nothing where there is no such stage', () => {
+    expect(stageAs(puffin, 'gone', 'chain')).toBeUndefined();
+  });
+});
+
+describe('a ratio and its window, in words', () => {
+  /** Puffin's chain by one large sprocket or another; its hardest window ends at 49 : 1. */
+  const at = (teethDriven: number): string =>
+    evaluate({
+      ...puffin,
+      drive: {
+        ...puffin.drive,
+        stages: puffin.drive.stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriven } : s)),
+      },
+    })
+      .findings.filter(({ link }) => link === 'ratio')
+      .map(({ text }) => text)
+      .join();
+
+  it('is too low, too high, near either end, or not spoken of', () => {
+    expect(at(20)).toMatch(/^The ratio of 18\s: 1 is too low/);
+    expect(at(60)).toMatch(/^The ratio of 54\s: 1 is too high on “Level, loaded”: at most 49 : 1/);
+    // Puffin’s motor has no ratio with twice the torque on the slip.
+    expect(at(25)).toMatch(
+      /^The ratio of 22\.5\s: 1 does it on “Slip, loaded”, but no ratio has the rule’s reserve/,
+    );
+    expect(at(52)).toMatch(
+      /^The ratio of 46\.8\s: 1 does it on “Level, loaded”, but not with the rule’s reserve/,
+    );
+    expect(at(44)).toMatch(/^The ratio of 39\.6\s: 1 is near the end of its window/);
+    expect(at(36)).toBe('');
+  });
+});

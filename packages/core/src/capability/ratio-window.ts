@@ -1,0 +1,173 @@
+import { z } from 'zod';
+import { bracketedRoot, defineCalculator, highestPoint, key } from '../contract/index.ts';
+import { greatestWheelTorque } from '../drive/index.ts';
+import { showNumber } from '../quantity/index.ts';
+import { circuitFrom, circuitKeys } from '../supply/index.ts';
+import type { MarginPolicy } from '../vehicle/index.ts';
+import type { RatioSpan, RatioWindow } from './report.ts';
+
+/** Ratios looked at: from a tenfold step up to any reduction that a hobby vehicle has. */
+const LEAST_LOG = Math.log(0.1);
+const GREATEST_LOG = Math.log(100_000);
+
+interface Asked {
+  readonly wheelTorqueNm: number;
+  readonly speedMps: number;
+}
+
+/** What a window depends on of a driveline. */
+type WindowLine = Parameters<typeof greatestWheelTorque>[0];
+
+/** Torque margin at a ratio: what each wheel gets at the duty's speed over what it needs. */
+const torqueMargin = (line: WindowLine, asked: Asked, speedMps: number, logRatio: number): number =>
+  greatestWheelTorque(line, speedMps, Math.exp(logRatio)) / asked.wheelTorqueNm;
+
+/** Ends are found to this share; the top, where the margin is flat, more roughly. */
+const END_TOLERANCE = 1e-8;
+const TOP_TOLERANCE = 1e-4;
+
+/** Both ends of the hill of `f` above 0 around its top; null where its top is not. Ends of the search count as ends. */
+function spanAbove(f: (logRatio: number) => number, top: number): RatioSpan | null {
+  if (f(top) < 0) return null;
+  const end = (outer: number): number =>
+    f(outer) >= 0 ? outer : bracketedRoot(f, Math.min(outer, top), Math.max(outer, top), END_TOLERANCE);
+  return { low: Math.exp(end(LEAST_LOG)), high: Math.exp(end(GREATEST_LOG)) };
+}
+
+/**
+ * Between which ratios a duty holds, all else as fitted (efficiency of the train too): at 1 × of torque and speed,
+ * and at the rule. The margin rises with the ratio while a limit holds the current and falls as the motor runs out
+ * of volts, so each window is one span.
+ */
+export function ratioWindow(
+  line: WindowLine,
+  asked: Asked,
+  policy: Pick<MarginPolicy, 'torque' | 'speed'>,
+): RatioWindow {
+  const just = (logRatio: number): number => torqueMargin(line, asked, asked.speedMps, logRatio) - 1;
+  const atRule = (logRatio: number): number =>
+    Math.min(
+      torqueMargin(line, asked, asked.speedMps, logRatio) / policy.torque,
+      torqueMargin(line, asked, asked.speedMps * policy.speed, logRatio),
+    ) - 1;
+  const topOf = (f: (logRatio: number) => number): number =>
+    highestPoint(f, LEAST_LOG, GREATEST_LOG, TOP_TOLERANCE);
+  const top = topOf(just);
+  return {
+    just: spanAbove(just, top),
+    rule: spanAbove(atRule, topOf(atRule)),
+    best: { ratio: Math.exp(top), margin: Math.max(0, just(top) + 1) },
+  };
+}
+
+/** The ratios common to all windows at 1 ×; null where there are none. */
+export function commonSpan(windows: readonly RatioWindow[]): RatioSpan | null {
+  const spans = windows.map((w) => w.just);
+  if (spans.length === 0 || spans.some((s) => s === null)) return null;
+  const low = Math.max(...spans.map((s) => s?.low ?? Infinity));
+  const high = Math.min(...spans.map((s) => s?.high ?? -Infinity));
+  return low <= high ? { low, high } : null;
+}
+
+const windowInput = z.strictObject({
+  ...circuitKeys,
+  wheelTorqueNm: key.positive('Torque that each driven wheel needs', 'N·m'),
+  speedMps: key.nonNegative('Road speed at which it is needed', 'm/s'),
+  wheelDiameterM: key.positive('Diameter of the driven wheels under load', 'm'),
+  efficiency: key.share('Share of the power that comes through'),
+  motorsPerWheel: key.count('Motors that share a wheel').default(1),
+  torqueRule: key.positive('How many times the torque the rule asks').default(2),
+  speedRule: key.positive('How many times the speed the rule asks').default(1.1),
+});
+
+const windowOutput = z.strictObject({
+  lowest: key.positive('Lowest ratio that just does it').optional(),
+  highest: key.positive('Highest ratio that just does it').optional(),
+  lowestAtRule: key.positive('Lowest ratio that meets the rule').optional(),
+  highestAtRule: key.positive('Highest ratio that meets the rule').optional(),
+  bestRatio: key.positive('Ratio with the most torque to spare at that speed'),
+  bestMargin: key.nonNegative('Torque there over the torque needed'),
+  warnings: key.warnings,
+});
+
+/** The window of one duty by itself. */
+export const ratioWindowSum = defineCalculator({
+  name: 'ratio-window',
+  title: 'Which ratios suit a motor and a duty',
+  purpose: 'Between which ratios torque and speed of a duty both hold, just so and at the rule.',
+  input: windowInput,
+  output: windowOutput,
+  formula:
+    'k i η kt (I(i) − I0) ≥ T at full command and speed v;  at the rule: ≥ q T, and at s v still ≥ T; the ends solved for i',
+  symbols: {
+    given: {
+      k: 'motorsPerWheel',
+      η: 'efficiency',
+      kt: 'ktNmPerA',
+      I0: 'noLoadA',
+      T: 'wheelTorqueNm',
+      v: 'speedMps',
+      q: 'torqueRule',
+      s: 'speedRule',
+    },
+    found: {},
+  },
+  source: 'permanent-magnet direct-current motor theory; the rule is common practice',
+  limits:
+    'Efficiency held as given, whatever the ratio. Heat, and what teeth and chain stand, are other sums.',
+  examples: [
+    {
+      origin:
+        'without losses i(1 − i/100) · 1 N·m = 16 N·m has the roots 20 and 80, most at 50 with 25/16 (exact)',
+      input: {
+        motors: 1,
+        resistanceOhm: 0.1,
+        keVsPerRad: 0.01,
+        ktNmPerA: 0.01,
+        noLoadA: 0,
+        openCircuitV: 10,
+        wheelTorqueNm: 16,
+        speedMps: 1,
+        wheelDiameterM: 0.2,
+        efficiency: 1,
+        torqueRule: 1.5,
+        speedRule: 1,
+      },
+      output: {
+        lowest: 20,
+        highest: 80,
+        lowestAtRule: 40,
+        highestAtRule: 60,
+        bestRatio: 50,
+        bestMargin: 25 / 16,
+      },
+      tolerance: 1e-4,
+    },
+  ],
+  run: (i) => {
+    const { just, rule, best } = ratioWindow(
+      {
+        circuit: circuitFrom(i),
+        wheelRadiusM: i.wheelDiameterM / 2,
+        motorsPerWheel: i.motorsPerWheel,
+        efficiency: i.efficiency,
+        ratio: 1,
+      },
+      i,
+      { torque: i.torqueRule, speed: i.speedRule },
+    );
+    const warnings = [];
+    if (!just)
+      warnings.push(
+        `No ratio does it: the best, ${showNumber(best.ratio)} : 1, gives ${showNumber(best.margin)} × the torque. Ask for less speed or torque, or take a stronger motor.`,
+      );
+    else if (!rule) warnings.push('Some ratios do it, but none meets the rule.');
+    return {
+      ...(just ? { lowest: just.low, highest: just.high } : {}),
+      ...(rule ? { lowestAtRule: rule.low, highestAtRule: rule.high } : {}),
+      bestRatio: best.ratio,
+      bestMargin: best.margin,
+      warnings,
+    };
+  },
+});

@@ -1,0 +1,49 @@
+import { once } from '../contract/index.ts';
+import type { Driveline } from '../drive/index.ts';
+import type { Build, Duty } from '../vehicle/index.ts';
+import { brakeOf, brakingIn, slowingStance, type Braking } from './braking.ts';
+import { demandOf } from './demand.ts';
+import { extentOf } from './extent.ts';
+import { hangingOf } from './hanging.ts';
+import type { BrakeReport, DutyAsked } from './report.ts';
+import { slideOf } from './sliding.ts';
+import { stancesOf, tipOf } from './tipping.ts';
+
+/** How hard a duty asks to slow down, and it can; undefined where it asks no stop. */
+function slowingAsked(duty: Duty, brake: BrakeReport | undefined): number | undefined {
+  if (!brake?.decelerationMps2 || (duty.task !== 'stop' && !duty.stopWithin)) return undefined;
+  return Math.min(brake.decelerationMps2, brake.neededMps2 ?? Infinity);
+}
+
+const slowingDown = (build: Build, duty: Duty) => (slowing: number) =>
+  slowingStance(build, duty, -Math.abs(duty.grade.value), slowing);
+
+/** Every stance of a duty in which it might tip. */
+export const stancesIn = (build: Build, duty: Duty, brake: BrakeReport | undefined) =>
+  stancesOf(build, duty, slowingAsked(duty, brake), slowingDown(build, duty));
+
+/** What one duty asks of the vehicle on its ground; and how it brakes there, for who asks further. */
+export function askedOf(
+  build: Build,
+  duty: Duty,
+  line: Driveline | undefined,
+): { readonly asked: DutyAsked; readonly braking: () => Braking } {
+  const demand = demandOf(build, duty);
+  const braking = once(() => brakingIn(build, duty, line));
+  const brake = brakeOf(build, duty, line, braking);
+  const tip = tipOf(build, duty, demand.footing, stancesIn(build, duty, brake));
+  const slide = slideOf(build, duty, demand);
+  const hanging = hangingOf(build, duty);
+  const asked = {
+    id: duty.id,
+    name: duty.name,
+    speedMps: duty.speed.value,
+    ...extentOf(duty),
+    ...demand,
+    ...(tip ? { tip } : {}),
+    ...(brake ? { brake } : {}),
+    ...(slide ? { slide } : {}),
+    ...(hanging ? { hanging } : {}),
+  };
+  return { asked, braking };
+}

@@ -1,0 +1,178 @@
+import { AIR_DENSITY, radiansToDegrees } from '../contract/index.ts';
+import { rotatingFactor } from '../drive/index.ts';
+import { catchLean, roadLoad, sumOfForces, trackSinkage, wheelSinkage } from '../ground/index.ts';
+import type { Axle, Build, Duty, GroundSoil } from '../vehicle/index.ts';
+import { accelerationOf, drawbarOf, footingOf, groundOf, groupedBy, wheelOf } from './footing.ts';
+import { stepOf } from './obstacle.ts';
+import type { ContactLoad, Footing, Resistance, SinkReport, StepReport, TurnReport } from './report.ts';
+import { rollingOf } from './rolling.ts';
+import { radiusOf, turnOf } from './turning.ts';
+
+export const roadLoadInput = (build: Build, duty: Duty, footing: Footing, speedMps = duty.speed.value) => ({
+  massKg: footing.massKg,
+  rollingCoefficient: rollingOf(build, duty, footing),
+  gradeDeg: radiansToDegrees(duty.grade.value),
+  speedMps,
+  dragAreaM2: build.dragArea.value,
+  airDensityKgM3: AIR_DENSITY,
+  accelerationMps2: accelerationOf(duty),
+  rotatingMassFactor: rotatingFactor(build, footing.massKg),
+  drawbarN: drawbarOf(build, duty),
+});
+
+interface Sunk {
+  readonly sinkageM: number;
+  readonly compactionN: number;
+  readonly warnings: readonly string[];
+}
+
+const soilKeys = ({ kcKnPerM, kphiKnPerM, exponent }: NonNullable<ReturnType<typeof groundOf>['soil']>) => ({
+  kcKnPerM,
+  kphiKnPerM,
+  exponent,
+});
+
+/** Deeper, or harder to press down, is no ground: figures of a soil that cannot be. */
+const MOST_SUNK_M = 1000;
+const MOST_COMPACTION_N = 1e9;
+const NO_SUCH_SOIL =
+  'The soil’s figures carry nothing under wheels of this width: check its moduli kc and kφ and its exponent.';
+
+/** One wheel or track in soft ground. */
+function sink(build: Build, duty: Duty, wheel: readonly ContactLoad[]): Sunk | undefined {
+  const { soil } = groundOf(build, duty);
+  const axle = build.layout.axles.find((a) => a.id === wheel[0]?.axleId);
+  const loadN = wheel.reduce((sum, c) => sum + Math.max(0, c.loadN), 0);
+  if (!soil || !axle || loadN <= 0 || axle.form === 'roller') return undefined;
+  const found = sunkIn(axle, soil, loadN);
+  const known = found && found.sinkageM < MOST_SUNK_M && found.compactionN < MOST_COMPACTION_N;
+  return known ? found : { sinkageM: 0, compactionN: 0, warnings: [NO_SUCH_SOIL] };
+}
+
+/** By the model of its kind; undefined where the soil's figures carry nothing under it. */
+function sunkIn({ contactLength, width, diameter }: Axle, soil: GroundSoil, loadN: number): Sunk | undefined {
+  if (!(soil.kcKnPerM + width.value * soil.kphiKnPerM > 0)) return undefined;
+  if (contactLength)
+    return {
+      ...trackSinkage.run({
+        loadN,
+        contactLengthM: contactLength.value,
+        widthM: width.value,
+        ...soilKeys(soil),
+      }),
+      warnings: [],
+    };
+  return wheelSinkage.run({
+    wheelLoadN: loadN,
+    wheelDiameterM: diameter.value,
+    wheelWidthM: width.value,
+    ...soilKeys(soil),
+  });
+}
+
+/** How deep it sinks and what that drags; undefined on firm ground. */
+export function sinkOf(build: Build, duty: Duty, footing: Footing): SinkReport | undefined {
+  if (!groundOf(build, duty).soil) return undefined;
+  const sunk = groupedBy(footing.contacts, wheelOf).flatMap((wheel) => {
+    const found = sink(build, duty, wheel);
+    return found ? [{ axleId: wheel[0]?.axleId ?? '', ...found }] : [];
+  });
+  const deepest = [...sunk].sort((a, b) => b.sinkageM - a.sinkageM)[0];
+  if (!deepest) return undefined;
+  return {
+    axleId: deepest.axleId,
+    sinkageM: deepest.sinkageM,
+    compactionN: sunk.reduce((sum, s) => sum + s.compactionN, 0),
+    warnings: [...new Set(sunk.flatMap((s) => s.warnings))],
+  };
+}
+
+/** What catching a lean takes: everything above the axle leans with it. */
+export function catchInput(build: Build, duty: Duty, footing: Footing) {
+  const diameterM = build.layout.axles[0]?.diameter.value ?? 1;
+  return {
+    massKg: footing.massKg,
+    heightM: Math.max(footing.cgHeightM - diameterM / 2, 1e-9),
+    leanDeg: radiansToDegrees(duty.lean?.value ?? 0),
+    wheelDiameterM: diameterM,
+    bodyInertiaKgM2: 0,
+    wheelsMassKg: 0,
+  };
+}
+
+/**
+ * What a turn adds to every driveline as if all did what the hardest does: on the spot both sides do; round a bend
+ * the inner side does less. A locked axle's scrub is pushed round the bend by all.
+ */
+const turningForce = (build: Build, turn: TurnReport | undefined): number => {
+  if (!turn || turn.momentNm === 0) return 0;
+  if (turn.turning === 'steered') return turn.radiusM > 0 ? turn.momentNm / turn.radiusM : 0;
+  if (turn.outerN === 0) return 0;
+  const trackM = build.layout.axles.reduce((most, a) => Math.max(most, a.driven ? a.track.value : 0), 0);
+  return trackM > 0 ? (2 * turn.momentNm) / trackM : 0;
+};
+
+export interface Demand {
+  readonly resistance: Resistance;
+  readonly footing: Footing;
+  readonly turn?: TurnReport;
+  readonly step?: StepReport | { readonly problem: string };
+  readonly sink?: SinkReport;
+}
+
+/** What a duty asks along the ground at a speed (its own unless given), split by cause, and how it stands meanwhile. */
+export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value): Demand {
+  const footing = footingOf(build, duty);
+  const {
+    rollingN,
+    gradeN,
+    dragN,
+    inertiaN,
+    drawbarN,
+    totalN: roadN,
+  } = roadLoad.run(roadLoadInput(build, duty, footing, speedMps));
+  const turn = turnOf(build, duty, footing);
+  const step = stepOf(build, duty, footing);
+  const sunk = sinkOf(build, duty, footing);
+  const parts = {
+    roadN,
+    compactionN: sunk?.compactionN ?? 0,
+    turningN: turningForce(build, turn),
+    obstacleN: step && !('problem' in step) ? step.forceN : 0,
+    catchingN: duty.lean ? catchLean.run(catchInput(build, duty, footing)).forceN : 0,
+  };
+  const { totalN } = sumOfForces.run(parts);
+  const { compactionN, turningN, obstacleN, catchingN } = parts;
+  return {
+    footing,
+    resistance: {
+      rollingN,
+      gradeN,
+      dragN,
+      inertiaN,
+      drawbarN,
+      compactionN,
+      turningN,
+      obstacleN,
+      catchingN,
+      totalN,
+    },
+    ...(turn ? { turn } : {}),
+    ...(step ? { step } : {}),
+    ...(sunk ? { sink: sunk } : {}),
+  };
+}
+
+/** What all that is not the road adds, in the order of the sum. */
+export const beyondRoad = ({ compactionN, turningN, obstacleN, catchingN }: Resistance) => ({
+  compactionN,
+  turningN,
+  obstacleN,
+  catchingN,
+});
+
+/** Force that grip must hold: a step is climbed by its edge, which has a margin of its own. */
+export const askedOfGrip = ({ totalN, obstacleN }: Resistance): number => Math.abs(totalN - obstacleN);
+
+/** Whether both sides do the same: straight on, or on the spot. */
+export const sidesAlike = (duty: Duty): boolean => !Number.isFinite(radiusOf(duty)) || radiusOf(duty) === 0;

@@ -1,0 +1,265 @@
+import { NotPhysical, STANDARD_GRAVITY, degreesToRadians, radiansToDegrees } from '../contract/index.ts';
+import { innerDriveInput } from '../drive/index.ts';
+import {
+  gripForce,
+  innerDrive,
+  loadedMass,
+  soilThrust,
+  speedUp,
+  towedLoad,
+  wheelLoads,
+} from '../ground/index.ts';
+import {
+  contactsOf,
+  figuresOf,
+  layoutKind,
+  placesOf,
+  type Axle,
+  type Build,
+  type Contact,
+  type Duty,
+  type Ground,
+} from '../vehicle/index.ts';
+import type { ContactLoad, Footing } from './report.ts';
+
+export const groundOf = (build: Build, duty: Duty): Ground => {
+  const ground = build.grounds.find((g) => g.id === duty.groundId);
+  if (!ground) throw new RangeError(`duty ${duty.id} names no ground of the build`);
+  return ground;
+};
+
+/** What the calculators take of a build and a duty; the screens show the same numbers as their working. */
+export const loadedMassInput = ({ masses: { own, payload, others } }: Build, payloadShare: number) => ({
+  masses: [own, payload, ...others].map((m) => ({
+    massKg: m.mass.value,
+    share: m === payload ? payloadShare : 1,
+    aheadM: m.aheadOfRearAxle.value,
+    leftM: m.left.value,
+    heightM: m.height.value,
+  })),
+});
+
+export const massOf = (build: Build, duty: Duty) =>
+  loadedMass.run(loadedMassInput(build, duty.payloadShare.value));
+
+/** Least mass taken for a vehicle whose duty leaves its only mass, the payload, at home: kg. */
+export const LEAST_MASS = 1e-9;
+
+export const speedUpInput = ({ speed, upToSpeed }: Duty) => ({
+  speedMps: speed.value,
+  ...(upToSpeed?.kind === 'distance' ? { distanceM: upToSpeed.distance.value } : {}),
+  ...(upToSpeed?.kind === 'time' ? { timeS: upToSpeed.time.value } : {}),
+});
+
+/** How hard it speeds up in a duty: as stated, or as a distance or time to its speed asks. */
+export const accelerationOf = (duty: Duty): number =>
+  duty.upToSpeed ? speedUp.run(speedUpInput(duty)).accelerationMps2 : duty.acceleration.value;
+
+/** How a vehicle moves: which way up, and how hard it speeds up. */
+export type Motion = Pick<Stance, 'gradeRad' | 'accelerationMps2'>;
+
+const motionOf = (duty: Duty): Motion => ({
+  gradeRad: duty.grade.value,
+  accelerationMps2: accelerationOf(duty),
+});
+
+/** What pulls at the hitch: the towed load and the pull beside it. */
+export const towedInput = (build: Build, duty: Duty, motion: Motion = motionOf(duty)) => ({
+  massKg: duty.towed?.mass.value ?? 0,
+  rollingCoefficient: duty.towed?.rolling.value ?? 0,
+  gradeDeg: radiansToDegrees(motion.gradeRad),
+  accelerationMps2: motion.accelerationMps2,
+  hitchN: hitchLoadOf(build, duty),
+  extraN: duty.drawbar.value,
+});
+
+/** What presses on the hitch: what is not towed does not. */
+export const hitchLoadOf = (build: Build, duty: Duty): number => (duty.towed ? build.hitch.load.value : 0);
+
+const drawbarIn = (build: Build, duty: Duty, motion: Motion): number =>
+  duty.towed ? towedLoad.run(towedInput(build, duty, motion)).drawbarN : duty.drawbar.value;
+
+export const drawbarOf = (build: Build, duty: Duty): number => drawbarIn(build, duty, motionOf(duty));
+
+/** The pull of a turn, m/s²; 0 on the straight and on the spot. */
+export const cornerOf = ({ turn, speed }: Duty): number =>
+  turn?.kind === 'radius' ? speed.value ** 2 / turn.radius.value : 0;
+
+/** How a vehicle stands in a duty: what may differ from the duty's own when it brakes or is turned round. */
+export interface Stance {
+  readonly gradeRad: number;
+  readonly accelerationMps2: number;
+  readonly drawbarN: number;
+  readonly cornerMps2: number;
+}
+
+/** The stance of a duty, or of its load and tow moved otherwise. A bend pulls the way that a side slope does: the worse of the two. */
+export const stanceOf = (build: Build, duty: Duty, otherwise: Partial<Motion> = {}): Stance => {
+  const motion = { ...motionOf(duty), ...otherwise };
+  const down = (duty.sideSlope?.value ?? 0) < 0 ? -1 : 1;
+  return { ...motion, drawbarN: drawbarIn(build, duty, motion), cornerMps2: down * cornerOf(duty) };
+};
+
+type Mass = ReturnType<typeof massOf>;
+
+export const wheelLoadInput = (build: Build, duty: Duty, mass: Mass, stance: Stance) => {
+  const { balanced } = layoutKind(build.layout.kind);
+  return {
+    massKg: Math.max(mass.massKg, LEAST_MASS),
+    cgAheadOfRearAxleM: mass.cgAheadOfRearAxleM,
+    cgLeftM: mass.cgLeftM,
+    cgHeightM: mass.cgHeightM,
+    contacts: contactsOf(build.layout).map(({ aheadM, leftM, driven }) => ({ aheadM, leftM, driven })),
+    gradeDeg: radiansToDegrees(stance.gradeRad),
+    sideSlopeDeg: radiansToDegrees(duty.sideSlope?.value ?? 0),
+    accelerationMps2: stance.accelerationMps2,
+    cornerMps2: stance.cornerMps2,
+    drawbarN: stance.drawbarN,
+    hitchHeightM: build.hitch.height.value,
+    hitchVerticalN: hitchLoadOf(build, duty),
+    hitchBehindRearAxleM: build.hitch.behind.value,
+    balanced: balanced === 'along' || balanced === 'across' ? balanced : ('none' as const),
+  };
+};
+
+/** A sphere stands on one place, whatever moves inside it. */
+const onOnePlace = (input: ReturnType<typeof wheelLoadInput>) => {
+  const acrossN =
+    input.massKg * STANDARD_GRAVITY * Math.cos(degreesToRadians(input.gradeDeg)) + input.hitchVerticalN;
+  if (acrossN <= 0) return { ...LIFTED, loads: [{ loadN: 0 }] };
+  // Whatever else is said to stand beside it carries nothing.
+  const loads = input.contacts.map((_, at) => ({ loadN: at === 0 ? acrossN : 0 }));
+  return { loads, drivenN: acrossN, acrossN, stands: true };
+};
+
+interface Loads {
+  readonly loads: readonly { readonly loadN: number }[];
+  readonly drivenN: number;
+  readonly acrossN: number;
+  readonly stands: boolean;
+  /** Why there are none: steeper than a wall, or lifted by its hitch. */
+  readonly problem?: string;
+}
+
+/** Loads of every contact in a stance. */
+export function loadsIn(build: Build, duty: Duty, mass: Mass, stance: Stance): Loads {
+  const input = wheelLoadInput(build, duty, mass, stance);
+  if (layoutKind(build.layout.kind).balanced === 'both') return onOnePlace(input);
+  try {
+    return wheelLoads.run(input);
+  } catch (error) {
+    if (!(error instanceof NotPhysical)) throw error;
+    return { ...LIFTED, loads: input.contacts.map(() => ({ loadN: 0 })), problem: error.message };
+  }
+}
+
+/** What presses on the ground where nothing does: a hair, so that shares of it are numbers. */
+const LIFTED = { drivenN: 0, acrossN: 1e-9, stands: false };
+
+/** Area of a wheel on soft ground, from its length there: a rigid wheel sunk a little bears over a sixth of its diameter. */
+const CONTACT_OF_WHEEL = 1 / 6;
+
+/** Area of one contact on the ground, m². */
+export function contactArea(axle: Axle): number {
+  const lengthM = axle.contactLength?.value ?? axle.diameter.value * CONTACT_OF_WHEEL;
+  return (lengthM * axle.width.value) / placesOf(axle);
+}
+
+export const soilThrustInput = (
+  { soil }: Ground & { readonly soil: NonNullable<Ground['soil']> },
+  loadN: number,
+  areaM2: number,
+) => ({ loadN, areaM2, cohesionKPa: soil.cohesionKPa, shearAngleDeg: soil.shearAngleDeg });
+
+/** The most that a contact puts on the ground: friction, or what soft ground takes before it shears. */
+export function gripOf(ground: Ground, contact: Contact, loadN: number): number {
+  if (loadN <= 0) return 0;
+  const { gripN } = gripForce.run({ loadN, friction: figuresOf(ground, contact.axle).friction.value });
+  if (!ground.soil) return gripN;
+  const { thrustN } = soilThrust.run(
+    soilThrustInput({ ...ground, soil: ground.soil }, loadN, contactArea(contact.axle)),
+  );
+  return Math.min(gripN, thrustN);
+}
+
+/** Items of one key together, in the order in which the keys come. */
+export function groupedBy<T>(items: readonly T[], key: (item: T) => string): T[][] {
+  const groups = new Map<string, T[]>();
+  for (const item of items) {
+    const group = groups.get(key(item));
+    if (group) group.push(item);
+    else groups.set(key(item), [item]);
+  }
+  return [...groups.values()];
+}
+
+/** Contacts of one wheel, or of one track. */
+export const wheelOf = (c: ContactLoad): string => `${c.axleId}.${c.side}`;
+
+const sumOf = <T>(items: readonly T[], of: (item: T) => number): number =>
+  items.reduce((sum, item) => sum + of(item), 0);
+
+/**
+ * What the driven contacts can push with: an open differential twice its lesser wheel, a locked axle the sum, drives
+ * of their own each as much as the one with the least.
+ */
+export function drivenGrip(build: Build, contacts: readonly ContactLoad[]): number {
+  const driven = contacts.filter((c) => c.driven);
+  const { together, differential } = build.drive;
+  const gripBy = (of: readonly ContactLoad[], key: (c: ContactLoad) => string): number[] =>
+    groupedBy(of, key).map((group) => sumOf(group, (c) => c.gripN));
+  const each = (sums: readonly number[]): number => (sums.length === 0 ? 0 : sums.length * Math.min(...sums));
+  const axleGrips = groupedBy(driven, (c) => c.axleId).map((axle) => {
+    const sides = gripBy(axle, (c) => c.side);
+    return differential === 'locked' ? sumOf(sides, (n) => n) : each(sides);
+  });
+  switch (together) {
+    case 'wheel':
+      return each(gripBy(driven, wheelOf));
+    case 'side':
+      return each(gripBy(driven, (c) => c.side));
+    case 'axle':
+      return each(axleGrips);
+    case 'all':
+      return sumOf(axleGrips, (n) => n);
+  }
+}
+
+/** Loads of a duty and the grip of what is driven. */
+export function footingOf(build: Build, duty: Duty, stance: Stance = stanceOf(build, duty)): Footing {
+  const mass = massOf(build, duty);
+  const ground = groundOf(build, duty);
+  const { loads, acrossN, stands, problem } = loadsIn(build, duty, mass, stance);
+  const places = contactsOf(build.layout);
+  const contacts = places.map((contact, at): ContactLoad => {
+    const loadN = loads[at]?.loadN ?? 0;
+    const { axle, side, aheadM, leftM, driven } = contact;
+    const gripN = gripOf(ground, contact, loadN);
+    return { axleId: axle.id, side, aheadM, leftM, driven, braked: axle.braked, loadN, gripN };
+  });
+  const axles = build.layout.axles.map(({ id, name }) => {
+    const own = contacts.filter((c) => c.axleId === id);
+    return { axleId: id, name, loadN: sumOf(own, (c) => c.loadN), lifts: own.every((c) => c.loadN <= 0) };
+  });
+  const inner = innerDriveInput(build);
+  const driven = drivenGrip(build, contacts);
+  return {
+    massKg: Math.max(mass.massKg, LEAST_MASS),
+    cgAheadM: mass.cgAheadOfRearAxleM,
+    cgLeftM: mass.cgLeftM,
+    cgHeightM: mass.cgHeightM,
+    acrossN,
+    contacts,
+    axles,
+    drivenN: sumOf(
+      contacts.filter((c) => c.driven),
+      (c) => Math.max(0, c.loadN),
+    ),
+    // A winch pulls by its rope: what it is anchored to must hold, not the ground under its load.
+    ...(build.layout.kind === 'winch'
+      ? {}
+      : { gripN: inner ? Math.min(driven, innerDrive.run(inner).mostForceN) : driven }),
+    stands,
+    ...(problem === undefined ? {} : { problem }),
+  };
+}

@@ -1,0 +1,157 @@
+import { remembered } from '../contract/index.ts';
+import { dcMotorConstants } from '../motor/index.ts';
+import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
+import {
+  deliveredTorque,
+  isLastKind,
+  stageFigures,
+  stageName,
+  stageTitle,
+  trainRatio,
+  type Stage,
+  type StageFigures,
+} from '../transmission/index.ts';
+import {
+  batteryOf,
+  drivelinesOf,
+  rollingDiameter,
+  driverOf,
+  motorOf,
+  type Build,
+  type PartOf,
+} from '../vehicle/index.ts';
+import type { Train } from './report.ts';
+
+/** A build's way from battery to ground, its data sheets turned to constants. */
+export interface Driveline {
+  readonly circuit: Circuit;
+  /** Drivelines that share the force: of a wheel, a side, an axle, or all. */
+  readonly outputs: number;
+  readonly motorsPerWheel: number;
+  readonly wheelRadiusM: number;
+  readonly ratio: number;
+  readonly efficiency: number;
+  readonly backEfficiency: number;
+  readonly stages: readonly Stage[];
+  readonly motor: PartOf<'motor'>;
+  readonly driver?: PartOf<'driver'>;
+  readonly battery?: PartOf<'battery'>;
+  readonly pack?: ReturnType<typeof batteryPack.run>;
+  readonly warnings: readonly string[];
+}
+
+const GEARHEAD_ON_MOTOR = 'motor-gearhead';
+
+/** Whether a stage is one with the motor: it comes with that part and is not edited by itself. */
+export const isOnMotor = (stage: Stage): boolean => stage.id === GEARHEAD_ON_MOTOR;
+
+/** The stages in order, the gearhead that is one with the motor first. */
+export const trainStages = remembered((build: Build): readonly Stage[] => {
+  const gearhead = motorOf(build)?.gearhead;
+  if (!gearhead) return build.drive.stages;
+  const shelf = { origin: 'shelf' } as const;
+  return [
+    {
+      id: GEARHEAD_ON_MOTOR,
+      kind: 'gearhead',
+      ratio: { value: gearhead.ratio, unit: ': 1', ...shelf },
+      efficiency: { value: gearhead.efficiency, unit: '%', ...shelf },
+      ...(gearhead.ratedTorqueNm === undefined
+        ? {}
+        : { ratedTorque: { value: gearhead.ratedTorqueNm, unit: 'N·m', ...shelf } }),
+    },
+    ...build.drive.stages,
+  ];
+});
+
+export const trainOf = remembered((build: Build): Train => {
+  const all = trainStages(build);
+  const stages = all.map((stage, at) => {
+    const figures = stageFigures(stage);
+    const problem = figures.problem ?? misplaced(build, stage, at === all.length - 1);
+    return {
+      id: stage.id,
+      title: stageTitle(stage.kind),
+      ...figures,
+      ...(problem === undefined ? {} : { problem }),
+    };
+  });
+  return { stages, ...trainRatio.run({ stages: stages.map(ratiosOf) }) };
+});
+
+/** Why a stage cannot be where it is: spools and tracks end the drive of a vehicle that has them. */
+function misplaced({ layout }: Build, { kind }: Stage, last: boolean): string | undefined {
+  if (!isLastKind(kind)) return undefined;
+  if (!last) return `A ${stageName(kind)} ends the drive: move the stages behind it before it.`;
+  const wants = kind === 'spool' ? 'winch' : 'tracked';
+  return layout.kind === wants
+    ? undefined
+    : `A ${stageName(kind)} is the end of a ${kind === 'spool' ? 'winch' : 'tracked vehicle'}: choose that layout in the Brief, or remove the stage.`;
+}
+
+/** What the calculator of a train takes of a stage. */
+export function ratiosOf({
+  ratio,
+  efficiency,
+  backEfficiency,
+}: Pick<StageFigures, 'ratio' | 'efficiency' | 'backEfficiency'>) {
+  return { ratio, efficiency, ...(backEfficiency === undefined ? {} : { backEfficiency }) };
+}
+
+/** Undefined until a motor is chosen. Without a battery the data sheet's voltage stands in and does not sag. */
+export function drivelineOf(build: Build, train: Train): Driveline | undefined {
+  const motor = motorOf(build);
+  if (!motor) return undefined;
+  const driver = driverOf(build);
+  const battery = batteryOf(build);
+  const constants = dcMotorConstants.run(motor);
+  const pack = battery && batteryPack.run(battery);
+  const outputs = drivelinesOf(build.layout, build.drive.together);
+  const { cableResistance, motorLeadResistance, auxiliaryPower, commandShare } = build.supply;
+  return {
+    stages: trainStages(build),
+    motor,
+    driver,
+    battery,
+    pack,
+    outputs,
+    motorsPerWheel: build.drive.motorsPerWheel,
+    wheelRadiusM: rollingDiameter(build).value / 2,
+    ratio: train.ratio,
+    efficiency: train.efficiency,
+    backEfficiency: train.backEfficiency,
+    warnings: constants.warnings,
+    circuit: {
+      motors: outputs * build.drive.motorsPerWheel,
+      resistanceOhm:
+        constants.resistanceOhm + motorLeadResistance.value + (driver?.resistanceMilliohm ?? 0) / 1000,
+      keVsPerRad: constants.keVsPerRad,
+      // Where a data sheet gives two torque constants, the lesser is believed.
+      ktNmPerA: Math.min(constants.ktNmPerA, constants.keVsPerRad),
+      noLoadA: motor.noLoadA,
+      openCircuitV: pack?.nominalV ?? motor.voltageV,
+      supplyResistanceOhm: pack ? pack.resistanceOhm + cableResistance.value : 0,
+      currentLimitA: driver?.limitsCurrent ? driver.peakA : Infinity,
+      batteryLimitA: Infinity,
+      auxiliaryW: auxiliaryPower.value,
+      commandShare: commandShare?.value ?? 1,
+    },
+  };
+}
+
+/** The greatest torque of each driveline at the wheel, N·m, at a road speed and any ratio. */
+export const greatestWheelTorque = (
+  line: Pick<Driveline, 'circuit' | 'wheelRadiusM' | 'motorsPerWheel' | 'efficiency' | 'ratio'>,
+  speedMps: number,
+  ratio = line.ratio,
+): number =>
+  deliveredTorque.run({
+    torqueNm: fullCommandTorque(line.circuit, (speedMps / line.wheelRadiusM) * ratio),
+    motors: line.motorsPerWheel,
+    ratio,
+    efficiency: line.efficiency,
+  }).deliveredNm;
+
+/** Pull of all driven wheels at the ground, N, grip left out. */
+export const greatestPull = (line: Driveline, speedMps: number): number =>
+  (line.outputs * greatestWheelTorque(line, speedMps)) / line.wheelRadiusM;

@@ -1,0 +1,31 @@
+import { innerDrive } from '../ground/index.ts';
+import { reflectedInertia } from '../transmission/index.ts';
+import { motorOf, rollingDiameter, drivelinesOf, type Build } from '../vehicle/index.ts';
+import { trainOf } from './driveline.ts';
+
+export const innerDriveInput = ({ innerDrive: inner, layout }: Build) =>
+  inner && {
+    innerKg: inner.mass.value,
+    offsetM: Math.min(inner.offset.value, ((layout.axles[0]?.diameter.value ?? 1) / 2) * 0.999),
+    shellKg: inner.shellMass.value,
+    diameterM: layout.axles[0]?.diameter.value ?? 1,
+  };
+
+/** What the calculator of inertia takes at a mass; a rotor whose inertia is not known counts for nothing. */
+export const inertiaInput = (build: Build, massKg: number) => ({
+  massKg,
+  wheelDiameterM: rollingDiameter(build).value,
+  ratio: trainOf(build).ratio,
+  motors: drivelinesOf(build.layout, build.drive.together) * build.drive.motorsPerWheel,
+  rotorGcm2: motorOf(build)?.rotorGcm2 ?? 0,
+  wheelsKgM2: 0,
+});
+
+const rotorsFactor = (build: Build, massKg: number): number =>
+  motorOf(build)?.rotorGcm2 ? reflectedInertia.run(inertiaInput(build, massKg)).rotatingMassFactor : 1;
+
+/** Mass that must be sped up, or slowed, over mass: a sphere's shell, else the rotors; 1 where nothing is known of what turns. */
+export const rotatingFactor = (build: Build, massKg: number): number => {
+  const inner = innerDriveInput(build);
+  return inner ? innerDrive.run(inner).rotatingMassFactor : rotorsFactor(build, massKg);
+};

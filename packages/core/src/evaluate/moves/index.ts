@@ -1,1 +1,0 @@
-export { moves, movesOfFinding, type Move, type MovesFor } from './moves.ts';

@@ -1,0 +1,53 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { newBuild, readBuild } from '../vehicle/index.ts';
+import { compareMargins, marginInWords } from './compare.ts';
+import { evaluate } from './evaluate.ts';
+
+const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
+if (!read.ok) throw new Error('the demo build cannot be read');
+const puffin = read.build;
+const teeth = (teethDriver: number) => ({
+  ...puffin,
+  drive: {
+    ...puffin.drive,
+    stages: puffin.drive.stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriver } : s)),
+  },
+});
+
+describe('margins of two builds', () => {
+  it('move where the build moved: one tooth less on the driver is more torque, at most a tenth more', () => {
+    const moved = compareMargins(evaluate(teeth(10)), evaluate(teeth(9)));
+    const torque = moved.find((m) => m.link === 'torque');
+    const gain = (torque?.after?.ratio ?? 0) / (torque?.before?.ratio ?? 1);
+    expect(gain).toBeGreaterThan(1);
+    expect(gain).toBeLessThanOrEqual(10 / 9);
+    expect(torque?.moved).toBe(true);
+    expect(moved.find((m) => m.link === 'grip')?.moved).toBe(false);
+  });
+
+  it('stand still between equal builds', () => {
+    expect(compareMargins(evaluate(puffin), evaluate(puffin)).some((m) => m.moved)).toBe(false);
+  });
+
+  it('are said with their verdict where that changed, and as none where there is no such link', () => {
+    const at = (ratio: number, verdict: 'short' | 'tight' | 'ample') => ({ ratio, rule: 2, verdict });
+    const torque = { link: 'torque', title: 'Wheel torque', moved: true } as const;
+    expect(marginInWords({ ...torque, before: at(1.4, 'short'), after: at(1.6, 'short') })).toBe(
+      'wheel torque 1.4 × → 1.6 ×',
+    );
+    expect(marginInWords({ ...torque, before: at(1.9, 'short'), after: at(2.1, 'tight') })).toContain(
+      'no longer short',
+    );
+    expect(marginInWords({ ...torque, before: at(2.1, 'tight'), after: at(1.9, 'short') })).toContain(
+      'now short',
+    );
+    expect(marginInWords({ ...torque, before: at(2.1, 'tight'), after: at(3, 'ample') })).toContain(
+      'now ample',
+    );
+    const fresh = compareMargins(evaluate(newBuild('Gull')), evaluate(puffin)).find(
+      (m) => m.link === 'torque',
+    );
+    expect(fresh && marginInWords(fresh)).toMatch(/^wheel torque none → /);
+  });
+});

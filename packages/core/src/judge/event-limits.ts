@@ -1,0 +1,65 @@
+import { show, type UnitSystem } from '../quantity/index.ts';
+import { batteryPack } from '../supply/index.ts';
+import { batteryOf, contactsOf, type Build } from '../vehicle/index.ts';
+import { said } from './finding.ts';
+import type { Finding } from './report.ts';
+
+/** What its event allows, and what the build comes to. */
+export interface LimitCheck {
+  readonly title: string;
+  readonly dimension: 'mass' | 'length' | 'voltage' | 'number';
+  readonly limit: number;
+  readonly value: number;
+  readonly holds: boolean;
+}
+
+export function limitsOf(build: Build): LimitCheck[] {
+  const { aims, masses, body, parts } = build;
+  const contacts = contactsOf(build.layout).map((c) => Math.abs(c.leftM) + c.axle.width.value / 2);
+  const battery = batteryOf(build);
+  const check = (
+    title: string,
+    dimension: LimitCheck['dimension'],
+    limit: number | undefined,
+    value: number | undefined,
+  ): LimitCheck[] =>
+    limit === undefined || value === undefined
+      ? []
+      : [{ title, dimension, limit, value, holds: value <= limit }];
+  return [
+    ...check(
+      'mass without payload',
+      'mass',
+      aims.mass?.value,
+      masses.own.mass.value +
+        masses.others.reduce((sum, m) => sum + (m.kind === 'rider' ? 0 : m.mass.value), 0),
+    ),
+    ...check('length', 'length', aims.length?.value, body.length.value),
+    ...check('width', 'length', aims.width?.value, Math.max(body.width.value, 2 * Math.max(...contacts))),
+    ...check('height', 'length', aims.height?.value, body.height.value),
+    ...check(
+      'voltage of the full battery',
+      'voltage',
+      aims.voltage?.value,
+      battery && batteryPack.run(battery).fullV,
+    ),
+    ...check(
+      'cost of the chosen parts',
+      'number',
+      aims.cost?.value,
+      parts.reduce((sum, p) => sum + (p.cost ?? 0), 0),
+    ),
+  ];
+}
+
+/** Every limit of the event that is passed. */
+export const limitFindings = (build: Build, system: UnitSystem): Finding[] =>
+  limitsOf(build)
+    .filter(({ holds }) => !holds)
+    .map(({ title, dimension, limit, value }) =>
+      said(
+        'stop',
+        `event-limit/${title}`,
+        `Over the limit of its event: ${title} is ${show(value, dimension, system).text}, at most ${show(limit, dimension, system).text} is allowed.`,
+      ),
+    );

@@ -1,0 +1,69 @@
+import type { MarginPolicy } from '../vehicle/index.ts';
+import { linkDefinition, type LinkId } from './links.ts';
+import type { LinkReport, Verdict } from './report.ts';
+
+/** Between the rule and this times the rule a margin is tight; of voltages, which move less (common practice, no source). */
+const TIGHT_BAND = 1.15;
+const TIGHT_BAND_OF_VOLTS = 1.05;
+
+/** It fails with less than it needs; under the rule it is short, just over it tight. */
+export function verdictOf(ratio: number, rule: number, link?: LinkId): Verdict {
+  if (ratio < 1) return 'fails';
+  if (ratio < rule) return 'short';
+  const volts = link !== undefined && linkDefinition(link).dimension === 'voltage';
+  return ratio < (volts ? TIGHT_BAND_OF_VOLTS : TIGHT_BAND) * rule ? 'tight' : 'ample';
+}
+
+/** Whether a margin does not keep its rule. */
+export const isUnderRule = (verdict: Verdict): boolean => verdict === 'fails' || verdict === 'short';
+
+interface MarginInput {
+  readonly link: LinkId;
+  readonly dutyId: string | null;
+  readonly needs: number;
+  readonly has: number;
+  /** Where the margin is not simply has over needs. */
+  readonly ratio?: number;
+  /** Where it does not follow from ratio and rule. */
+  readonly verdict?: Verdict;
+  readonly stageId?: string;
+  readonly elementId?: string;
+}
+
+/** The margin of one link in one duty. A link of which nothing is needed, or as good as nothing, has none. */
+export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
+  if (!(input.needs > 0)) return [];
+  const has = Math.max(0, input.has);
+  const ratio = input.ratio ?? has / input.needs;
+  if (ratio === Infinity) return [];
+  const { link, dutyId, needs, stageId, elementId } = input;
+  const rule = linkDefinition(link).rule(policy);
+  const report: LinkReport = {
+    link,
+    dutyId,
+    needs,
+    has,
+    ratio,
+    rule,
+    verdict: input.verdict ?? verdictOf(ratio, rule, link),
+  };
+  if (stageId !== undefined) return [{ ...report, stageId }];
+  return [elementId === undefined ? report : { ...report, elementId }];
+}
+
+/** How near a link is to its rule: under 1 it is short. */
+export const closeness = (link: LinkReport): number => link.ratio / link.rule;
+
+/** Nearer to failing; of two alike, the one that needs more. */
+const isWorse = (a: LinkReport, b: LinkReport): boolean =>
+  closeness(a) === closeness(b) ? a.needs > b.needs : closeness(a) < closeness(b);
+
+/** The worst report of each link, in the order the links first appear. */
+export function governingLinks(links: readonly LinkReport[]): LinkReport[] {
+  const worst = new Map<LinkId, LinkReport>();
+  for (const link of links) {
+    const before = worst.get(link.link);
+    if (!before || isWorse(link, before)) worst.set(link.link, link);
+  }
+  return [...worst.values()];
+}

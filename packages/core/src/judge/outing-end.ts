@@ -1,0 +1,53 @@
+import {
+  attainableSpeed,
+  attainableInput,
+  dutyPoint,
+  steadyForce,
+  tiredLine,
+  type DutyReport,
+} from '../capability/index.ts';
+import { greatestWheelTorque, type Driveline } from '../drive/index.ts';
+import type { Build, Duty } from '../vehicle/index.ts';
+import { margin } from './margin.ts';
+import type { LinkReport, Outing } from './report.ts';
+
+/** The margins of a duty that the battery moves, on the battery as it then is. */
+function linksThen(build: Build, duty: Duty, report: DutyReport, line: Driveline): LinkReport[] {
+  if (!report.point || report.resistance.totalN <= 0) return [];
+  const policy = build.marginPolicy;
+  const dutyId = duty.id;
+  const speedMps = report.turn?.outerMps ?? duty.speed.value;
+  const point = dutyPoint(line, duty, report.resistance.totalN, report.turn);
+  const steadyN = steadyForce(build, duty, report.resistance);
+  const attainable = attainableSpeed.run(attainableInput(build, duty, line, report.footing.gripN, steadyN));
+  const leastV = Math.max(line.pack?.emptyV ?? 0, line.driver?.leastV ?? 0);
+  return [
+    ...margin(
+      {
+        link: 'torque',
+        dutyId,
+        needs: report.point.wheelTorqueNm,
+        has: greatestWheelTorque(line, speedMps),
+      },
+      policy,
+    ),
+    ...margin({ link: 'speed', dutyId, needs: speedMps, has: attainable.speedMps }, policy),
+    ...margin({ link: 'battery-voltage', dutyId, needs: leastV, has: point.batteryV }, policy),
+  ];
+}
+
+/** Every duty judged again on the pack as it is at the end of the outing; nothing while that is as good as new. */
+export function endOf(
+  build: Build,
+  duties: readonly DutyReport[],
+  line: Driveline,
+  outing: Outing,
+): Pick<Outing, 'end'> {
+  const tired = tiredLine(build, line, outing);
+  if (!tired) return {};
+  const links = build.duties.flatMap((duty, at) => {
+    const report = duties[at];
+    return report ? linksThen(build, duty, report, tired) : [];
+  });
+  return { end: { openCircuitV: tired.circuit.openCircuitV, links } };
+}

@@ -1,0 +1,200 @@
+import type { DutyReport, RatioSpan, RatioWindow, TrainReport } from '../capability/index.ts';
+import type { Driveline } from '../drive/index.ts';
+import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
+import { safetyOf } from '../transmission/index.ts';
+import type { Build, Duty } from '../vehicle/index.ts';
+import { onDuty } from './finding.ts';
+import { linkDefinition, type LinkId } from './links.ts';
+import type { LinkReport, Outing } from './report.ts';
+
+export interface FindingContext {
+  readonly build: Build;
+  readonly duties: readonly DutyReport[];
+  readonly governing: readonly LinkReport[];
+  readonly links: readonly LinkReport[];
+  readonly outing?: Outing | undefined;
+  readonly train: TrainReport;
+  readonly line?: Driveline;
+  readonly system: UnitSystem;
+}
+
+const times = (n: number): string => `${showNumber(n)} ×`;
+
+/** What a sentence is made of: the link, on which duty, and its figures in the builder's units. */
+export interface Said {
+  readonly l: LinkReport;
+  readonly where: string;
+  readonly needs: string;
+  readonly has: string;
+  readonly context: FindingContext;
+}
+
+export type Sayer = (said: Said) => string;
+
+export function saidOf(l: LinkReport, context: FindingContext): Said {
+  const { dimension } = linkDefinition(l.link);
+  const say = (si: number): string => show(si, dimension, context.system).text;
+  return { l, where: onDuty(context.build, l.dutyId), needs: say(l.needs), has: say(l.has), context };
+}
+
+const tipOf = (l: LinkReport, { duties }: FindingContext) => duties.find((d) => d.id === l.dutyId)?.tip;
+
+const stageName = ({ stageId }: LinkReport, { train }: FindingContext): string =>
+  (train.stages.find(({ id }) => id === stageId)?.title ?? 'drive').toLowerCase();
+
+const elementName = ({ elementId }: LinkReport, { build }: FindingContext): string =>
+  build.drive.path.find(({ id }) => id === elementId)?.name ?? 'A part of the torque path';
+
+function sayWindow({ l: link, where, has, context }: Said): string {
+  const window: RatioWindow | undefined = context.duties.find((d) => d.id === link.dutyId)?.ratioWindow;
+  if (!window?.just)
+    return `No ratio does it${where} with this motor: the best, ${showNumber(link.needs)} : 1, gives ${times(link.ratio)} of the torque.`;
+  const span = (s: RatioSpan): string => `${showNumber(s.low)} to ${showNumber(s.high)} : 1`;
+  if (link.verdict === 'short')
+    return window.rule
+      ? `The ratio of ${has} does it${where}, but not with the rule’s reserve: that takes ${span(window.rule)}.`
+      : `The ratio of ${has} does it${where}, but no ratio has the rule’s reserve with this motor.`;
+  if (link.verdict !== 'fails')
+    return `The ratio of ${has} is near the end of its window${where} (${span(window.rule ?? window.just)}).`;
+  return link.has < window.just.low
+    ? `The ratio of ${has} is too low${where}: it takes ${showNumber(window.just.low)} : 1 or more.`
+    : `The ratio of ${has} is too high${where}: at most ${showNumber(window.just.high)} : 1 keeps the speed.`;
+}
+
+/** What mends a slip: weight does not where all of it scrubs in the turn, or leans. */
+function gripCure(duty: Duty, report: DutyReport | undefined): string {
+  if (duty.lean) return 'Let it catch less of a lean, or give it tyres that grip this floor.';
+  if (report?.turn?.turning === 'scrub' || report?.turn?.turning === 'tracks')
+    return 'More weight would scrub as much more: stand shorter on the ground, wider apart, or turn along a bend.';
+  return 'Put weight on them.';
+}
+
+/** The sentence of each link: what is asked, what there is. */
+export const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
+  grip: ({ l, where, needs, has, context }) => {
+    const duty = context.build.duties.find(({ id }) => id === l.dutyId);
+    const cure =
+      duty &&
+      gripCure(
+        duty,
+        context.duties.find(({ id }) => id === l.dutyId),
+      );
+    if (context.build.layout.kind === 'sphere')
+      return `What climbs inside the sphere pushes with at most ${has}${where}; ${needs} are needed. A heavier inner mass, further off the middle, or a larger shell that is lighter.`;
+    return l.verdict === 'fails'
+      ? `The driven wheels slip${where}: they need ${needs}, grip gives ${has}. ${cure ?? ''}`
+      : `Grip is ${times(l.ratio)} what is needed${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`;
+  },
+  'tip-along': ({ l, where, needs, has, context }) => {
+    const way = tipOf(l, context)?.along?.to === 'front' ? 'forwards' : 'backwards';
+    return l.verdict === 'fails'
+      ? `It tips ${way}${where}: ${needs} turn it over, ${has} hold it on its wheels. Lower the load, or bring it towards the middle.`
+      : `It comes near to tipping ${way}${where}: ${needs} turn it over, ${has} hold it on its wheels.`;
+  },
+  'tip-side': ({ l, where, needs, has, context }) => {
+    const way = `to the ${tipOf(l, context)?.side?.to ?? 'side'}`;
+    return l.verdict === 'fails'
+      ? `It tips over ${way}${where}: ${needs} turn it over, ${has} hold it on its wheels. Widen the track, lower the load, or go slower.`
+      : `It comes near to tipping over ${way}${where}: ${needs} turn it over, ${has} hold it on its wheels.`;
+  },
+  'slide-side': ({ l, where, needs, has }) =>
+    l.verdict === 'fails'
+      ? `It slides sideways${where}: ${needs} pull it aside, its wheels hold ${has} while they push. Slower, a flatter way, or tyres that grip it.`
+      : `It holds ${has} sideways${where} of ${needs} that pull it aside, ${times(l.ratio)}; the rule asks ${times(l.rule)}.`,
+  corner: ({ where, needs, has }) =>
+    `The turn is taken at ${needs}${where}; from ${has} on it slides or tips. Slow down, or take it wider.`,
+  step: ({ l, where, needs, has }) =>
+    l.verdict === 'fails'
+      ? `It does not get over the step${where}: grip and push come to ${has}, the edge asks ${needs}. A larger wheel, a ramp, or more driven weight.`
+      : `It just gets over the step${where}: grip and push come to ${has}, the edge asks ${needs}.`,
+  clearance: ({ where, needs, has }) => `The step of ${needs}${where} is met by a body that clears ${has}.`,
+  'push-on': ({ l, where, needs, has }) =>
+    l.verdict === 'fails'
+      ? `It pushes straight ahead${where}: turning the locked axle asks ${needs} of the steered wheels, they hold ${has}. A differential, a narrower axle, or more weight in front.`
+      : `Steering against the driven axle asks ${needs}${where}; the steered wheels hold ${has}.`,
+  steering: ({ where, needs, has, context }) =>
+    context.build.steering?.hand
+      ? `Turning the wheels at a stand asks ${needs} of the hand${where}; its arm and force come to ${has}. A longer arm, a slower linkage or a narrower tyre.`
+      : `Turning the wheels at a stand asks ${needs} of the steering${where}; it has ${has}. A slower linkage, a narrower tyre or a stronger actuator.`,
+  'brake-hold': ({ l, where, needs, has }) =>
+    l.has === 0
+      ? `Nothing holds it${where}: ${needs} pull it downhill. A motor or worm is no parking brake: fit one.`
+      : `The brake holds ${has}${where}; the slope pulls with ${needs}. Brake the wheels that carry the weight.`,
+  'brake-stop': ({ l, where, needs, has }) =>
+    l.has === 0
+      ? `Nothing stops it${where} within the distance asked: fit a brake.`
+      : `To stop in time${where} it must slow by ${needs}; it can by ${has}.`,
+  torque: ({ l, where, needs, has }) =>
+    `Each wheel gets ${times(l.ratio)} the torque it needs${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`,
+  speed: ({ l, where, needs, has }) =>
+    l.has === 0
+      ? `It does not get moving${where}: standing still, the motors give less than it takes.`
+      : `It reaches ${has}${where}, ${times(l.ratio)} the ${needs} asked; the rule asks ${times(l.rule)}.`,
+  'over-speed': ({ l, where, needs, has, context }) => {
+    const by = context.duties.find((d) => d.id === l.dutyId)?.top?.by;
+    const limit =
+      by === 'cap'
+        ? `its cap is ${has}`
+        : by === 'stop'
+          ? `it stops in its distance from ${has} at most`
+          : `it slides or tips in its bend from ${has} on`;
+    return l.verdict === 'fails'
+      ? `At full command it runs up to ${needs}${where}; ${limit}. Let the controller through less of full command, or gear it lower.`
+      : `At full command it runs up to ${needs}${where}, near to what it may: ${limit}.`;
+  },
+  ratio: sayWindow,
+  'chain-pull': ({ where, needs, has }) =>
+    `The chain is pulled with ${needs}${where}; a seventh of its strength is ${has}.`,
+  'tooth-stress': ({ where, needs, has }) =>
+    `The teeth of the smaller gear bend with ${needs}${where}; they may carry ${has}. Wider, a larger module, or a stronger material.`,
+  'belt-pull': ({ where, needs, has }) =>
+    `The toothed belt is pulled with ${needs}${where}; it may work with ${has}. Wider, or larger pulleys.`,
+  slip: ({ l, where, needs, has }) =>
+    l.verdict === 'fails'
+      ? `It slips${where}: ${needs} are asked, friction holds ${has}. More tension or press, larger pulleys, or a chain or toothed belt.`
+      : `Belt or roller hold ${has}${where} of ${needs} asked: a little wet, and they slip.`,
+  'gearhead-torque': ({ where, needs, has }) =>
+    `The gearhead carries ${needs}${where}; it is rated for ${has}.`,
+  'rope-pull': ({ where, needs, has }) =>
+    `The rope is pulled with ${needs}${where}; a fifth of its strength is ${has}.`,
+  'track-pull': ({ where, needs, has }) =>
+    `The track is pulled with ${needs}${where}; it may work with ${has}.`,
+  'stage-stall': ({ l, needs, has, context }) =>
+    `Held at full command, the motor puts ${needs} on the ${stageName(l, context)}; for a moment it stands ${has}. Limit the current, or make it stronger.`,
+  'stage-brake': ({ l, where, needs, has, context }) =>
+    `Braking by the motor${where} puts ${needs} on the ${stageName(l, context)} and snatches at it; it may carry ${has}. A friction brake on the wheels spares it.`,
+  path: ({ l, where, needs, has, context }) => {
+    const kind = context.build.drive.path.find(({ id }) => id === l.elementId)?.kind;
+    const safety = kind ? safetyOf(kind) : 1;
+    return `“${elementName(l, context)}” carries ${needs}${where}; it may carry ${has}${safety > 1 ? `, what it holds over ${safety}, as jerks loosen it` : ''}.`;
+  },
+  'path-stall': ({ l, needs, has, context }) =>
+    `Held at full command, the motor puts ${needs} on “${elementName(l, context)}”; it stands ${has}: that is what lets go. Limit the current, or make it stronger.`,
+  'mount-twist': ({ l, where, needs, has, context }) =>
+    `The motor’s mount twists by ${needs}${where} under the pull of the ${stageName(l, context)}; beyond ${has} it runs off its line. A stiffer mount, or one that is held on both sides of the loop.`,
+  'shaft-load': ({ where, needs, has, l, context }) =>
+    `The ${stageName(l, context)} pulls across the motor’s shaft with ${needs}${where}; it may carry ${has}. A larger first wheel, less tension, or a bearing beside it.`,
+  'axle-clearance': ({ l, needs, has, context }) =>
+    l.has === 0
+      ? `What turns on the axle (${stageName(l, context)}) is larger than the wheel: it touches the ground.`
+      : `What turns on the axle (${stageName(l, context)}) hangs ${has} over the ground; ${needs} should stay free.`,
+  'axle-room': ({ l, needs, has, context }) =>
+    `What turns on the axle (${stageName(l, context)}) reaches ${needs} from it; the frame is ${has} away.`,
+  'motor-heat': ({ l, where, needs, has }) =>
+    l.dutyId === null
+      ? `Over the whole outing each motor heats as with ${needs}; it stands ${has} all day.`
+      : `Each motor draws ${needs}${where}; it stands ${has} all day.`,
+  'driver-current': ({ l, where, needs, has }) =>
+    `A driver channel carries ${needs}${where}; it stands ${has} all day, ${times(l.ratio)}, and the rule asks ${times(l.rule)}.`,
+  'driver-peak': ({ needs, has }) =>
+    `A stalled motor draws ${needs}; the driver stands ${has}. Take a driver that limits current, or a larger one.`,
+  'driver-voltage': ({ needs, has }) => `The battery has ${needs} when full; the driver stands ${has}.`,
+  'battery-current': ({ l, where, needs, has }) =>
+    `The battery gives ${needs}${where}; it may give ${has}, and the rule asks ${times(l.rule)}.`,
+  'battery-peak': ({ needs, has }) =>
+    `A start at full command draws up to ${needs} from the battery; it may give ${has} for some seconds. Limit the current, or start gently.`,
+  'battery-voltage': ({ where, needs, has }) =>
+    `The battery sags to ${has}${where}; under ${needs} it cuts out.`,
+  energy: ({ l, needs, has }) =>
+    `One outing takes ${needs}; the battery gives ${has}, ${times(l.ratio)}, and the rule asks ${times(l.rule)}.`,
+};

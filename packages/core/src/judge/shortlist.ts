@@ -1,0 +1,144 @@
+import { trainOf } from '../drive/index.ts';
+import { batteryPack } from '../supply/index.ts';
+import { freshStage } from '../transmission/index.ts';
+import {
+  batteryOf,
+  choosePart,
+  drivelinesOf,
+  motorOf,
+  type Build,
+  type Part,
+  type PartKind,
+} from '../vehicle/index.ts';
+import { marginsOf, type Margins } from './evaluate.ts';
+import type { LinkId } from './links.ts';
+import { closeness } from './margin.ts';
+import { ratiosWanted } from './ratios-wanted.ts';
+import type { LinkReport } from './report.ts';
+
+/** What a part of a kind changes: what it is judged by. */
+const CHANGES: { readonly [K in PartKind]: readonly LinkId[] } = {
+  motor: [
+    'torque',
+    'speed',
+    'ratio',
+    'over-speed',
+    'motor-heat',
+    'driver-current',
+    'driver-peak',
+    'battery-current',
+    'battery-peak',
+    'battery-voltage',
+    'energy',
+    'stage-stall',
+    'path-stall',
+    'shaft-load',
+  ],
+  driver: ['driver-current', 'driver-peak', 'driver-voltage', 'torque', 'speed'],
+  battery: [
+    'battery-current',
+    'battery-peak',
+    'battery-voltage',
+    'energy',
+    'driver-voltage',
+    'torque',
+    'speed',
+    'motor-heat',
+  ],
+};
+
+/** A part as it does in a build. */
+export interface Suited {
+  readonly part: Part;
+  /** Of the links that it changes, the one nearest to failing. */
+  readonly worst?: LinkReport;
+  readonly fails: number;
+  readonly short: number;
+  /** The ratio at which a bare motor was judged, where the build has no stage yet. */
+  readonly atRatio?: number;
+  /** Whether its motors weigh more than a quarter of the vehicle. */
+  readonly heavy: boolean;
+  /** How far its voltage is off that of the rest of the build, as a factor of 1 or more; 1 where nothing tells. */
+  readonly voltsOff: number;
+}
+
+/** More of a vehicle than this its motors should not weigh (common practice, no source). */
+const MOST_OF_VEHICLE = 0.25;
+/** Voltages nearer than this are alike: a 24 V motor runs on 25.6 V. */
+const ALIKE_VOLTS = 1.15;
+
+/** A bare motor without any stage behind it, at the ratio that suits the duties best. */
+function atBestRatio(build: Build): { readonly build: Build; readonly atRatio?: number } {
+  if (build.drive.stages.length > 0 || motorOf(build)?.gearhead) return { build };
+  const [ratio] = ratiosWanted(marginsOf(build).duties, null, trainOf(build).ratio);
+  if (ratio === undefined) return { build };
+  const stage = freshStage('gearhead', 'best', ratio);
+  return { build: { ...build, drive: { ...build.drive, stages: [stage] } }, atRatio: ratio };
+}
+
+const judgedOf = ({ governing }: Margins, kind: PartKind): LinkReport[] =>
+  governing.filter(({ link }) => CHANGES[kind].includes(link)).sort((a, b) => closeness(a) - closeness(b));
+
+function voltsOff(build: Build, part: Part): number {
+  const battery = batteryOf(build);
+  const [packV, motorV] = [battery && batteryPack.run(battery).nominalV, motorOf(build)?.voltageV];
+  const off = (a: number, b: number): number => {
+    const by = Math.max(a / b, b / a);
+    return by <= ALIKE_VOLTS ? 1 : by;
+  };
+  switch (part.kind) {
+    case 'motor':
+      return packV === undefined ? 1 : off(part.voltageV, packV);
+    case 'battery':
+      return motorV === undefined ? 1 : off(batteryPack.run(part).nominalV, motorV);
+    case 'driver': {
+      const volts = packV ?? motorV;
+      if (volts === undefined) return 1;
+      return volts < part.leastV ? part.leastV / volts : Math.max(1, volts / part.mostV);
+    }
+  }
+}
+
+function suited(build: Build, part: Part): Suited {
+  const tried = atBestRatio(choosePart(build, part));
+  const [worst, ...others] = judgedOf(marginsOf(tried.build), part.kind);
+  const all = worst ? [worst, ...others] : [];
+  const vehicleKg =
+    build.masses.own.mass.value + build.masses.others.reduce((sum, m) => sum + m.mass.value, 0);
+  const motors = drivelinesOf(build.layout, build.drive.together) * build.drive.motorsPerWheel;
+  return {
+    part,
+    ...(worst ? { worst } : {}),
+    fails: all.filter(({ verdict }) => verdict === 'fails').length,
+    short: all.filter(({ verdict }) => verdict === 'short').length,
+    ...(tried.atRatio === undefined ? {} : { atRatio: tried.atRatio }),
+    heavy: part.kind === 'motor' && motors * part.massKg > MOST_OF_VEHICLE * vehicleKg,
+    voltsOff: voltsOff(build, part),
+  };
+}
+
+/** On hand before ordered before wished for. */
+const NEARNESS: Readonly<Record<Part['state'], number>> = {
+  'on-hand': 0,
+  ordered: 1,
+  'wished-for': 2,
+};
+
+/**
+ * Parts of one kind, what suits a build best first: by what they change (what fails, then what is short), a motor that is
+ * no burden, then by voltage, mass, what is on hand, and cost.
+ */
+export function shortlist(build: Build, parts: readonly Part[]): Suited[] {
+  return parts
+    .map((part) => suited(build, part))
+    .sort(
+      (a, b) =>
+        Number(a.heavy) - Number(b.heavy) ||
+        a.fails - b.fails ||
+        a.short - b.short ||
+        a.voltsOff - b.voltsOff ||
+        a.part.massKg - b.part.massKg ||
+        NEARNESS[a.part.state] - NEARNESS[b.part.state] ||
+        (a.part.cost ?? Infinity) - (b.part.cost ?? Infinity),
+    );
+}

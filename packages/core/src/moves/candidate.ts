@@ -1,0 +1,54 @@
+import type { LinkReport, Report } from '../judge/index.ts';
+import type { Quantity, UnitSystem } from '../quantity/index.ts';
+import type { Stage } from '../transmission/index.ts';
+import type { Build, Duty, Part } from '../vehicle/index.ts';
+
+/** A change of the build that may mend something, before it is known what it does. */
+export interface Candidate {
+  readonly text: string;
+  readonly build: Build;
+  /** What it costs that no margin tells: less that is asked of the vehicle, a part more. */
+  readonly cost?: string;
+  /** Whether it asks less of the vehicle instead of making it do more. */
+  readonly asksLess?: true;
+}
+
+/** What a generator may look at. */
+export interface Asked {
+  readonly build: Build;
+  readonly link: LinkReport;
+  readonly report: Report;
+  readonly duty: Duty | undefined;
+  readonly shelf: readonly Part[];
+  readonly system: UnitSystem;
+}
+
+/** What proposes changes for a margin. */
+export type Generator = (asked: Asked) => readonly Candidate[];
+
+/** A number some times as large, to three digits, as a builder would type it. */
+export const scaled = (q: Quantity, by: number): Quantity => ({
+  ...q,
+  value: Number((q.value * by).toPrecision(3)),
+  origin: 'typed',
+});
+
+/** The build with one stage changed. */
+export const withStage = (build: Build, stage: Stage): Build => ({
+  ...build,
+  drive: { ...build.drive, stages: build.drive.stages.map((s) => (s.id === stage.id ? stage : s)) },
+});
+
+/** A brake on the wheels that carry the weight going down: all of them. */
+export const brakedAll = (build: Build): Candidate => ({
+  text: build.brake.kind === 'friction' ? 'Every axle braked' : 'A friction brake on every axle',
+  cost: 'brakes with lever and cables to buy, fit and look after',
+  build: {
+    ...build,
+    brake: { ...build.brake, kind: 'friction' },
+    layout: { ...build.layout, axles: build.layout.axles.map((axle) => ({ ...axle, braked: true })) },
+  },
+});
+
+/** No part runs at more than this times its rated voltage (common practice, no source). */
+export const MOST_OVER_RATED = 1.3;

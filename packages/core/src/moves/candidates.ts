@@ -1,0 +1,315 @@
+import { TYRES, TYRE_TITLES, surfacePair, type Tyre } from '../ground/index.ts';
+import type { LinkReport } from '../judge/index.ts';
+import { show, showNumber, typed } from '../quantity/index.ts';
+import { batteryPack } from '../supply/index.ts';
+import {
+  batteryOf,
+  changeAxle,
+  choosePart,
+  driverOf,
+  massAllUp,
+  motorOf,
+  type Build,
+  type Duty,
+  type Part,
+  type PartKind,
+  type PartOf,
+} from '../vehicle/index.ts';
+import { brake, frictionBrake, quickerBrake } from './brake-candidates.ts';
+import { MOST_OVER_RATED, scaled, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { ballast, lighter, lowerLoad, onTheTug, weight } from './load-candidates.ts';
+import { otherHub, stifferMount, strongerPart } from './path-candidates.ts';
+import { atItsBest, lowerGear, ratios } from './ratio-candidates.ts';
+import { largerChain, otherKind, smallerOnAxle, stronger, teeth, widerDriver } from './stage-candidates.ts';
+
+const withDuty = (build: Build, id: string, part: Partial<Duty>): Build => ({
+  ...build,
+  duties: build.duties.map((d) => (d.id === id ? { ...d, ...part } : d)),
+});
+
+/** Parts of a kind on the shelf, the ones nearest to what is fitted by a figure: two on either side. */
+function neighbours<K extends PartKind>(
+  { build, shelf }: Asked,
+  kind: K,
+  { fitted, by }: { readonly fitted: PartOf<K> | undefined; readonly by: (part: PartOf<K>) => number },
+): readonly Candidate[] {
+  const others = shelf.filter((part): part is PartOf<K> => part.kind === kind && part.id !== fitted?.id);
+  const at = fitted ? by(fitted) : 0;
+  const ranked = [...others].sort((a, b) => by(a) - by(b));
+  const above = ranked.filter((part) => by(part) > at).slice(0, 3);
+  const below = ranked.filter((part) => by(part) <= at).slice(-2);
+  return [...below, ...above].map((part) => ({ text: part.name, build: choosePart(build, part) }));
+}
+
+/** A motor is no more of the vehicle than this share of its mass (common practice, no source). */
+const MOST_OF_VEHICLE = 0.25;
+
+/** Motors that fit the voltage there is and are no burden, each at the ratio that suits it best. */
+const motors: Generator = (asked) => {
+  const { build, shelf } = asked;
+  const fitted = motorOf(build);
+  const battery = batteryOf(build);
+  const volts = battery ? batteryPack.run(battery).nominalV : (fitted?.voltageV ?? Infinity);
+  const vehicleKg = massAllUp(build) - build.masses.payload.mass.value;
+  const fits = (part: Part): boolean =>
+    part.kind !== 'motor' ||
+    (part.massKg <= MOST_OF_VEHICLE * vehicleKg &&
+      part.voltageV <= MOST_OVER_RATED * volts &&
+      volts <= MOST_OVER_RATED * part.voltageV);
+  return neighbours({ ...asked, shelf: shelf.filter(fits) }, 'motor', {
+    fitted,
+    by: (motor) => motor.stallTorqueNm * motor.noLoadRpm,
+  }).map(({ build: chosen }) => {
+    const motor = motorOf(chosen);
+    return motor ? atItsBest(asked, motor) : { text: '', build };
+  });
+};
+const drivers: Generator = (asked) =>
+  neighbours(asked, 'driver', { fitted: driverOf(asked.build), by: (driver) => driver.continuousA });
+const batteries: Generator = (asked) =>
+  neighbours(asked, 'battery', {
+    fitted: batteryOf(asked.build),
+    by: (battery) => battery.cellAh * battery.parallel * battery.series,
+  });
+
+/** The duty slower; what it takes longer, its time says. */
+const slower: Generator = ({ build, duty, system }) =>
+  duty && duty.speed.value > 0
+    ? [0.8, 0.6].map((by) => {
+        const speed = scaled(duty.speed, by);
+        return {
+          text: `“${duty.name}” at ${show(speed.value, 'speed', system).text} instead of ${show(duty.speed.value, 'speed', system).text}`,
+          build: withDuty(build, duty.id, { speed }),
+          cost: `asks less: ${showNumber(1 / by)} times as long on the way`,
+          asksLess: true as const,
+        };
+      })
+    : [];
+
+/** Catching less of a lean. */
+const lessLean: Generator = ({ build, duty, system }) =>
+  duty?.lean
+    ? [0.75, 0.5].map((by) => {
+        const lean = scaled(duty.lean ?? duty.grade, by);
+        return {
+          text: `“${duty.name}” from ${show(lean.value, 'angle', system).text}`,
+          build: withDuty(build, duty.id, { lean }),
+          cost: 'asks less: it falls from leans beyond that',
+          asksLess: true as const,
+        };
+      })
+    : [];
+
+/** Smaller or larger driven wheels. */
+const wheels: Generator = ({ build, system }) =>
+  build.layout.drum
+    ? []
+    : [0.9, 1.1, 1.25].map((by) => {
+        const axles = build.layout.axles.map((axle) =>
+          axle.driven ? { ...axle, diameter: scaled(axle.diameter, by) } : axle,
+        );
+        const size = axles.find(({ driven }) => driven)?.diameter.value ?? 0;
+        return {
+          text: `Driven wheels of ${show(size, 'length', system).text}`,
+          cost: 'other wheels, and the frame at another height',
+          build: { ...build, layout: { ...build.layout, axles } },
+        };
+      });
+
+/** A second axle driven, where one is and its motors are each a wheel's or an axle's own. */
+const secondAxle: Generator = ({ build }) => {
+  const { axles, kind } = build.layout;
+  if (kind !== 'steered' && kind !== 'rail-dolly') return [];
+  const undriven = axles.filter((axle) => !axle.driven);
+  return undriven.length === 0
+    ? []
+    : [
+        {
+          text: 'Every axle driven, all as one',
+          cost: 'shafts or chains to the other axle',
+          build: {
+            ...build,
+            layout: { ...build.layout, axles: axles.map((axle) => ({ ...axle, driven: true })) },
+            drive: { ...build.drive, together: 'all' },
+          },
+        },
+      ];
+};
+
+const differential: Generator = ({ build }) =>
+  build.drive.together === 'wheel' || build.drive.together === 'side'
+    ? []
+    : [
+        build.drive.differential === 'locked'
+          ? {
+              text: 'A differential instead of the live axle',
+              cost: 'a differential to buy and fit; it gives all to the wheel that spins',
+              build: { ...build, drive: { ...build.drive, differential: 'open' as const } },
+            }
+          : {
+              text: 'A live axle instead of the differential',
+              cost: 'it pushes straight on in bends',
+              build: { ...build, drive: { ...build.drive, differential: 'locked' as const } },
+            },
+      ];
+
+/** A narrower or wider stand. */
+const track: Generator = ({ build, system }) =>
+  [0.7, 0.85, 1.2, 1.4].map((by) => {
+    const axles = build.layout.axles.map((axle) => ({ ...axle, track: scaled(axle.track, by) }));
+    const widest = Math.max(...axles.map((axle) => axle.track.value));
+    const apart = show(widest, 'length', system).text;
+    return {
+      text: build.layout.kind === 'tracked' ? `The tracks ${apart} apart` : `A track of ${apart}`,
+      cost: by > 1 ? 'a wider vehicle: mind gates and doors' : 'a narrower stand',
+      build: { ...build, layout: { ...build.layout, axles } },
+    };
+  });
+
+/** Tracks that stand shorter on the ground scrub less. */
+const shorterTracks: Generator = ({ build, system }) =>
+  build.layout.kind === 'tracked'
+    ? [0.8, 0.65].map((by) => {
+        const axles = build.layout.axles.map((axle) =>
+          axle.contactLength ? { ...axle, contactLength: scaled(axle.contactLength, by) } : axle,
+        );
+        const longest = Math.max(...axles.map((axle) => axle.contactLength?.value ?? 0));
+        return {
+          text: `Tracks of ${show(longest, 'length', system).text} on the ground`,
+          cost: 'more weight on less ground',
+          build: { ...build, layout: { ...build.layout, axles } },
+        };
+      })
+    : [];
+
+const steeringLinkage: Generator = ({ build }) =>
+  build.steering
+    ? [1.5, 2].map((by) => {
+        const linkageRatio = scaled(
+          build.steering?.linkageRatio ?? { value: 1, unit: ': 1', origin: 'typed' },
+          by,
+        );
+        return {
+          text: `A steering linkage of ${showNumber(linkageRatio.value)} : 1`,
+          cost: `${showNumber(by)} times the way from lock to lock`,
+          build: { ...build, steering: build.steering && { ...build.steering, linkageRatio } },
+        };
+      })
+    : [];
+
+/** Both wheels of a pair driven, where only one is. */
+const bothWheels: Generator = ({ build }) =>
+  build.layout.axles.some(({ drivenSide }) => drivenSide)
+    ? [
+        {
+          text: 'Both wheels of the pair driven',
+          cost: 'a drive for the other wheel',
+          build: {
+            ...build,
+            layout: {
+              ...build.layout,
+              axles: build.layout.axles.map(({ drivenSide: _one, ...axle }) => axle),
+            },
+          },
+        },
+      ]
+    : [];
+
+/** Other tyres on what is driven, where its ground is one of the table. */
+const otherTyres: Generator = ({ build, duty }) => {
+  const ground = build.grounds.find(({ id }) => id === duty?.groundId);
+  const axles = build.layout.axles.filter(
+    ({ driven, form }) => driven && (form === 'wheel' || form === 'track'),
+  );
+  const [first] = axles;
+  if (!first || !ground?.surface) return [];
+  const surface = ground.surface;
+  const grips = (tyre: Tyre): number => surfacePair(surface, tyre).friction[0];
+  return TYRES.filter(
+    (tyre) => /track/.test(tyre) === (first.form === 'track') && grips(tyre) > grips(first.tyre),
+  )
+    .sort((a, b) => grips(b) - grips(a))
+    .slice(0, 2)
+    .map((tyre) => ({
+      text: `Driven wheels with ${TYRE_TITLES[tyre]} instead of ${TYRE_TITLES[first.tyre]}`,
+      cost: 'other tyres',
+      build: axles.reduce((b, { id }) => changeAxle(b, id, { tyre }), build),
+    }));
+};
+
+/** A share of full command that the top speed then keeps to, rounded down to whole per cents. */
+const cappedCommand: Generator = ({ build, link }) => {
+  const now = build.supply.commandShare?.value ?? 1;
+  return [0.98, 0.9].flatMap((spare): Candidate[] => {
+    const share = Math.floor(((now * link.has) / link.needs) * spare * 100) / 100;
+    if (!(share > 0) || share >= now) return [];
+    return [
+      {
+        text: `The controller lets through ${showNumber(share * 100)} % of full command`,
+        cost: 'as much less is left for climbing fast',
+        build: { ...build, supply: { ...build.supply, commandShare: typed(share, '%') } },
+      },
+    ];
+  });
+};
+
+/** Which changes may mend which margin. */
+const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
+  grip: [
+    weight,
+    ballast,
+    onTheTug,
+    bothWheels,
+    otherTyres,
+    lighter,
+    secondAxle,
+    differential,
+    slower,
+    track,
+    shorterTracks,
+    lessLean,
+  ],
+  'tip-along': [lowerLoad, lighter, weight],
+  'tip-side': [track, lowerLoad, lighter],
+  'slide-side': [slower, lighter, otherTyres],
+  'over-speed': [cappedCommand, lowerGear, motors],
+  corner: [slower, track, lowerLoad],
+  step: [wheels, weight, secondAxle],
+  clearance: [wheels],
+  'push-on': [differential, track, weight, slower],
+  steering: [steeringLinkage],
+  'brake-hold': [brake, quickerBrake],
+  'brake-stop': [brake, quickerBrake, slower],
+  torque: [ratios, motors, lighter, slower, wheels, batteries, drivers, lessLean],
+  speed: [ratios, motors, batteries, slower, wheels, weight, lighter, track, shorterTracks, lessLean],
+  ratio: [ratios, motors, slower, batteries, lessLean],
+  'chain-pull': [largerChain, teeth, lighter],
+  'gearhead-torque': [teeth, lighter, wheels],
+  'tooth-stress': [stronger, otherKind, teeth, lighter],
+  'belt-pull': [stronger, otherKind, teeth],
+  slip: [otherKind, stronger],
+  'rope-pull': [stronger, lighter],
+  'track-pull': [stronger, lighter],
+  'stage-stall': [stronger, largerChain, drivers, otherKind, teeth],
+  'stage-brake': [frictionBrake, stronger, largerChain],
+  path: [strongerPart, otherHub, lighter],
+  'path-stall': [strongerPart, otherHub, drivers],
+  'mount-twist': [stifferMount, widerDriver, teeth],
+  'shaft-load': [widerDriver, stronger],
+  'axle-clearance': [smallerOnAxle, wheels],
+  'axle-room': [smallerOnAxle],
+  'motor-heat': [ratios, teeth, motors, lighter, slower],
+  'driver-current': [drivers, ratios, teeth, motors, lighter, slower],
+  'driver-peak': [drivers, motors],
+  'driver-voltage': [drivers, batteries],
+  'battery-current': [batteries, teeth, lighter, slower],
+  'battery-peak': [batteries, drivers],
+  'battery-voltage': [batteries, teeth, lighter],
+  energy: [batteries, lighter, slower],
+};
+
+/** Every candidate for a margin; those that leave the build as it is are left out. */
+export const candidatesFor = (asked: Asked): Candidate[] =>
+  GENERATORS[asked.link.link]
+    .flatMap((generate) => generate(asked))
+    .filter(({ build }) => build !== asked.build);

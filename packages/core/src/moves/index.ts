@@ -1,0 +1,1 @@
+export { type Move, moves, type MovesFor, movesOfFinding } from './moves.ts';

@@ -1,0 +1,268 @@
+import { pathInOrder } from '../capability/index.ts';
+import { motorShaftOf } from '../drive/index.ts';
+import {
+  compareMargins,
+  marginInWords,
+  evaluate,
+  marginsOf,
+  type Margins,
+  marginId,
+  closeness,
+  isUnderRule,
+  type Cure,
+  type Finding,
+  type LinkReport,
+  type Report,
+  type Verdict,
+} from '../judge/index.ts';
+import { type UnitSystem, show } from '../quantity/index.ts';
+import { batteryPack } from '../supply/index.ts';
+import { mismatchesOf } from '../transmission/index.ts';
+import {
+  batteryOf,
+  buildSchema,
+  changesBetween,
+  motorOf,
+  type Build,
+  type Change,
+  type Part,
+} from '../vehicle/index.ts';
+import { MOST_OVER_RATED, type Candidate } from './candidate.ts';
+import { candidatesFor } from './candidates.ts';
+import { curesOf } from './cures.ts';
+
+/** A small change of the build, worked out in full. */
+export interface Move {
+  readonly text: string;
+  /** What it does for the margin that it mends. */
+  readonly gains: string;
+  /** What else moves for the worse, first what it would make short; 'no other margin' where none does. */
+  readonly costs: string;
+  readonly changes: readonly Change[];
+  /** Ratio over rule of the margin that it mends, before and after. */
+  readonly before: number;
+  readonly after: number;
+  /** Whether it makes another margin short. */
+  readonly makesShort: boolean;
+  /** Whether it asks less of the vehicle instead of making it do more. */
+  readonly asksLess: boolean;
+  /** Whether the finding is then gone, not only eased. */
+  readonly ends: boolean;
+}
+
+/** The moves for one margin of the report, or for one finding that is no margin. */
+export interface MovesFor {
+  /** The identity of the finding. */
+  readonly finding: string;
+  readonly link: LinkReport['link'] | null;
+  readonly dutyId: string | null;
+  readonly moves: readonly Move[];
+}
+
+const MOST_SHOWN = 4;
+/** A gain under this share of the rule is not worth a line. */
+const WORTH = 0.02;
+
+const governingOf = (report: Margins, link: LinkReport['link']): LinkReport | undefined =>
+  report.governing.find((other) => other.link === link);
+
+/** Mass and cost that chosen parts and ballast add or take. */
+function spent(before: Build, after: Build, system: UnitSystem): string[] {
+  const cost = (b: Build): number => b.parts.reduce((sum, part) => sum + (part.cost ?? 0), 0);
+  const mass = (b: Build): number =>
+    b.parts.reduce((sum, part) => sum + part.massKg, 0) +
+    b.masses.others.reduce((sum, m) => sum + m.mass.value, 0);
+  const [kg, money] = [mass(after) - mass(before), cost(after) - cost(before)];
+  return [
+    ...(Math.abs(kg) > 1e-3 ? [`${kg > 0 ? '+' : '−'}${show(Math.abs(kg), 'mass', system).text}`] : []),
+    ...(Math.abs(money) >= 0.5 ? [`${money > 0 ? '+' : '−'}${Math.abs(money).toFixed(0)} in cost`] : []),
+  ];
+}
+
+/** A move before it is known whether it is shown: the build that it makes, and its place among the others. */
+type Judged = Omit<Move, 'changes'> & { readonly build: Build; readonly score: number };
+
+/** What ends a finding first, then what asks no less of the vehicle, then by what it gains. */
+const better = (a: Judged, b: Judged): number =>
+  Number(b.ends) - Number(a.ends) || Number(a.asksLess) - Number(b.asksLess) || b.score - a.score;
+
+/** The same function, asked once for each build, whichever findings propose it. */
+function onceForEach<T>(work: (build: Build) => T): (build: Build) => T {
+  const known = new Map<string, T>();
+  return (build) => {
+    const key = JSON.stringify(build);
+    const found = known.get(key) ?? work(build);
+    known.set(key, found);
+    return found;
+  };
+}
+
+interface Tried<Now extends Margins = Margins> {
+  readonly build: Build;
+  readonly report: Report;
+  readonly candidate: Candidate;
+  readonly now: Now;
+  readonly system: UnitSystem;
+}
+
+const score = (report: Margins, link: LinkReport['link']): number => {
+  const own = governingOf(report, link);
+  return own ? closeness(own) : Infinity;
+};
+
+/** Whether it breaks what held: a duty falls over that stood, another margin fails, a motor runs far over its voltage. */
+const breaks = ({ build, report, candidate, now }: Tried, mends: LinkReport['link'] | null): boolean =>
+  now.duties.some((d, at) => !d.footing.stands && report.duties[at]?.footing.stands) ||
+  now.governing.some(
+    (link) =>
+      link.verdict === 'fails' && link.link !== mends && governingOf(report, link.link)?.verdict !== 'fails',
+  ) ||
+  misfits(candidate.build) > misfits(build) ||
+  overRated(candidate.build) > Math.max(MOST_OVER_RATED, overRated(build));
+
+/** How many parts of the torque path do not fit their neighbours. */
+const misfits = (build: Build): number => mismatchesOf(pathInOrder(build), motorShaftOf(build)).length;
+
+/** Battery voltage over that of the motor's data sheet; 0 where either is not chosen. */
+function overRated(build: Build): number {
+  const [motor, battery] = [motorOf(build), batteryOf(build)];
+  return motor && battery ? batteryPack.run(battery).nominalV / motor.voltageV : 0;
+}
+
+/** What a candidate costs beside what it mends: margins that it makes short first, then others, then mass and money. */
+function costsOf({ build, report, candidate, now, system }: Tried, mends: LinkReport['link'] | null) {
+  const moved = compareMargins(report, now).filter((m) => m.moved);
+  const under = (m: { readonly verdict: Verdict } | null): boolean => m !== null && isUnderRule(m.verdict);
+  const worse = moved.filter(
+    (m) =>
+      m.link !== mends &&
+      m.after &&
+      ((under(m.after) && !under(m.before)) ||
+        m.after.ratio / m.after.rule < (m.before ? m.before.ratio / m.before.rule : Infinity)),
+  );
+  const short = worse.filter((m) => under(m.after) && !under(m.before));
+  const order = [...short, ...worse.filter((m) => !short.includes(m) && m.after?.verdict !== 'ample')];
+  const said = [
+    ...(candidate.cost === undefined ? [] : [candidate.cost]),
+    ...order.map(marginInWords),
+    ...spent(build, candidate.build, system),
+  ];
+  const loss = worse.reduce((sum, m) => {
+    const [b, a] = [m.before, m.after].map((x) => Math.min(x ? x.ratio / x.rule : 2, 2)) as [number, number];
+    return sum + Math.max(0, b - a);
+  }, 0);
+  return {
+    own: moved.find((m) => m.link === mends),
+    costs: said.length > 0 ? said.join('; ') : 'no other margin',
+    makesShort: short.length > 0,
+    loss: loss + (short.length > 0 ? 1 : 0),
+  };
+}
+
+/** A margin of which nothing is asked any more holds. */
+const verdictOfNow = (now: Margins, link: LinkReport['link']): Verdict =>
+  governingOf(now, link)?.verdict ?? 'ample';
+
+/** What a candidate does for a margin, or undefined where it does not help it. */
+function judged(tried: Tried, link: LinkReport['link']): Judged | undefined {
+  const before = score(tried.report, link);
+  // A margin that is gone is mended: nothing is asked of it any more.
+  const after = score(tried.now, link);
+  if (!(after > before + WORTH) || breaks(tried, link)) return undefined;
+  const { own, costs, makesShort, loss } = costsOf(tried, link);
+  return {
+    text: tried.candidate.text,
+    gains: own ? marginInWords(own) : 'nothing is asked of it any more',
+    costs,
+    build: tried.candidate.build,
+    before,
+    after: Number.isFinite(after) ? after : before + 10,
+    makesShort,
+    asksLess: tried.candidate.asksLess ?? false,
+    ends: !isUnderRule(verdictOfNow(tried.now, link)),
+    score: Math.min(after, 2) - before - loss,
+  };
+}
+
+const sameCure = (a: Cure, b: Cure | undefined): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** What a candidate does for a finding that is no margin, or undefined where as much still stands in the way. */
+function ended(tried: Tried<Report>, cure: Cure): Judged | undefined {
+  const left = (report: Report): number => report.findings.filter((f) => sameCure(cure, f.cure)).length;
+  if (!(left(tried.now) < left(tried.report)) || breaks(tried, null)) return undefined;
+  const { costs, makesShort, loss } = costsOf(tried, null);
+  return {
+    text: tried.candidate.text,
+    gains: 'this no longer stands in the way',
+    costs,
+    build: tried.candidate.build,
+    before: 0,
+    after: 1,
+    makesShort,
+    asksLess: tried.candidate.asksLess ?? false,
+    ends: true,
+    score: 1 - loss,
+  };
+}
+
+/**
+ * For each margin that is short or tight, and for findings that are no margin, the few changes that would mend it, each evaluated in full and ranked by its
+ * gain less what other margins lose. What a move makes short is said first among its costs.
+ */
+export function moves(
+  build: Build,
+  report: Report,
+  { shelf, system = 'metric' }: { readonly shelf: readonly Part[]; readonly system?: UnitSystem },
+): MovesFor[] {
+  const margins = onceForEach(marginsOf);
+  const whole = onceForEach((candidate: Build) => evaluate(candidate, system));
+  const tried = <Now extends Margins>(
+    candidates: readonly Candidate[],
+    of: (candidate: Build) => Now,
+  ): Tried<Now>[] =>
+    candidates.map((candidate) => ({ build, report, candidate, now: of(candidate.build), system }));
+  const ranked = (found: readonly (Judged | undefined)[]): Judged[] =>
+    found.filter((move) => move !== undefined).sort(better);
+  const mended = report.governing
+    .filter(({ verdict }) => verdict !== 'ample')
+    .map((link) => {
+      const duty = build.duties.find(({ id }) => id === link.dutyId);
+      const candidates = candidatesFor({ build, link, report, duty, shelf, system });
+      const found = ranked(tried(candidates, margins).map((t) => judged(t, link.link)));
+      return {
+        finding: marginId(link.link),
+        link: link.link,
+        dutyId: link.dutyId,
+        moves: varied(build, found, 'margin'),
+      };
+    });
+  const others = report.findings.flatMap(({ id, cure, link, dutyId }): MovesFor[] => {
+    if (!cure) return [];
+    const found = ranked(tried(curesOf(build, cure, system), whole).map((t) => ended(t, cure)));
+    return [{ finding: id, link, dutyId, moves: varied(build, found, 'finding') }];
+  });
+  return [...mended, ...others];
+}
+
+/** The moves of a finding. */
+export const movesOfFinding = (all: readonly MovesFor[], { id }: Pick<Finding, 'id'>): readonly Move[] =>
+  all.find(({ finding }) => finding === id)?.moves ?? [];
+
+/** The best, but not four times the same by another tooth: at most two that begin alike, none that does just as another. */
+function varied(build: Build, ranked: readonly Judged[], mends: 'margin' | 'finding'): Move[] {
+  const shown: Judged[] = [];
+  for (const move of ranked) {
+    const begins = move.text.split(' ').slice(0, 2).join(' ');
+    // Whatever ends a finding gains the same: those are told apart by what they are.
+    const told =
+      mends === 'margin' && shown.some(({ gains, costs }) => gains === move.gains && costs === move.costs);
+    const alike = shown.filter(({ text }) => text.startsWith(begins)).length;
+    // Twice as many teeth may be more than a wheel can have.
+    if (!told && alike < 2 && buildSchema.safeParse(move.build).success) shown.push(move);
+    if (shown.length === MOST_SHOWN) break;
+  }
+  return shown.map(({ score: _score, build: moved, ...move }) => ({
+    ...move,
+    changes: changesBetween(build, moved),
+  }));
+}

@@ -1,0 +1,100 @@
+import { ratioOffers } from '../capability/index.ts';
+import { trainOf } from '../drive/index.ts';
+import { marginsOf, INSIDE, SAME, ratiosWanted } from '../judge/index.ts';
+import { showNumber } from '../quantity/index.ts';
+import { freshStage, isLastKind, stageName, type Stage, type StageKind } from '../transmission/index.ts';
+import { choosePart, freeId, type Build, type PartOf } from '../vehicle/index.ts';
+import type { Asked, Candidate, Generator } from './candidate.ts';
+
+/** Teeth as they are to be had (common practice, no source). */
+const TEETH = { least: 10, most: 80 } as const;
+/** One chain or toothed belt turns down by no more than this (common practice, no source). */
+const MOST_OF_A_LOOP = 8;
+/** Offers that are tried for one ratio. */
+const TRIED = 3;
+
+/** The build with stages put in before what ends the drive. */
+function withMore(build: Build, kinds: readonly StageKind[], ratio: number): Build {
+  const { stages } = build.drive;
+  const each = ratio ** (1 / kinds.length);
+  const added = kinds.reduce<Stage[]>(
+    (list, kind) => [...list, freshStage(kind, freeId('stage', [...stages, ...list]), each)],
+    [],
+  );
+  const end = stages.findIndex(({ kind }) => isLastKind(kind));
+  const at = end < 0 ? stages.length : end;
+  return {
+    ...build,
+    drive: { ...build.drive, stages: [...stages.slice(0, at), ...added, ...stages.slice(at)] },
+  };
+}
+
+const teethOf = (stage: Stage | undefined): string =>
+  stage && 'teethDriver' in stage ? ` of ${stage.teethDriver} to ${stage.teethDriven} teeth` : '';
+
+/** Kinds of stage that bridge a shortfall, one where it does, two beyond. */
+function kindsFor(by: number): readonly (readonly StageKind[])[] {
+  if (by <= MOST_OF_A_LOOP) return [['chain'], ['timing-belt'], ['spur']];
+  return by <= MOST_OF_A_LOOP ** 2
+    ? [
+        ['chain', 'chain'],
+        ['timing-belt', 'chain'],
+      ]
+    : [];
+}
+
+/** A stage more, or two, where the motor turns too fast for the wheel. */
+function reductions(build: Build, ratio: number): Candidate[] {
+  const by = ratio / trainOf(build).ratio;
+  if (by < INSIDE * SAME || build.drive.stages.length > 6) return [];
+  return kindsFor(by).map((kinds) => {
+    const more = withMore(build, kinds, by);
+    const added = more.drive.stages.filter(({ id }) => !build.drive.stages.some((s) => s.id === id));
+    const names = added.map((stage) => `${stageName(stage.kind)}${teethOf(stage)}`);
+    return {
+      text: `A stage more: ${names.join(', then ')}`,
+      cost: 'a stage to buy, fit and guard, and its losses',
+      build: more,
+    };
+  });
+}
+
+/** The train brought near to a ratio: other teeth where there are any, stages more where they do not reach. */
+export function toRatio(build: Build, ratio: number): Candidate[] {
+  const offers = ratioOffers(build, ratio, TEETH).slice(0, TRIED);
+  const teeth = offers.map((offer) => ({
+    text: `${offer.text.charAt(0).toUpperCase()}${offer.text.slice(1)} teeth: ${showNumber(offer.ratio)} : 1`,
+    build: { ...build, drive: { ...build.drive, stages: offer.stages } },
+  }));
+  return offers.length > 0 ? teeth : reductions(build, ratio);
+}
+
+/** Other ratios: for every ratio that is wanted, the trains that come near it. */
+export const ratios: Generator = ({ build, report, link }) => {
+  const now = report.train.ratio;
+  return ratiosWanted(report.duties, link.dutyId, now)
+    .filter((ratio) => Math.max(ratio / now, now / ratio) >= SAME)
+    .flatMap((ratio) => [...toRatio(build, ratio), ...(ratio > 1.5 * now ? reductions(build, ratio) : [])]);
+};
+
+/** More reduction, so that the top speed comes down to what it may be. */
+export const lowerGear: Generator = ({ build, report, link }) =>
+  link.has > 0 ? toRatio(build, (report.train.ratio * link.needs * INSIDE) / link.has) : [];
+
+/** A motor of the shelf in the build, at the ratio that suits it best where the one that there is does not. */
+export function atItsBest(asked: Pick<Asked, 'build' | 'link'>, motor: PartOf<'motor'>): Candidate {
+  const chosen = choosePart(asked.build, motor);
+  const { duties } = marginsOf(chosen);
+  const now = trainOf(chosen).ratio;
+  const fits = duties.every(
+    ({ ratioWindow: w }) => !w || (w.just !== null && w.just.low <= now && now <= w.just.high),
+  );
+  const [ratio] = fits ? [] : ratiosWanted(duties, asked.link.dutyId, now);
+  const [train] = ratio === undefined ? [] : toRatio(chosen, ratio);
+  return train
+    ? {
+        text: `${motor.name}, with ${train.text.charAt(0).toLowerCase()}${train.text.slice(1)}`,
+        build: train.build,
+      }
+    : { text: motor.name, build: chosen };
+}

@@ -1,0 +1,132 @@
+import { z } from 'zod';
+import { quantity } from '../quantity/index.ts';
+import { assemblySchema } from './assembly-plan.ts';
+import { driveSchema } from './drive.ts';
+import { dutySchema } from './duty.ts';
+import { groundSchema } from './ground-entry.ts';
+import { name } from './item.ts';
+import { layoutSchema } from './layout/index.ts';
+import { marginPolicySchema } from './margin-policy.ts';
+import { partSchema } from './part.ts';
+import {
+  aimsSchema,
+  bodySchema,
+  brakeSchema,
+  hitchSchema,
+  innerDriveSchema,
+  otherMassSchema,
+  placedMassSchema,
+  steeringSchema,
+} from './vehicle.ts';
+
+export const FORMAT = 'zubric-build';
+export const FORMAT_VERSION = 5;
+
+/** Who is on it or near it while it drives. */
+export const PEOPLE = ['nobody', 'beside', 'riding'] as const;
+
+const supply = z
+  .strictObject({
+    batteryId: z.string().nullable().meta({ title: 'Battery' }),
+    driverId: z.string().nullable().meta({ title: 'Driver' }),
+    driverCount: z.int().min(1).max(12).meta({ title: 'Drivers' }),
+    cableResistance: quantity('resistance', { least: 0 }, 'Battery cable resistance', 'Out and back'),
+    motorLeadResistance: quantity(
+      'resistance',
+      { least: 0 },
+      'Motor lead resistance',
+      'Leads of one motor, out and back',
+    ),
+    auxiliaryPower: quantity('power', { least: 0 }, 'Power beside the motors', 'Drawn beside the motors'),
+    /** Most of full command that the controller lets through; all of it where absent. */
+    commandShare: quantity(
+      'share',
+      { above: 0, most: 1 },
+      'Command at most',
+      'Share of full command that the controller lets through',
+    ).optional(),
+    usableShare: quantity(
+      'share',
+      { above: 0, most: 1 },
+      'Usable charge',
+      'Share of the charge that may be used',
+    ),
+  })
+  .readonly();
+
+/** The build document: one vehicle. Its parts are carried along, so a file or a snapshot stands by itself. */
+export const buildSchema = z
+  .strictObject({
+    format: z.literal(FORMAT),
+    formatVersion: z.literal(FORMAT_VERSION),
+    name,
+    purpose: z.string().max(500).meta({ title: 'Purpose' }),
+    readyBy: z.iso.date().nullable().meta({ title: 'Ready by' }),
+    people: z.enum(PEOPLE).meta({ title: 'People' }),
+    layout: layoutSchema,
+    body: bodySchema.meta({ title: 'Body' }),
+    hitch: hitchSchema.meta({ title: 'Hitch' }),
+    brake: brakeSchema.meta({ title: 'Brake' }),
+    steering: steeringSchema.optional().meta({ title: 'Steering' }),
+    innerDrive: innerDriveSchema.optional().meta({ title: 'Inner drive' }),
+    aims: aimsSchema.meta({ title: 'Aims' }),
+    speedCap: quantity('speed', { above: 0 }, 'Speed cap', 'Never faster than this').optional(),
+    dragArea: quantity('area', { least: 0 }, 'Drag area', 'Drag coefficient times frontal area'),
+    masses: z
+      .strictObject({
+        own: placedMassSchema.readonly().meta({ title: 'Own mass' }),
+        payload: placedMassSchema.readonly().meta({ title: 'Payload' }),
+        others: z.array(otherMassSchema).max(40).readonly().meta({ title: 'Other masses' }),
+      })
+      .readonly(),
+    grounds: z.array(groundSchema).min(1).max(40).readonly().meta({ title: 'Grounds' }),
+    duties: z.array(dutySchema).max(40).readonly().meta({ title: 'Duties' }),
+    drive: driveSchema,
+    supply,
+    marginPolicy: marginPolicySchema,
+    parts: z.array(partSchema).max(200).readonly().meta({ title: 'Parts' }),
+    assembly: assemblySchema,
+  })
+  .readonly()
+  .superRefine((build, context) => {
+    const say = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
+    repeated(build.duties).forEach((at) => say(['duties', at, 'id'], 'this id stands twice'));
+    repeated(build.grounds).forEach((at) => say(['grounds', at, 'id'], 'this id stands twice'));
+    repeated(build.masses.others).forEach((at) =>
+      say(['masses', 'others', at, 'id'], 'this id stands twice'),
+    );
+    repeated(build.parts).forEach((at) => say(['parts', at, 'id'], 'this id stands twice'));
+    repeated(build.drive.stages).forEach((at) => say(['drive', 'stages', at, 'id'], 'this id stands twice'));
+    repeated(build.drive.path).forEach((at) => say(['drive', 'path', at, 'id'], 'this id stands twice'));
+    for (const list of ['lines', 'own', 'steps'] as const)
+      repeated(build.assembly[list]).forEach((at) =>
+        say(['assembly', list, at, 'id'], 'this id stands twice'),
+      );
+    build.duties.forEach((d, at) => {
+      if (!build.grounds.some((g) => g.id === d.groundId))
+        say(['duties', at, 'groundId'], `there is no ground "${d.groundId}"`);
+    });
+    if (build.masses.own.mass.value + build.masses.payload.mass.value <= 0)
+      say(['masses', 'own', 'mass', 'value'], 'the vehicle must weigh something');
+    const used = {
+      motor: build.drive.motorId,
+      driver: build.supply.driverId,
+      battery: build.supply.batteryId,
+    };
+    for (const [kind, partId] of Object.entries(used))
+      if (partId !== null && !build.parts.some((p) => p.id === partId && p.kind === kind))
+        say(['parts'], `the ${kind} "${partId}" is not among the parts of the file`);
+  });
+
+const repeated = (items: readonly { readonly id: string }[]): number[] =>
+  items.flatMap((item, at) => (items.findIndex((other) => other.id === item.id) < at ? [at] : []));
+
+export type Build = z.output<typeof buildSchema>;
+export type Ground = Build['grounds'][number];
+export type PlacedMass = Build['masses']['own'];
+export type OtherMass = Build['masses']['others'][number];
+export type Steering = NonNullable<Build['steering']>;
+export type InnerDrive = NonNullable<Build['innerDrive']>;
+export type Aims = Build['aims'];
+export type GroundSoil = NonNullable<Ground['soil']>;

@@ -1,0 +1,94 @@
+/** Every margin of every kind of vehicle opens to a working that comes to just what the margin says, on both sides. */
+import { readFileSync, readdirSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { NotPhysical } from '../contract/index.ts';
+import { evaluate, type LinkId, type LinkReport } from '../judge/index.ts';
+import { typed } from '../quantity/index.ts';
+import { degrees, on, withDuty } from '../testing/vehicles.ts';
+import { freshStage } from '../transmission/index.ts';
+import { buildSchema, choosePart, partSchema, type Build } from '../vehicle/index.ts';
+import { workingOfLink } from './links.ts';
+import { isStated, type Working } from './working.ts';
+
+const demos = readdirSync('data/builds').map(
+  (file) => [file, buildSchema.parse(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')))] as const,
+);
+const motor = partSchema
+  .array()
+  .parse(JSON.parse(readFileSync('data/shelf/motors.json', 'utf8')))
+  .find((part) => part.kind === 'motor');
+if (!motor) throw new Error('the shelf has a motor');
+
+/** What one of a calculator's unit is in SI, by the name of its key. */
+const IN_SI: readonly (readonly [RegExp, number])[] = [
+  [/Wh$/, 3600],
+  [/MPa$/, 1e6],
+  [/Deg$/, Math.PI / 180],
+  [/Mm$/, 1e-3],
+];
+const result = (working: Working | undefined): number => {
+  if (!working) return NaN;
+  if (isStated(working)) return Number(working.value);
+  const [, si = 1] = IN_SI.find(([unit]) => unit.test(working.key)) ?? [];
+  return Number(working.found[working.key]) * si;
+};
+
+/** Where sides differ in a bend, and where the vehicle pushes its motor, that is said in place of a working. */
+function opened(build: Build, link: LinkReport, side: 'needs' | 'has'): number | 'no single sum' {
+  try {
+    return result(workingOfLink(build, link, side));
+  } catch (error) {
+    if (error instanceof NotPhysical && /^Round a bend|pushes its motor/.test(error.message))
+      return 'no single sum';
+    throw error;
+  }
+}
+
+/** Margins of a build whose working does not come to what they say, in words. */
+const astray = (build: Build): string[] =>
+  evaluate(build).links.flatMap((link) =>
+    (['needs', 'has'] as const).flatMap((side) => {
+      const [got, wanted] = [opened(build, link, side), link[side]];
+      if (typeof got === 'string') return [];
+      // Past its no-load speed a motor has no torque left; its sum says by how much it then brakes.
+      if (wanted === 0 && got < 0) return [];
+      // A force that holds back is asked of grip as one that pushes is.
+      const size = link.link === 'grip' ? Math.abs(got) : got;
+      const near = Math.abs(size - wanted) <= 1e-6 * Math.max(1e-9, Math.abs(wanted));
+      return near ? [] : [`${link.link} ${side} of ${link.dutyId ?? 'the outing'}: ${got}, not ${wanted}`];
+    }),
+  );
+
+const driven = (layout: string): Build => {
+  const build = choosePart(on(layout), motor);
+  return { ...build, drive: { ...build.drive, stages: [freshStage('chain', 'stage-1', 3)] } };
+};
+const has = (build: Build, link: LinkId): boolean => evaluate(build).links.some((l) => l.link === link);
+
+describe('the working of every margin', () => {
+  it.each(demos)('of %s comes to what the margin says', (_, build) => {
+    expect(astray(build)).toEqual([]);
+  });
+
+  it.each([
+    ['slide-side', withDuty(driven('tug'), { sideSlope: degrees(10) })],
+    ['tip-side', withDuty(driven('tug'), { sideSlope: degrees(10) })],
+    ['tip-along', withDuty(driven('tug'), { grade: degrees(8), acceleration: typed(0.4, 'm/s²') })],
+    ['corner', withDuty(driven('tug'), { turn: { kind: 'radius', radius: typed(3, 'm') } })],
+    ['step', withDuty(driven('tug'), { step: typed(0.03, 'mm') })],
+    ['over-speed', { ...driven('tug'), speedCap: typed(1, 'm/s') }],
+  ] as const)('%s, where a duty asks for it', (link, build) => {
+    expect(has(build, link)).toBe(true);
+    expect(astray(build)).toEqual([]);
+  });
+
+  it('stopping and holding by a brake, on the way down', () => {
+    const build = withDuty(
+      { ...driven('tug'), brake: { kind: 'friction', force: typed(400, 'N'), reaction: typed(0.5, 's') } },
+      { task: 'stop', grade: degrees(-6), stopWithin: typed(3, 'm') },
+    );
+    expect(has(build, 'brake-stop')).toBe(true);
+    expect(has(build, 'brake-hold')).toBe(true);
+    expect(astray(build)).toEqual([]);
+  });
+});

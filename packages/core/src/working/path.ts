@@ -1,0 +1,96 @@
+import { mountInput, loadedStages } from '../capability/index.ts';
+import type { Driveline } from '../drive/index.ts';
+import { ALLOWED_TWIST } from '../judge/index.ts';
+import { mountPull, heldInput, holdSum, pathHolds, pathTitle, torqueHeld } from '../transmission/index.ts';
+import type { Build } from '../vehicle/index.ts';
+import { torqueThere, type Source } from './stage.ts';
+import { calculated, fixed, from, worked, type Calculation, type Stated, type Working } from './working.ts';
+
+const elementOf = (build: Build, elementId: string | undefined) =>
+  build.drive.path.find(({ id }) => id === elementId);
+
+/** The torque at a part of the torque path. */
+export function pathNeeds(
+  build: Build,
+  line: Driveline,
+  source: Source,
+  elementId: string | undefined,
+): Calculation | undefined {
+  const element = elementOf(build, elementId);
+  return element && torqueThere(line, source, { stageId: element.after, side: 'behind' });
+}
+
+/** The torque that a part may carry: its sum at the torque asked, and the factor kept. */
+export function pathHas(
+  build: Build,
+  line: Driveline,
+  source: Source,
+  { elementId, stalled }: { readonly elementId: string | undefined; readonly stalled: boolean },
+): Working | undefined {
+  const element = elementOf(build, elementId);
+  const torque = pathNeeds(build, line, source, elementId);
+  if (!element || !torque) return undefined;
+  if (element.kind === 'coupling')
+    return {
+      value: pathHolds(element, { stalled }),
+      dimension: 'torque',
+      origin: element.ratedTorque.origin,
+      where: `Drivetrain, ${element.name}: its rated torque${stalled ? ', twice that for a moment (common practice)' : ''}`,
+    };
+  const torqueNm = Number(torque.found.deliveredNm);
+  const sum = holdSum(element, torqueNm);
+  const input = heldInput(element, torqueNm, { stalled });
+  if (!sum || !input) return undefined;
+  const where = `Drivetrain, ${element.name}`;
+  const factor: Calculation = {
+    calculator: sum.calculator.name,
+    key: 'factor',
+    given: sum.given,
+    found: sum.calculator.run(sum.given as never),
+    inputs: Object.keys(sum.given).map((key) =>
+      key === 'torqueNm' ? worked(key, 'what reaches it', torque) : fixed(key, where),
+    ),
+  };
+  return calculated(torqueHeld, input, 'heldNm', [
+    worked('torqueNm', 'what reaches it', torque),
+    worked('factor', pathTitle(element.kind).toLowerCase(), factor),
+    fixed(
+      'safetyFactor',
+      stalled
+        ? 'friction need only hold; steel stands twice as much for a moment (common practice)'
+        : 'kept against shock and wear',
+    ),
+  ]);
+}
+
+/** How far the mount twists, or what pulls across the motor's shaft. */
+export function mountNeeds(
+  build: Build,
+  line: Driveline,
+  source: Source,
+  key: 'twistDeg' | 'shaftN' = 'twistDeg',
+): Calculation | undefined {
+  const loaded = loadedStages(
+    line,
+    source.from === 'motor'
+      ? { motorTorqueNm: source.torque.value, motorRpm: source.wheelRpm * line.ratio }
+      : { wheelTorqueNm: source.torque.value, wheelRpm: source.wheelRpm },
+  );
+  const given = mountInput(build, loaded);
+  if (!given) return undefined;
+  const { lever, twist } = build.drive.mount;
+  return calculated(mountPull, given, key, [
+    fixed('tightN', 'the pull of the first stage'),
+    fixed('slackN', 'the pull of the first stage'),
+    fixed('wrapDeg', 'the geometry of the first stage'),
+    from('leverMm', lever, 'Drivetrain, the mount'),
+    ...(twist ? [from('twistPerNmDeg', twist, 'Drivetrain, the mount, a tenth of its twist')] : []),
+  ]);
+}
+
+export const mountHas: Stated = {
+  value: ALLOWED_TWIST,
+  dimension: 'angle',
+  origin: 'fixed',
+  where: 'half a degree, from which loops run off (common practice)',
+};

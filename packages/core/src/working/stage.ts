@@ -1,0 +1,266 @@
+import { demandOf } from '../demand/index.ts';
+import { isOnMotor, trainStages, type Driveline } from '../drive/index.ts';
+import type { Quantity } from '../quantity/index.ts';
+import {
+  allowedLoad,
+  chainDrive,
+  chainLoad,
+  chainSize,
+  deliveredTorque,
+  SAFETY_OF_CHAIN,
+  SAFETY_OF_ROPE,
+  stageFigures,
+  stageStrength,
+  stageName,
+  torqueHeld,
+  type Stage,
+  type StageOf,
+  workingPull,
+} from '../transmission/index.ts';
+import type { Build, Duty } from '../vehicle/index.ts';
+import { fullCommandWorking, motorWorking, wheelWorking } from './drive.ts';
+import {
+  calculated,
+  fixed,
+  from,
+  readFor,
+  shelf,
+  worked,
+  type Calculation,
+  type Stated,
+  type Working,
+  type WorkingInput,
+} from './working.ts';
+
+/** What works on the drive: its torque as it was worked out, at the motor or at the wheel. */
+export interface Source {
+  readonly from: 'motor' | 'wheel';
+  readonly torque: WorkingInput & { readonly value: number };
+  /** Speed of the wheel meanwhile, rpm. */
+  readonly wheelRpm: number;
+}
+
+/** What works on the drive in a duty: the motors, or going down the wheels. */
+export function sourceOf(build: Build, duty: Duty, line: Driveline): Source {
+  const wheel = wheelWorking(build, duty, line);
+  const wheelNm = Number(wheel.found.torqueNm);
+  // Round a bend the harder side is the outer one, and goes faster than the middle.
+  const speedMps = demandOf(build, duty).turn?.outerMps ?? duty.speed.value;
+  const wheelRpm = (speedMps / line.wheelRadiusM) * (30 / Math.PI);
+  const where = `Brief, ${duty.name}`;
+  if (wheelNm < 0)
+    return { from: 'wheel', torque: { ...worked('torqueNm', where, wheel), value: -wheelNm }, wheelRpm };
+  const motor = motorWorking(build, duty, line);
+  return {
+    from: 'motor',
+    torque: { ...worked('torqueNm', where, motor), value: Math.abs(Number(motor.found.torqueNm)) },
+    wheelRpm,
+  };
+}
+
+/** The motors held at full command. */
+export function stallSource(build: Build, line: Driveline): Source {
+  const stall = readFor(fullCommandWorking(build, line), 'torqueNm');
+  const value = Math.max(0, Number(stall.found.torqueNm));
+  return {
+    from: 'motor',
+    torque: { ...worked('torqueNm', 'the motor held at full command', stall), value },
+    wheelRpm: 0,
+  };
+}
+
+/** Where in the drive a torque is asked for: before or behind a stage, or on the motor's own shaft. */
+export interface Place {
+  readonly stageId: string | null;
+  readonly side: 'before' | 'behind';
+}
+
+/** The torque at a place of the drive, from what works on it; undefined where there is no such stage. */
+export function torqueThere(
+  line: Driveline,
+  source: Source,
+  { stageId, side }: Place,
+): Calculation | undefined {
+  const { stages } = line;
+  const onMotor = stages[0] && isOnMotor(stages[0]) ? 1 : 0;
+  const at = stageId === null ? onMotor : stages.findIndex(({ id }) => id === stageId);
+  if (at < 0) return undefined;
+  const split = stageId === null || side === 'before' ? at : at + 1;
+  const { torque, from: end } = source;
+  // A gearhead that is one with its motor, and what sits on its shaft, carry the torque of one motor.
+  const ofOne = stageId === null || (onMotor === 1 && at === 0);
+  const motors = ofOne ? 1 : line.motorsPerWheel;
+  const crossed = (end === 'motor' ? stages.slice(0, split) : stages.slice(split)).map(stageFigures);
+  const ratio = crossed.reduce((product, s) => product * s.ratio, 1);
+  const { value, ...input } = torque;
+  return end === 'motor'
+    ? calculated(
+        deliveredTorque,
+        {
+          torqueNm: value,
+          motors,
+          ratio,
+          efficiency: crossed.reduce((product, s) => product * s.efficiency, 1),
+        },
+        'deliveredNm',
+        [
+          input,
+          fixed('motors', 'Drivetrain'),
+          fixed('ratio', 'the stages before it, multiplied'),
+          fixed('efficiency', 'the stages before it, multiplied'),
+        ],
+      )
+    : calculated(
+        deliveredTorque,
+        {
+          torqueNm: ofOne ? value / line.motorsPerWheel : value,
+          motors: 1,
+          ratio: 1 / ratio,
+          efficiency: 1,
+        },
+        'deliveredNm',
+        [
+          input,
+          fixed('motors', 'the wheel turns the drive'),
+          fixed('ratio', 'one over the stages behind it, multiplied'),
+          fixed('efficiency', 'losses left out: the safe side'),
+        ],
+      );
+}
+
+const chainInputs = (stage: StageOf<'chain'>): WorkingInput[] => [
+  fixed('chain', 'Drivetrain'),
+  fixed('teethSmall', 'Drivetrain'),
+  fixed('teethLarge', 'Drivetrain'),
+  from('centreMm', stage.centre, 'Drivetrain'),
+];
+
+/** The length of a chain, with its centre distance, wrap and diameters. */
+export const chainWorking = (stage: StageOf<'chain'>): Calculation =>
+  calculated(chainDrive, chainLoad(stage), 'links', chainInputs(stage));
+
+function chainPull(stage: StageOf<'chain'>, torque: Calculation): Calculation {
+  const given = chainLoad(stage, { inputTorqueNm: Number(torque.found.deliveredNm), inputRpm: 0 });
+  return calculated(chainDrive, given, 'pullN', [
+    ...chainInputs(stage),
+    worked('torqueNm', 'what reaches the small sprocket', torque),
+  ]);
+}
+
+/** Any other stage: the sum that its kind names, the torque that reaches it one step further. */
+function bySum(stage: Stage, rpm: number, torque: Calculation): Calculation | undefined {
+  const load = { inputTorqueNm: Number(torque.found.deliveredNm), inputRpm: rpm };
+  const sum = stageStrength(stage, load)?.sum;
+  if (!sum) return undefined;
+  const { calculator, given, key } = sum;
+  return {
+    calculator: calculator.name,
+    key,
+    given,
+    found: calculator.run(given as never),
+    inputs: Object.keys(given).map((name) =>
+      name === 'torqueNm' && given[name] === load.inputTorqueNm
+        ? worked(name, 'what reaches this stage', torque)
+        : fixed(name, `Drivetrain, ${stageName(stage.kind)}`),
+    ),
+  };
+}
+
+/** Speed of a stage's driving side, rpm. */
+const speedAt = (stage: Stage, line: Driveline, wheelRpm: number): number =>
+  line.stages
+    .slice(line.stages.findIndex(({ id }) => id === stage.id))
+    .reduce((rpm, s) => rpm * stageFigures(s).ratio, wheelRpm);
+
+/** What a source asks of a stage, in the measure of its strength. */
+export function stageNeeds(line: Driveline, source: Source, stageId: string): Working | undefined {
+  const stage = line.stages.find(({ id }) => id === stageId);
+  const torque = torqueThere(line, source, { stageId, side: 'before' });
+  if (!stage || !torque) return undefined;
+  if (stage.kind === 'chain') return chainPull(stage, torque);
+  if (stage.kind === 'gearhead') return torqueThere(line, source, { stageId, side: 'behind' });
+  return bySum(stage, speedAt(stage, line, source.wheelRpm), torque);
+}
+
+/** The torque of its driving side at which a stage gives out, or does so for a moment. */
+export function stageStands(
+  line: Driveline,
+  source: Source,
+  stageId: string,
+  { momentary }: { readonly momentary: boolean },
+): Calculation | undefined {
+  const stage = line.stages.find(({ id }) => id === stageId);
+  const torque = torqueThere(line, source, { stageId, side: 'before' });
+  if (!stage || !torque) return undefined;
+  const torqueNm = Number(torque.found.deliveredNm);
+  const strength = stageStrength(stage, {
+    inputTorqueNm: torqueNm,
+    inputRpm: speedAt(stage, line, source.wheelRpm),
+  });
+  if (!strength) return undefined;
+  return calculated(
+    torqueHeld,
+    {
+      torqueNm,
+      factor: strength.has / strength.needs,
+      safetyFactor: momentary ? 1 / (strength.momentary ?? 1) : 1,
+    },
+    'heldNm',
+    [
+      worked('torqueNm', 'what reaches this stage', torque),
+      fixed('factor', 'what the stage may carry over what this asks of it'),
+      fixed('safetyFactor', momentary ? 'for a moment it stands more (common practice)' : 'counted already'),
+    ],
+  );
+}
+
+const stated = ({ value, origin }: Quantity, dimension: Stated['dimension'], where: string): Stated => ({
+  value,
+  dimension,
+  origin,
+  where,
+});
+
+export function stageHas(build: Build, stageId: string): Working | undefined {
+  const stage = trainStages(build).find(({ id }) => id === stageId);
+  switch (stage?.kind) {
+    case 'chain':
+      return calculated(
+        allowedLoad,
+        { strengthN: chainSize(stage.chain).tensileN, safetyFactor: SAFETY_OF_CHAIN },
+        'allowedN',
+        [
+          shelf('strengthN', `the least tensile strength of ${stage.chain}`),
+          fixed('safetyFactor', 'common practice'),
+        ],
+      );
+    case 'gearhead':
+      return (
+        stage.ratedTorque && stated(stage.ratedTorque, 'torque', 'the maker’s rated torque of the gearhead')
+      );
+    case 'spur':
+    case 'bevel':
+    case 'planetary':
+    case 'worm':
+      return stage.allowable && stated(stage.allowable, 'stress', 'Drivetrain, what the teeth may carry');
+    case 'timing-belt':
+      return {
+        value: workingPull(stage),
+        dimension: 'force',
+        origin: stage.pullPerWidth.origin,
+        where:
+          'Drivetrain: its width times the pull for its width, a fifth off for each tooth under six in mesh',
+      };
+    case 'track':
+      return stated(stage.allowablePull, 'force', 'Drivetrain, its working pull');
+    case 'spool':
+      return calculated(
+        allowedLoad,
+        { strengthN: stage.ropeStrength.value, safetyFactor: SAFETY_OF_ROPE },
+        'allowedN',
+        [from('strengthN', stage.ropeStrength, 'Drivetrain'), fixed('safetyFactor', 'common practice')],
+      );
+    default:
+      return undefined;
+  }
+}

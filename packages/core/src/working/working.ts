@@ -1,0 +1,78 @@
+import type { Dimension, Origin, Quantity } from '../quantity/index.ts';
+
+type Values = Readonly<Record<string, unknown>>;
+
+/** Where a number that went into a calculation came from. */
+export type WorkingOrigin = Origin | 'worked' | 'fixed';
+
+export interface WorkingInput {
+  /** The key of the calculator's input. */
+  readonly key: string;
+  /** Which row and column of it, where the input is a table. */
+  readonly cell?: { readonly row: number; readonly column: string };
+  readonly origin: WorkingOrigin;
+  /** Where it stands: "Payload", "the slip". */
+  readonly where: string;
+  /** How it was worked out itself: one step further. */
+  readonly working?: Calculation;
+}
+
+/** A number that a calculator of the registry gave, and what went into it. */
+export interface Calculation {
+  readonly calculator: string;
+  /** The key of the output that is the number. */
+  readonly key: string;
+  readonly given: Values;
+  readonly found: Values;
+  readonly inputs: readonly WorkingInput[];
+}
+
+/** A number that was not worked out: typed, measured, or read off a part. */
+export interface Stated {
+  /** In the SI unit of its dimension. */
+  readonly value: number;
+  readonly dimension: Dimension;
+  readonly origin: WorkingOrigin;
+  readonly where: string;
+}
+
+/** How a number of the report came about. */
+export type Working = Calculation | Stated;
+
+export const isStated = (working: Working): working is Stated => 'where' in working;
+
+export const from = (key: string, { origin }: Quantity, where: string): WorkingInput => ({
+  key,
+  origin,
+  where,
+});
+export const fixed = (key: string, where: string): WorkingInput => ({ key, origin: 'fixed', where });
+export const shelf = (key: string, where: string): WorkingInput => ({ key, origin: 'shelf', where });
+export const worked = (key: string, where: string, working: Calculation): WorkingInput => ({
+  key,
+  origin: 'worked',
+  where,
+  working,
+});
+
+/** The same calculation, read for another of its outputs. */
+export const readFor = (calculation: Calculation, key: string): Calculation => ({ ...calculation, key });
+
+interface Runs<Input, Output> {
+  readonly name: string;
+  readonly run: (input: Input) => Output;
+}
+
+/** A calculation with a calculator: runs it, so that what is shown is what it says. */
+export const calculated = <Input extends Values, Output extends Values>(
+  { name, run }: Runs<Input, Output>,
+  given: Input,
+  key: keyof Output & string,
+  inputs: readonly WorkingInput[],
+): Calculation => ({
+  calculator: name,
+  key,
+  given,
+  found: run(given),
+  inputs,
+});

@@ -1,0 +1,103 @@
+import { questionsByTopic } from '@zubric/core/calculators';
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { api } from '../common/api.ts';
+import { matching, type Place } from './find-places.ts';
+import { Panel } from '../common/Panel.tsx';
+import { stationAddress, STATIONS } from '../common/stations.ts';
+
+const SHOWN = 12;
+
+/** The build that is open, by the address. */
+const openBuild = (pathname: string): string | undefined => /^\/builds\/([^/]+)/.exec(pathname)?.[1];
+
+/** Every place one can go: stations of the open build first, then builds, parts and sums. */
+function usePlaces(): readonly Place[] {
+  const here = openBuild(useLocation().pathname);
+  const builds = useQuery({ queryKey: ['builds', 'bench'], queryFn: () => api.builds('bench') });
+  const parts = useQuery({ queryKey: ['parts'], queryFn: api.parts });
+  return useMemo(() => {
+    // Parts are judged in a build: in the open one, else in the one last worked on.
+    const bench = here ?? builds.data?.[0]?.id;
+    const stations = bench === undefined ? [] : STATIONS;
+    return [
+      ...stations.map((station): Place => ({
+        kind: 'station',
+        title: station.title,
+        more: builds.data?.find((build) => build.id === bench)?.name ?? '',
+        to: stationAddress(bench ?? '', station.path),
+      })),
+      ...(builds.data ?? []).map((build): Place => ({
+        kind: 'build',
+        title: build.name,
+        more: 'problem' in build ? '' : build.purpose,
+        to: stationAddress(build.id, 'brief'),
+      })),
+      { kind: 'page', title: 'All builds', more: '', to: '/builds' },
+      ...(bench === undefined ? [] : (parts.data ?? [])).map((part): Place => ({
+        kind: 'part',
+        title: part.name,
+        more: part.kind,
+        to: `${stationAddress(bench ?? '', 'power')}?kind=${part.kind}&part=${part.id}`,
+      })),
+      ...questionsByTopic().flatMap((group) =>
+        group.questions.map((question): Place => ({
+          kind: 'sum',
+          title: question.asks,
+          more: group.title,
+          to: `/sums/${question.name}`,
+        })),
+      ),
+    ];
+  }, [here, builds.data, parts.data]);
+}
+
+/** One box that goes to every place. */
+export function Find({ onClose }: { readonly onClose: () => void }) {
+  const places = usePlaces();
+  const [wanted, setWanted] = useState('');
+  const navigate = useNavigate();
+  const found = matching(places, wanted).slice(0, SHOWN);
+  return (
+    <Panel title="Where to?" onClose={onClose}>
+      <Combobox
+        immediate
+        onChange={(place: Place | null) => {
+          if (!place) return;
+          onClose();
+          void navigate(place.to);
+        }}
+      >
+        <ComboboxInput
+          className="entry"
+          aria-label="Words of a build, a station, a part or a sum"
+          autoFocus
+          autoComplete="off"
+          placeholder="torque, slip, 24 V motor …"
+          onChange={(event) => setWanted(event.target.value)}
+        />
+        <ComboboxOptions static className="mt-2 outline-none">
+          {found.map((place) => (
+            <ComboboxOption
+              key={`${place.kind} ${place.to}`}
+              value={place}
+              className="grid cursor-pointer grid-cols-[4.5rem_minmax(0,1fr)] gap-2 px-2 py-1.5 data-focus:bg-mech-lo"
+            >
+              <span className="text-[14px] text-soft">{place.kind}</span>
+              <span className="truncate">
+                {place.title} <span className="text-[14px] text-soft">{place.more}</span>
+              </span>
+            </ComboboxOption>
+          ))}
+        </ComboboxOptions>
+        {found.length === 0 && (
+          <p className="mt-2 px-2">
+            Nothing has these words. Try fewer, or the name of a part or a question.
+          </p>
+        )}
+      </Combobox>
+    </Panel>
+  );
+}

@@ -1,0 +1,91 @@
+import { linkDefinition, type Block, type Report, type Verdict } from '@zubric/core/judge';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation } from 'react-router';
+import { useBuild } from '../session/BuildSession.tsx';
+import { STATIONS, stationAddress, type StationPath } from '../common/stations.ts';
+
+/** What stands beside the stations. */
+const beside = (buildId: string) => [
+  { to: '/builds', title: 'Builds' },
+  { to: '/sums', title: 'Quick sums' },
+  { to: `/builds/${buildId}/print`, title: 'Print' },
+];
+
+/** Which blocks of the strip a station can mend. */
+const OWNED: Partial<Record<StationPath, readonly Block[]>> = {
+  ground: ['ground'],
+  drivetrain: ['wheel', 'ratio'],
+  power: ['motor', 'driver', 'battery'],
+};
+
+/** How much fails in these blocks, or, where nothing does, is short of its rule. */
+function underIn(report: Report, blocks: readonly Block[]): string | undefined {
+  const count = (verdict: Verdict): number =>
+    report.governing.filter((l) => l.verdict === verdict && blocks.includes(linkDefinition(l.link).block))
+      .length;
+  const [fails, short] = [count('fails'), count('short')];
+  if (fails > 0) return `${fails} ${fails === 1 ? 'fails' : 'fail'}`;
+  return short > 0 ? `${short} short` : undefined;
+}
+
+/** The stations of the open build, and the way back to all builds. */
+export function Rail() {
+  const { id, report } = useBuild();
+  const { pathname } = useLocation();
+  const stations = useRef<HTMLUListElement>(null);
+  // Where the stations stand side by side, the one that is open is brought to where it can be seen.
+  useEffect(() => {
+    stations.current
+      ?.querySelector('[aria-current="page"]')
+      ?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  }, [pathname]);
+  return (
+    <nav
+      aria-label="Stations"
+      className="flex overflow-x-auto border-line max-md:border-b md:row-span-2 md:block md:border-r md:py-3"
+    >
+      <ul ref={stations} className="flex shrink-0 md:block">
+        {STATIONS.map((station) => {
+          const under = underIn(report, OWNED[station.path] ?? []);
+          return (
+            <li key={station.path} className="shrink-0">
+              <NavLink
+                to={stationAddress(id, station.path)}
+                className={({ isActive }) =>
+                  `grid min-h-10 grid-cols-[22px_1fr] items-center px-3 py-2 font-narrow text-[16px] whitespace-nowrap ${isActive ? 'bg-ink font-semibold text-sheet' : 'font-medium hover:bg-mech-lo'}`
+                }
+              >
+                {({ isActive }) => (
+                  <>
+                    <span className={`text-[14px] ${isActive ? 'text-line' : 'text-soft'}`}>
+                      {station.key}
+                    </span>
+                    <span>{station.title}</span>
+                    {under && (
+                      <span
+                        className={`col-start-2 text-[14px] ${isActive ? 'text-short-lo' : 'text-short'}`}
+                      >
+                        {under}
+                      </span>
+                    )}
+                  </>
+                )}
+              </NavLink>
+            </li>
+          );
+        })}
+      </ul>
+      <hr className="mx-3 my-3 border-line max-md:hidden" />
+      {beside(id).map(({ to, title }) => (
+        <NavLink
+          key={to}
+          to={to}
+          end
+          className="block shrink-0 px-3 py-2 font-narrow text-[16px] font-medium whitespace-nowrap hover:bg-mech-lo md:pl-[34px]"
+        >
+          {title}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

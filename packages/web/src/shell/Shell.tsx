@@ -1,0 +1,17 @@
+import { Outlet } from 'react-router';
+import { ThemeProvider } from '../common/theme.tsx';
+import { UnitsProvider } from '../common/units.tsx';
+
+/** What every page stands in. */
+export function Shell() {
+  return (
+    <ThemeProvider>
+      <UnitsProvider>
+        <a href="#main" className="absolute -top-20 left-2 z-50 bg-bar px-3 py-2 text-bar-ink focus:top-2">
+          To the page itself
+        </a>
+        <Outlet />
+      </UnitsProvider>
+    </ThemeProvider>
+  );
+}

@@ -1,0 +1,94 @@
+import { differencesBetween, inWords } from '@zubric/core/vehicle';
+import { Redo2, Undo2 } from 'lucide-react';
+import { useEffect } from 'react';
+import { useBuild } from '../session/BuildSession.tsx';
+import { withCommand } from '../common/keys.ts';
+import { useUnits } from '../common/units.tsx';
+
+/** Z and Y as everywhere: back with Ctrl Z, forth with Ctrl Shift Z or Ctrl Y. */
+function wayOf(event: KeyboardEvent): 'undo' | 'redo' | undefined {
+  if (!withCommand(event)) return undefined;
+  const key = event.key.toLowerCase();
+  if (key === 'y') return 'redo';
+  return key === 'z' ? (event.shiftKey ? 'redo' : 'undo') : undefined;
+}
+
+/**
+ * Text that is none of the build's (a search, a note) or that cannot be read yet is the browser's own to undo; so is a
+ * field under an open dialog.
+ */
+const isBrowsers = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.closest('[data-own-undo], [role="dialog"], textarea') !== null ||
+    target.getAttribute('aria-invalid') === 'true');
+
+/** Undo and redo over the whole build, from any station. */
+export function UndoRedo() {
+  const { session, undo, redo } = useBuild();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const way = wayOf(event);
+      if (!way || isBrowsers(event.target)) return;
+      event.preventDefault();
+      const focused = document.activeElement;
+      // A field shows what was typed until it is left: it is left and taken up again, so that it shows what now holds.
+      if (focused instanceof HTMLInputElement) focused.blur();
+      if (way === 'undo') undo();
+      else redo();
+      if (focused instanceof HTMLInputElement) requestAnimationFrame(() => focused.focus());
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo]);
+  const { history } = session;
+  const button = 'p-1 enabled:hover:bg-soft disabled:opacity-40';
+  return (
+    <span className="flex items-center">
+      <button
+        type="button"
+        className={button}
+        aria-label="Undo"
+        title="Undo (Ctrl Z)"
+        aria-keyshortcuts="Control+Z"
+        disabled={history.undo.length === 0}
+        onClick={undo}
+      >
+        <Undo2 size={18} aria-hidden />
+      </button>
+      <button
+        type="button"
+        className={button}
+        aria-label="Redo"
+        title="Redo (Ctrl Shift Z)"
+        aria-keyshortcuts="Control+Shift+Z Control+Y"
+        disabled={history.redo.length === 0}
+        onClick={redo}
+      >
+        <Redo2 size={18} aria-hidden />
+      </button>
+      <Moved />
+    </span>
+  );
+}
+
+/** What the last step back or forth did: it may have been at another station. */
+function Moved() {
+  const { session } = useBuild();
+  const { system } = useUnits();
+  const { moved } = session;
+  const text = moved
+    ? differencesBetween(moved.from, moved.to)
+        .map((difference) => inWords(difference, moved.from, moved.to, system).text)
+        .join('; ')
+    : '';
+  return (
+    <span
+      role="log"
+      aria-label="Undone and redone"
+      className="max-w-80 truncate pl-1 text-[14px] text-bar-soft max-md:hidden"
+      title={text}
+    >
+      {moved && `${moved.way === 'undo' ? 'undone' : 'redone'}: ${text}`}
+    </span>
+  );
+}

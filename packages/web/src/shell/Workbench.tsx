@@ -1,0 +1,154 @@
+import { closeness, type Report } from '@zubric/core/judge';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useCallback, useEffect } from 'react';
+import { Outlet, useNavigate, useParams } from 'react-router';
+import { BuildSession, useBuild } from '../session/BuildSession.tsx';
+import type { SaveState } from '../session/session.ts';
+import { CarriedResult } from '../sums/CarriedResult.tsx';
+import { Strip } from '../strip/Strip.tsx';
+import { leftDrafts } from '../session/drafts.ts';
+import type { KeptHere } from '../session/saving.ts';
+import { api } from '../common/api.ts';
+import { CannotOpen } from './CannotOpen.tsx';
+import { Guidance } from './Guidance.tsx';
+import { Header } from '../frame/Header.tsx';
+import { isTyping } from '../common/keys.ts';
+import { Rail } from './Rail.tsx';
+import { fetchStationsAhead } from './station-pages.ts';
+import { DiskNotice } from '../frame/StateNotices.tsx';
+import { STATIONS, stationAddress } from '../common/stations.ts';
+import { UndoRedo } from './UndoRedo.tsx';
+
+const Unsettled = lazy(async () => ({ default: (await import('./Unsettled.tsx')).Unsettled }));
+
+/** A build opened on the bench: header, rail, strip and the station chosen. */
+export function Workbench() {
+  const { buildId = '' } = useParams();
+  const queries = useQueryClient();
+  // The list may be on screen by the time a save comes through.
+  const onSaved = useCallback(() => void queries.invalidateQueries({ queryKey: ['builds'] }), [queries]);
+  const stored = useQuery({
+    queryKey: ['build', buildId],
+    queryFn: async () => {
+      const build = await api.build(buildId);
+      return { build, left: await leftDrafts(buildId, build.document) };
+    },
+    // The session owns the build from here on; it is not fetched again beneath the builder's hands.
+    staleTime: Infinity,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+  });
+  if (stored.isError)
+    return <CannotOpen id={buildId} error={stored.error} retry={() => void stored.refetch()} />;
+  if (!stored.data)
+    return (
+      <p className="p-10" role="status">
+        {stored.failureCount > 0 ? 'The server does not answer yet; asking again …' : 'Opening the build …'}
+      </p>
+    );
+  return (
+    <BuildSession key={buildId} stored={stored.data.build} left={stored.data.left} onSaved={onSaved}>
+      <Bench />
+    </BuildSession>
+  );
+}
+
+/** 1 to 9 open the stations, unless something is being typed. */
+function useStationKeys(buildId: string): void {
+  const navigate = useNavigate();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      const station = STATIONS.find((s) => s.key === event.key);
+      if (station) void navigate(stationAddress(buildId, station.path));
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [buildId, navigate]);
+}
+
+function Bench() {
+  const { id, build, session, left, report, keptHere } = useBuild();
+  useStationKeys(id);
+  useEffect(fetchStationsAhead, []);
+  return (
+    <div className="grid min-h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_1fr] md:grid-cols-[148px_minmax(0,1fr)] md:grid-rows-[auto_auto_1fr]">
+      <div className="md:col-span-2">
+        <Header>
+          <span className="max-w-56 truncate font-narrow text-[16px] font-semibold" title={build.name}>
+            {build.name}
+          </span>
+          <UndoRedo />
+          <SaveMark state={session.save} message={session.message} keptHere={keptHere} />
+          <Governing report={report} />
+        </Header>
+      </div>
+      <Rail />
+      <Strip />
+      <main id="main" className="min-w-0 px-3 pt-3 pb-6 md:px-5">
+        <DiskNotice />
+        {(session.save === 'gone' || session.theirs || left.length > 0) && (
+          <Suspense fallback={null}>
+            <Unsettled />
+          </Suspense>
+        )}
+        <CarriedResult />
+        <Guidance />
+        <Suspense fallback={<p>Opening the station …</p>}>
+          <Outlet />
+        </Suspense>
+      </main>
+    </div>
+  );
+}
+
+const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
+  saved: 'saved',
+  waiting: 'saving …',
+  saving: 'saving …',
+  offline: 'not saved',
+  conflict: 'not saved, as it differs elsewhere',
+  refused: 'not saved',
+  gone: 'not saved, as it was thrown away',
+};
+
+/** Where an edit is that the server does not have: said only once it is so. */
+const KEPT_WORDS: Readonly<Record<KeptHere, string>> = {
+  kept: ': kept here',
+  keeping: '',
+  'only-on-screen': ': only on this screen',
+};
+
+interface SaveMarkProps {
+  readonly state: SaveState;
+  readonly message: string;
+  readonly keptHere: KeptHere;
+}
+
+function SaveMark({ state, message, keptHere }: SaveMarkProps) {
+  const calm = state === 'saved' || state === 'waiting' || state === 'saving';
+  return (
+    <span
+      role="status"
+      className={`truncate text-[14px] ${calm ? 'text-bar-soft' : 'bg-short px-2 py-0.5 font-semibold text-sheet'}`}
+      title={message}
+    >
+      {SAVE_WORDS[state]}
+      {calm ? '' : KEPT_WORDS[keptHere]}
+      {state === 'offline' && ', trying again'}
+      {state === 'refused' && message !== '' ? `: ${message}` : ''}
+    </span>
+  );
+}
+
+function Governing({ report }: { readonly report: Report }) {
+  const worst = [...report.governing].sort((a, b) => closeness(a) - closeness(b))[0];
+  const duty = report.duties.find((d) => d.id === worst?.dutyId);
+  if (!worst) return null;
+  return (
+    <span className="ml-auto hidden truncate text-[15px] text-bar-soft xl:inline">
+      governed by <b className="font-semibold text-bar-ink">{duty?.name ?? 'the whole outing'}</b>
+    </span>
+  );
+}
