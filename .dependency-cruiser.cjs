@@ -1,7 +1,7 @@
 /** The order of the core's folders: each may import only from those before it. */
 const CORE = [
-  'contract',
   'quantity',
+  'contract',
   'ground',
   'transmission',
   'motor',
@@ -16,6 +16,7 @@ const CORE = [
   'assembly',
   'simulate',
   'trials',
+  'say',
   'calculators',
 ];
 

@@ -1,4 +1,5 @@
 import { evaluate, type Report } from '@zubric/core/judge';
+import { reportInWords } from '@zubric/core/say';
 import { moves, movesOfFinding } from '@zubric/core/moves';
 import { partSchema, readBuild, type Build, type Part } from '@zubric/core/vehicle';
 import type { Files } from './calc.ts';
@@ -17,7 +18,7 @@ export function evaluateFile(args: readonly string[], files: Files): Outcome {
   const read = readBuild(parsed.value);
   if (!read.ok) return refused(read.problems.map(problemLine));
   const report = evaluate(read.build);
-  return done(asJson({ ...report, findings: withMoves(read.build, report, shelfOf(files)) }));
+  return done(asJson(withMoves(read.build, report, shelfOf(files))));
 }
 
 const SHELF = ['motors', 'drivers', 'batteries'];
@@ -34,11 +35,15 @@ function shelfOf(files: Files): Part[] {
   });
 }
 
-/** Each finding with the moves of its margin. */
+/** The report in words, each finding with the moves of its margin. */
 function withMoves(build: Build, report: Report, shelf: readonly Part[]) {
   const all = moves(build, report, { shelf });
-  return report.findings.map((finding) => ({
+  const said = reportInWords(report, build);
+  const findings = said.findings.map((finding) => ({
     ...finding,
-    moves: movesOfFinding(all, finding).map(({ text, gains, costs }) => ({ text, gains, costs })),
+    moves: movesOfFinding(all, finding).map(
+      ({ changes: _, before: _b, after: _a, makesShort: _m, ...move }) => move,
+    ),
   }));
+  return { ...said, findings };
 }

@@ -1,3 +1,4 @@
+import { show } from '../quantity/index.ts';
 import { batteryOf, motorOf, type Build, type PartOf } from '../vehicle/index.ts';
 import { batteryPack } from '../supply/index.ts';
 
@@ -27,7 +28,7 @@ export function cautionForVoltage(build: Build): string | undefined {
   const motor = motorOf(build);
   const fullV = battery ? batteryPack.run(cells(battery)).fullV : 0;
   if (Math.max(fullV, motor?.voltageV ?? 0) <= LICENSED_V) return undefined;
-  return `Over ${LICENSED_V} V: let a licensed person do or check this, to the local code.`;
+  return `Over ${show(LICENSED_V, 'voltage', 'metric').text}: let a licensed person do or check this, to the local code.`;
 }
 
 const cells = ({ chemistry, series, parallel, cellAh, cellMilliohm }: PartOf<'battery'>) => ({

@@ -81,7 +81,9 @@ const chain: StageWork<StageOf<'chain'>> = {
 };
 
 const gearhead: StageWork<StageOf<'gearhead'>> = {
-  parts: (stage) => [{ id: 'gearhead', name: `Gearhead, ${showNumber(stage.ratio.value)} : 1`, count: 1 }],
+  parts: (stage) => [
+    { id: 'gearhead', name: `Gearhead, ${show(stage.ratio.value, 'ratio', 'metric').text}`, count: 1 },
+  ],
   before: () => [
     {
       id: 'mesh',

@@ -1,4 +1,5 @@
-import { NotPhysical } from '../contract/index.ts';
+import { NotPhysical, type Notice } from '../contract/index.ts';
+import { inUnits, type UnitSystem } from '../quantity/index.ts';
 import { findCalculator } from './registry.ts';
 
 /** There is no calculator of that name. */
@@ -16,12 +17,21 @@ const isFiniteThroughout = (value: unknown): boolean => {
   return true;
 };
 
+/** What it warns of, in sentences: who calls a calculator by its name reads them. */
+const inWords = (output: unknown, system: UnitSystem): unknown => {
+  const { warnings } = output as { readonly warnings?: readonly Notice[] };
+  return warnings
+    ? { ...(output as object), warnings: warnings.map(({ sentence }) => inUnits(sentence, system)) }
+    : output;
+};
+
 /**
- * Runs a calculator on unchecked input. NaN and Infinity never leave it.
+ * Runs a calculator on unchecked input. NaN and Infinity never leave it; what it warns of is said in the units of
+ * `system`.
  *
  * @throws UnknownCalculator, ZodError (input outside its schema), NotPhysical.
  */
-export function calculate(name: string, input: unknown): unknown {
+export function calculate(name: string, input: unknown, system: UnitSystem = 'metric'): unknown {
   const calculator = findCalculator(name);
   if (!calculator) throw new UnknownCalculator(name);
   const output = calculator.run(calculator.input.parse(input));
@@ -30,5 +40,5 @@ export function calculate(name: string, input: unknown): unknown {
       'out-of-range',
       'The result is too large to be a number: check the units of each input.',
     );
-  return output;
+  return inWords(output, system);
 }

@@ -22,7 +22,8 @@ import {
   type Calculation,
   type Working,
 } from '../working/index.ts';
-import { NotPhysical, STANDARD_GRAVITY, radiansToDegrees } from '../contract/index.ts';
+import { STANDARD_GRAVITY, radiansToDegrees } from '../quantity/index.ts';
+import { NotPhysical } from '../contract/index.ts';
 import { launchOfBuild } from '../simulate/index.ts';
 import { chainLoad, timingBeltInput, wormInput, type Stage, type StageOf } from '../transmission/index.ts';
 

@@ -7,8 +7,7 @@ import {
   trackOf,
   type Build,
 } from '../vehicle/index.ts';
-import { degreesToRadians, radSToRpm } from '../contract/index.ts';
-import { typed, type Origin, type Quantity } from '../quantity/index.ts';
+import { degreesToRadians, radSToRpm, show, typed, type Origin, type Quantity } from '../quantity/index.ts';
 import type { Stage, StageOf } from '../transmission/index.ts';
 
 type Values = Readonly<Record<string, unknown>>;
@@ -205,7 +204,7 @@ const motorConstants: Place = {
     ) as [number, number, number];
     const stallA = motor.voltageV / resistanceOhm;
     if (noLoadA >= stallA)
-      return `At ${motor.voltageV} V that motor would not turn: its no-load current is above its stall current.`;
+      return `At ${show(motor.voltageV, 'voltage', 'metric').text} that motor would not turn: its no-load current is above its stall current.`;
     return choosePart(build, {
       ...motor,
       noLoadRpm: radSToRpm((motor.voltageV - noLoadA * resistanceOhm) / keVsPerRad),

@@ -1,7 +1,8 @@
 import { evaluate } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { putIn, STANDARD_GRAVITY, type SayKey } from '../contract/index.ts';
+import { STANDARD_GRAVITY } from '../quantity/index.ts';
+import { putIn, type SayKey } from '../contract/index.ts';
 import { CALCULATORS, type AnyCalculator } from './registry.ts';
 
 type Values = Readonly<Record<string, unknown>>;

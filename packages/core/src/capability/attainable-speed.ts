@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { AIR_DENSITY, bracketedRoot, defineCalculator, key, radSToRpm } from '../contract/index.ts';
+import { AIR_DENSITY, radSToRpm } from '../quantity/index.ts';
+import { bracketedRoot, defineCalculator, key } from '../contract/index.ts';
 import { circuitFrom, circuitKeys, circuitSymbols, fullCommandTorque } from '../supply/index.ts';
 import { deliveredTorque } from '../transmission/index.ts';
 

@@ -1,4 +1,4 @@
-import { GRAM_CM2, degreesToRadians, radiansToDegrees } from '../contract/index.ts';
+import { GRAM_CM2, degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
 import { LEAST_MASS } from '../demand/index.ts';
 import { trainStages, type Driveline, inertiaInput } from '../drive/index.ts';
 import { playSum, reflectedInertia, stageFigures, stagePlay } from '../transmission/index.ts';

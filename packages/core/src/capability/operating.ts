@@ -1,4 +1,4 @@
-import { AIR_DENSITY, rpmToRadS } from '../contract/index.ts';
+import { AIR_DENSITY, rpmToRadS } from '../quantity/index.ts';
 import { demandOf, type Resistance, type TurnReport } from '../demand/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { wheelTorque } from '../ground/index.ts';

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate, stageAs } from '../judge/index.ts';
+import { saidOf } from '../testing/vehicles.ts';
 import { freshStage, type Stage } from '../transmission/index.ts';
 import { buildSchema, type Build } from '../vehicle/index.ts';
 import { ratioOffers } from './ratio-offers.ts';
@@ -97,14 +98,14 @@ describe('a stage by another kind', () => {
 describe('a ratio and its window, in words', () => {
   /** Puffin's chain by one large sprocket or another; its hardest window ends at 49 : 1. */
   const at = (teethDriven: number): string =>
-    evaluate({
+    saidOf({
       ...puffin,
       drive: {
         ...puffin.drive,
         stages: puffin.drive.stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriven } : s)),
       },
     })
-      .findings.filter(({ link }) => link === 'ratio')
+      .filter(({ link }) => link === 'ratio')
       .map(({ text }) => text)
       .join();
 

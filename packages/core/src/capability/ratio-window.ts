@@ -1,7 +1,14 @@
+import { figure, sentence } from '../quantity/index.ts';
 import { z } from 'zod';
-import { bracketedRoot, defineCalculator, highestPoint, key } from '../contract/index.ts';
+import {
+  bracketedRoot,
+  defineCalculator,
+  highestPoint,
+  key,
+  notice,
+  type Notice,
+} from '../contract/index.ts';
 import { greatestWheelTorque } from '../drive/index.ts';
-import { showNumber } from '../quantity/index.ts';
 import { circuitFrom, circuitKeys } from '../supply/index.ts';
 import type { MarginPolicy } from '../vehicle/index.ts';
 import type { RatioSpan, RatioWindow } from './report.ts';
@@ -156,12 +163,15 @@ export const ratioWindowSum = defineCalculator({
       i,
       { torque: i.torqueRule, speed: i.speedRule },
     );
-    const warnings = [];
+    const warnings: Notice[] = [];
     if (!just)
       warnings.push(
-        `No ratio does it: the best, ${showNumber(best.ratio)} : 1, gives ${showNumber(best.margin)} × the torque. Ask for less speed or torque, or take a stronger motor.`,
+        notice(
+          'no-ratio',
+          sentence`No ratio does it: the best, ${figure(best.ratio, 'ratio')}, gives ${best.margin} × the torque. Ask for less speed or torque, or take a stronger motor.`,
+        ),
       );
-    else if (!rule) warnings.push('Some ratios do it, but none meets the rule.');
+    else if (!rule) warnings.push(notice('none-at-rule', 'Some ratios do it, but none meets the rule.'));
     return {
       ...(just ? { lowest: just.low, highest: just.high } : {}),
       ...(rule ? { lowestAtRule: rule.low, highestAtRule: rule.high } : {}),

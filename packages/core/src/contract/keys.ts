@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Notice } from './notice.ts';
 
 /**
  * Schemas for the keys of a calculator. Each carries a description and the unit that its name ends in, so that
@@ -28,5 +29,8 @@ export const count = (description: string, least = 1) => described(z.int().min(l
 export const grade = (description = 'Grade of the ground, uphill positive') =>
   described(z.number().gt(-90).lt(90), description, 'deg');
 
-/** What a calculator warns of; empty where there is nothing. */
-export const warnings = z.array(z.string()).meta({ description: 'What to be wary of', unit: '' });
+/** What a calculator warns of; empty where there is nothing. Who calls it by name gets the sentences. */
+export const warnings = z
+  .array(z.custom<Notice>(() => true))
+  .readonly()
+  .meta({ description: 'What to be wary of', unit: '' });

@@ -1,4 +1,5 @@
-import { STANDARD_GRAVITY, bracketedRoot, radiansToDegrees } from '../contract/index.ts';
+import { STANDARD_GRAVITY, radiansToDegrees } from '../quantity/index.ts';
+import { bracketedRoot } from '../contract/index.ts';
 import { type Driveline, rotatingFactor } from '../drive/index.ts';
 import { reactionRun, slowingBy, towedLoad, type stopping } from '../ground/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';

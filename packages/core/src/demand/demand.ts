@@ -1,4 +1,5 @@
-import { AIR_DENSITY, radiansToDegrees } from '../contract/index.ts';
+import { notice, onceEach, type Notice } from '../contract/index.ts';
+import { AIR_DENSITY, radiansToDegrees } from '../quantity/index.ts';
 import { rotatingFactor } from '../drive/index.ts';
 import { catchLean, roadLoad, sumOfForces, trackSinkage, wheelSinkage } from '../ground/index.ts';
 import type { Axle, Build, Duty, GroundSoil } from '../vehicle/index.ts';
@@ -23,7 +24,7 @@ export const roadLoadInput = (build: Build, duty: Duty, footing: Footing, speedM
 interface Sunk {
   readonly sinkageM: number;
   readonly compactionN: number;
-  readonly warnings: readonly string[];
+  readonly warnings: readonly Notice[];
 }
 
 const soilKeys = ({ kcKnPerM, kphiKnPerM, exponent }: NonNullable<ReturnType<typeof groundOf>['soil']>) => ({
@@ -35,8 +36,10 @@ const soilKeys = ({ kcKnPerM, kphiKnPerM, exponent }: NonNullable<ReturnType<typ
 /** Deeper, or harder to press down, is no ground: figures of a soil that cannot be. */
 const MOST_SUNK_M = 1000;
 const MOST_COMPACTION_N = 1e9;
-const NO_SUCH_SOIL =
-  'The soil’s figures carry nothing under wheels of this width: check its moduli kc and kφ and its exponent.';
+const NO_SUCH_SOIL = notice(
+  'no-such-soil',
+  'The soil’s figures carry nothing under wheels of this width: check its moduli kc and kφ and its exponent.',
+);
 
 /** One wheel or track in soft ground. */
 function sink(build: Build, duty: Duty, wheel: readonly ContactLoad[]): Sunk | undefined {
@@ -83,7 +86,7 @@ export function sinkOf(build: Build, duty: Duty, footing: Footing): SinkReport |
     axleId: deepest.axleId,
     sinkageM: deepest.sinkageM,
     compactionN: sunk.reduce((sum, s) => sum + s.compactionN, 0),
-    warnings: [...new Set(sunk.flatMap((s) => s.warnings))],
+    warnings: onceEach(sunk.flatMap((s) => s.warnings)),
   };
 }
 
@@ -116,7 +119,7 @@ export interface Demand {
   readonly resistance: Resistance;
   readonly footing: Footing;
   readonly turn?: TurnReport;
-  readonly step?: StepReport | { readonly problem: string };
+  readonly step?: StepReport | { readonly problem: Notice };
   readonly sink?: SinkReport;
 }
 

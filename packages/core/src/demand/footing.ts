@@ -1,4 +1,5 @@
-import { NotPhysical, STANDARD_GRAVITY, degreesToRadians, radiansToDegrees } from '../contract/index.ts';
+import { STANDARD_GRAVITY, degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
+import { NotPhysical, type Notice } from '../contract/index.ts';
 import { innerDriveInput } from '../drive/index.ts';
 import {
   gripForce,
@@ -138,7 +139,7 @@ interface Loads {
   readonly acrossN: number;
   readonly stands: boolean;
   /** Why there are none: steeper than a wall, or lifted by its hitch. */
-  readonly problem?: string;
+  readonly problem?: Notice;
 }
 
 /** Loads of every contact in a stance. */
@@ -149,7 +150,7 @@ export function loadsIn(build: Build, duty: Duty, mass: Mass, stance: Stance): L
     return wheelLoads.run(input);
   } catch (error) {
     if (!(error instanceof NotPhysical)) throw error;
-    return { ...LIFTED, loads: input.contacts.map(() => ({ loadN: 0 })), problem: error.message };
+    return { ...LIFTED, loads: input.contacts.map(() => ({ loadN: 0 })), problem: error.notice };
   }
 }
 

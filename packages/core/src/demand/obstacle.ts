@@ -1,4 +1,4 @@
-import { NotPhysical } from '../contract/index.ts';
+import { NotPhysical, type Notice } from '../contract/index.ts';
 import { obstacleClimb } from '../ground/index.ts';
 import {
   contactsOfAxle,
@@ -54,7 +54,7 @@ export function stepOf(
   build: Build,
   duty: Duty,
   footing: Footing,
-): StepReport | { readonly problem: string } | undefined {
+): StepReport | { readonly problem: Notice } | undefined {
   if (!duty.step || build.layout.kind === 'winch') return undefined;
   try {
     return build.layout.axles
@@ -63,6 +63,6 @@ export function stepOf(
       .sort((a, b) => a.has / a.needs - b.has / b.needs)[0];
   } catch (error) {
     if (!(error instanceof NotPhysical)) throw error;
-    return { problem: error.message };
+    return { problem: error.notice };
   }
 }

@@ -1,3 +1,4 @@
+import type { Notice } from '../contract/index.ts';
 import type { Turning } from '../vehicle/index.ts';
 
 /** Forces along the ground, N. In a turn every driveline is counted as the hardest: `turningN` is twice moment over track. */
@@ -49,7 +50,7 @@ export interface Footing {
   /** Whether it stands at all in this duty. */
   readonly stands: boolean;
   /** Why nothing presses on the ground, where nothing does. */
-  readonly problem?: string;
+  readonly problem?: Notice;
 }
 
 /** A turn: what each side pushes with (braking negative), how fast it goes, and what the steered wheels must hold. */
@@ -80,7 +81,7 @@ export interface SinkReport {
   readonly axleId: string;
   readonly sinkageM: number;
   readonly compactionN: number;
-  readonly warnings: readonly string[];
+  readonly warnings: readonly Notice[];
 }
 
 /** What holds it on its wheels over an edge, and what tips it over it. */
@@ -144,7 +145,7 @@ export interface DutyAsked {
   /** On uneven ground: what grip is left with the driven wheel in the air that is missed most. */
   readonly hanging?: HangingReport;
   /** Why the step cannot be climbed, or how. */
-  readonly step?: StepReport | { readonly problem: string };
+  readonly step?: StepReport | { readonly problem: Notice };
   readonly sink?: SinkReport;
   readonly tip?: TipReport;
   readonly brake?: BrakeReport;

@@ -1,4 +1,5 @@
-import { STANDARD_GRAVITY, remembered } from '../contract/index.ts';
+import { STANDARD_GRAVITY } from '../quantity/index.ts';
+import { remembered } from '../contract/index.ts';
 import { meanRolling } from '../ground/index.ts';
 import {
   figuresOf,

@@ -1,4 +1,4 @@
-import { STANDARD_GRAVITY } from '../contract/index.ts';
+import { STANDARD_GRAVITY } from '../quantity/index.ts';
 import { slideAcross } from '../ground/index.ts';
 import { contactsOf, figuresOf, layoutKind, type Build, type Duty } from '../vehicle/index.ts';
 import { askedOfGrip, type Demand } from './demand.ts';

@@ -1,4 +1,5 @@
-import { NotPhysical, STANDARD_GRAVITY, remembered } from '../contract/index.ts';
+import { STANDARD_GRAVITY } from '../quantity/index.ts';
+import { NotPhysical, remembered } from '../contract/index.ts';
 import { cornerSpeed, sideTip, tipAngles, tippingMoments } from '../ground/index.ts';
 import { asTwoAxles, contactsOf, layoutKind, turningOf, type Build, type Duty } from '../vehicle/index.ts';
 import { LEAST_MASS, hitchLoadOf, massOf, stanceOf, type Stance } from './footing.ts';

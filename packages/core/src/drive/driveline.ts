@@ -1,4 +1,5 @@
-import { remembered } from '../contract/index.ts';
+import { sentence } from '../quantity/index.ts';
+import { remembered, type Notice, notice } from '../contract/index.ts';
 import { dcMotorConstants } from '../motor/index.ts';
 import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
 import {
@@ -37,7 +38,7 @@ export interface Driveline {
   readonly driver?: PartOf<'driver'>;
   readonly battery?: PartOf<'battery'>;
   readonly pack?: ReturnType<typeof batteryPack.run>;
-  readonly warnings: readonly string[];
+  readonly warnings: readonly Notice[];
 }
 
 const GEARHEAD_ON_MOTOR = 'motor-gearhead';
@@ -80,13 +81,20 @@ export const trainOf = remembered((build: Build): Train => {
 });
 
 /** Why a stage cannot be where it is: spools and tracks end the drive of a vehicle that has them. */
-function misplaced({ layout }: Build, { kind }: Stage, last: boolean): string | undefined {
+function misplaced({ layout }: Build, { kind }: Stage, last: boolean): Notice | undefined {
   if (!isLastKind(kind)) return undefined;
-  if (!last) return `A ${stageName(kind)} ends the drive: move the stages behind it before it.`;
+  if (!last)
+    return notice(
+      'not-last',
+      sentence`A ${stageName(kind)} ends the drive: move the stages behind it before it.`,
+    );
   const wants = kind === 'spool' ? 'winch' : 'tracked';
   return layout.kind === wants
     ? undefined
-    : `A ${stageName(kind)} is the end of a ${kind === 'spool' ? 'winch' : 'tracked vehicle'}: choose that layout in the Brief, or remove the stage.`;
+    : notice(
+        'other-layout',
+        sentence`A ${stageName(kind)} is the end of a ${kind === 'spool' ? 'winch' : 'tracked vehicle'}: choose that layout in the Brief, or remove the stage.`,
+      );
 }
 
 /** What the calculator of a train takes of a stage. */

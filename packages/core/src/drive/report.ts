@@ -1,3 +1,5 @@
+import type { Notice } from '../contract/index.ts';
+
 /** The train from motor to wheel as it stands. */
 export interface Train {
   readonly ratio: number;
@@ -9,7 +11,7 @@ export interface Train {
     readonly title: string;
     readonly ratio: number;
     readonly efficiency: number;
-    readonly problem?: string;
-    readonly warnings: readonly string[];
+    readonly problem?: Notice;
+    readonly warnings: readonly Notice[];
   }[];
 }

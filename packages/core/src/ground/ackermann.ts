@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, key, radiansToDegrees } from '../contract/index.ts';
+import { radiansToDegrees, figure, sentence } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   wheelbaseM: key.positive('Distance between the axles', 'm'),
@@ -39,7 +40,7 @@ export const ackermann = defineCalculator({
     if (inside <= 0)
       throw new NotPhysical(
         'turn-too-tight',
-        `A radius of ${turnRadiusM} m lies within the track: it must be more than ${trackM / 2} m.`,
+        sentence`A radius of ${figure(turnRadiusM, 'length')} lies within the track: it must be more than ${figure(trackM / 2, 'length')}.`,
       );
     return {
       innerDeg: radiansToDegrees(Math.atan(wheelbaseM / inside)),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, STANDARD_GRAVITY, defineCalculator, key } from '../contract/index.ts';
+import { STANDARD_GRAVITY } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   bodyMassKg: key.positive('Mass of what leans', 'kg'),

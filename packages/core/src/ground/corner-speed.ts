@@ -1,11 +1,6 @@
 import { z } from 'zod';
-import {
-  STANDARD_GRAVITY,
-  defineCalculator,
-  degreesToRadians,
-  key,
-  radiansToDegrees,
-} from '../contract/index.ts';
+import { STANDARD_GRAVITY, degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   turnRadiusM: key.positive('Radius of the turn, on the level', 'm'),

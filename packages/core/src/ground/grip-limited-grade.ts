@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCalculator, key, radiansToDegrees } from '../contract/index.ts';
+import { radiansToDegrees } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   driven: z.enum(['rear', 'front', 'all']).meta({ description: 'The driven axle', unit: '' }),

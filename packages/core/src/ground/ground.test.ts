@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { STANDARD_GRAVITY, degreesToRadians } from '../contract/index.ts';
+import { STANDARD_GRAVITY, degreesToRadians } from '../quantity/index.ts';
 import { axleLoads, gripLimitedGrade, roadLoad } from './index.ts';
 
 const level = {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, STANDARD_GRAVITY, defineCalculator, key, radiansToDegrees } from '../contract/index.ts';
+import { STANDARD_GRAVITY, radiansToDegrees } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   innerKg: key.positive('Mass that climbs inside', 'kg'),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { STANDARD_GRAVITY, defineCalculator, key } from '../contract/index.ts';
+import { STANDARD_GRAVITY } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   differential: z

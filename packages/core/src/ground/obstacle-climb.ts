@@ -1,3 +1,4 @@
+import { figure, sentence } from '../quantity/index.ts';
 import { z } from 'zod';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
@@ -42,7 +43,7 @@ export const obstacleClimb = defineCalculator({
     if (h >= r)
       throw new NotPhysical(
         'step-too-high',
-        `A step of ${h} m is not lower than the wheel’s radius of ${r} m: use a larger wheel or a ramp.`,
+        sentence`A step of ${figure(h, 'length')} is not lower than the wheel’s radius of ${figure(r, 'length')}: use a larger wheel or a ramp.`,
       );
     const reach = Math.sqrt(h * (2 * r - h));
     const frictionNeeded = reach / (r - h);

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { STANDARD_GRAVITY, defineCalculator, degreesToRadians, key } from '../contract/index.ts';
+import { STANDARD_GRAVITY, degreesToRadians } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   speedMps: key.nonNegative('Speed when the brake is called for', 'm/s'),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { AIR_DENSITY, STANDARD_GRAVITY, defineCalculator, degreesToRadians, key } from '../contract/index.ts';
+import { AIR_DENSITY, STANDARD_GRAVITY, degreesToRadians } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   massKg: key.positive('Mass of the vehicle with its load', 'kg'),

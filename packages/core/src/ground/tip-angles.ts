@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, key, radiansToDegrees } from '../contract/index.ts';
+import { radiansToDegrees } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 import { centreInPlan, contactPlaces } from './support-keys.ts';
 import { reachTo, reachToEdge, supportArea } from './support.ts';
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, STANDARD_GRAVITY, defineCalculator, degreesToRadians, key } from '../contract/index.ts';
+import { STANDARD_GRAVITY, degreesToRadians } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 import { supportLoads } from './support.ts';
 
 const contact = z.strictObject({

@@ -1,5 +1,6 @@
+import { figure, sentence } from '../quantity/index.ts';
 import { z } from 'zod';
-import { defineCalculator, key } from '../contract/index.ts';
+import { defineCalculator, key, notice } from '../contract/index.ts';
 import { MUST_RESIST, resists, soilKeys } from './soil-keys.ts';
 
 const input = z
@@ -66,13 +67,18 @@ export const wheelSinkage = defineCalculator({
     const warnings = [
       ...(d < LEAST_DIAMETER_M
         ? [
-            `The model holds for wheels of ${LEAST_DIAMETER_M} m or more; smaller ones sink deeper than it says.`,
+            notice(
+              'small-wheel',
+              sentence`The model holds for wheels of ${figure(LEAST_DIAMETER_M, 'length')} or more; smaller ones sink deeper than it says.`,
+            ),
           ]
         : []),
       ...(sinkageM > d * GREATEST_SINKAGE_SHARE
-        ? ['It sinks deeper than a sixth of the wheel: the model no longer holds.']
+        ? [notice('sinks-far', 'It sinks deeper than a sixth of the wheel: the model no longer holds.')]
         : []),
-      ...(n > GREATEST_EXPONENT ? [`The model holds for exponents up to ${GREATEST_EXPONENT}.`] : []),
+      ...(n > GREATEST_EXPONENT
+        ? [notice('steep-soil', sentence`The model holds for exponents up to ${GREATEST_EXPONENT}.`)]
+        : []),
     ];
     return { sinkageM, compactionN, warnings };
   },

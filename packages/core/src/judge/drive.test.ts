@@ -4,9 +4,10 @@ import { moves } from '../moves/index.ts';
 import { typed } from '../quantity/index.ts';
 import { freshPath, freshStage, type PathElement, type Stage, type StageOf } from '../transmission/index.ts';
 import { buildSchema, type Build, type Duty } from '../vehicle/index.ts';
+import { textsOf } from '../testing/vehicles.ts';
 import { evaluate } from './evaluate.ts';
 import type { LinkId } from './links.ts';
-import type { LinkReport, Report } from './report.ts';
+import type { LinkReport } from './report.ts';
 
 const read = (file: string): Build =>
   buildSchema.parse(JSON.parse(readFileSync(`data/builds/${file}.zubric.json`, 'utf8')));
@@ -22,7 +23,6 @@ const drive = (build: Build, part: Partial<Build['drive']>): Build => ({
 const onStages = (...stages: readonly Stage[]): Build => drive(puffin, { stages, path: [] });
 const links = (build: Build, id: LinkId): readonly LinkReport[] =>
   evaluate(build).links.filter(({ link }) => link === id);
-const texts = ({ findings }: Report): string => findings.map(({ text }) => text).join('\n');
 const firstDuty = ({ duties }: Build): Duty => {
   const [duty] = duties;
   if (!duty) throw new Error('no duty');
@@ -62,14 +62,14 @@ describe('the torque path in a build', () => {
           (e) => (e.name === 'Driver sprocket' ? { ...e, bore: mm(bore) } : e) as PathElement,
         ),
       });
-    expect(texts(evaluate(bored(16)))).toContain('take a bush from 16');
-    expect(texts(evaluate(bored(10)))).toMatch(/does not go on a shaft of 12/);
-    expect(texts(evaluate(puffin))).not.toMatch(/bush|does not go on/);
+    expect(textsOf(bored(16))).toContain('take a bush from 16');
+    expect(textsOf(bored(10))).toMatch(/does not go on a shaft of 12/);
+    expect(textsOf(puffin)).not.toMatch(/bush|does not go on/);
   });
 
   it('says where a part stands behind a stage that is gone, and judges it no more', () => {
     const gone = drive(puffin, { stages: [] });
-    expect(texts(evaluate(gone))).toContain('“Wheel hub” stands behind a stage that is no longer there');
+    expect(textsOf(gone)).toContain('“Wheel hub” stands behind a stage that is no longer there');
     expect(links(gone, 'path').every(({ elementId }) => elementId === 'path-1')).toBe(true);
   });
 });
@@ -131,7 +131,7 @@ describe('braking by the motors', () => {
 
   it('is not enough where somebody rides', () => {
     const ridden = (kind: Build['brake']['kind']): string =>
-      texts(evaluate({ ...puffin, people: 'riding', brake: { ...puffin.brake, kind } }));
+      textsOf({ ...puffin, people: 'riding', brake: { ...puffin.brake, kind } });
     expect(ridden('electronic')).toContain('fit a friction brake');
     expect(ridden('friction')).not.toContain('fit a friction brake');
   });
@@ -165,13 +165,14 @@ describe('what sits on the axle', () => {
 
 describe('disengaging', () => {
   it('needs a loop to let slack, and holds nothing on a slope', () => {
-    const released = (kind: 'jockey' | 'pin', at: string | null): Report =>
-      evaluate(drive(puffin, { release: { kind, at, drag: typed(0.5, 'N·m') } }));
-    expect(texts(released('jockey', null))).toContain('say at which of them it disengages');
-    expect(texts(released('jockey', 'stage-1'))).not.toContain('say at which of them');
-    expect(texts(released('pin', null))).toMatch(/Disengaged, the drive holds nothing/);
+    const released = (kind: 'jockey' | 'pin', at: string | null): string =>
+      textsOf(drive(puffin, { release: { kind, at, drag: typed(0.5, 'N·m') } }));
+    expect(released('jockey', null)).toContain('say at which of them it disengages');
+    expect(released('jockey', 'stage-1')).not.toContain('say at which of them');
+    expect(released('pin', null)).toMatch(/Disengaged, the drive holds nothing/);
     // Half a newton metre at each of two wheels of 200 mm.
-    expect(released('pin', null).train.moved?.releasedN).toBeCloseTo(5, 9);
+    const pinned = drive(puffin, { release: { kind: 'pin', at: null, drag: typed(0.5, 'N·m') } });
+    expect(evaluate(pinned).train.moved?.releasedN).toBeCloseTo(5, 9);
     expect(evaluate(puffin).train.moved?.releasedN).toBeUndefined();
   });
 
@@ -186,7 +187,7 @@ describe('disengaging', () => {
         release: { kind: 'dog', at, drag: typed(0.5, 'N·m') },
       });
     expect(evaluate(build(null)).train.moved?.releasedN).toBeNull();
-    expect(texts(evaluate(build(null)))).toContain('disengage behind that stage');
+    expect(textsOf(build(null))).toContain('disengage behind that stage');
     expect(evaluate(build('stage-1')).train.moved?.releasedN).toBeCloseTo(5, 9);
     const cure = moves(build(null), evaluate(build(null)), { shelf: [] }).find(
       ({ finding }) => finding === 'still-locks',
@@ -228,10 +229,10 @@ describe('rotors', () => {
 
 describe('spools and tracks', () => {
   it('are refused where the vehicle has none, or where something comes behind them', () => {
-    expect(texts(evaluate(onStages(freshStage('track', 'stage-1', 1))))).toContain('choose that layout');
+    expect(textsOf(onStages(freshStage('track', 'stage-1', 1)))).toContain('choose that layout');
     const sanderling = read('sanderling');
     const { stages } = sanderling.drive;
-    expect(texts(evaluate(drive(sanderling, { stages: [...stages].reverse() })))).toContain('ends the drive');
+    expect(textsOf(drive(sanderling, { stages: [...stages].reverse() }))).toContain('ends the drive');
     expect(evaluate(sanderling).train.stages.every(({ problem }) => problem === undefined)).toBe(true);
   });
 
@@ -247,7 +248,7 @@ describe('spools and tracks', () => {
 });
 
 describe('judgements of sizing and of the drive (common practice, no source)', () => {
-  const saidOf = (build: Build): string => texts(evaluate(build));
+  const saidOf = (build: Build): string => textsOf(build);
 
   it('packs in series, large steering actuators, play that adds up, and motors that creep', () => {
     const series = {

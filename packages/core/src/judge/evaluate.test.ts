@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
-import { on, rearDriven, withDuty as onDuty } from '../testing/vehicles.ts';
+import { on, rearDriven, withDuty as onDuty, saidOf, textsOf } from '../testing/vehicles.ts';
 import { buildSchema, newBuild, type Build } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 import { BLOCKS, LINKS, type LinkId } from './links.ts';
@@ -104,14 +104,18 @@ describe('attainable speed', () => {
   it('is 0 where grip or torque does not start it', () => {
     const steep = evaluate(withDuty('slip-loaded', { grade: typed(Math.PI / 6, '°') }));
     expect(dutyOf(steep, 'slip-loaded').attainableMps).toBe(0);
-    expect(steep.findings.some((f) => f.severity === 'stop' && /wheels slip/.test(f.text))).toBe(true);
+    expect(
+      saidOf(withDuty('slip-loaded', { grade: typed(Math.PI / 6, '°') })).some(
+        (f) => f.severity === 'stop' && /wheels slip/.test(f.text),
+      ),
+    ).toBe(true);
   });
 
   it('lies past no-load speed where the grade pushes', () => {
     const down = evaluate(withDuty('level-loaded', { grade: typed(-Math.PI / 18, '°') }));
     expect(dutyOf(down, 'level-loaded').attainableMps).toBeGreaterThan(2.1);
     expect(linkOf(down, 'torque', 'level-loaded')).toBeUndefined();
-    expect(down.findings.some((f) => /pushes itself/.test(f.text))).toBe(true);
+    expect(textsOf(withDuty('level-loaded', { grade: typed(-Math.PI / 18, '°') }))).toMatch(/pushes itself/);
   });
 });
 
@@ -155,12 +159,8 @@ describe('ratio window', () => {
   });
 
   it('says whether the fitted ratio is too low or too high', () => {
-    const said = (build: Build): string =>
-      evaluate(build)
-        .findings.map((f) => f.text)
-        .join(' ');
-    expect(said(withTeeth(12))).toContain('too low');
-    expect(said(withTeeth(80))).toContain('too high');
+    expect(textsOf(withTeeth(12))).toContain('too low');
+    expect(textsOf(withTeeth(80))).toContain('too high');
   });
 });
 
@@ -265,9 +265,7 @@ describe('any build', () => {
 
   it('names what is missing in words', () => {
     const noBattery = changed((b) => ({ supply: { ...b.supply, batteryId: null } }));
-    const text = evaluate(noBattery)
-      .findings.map((f) => f.text)
-      .join(' ');
+    const text = textsOf(noBattery);
     expect(text).toContain('No battery is chosen');
     expect(text).toContain('24 V');
   });
@@ -287,8 +285,8 @@ describe('air that nobody counted', () => {
     };
   };
   const note = (build: Build): string | undefined =>
-    evaluate(build)
-      .findings.find(({ id }) => id.startsWith('no-air'))
+    saidOf(build)
+      .find(({ id }) => id.startsWith('no-air'))
       ?.text.replaceAll('\u00a0', ' ');
 
   it('is told where it takes more than a tenth: ½ ρ A v² of the body and a person, 1 m² together', () => {

@@ -1,7 +1,6 @@
 import { dutyReport, movedOf, outingOf, commonSpan } from '../capability/index.ts';
 import { askedOf } from '../demand/index.ts';
 import { drivelineOf, trainOf } from '../drive/index.ts';
-import type { UnitSystem } from '../quantity/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import { axleLinks, wholeDriveLinks } from './drive-links.ts';
 import { dutyLinks } from './duty-links.ts';
@@ -38,11 +37,11 @@ export const marginsOf = (build: Build): Margins => judged(build);
 
 /**
  * A build in, a report out: forces, operating points, margins and findings for every duty. Pure; takes any build
- * that fits the schema, finished or not. Sentences are in the units of `system`.
+ * that fits the schema, finished or not. Findings are data: `reportInWords` of `say/` makes their sentences.
  *
  * Figures are SI, as in `LINKS`; see docs/format.md for every key.
  */
-export function evaluate(build: Build, system: UnitSystem = 'metric'): Report {
+export function evaluate(build: Build): Report {
   const { line, train, duties, outing, links, governing } = judged(build);
   const windows = duties.flatMap((d) => (d.ratioWindow ? [d.ratioWindow] : []));
   return {
@@ -53,6 +52,6 @@ export function evaluate(build: Build, system: UnitSystem = 'metric'): Report {
     governing,
     ...(windows.length > 0 ? { ratioWindow: commonSpan(windows) } : {}),
     ...(outing ? { outing } : {}),
-    findings: findingsOf({ build, duties, governing, links, outing, train, line, system }),
+    findings: findingsOf({ build, duties, governing, links, outing, train, line }),
   };
 }

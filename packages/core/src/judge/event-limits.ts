@@ -1,8 +1,13 @@
-import { show, type UnitSystem } from '../quantity/index.ts';
+import { figure } from '../quantity/index.ts';
 import { batteryPack } from '../supply/index.ts';
 import { batteryOf, contactsOf, type Build } from '../vehicle/index.ts';
-import { said } from './finding.ts';
-import type { Finding } from './report.ts';
+import { found, type Finding } from './finding.ts';
+
+declare module './finding.ts' {
+  interface FindingFigures {
+    'event-limit': 'value' | 'most';
+  }
+}
 
 /** What its event allows, and what the build comes to. */
 export interface LimitCheck {
@@ -53,13 +58,14 @@ export function limitsOf(build: Build): LimitCheck[] {
 }
 
 /** Every limit of the event that is passed. */
-export const limitFindings = (build: Build, system: UnitSystem): Finding[] =>
+export const limitFindings = (build: Build): Finding[] =>
   limitsOf(build)
     .filter(({ holds }) => !holds)
     .map(({ title, dimension, limit, value }) =>
-      said(
+      found(
+        'event-limit',
         'stop',
-        `event-limit/${title}`,
-        `Over the limit of its event: ${title} is ${show(value, dimension, system).text}, at most ${show(limit, dimension, system).text} is allowed.`,
+        { value: figure(value, dimension), most: figure(limit, dimension) },
+        { of: title, title },
       ),
     );

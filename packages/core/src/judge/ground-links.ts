@@ -1,5 +1,5 @@
 import type { DutyReport } from '../capability/index.ts';
-import { radiansToDegrees } from '../contract/index.ts';
+import { radiansToDegrees } from '../quantity/index.ts';
 import { askedOfGrip, groundOf } from '../demand/index.ts';
 import { steerTorque } from '../ground/index.ts';
 import { figuresOf, type Build, type Duty } from '../vehicle/index.ts';

@@ -4,9 +4,9 @@ import { calculate } from '../calculators/index.ts';
 import { extentOf, gripLimit, massAlong } from '../demand/index.ts';
 import { typed } from '../quantity/index.ts';
 import { finite, G } from '../testing/numbers.ts';
-import { firstDuty, on, reportOf, twoAxles, withDuty } from '../testing/vehicles.ts';
+import { firstDuty, on, reportOf, twoAxles, withDuty, saidOf } from '../testing/vehicles.ts';
 import { newBuild, type Build } from '../vehicle/index.ts';
-import { cautionsOf } from './cautions.ts';
+import { cautionsOf } from '../say/index.ts';
 import { evaluate } from './evaluate.ts';
 
 describe('the grade that grip and weight allow', () => {
@@ -184,9 +184,9 @@ describe('a step', () => {
         step: typed(0.4, 'm'),
       },
     );
-    expect(
-      evaluate(build).findings.some((f) => f.severity === 'stop' && /larger wheel or a ramp/.test(f.text)),
-    ).toBe(true);
+    expect(saidOf(build).some((f) => f.severity === 'stop' && /larger wheel or a ramp/.test(f.text))).toBe(
+      true,
+    );
   });
 });
 

@@ -1,15 +1,23 @@
-export { cautionsOf } from './cautions.ts';
 export { compareMargins, marginInWords, type MovedMargin } from './compare.ts';
 export { ALLOWED_TWIST } from './drive-links.ts';
 export { evaluate, type Margins, marginsOf } from './evaluate.ts';
 export { limitsOf } from './event-limits.ts';
-export { marginId } from './finding.ts';
+export {
+  marginId,
+  SEVERITIES,
+  type Cure,
+  type Finding,
+  type FindingAbout,
+  type FindingCode,
+  type FindingOf,
+  type Severity,
+} from './finding.ts';
 export { firstToGive } from './first-to-give.ts';
 export { steerInput } from './ground-links.ts';
 export { type Block, BLOCKS, linkDefinition, type LinkId } from './links.ts';
 export { closeness, isUnderRule } from './margin.ts';
 export { type Aim, payloadSweep, type SweepPoint } from './payload-sweep.ts';
 export { INSIDE, ratiosWanted, SAME } from './ratios-wanted.ts';
-export { type Cure, type Finding, type LinkReport, type Report, type Verdict, VERDICTS } from './report.ts';
+export { type LinkReport, type Report, type Verdict, VERDICTS } from './report.ts';
 export { shortlist, type Suited } from './shortlist.ts';
 export { stageAs, type StageAs } from './stage-as.ts';

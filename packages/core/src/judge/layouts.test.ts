@@ -15,6 +15,7 @@ import {
   type Build,
 } from '../vehicle/index.ts';
 import { workingOfLink } from '../working/index.ts';
+import { textsOf } from '../testing/vehicles.ts';
 import { evaluate } from './evaluate.ts';
 import { limitsOf } from './event-limits.ts';
 import { firstToGive } from './first-to-give.ts';
@@ -50,7 +51,7 @@ describe('any layout, made from nothing', () => {
         expect(buildSchema.safeParse(build).error).toBeUndefined();
         const report = evaluate(build);
         expect(numbersIn(report).every(Number.isFinite)).toBe(true);
-        for (const finding of report.findings) expect(finding.text).not.toMatch(/NaN|undefined|Infinity/);
+        expect(textsOf(build)).not.toMatch(/NaN|undefined|Infinity/);
         expect(numbersIn(roughAnswer(build) ?? {}).every(Number.isFinite)).toBe(true);
         for (const duty of build.duties) {
           expect(numbersIn(gripLimit(build, duty)).every(Number.isFinite)).toBe(true);
@@ -125,10 +126,7 @@ describe('the builds of the demo', () => {
     if (!found) throw new Error(`no build ${name}`);
     return found[1];
   };
-  const says = (name: string): string =>
-    evaluate(named(name))
-      .findings.map((f) => f.text)
-      .join('\n');
+  const says = (name: string): string => textsOf(named(name));
 
   it('say what their builders would find out too late', () => {
     expect(says('sanderling')).toMatch(/shorter on the ground, wider apart/);
@@ -150,9 +148,7 @@ describe('the builds of the demo', () => {
         .filter(({ holds }) => !holds)
         .map(({ title }) => title),
     ).toEqual(['width']);
-    expect(evaluate(narrow).findings.some((f) => /Over the limit of its event: width/.test(f.text))).toBe(
-      true,
-    );
+    expect(textsOf(narrow)).toMatch(/Over the limit of its event: width/);
   });
 
   it('find the payload that makes the most of it, and none past what the margins bear', () => {

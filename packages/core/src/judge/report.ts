@@ -1,4 +1,5 @@
 import type { DutyReport, OutingDraw, RatioSpan, TrainReport } from '../capability/index.ts';
+import type { Finding } from './finding.ts';
 import type { LinkId } from './links.ts';
 
 /** `fails`: it has less than it needs; `short`: it does it, under the rule. */
@@ -19,32 +20,6 @@ export interface LinkReport {
   /** Which part of the torque path, for its links. */
   readonly elementId?: string;
 }
-
-export const SEVERITIES = ['stop', 'short', 'tight', 'note'] as const;
-
-/** What a build's judge says: `stop` is only what fails or can hurt. */
-export interface Finding {
-  /** What it is, and of which stage, axle or duty: the same as long as that stands, whatever its figures. */
-  readonly id: string;
-  readonly severity: (typeof SEVERITIES)[number];
-  readonly text: string;
-  /** What follows from it, said in its place. */
-  readonly within?: readonly string[];
-  readonly stageId?: string;
-  readonly link: LinkId | null;
-  readonly dutyId: string | null;
-  /** What kind of change would end it, where it is not a margin. */
-  readonly cure?: Cure;
-}
-
-/** What a finding that is no margin is about, so that moves can end it. */
-export type Cure =
-  | { readonly kind: 'stage'; readonly stageId: string }
-  | { readonly kind: 'fit'; readonly elementId: string }
-  | { readonly kind: 'tension'; readonly stageId: string }
-  | { readonly kind: 'release' }
-  | { readonly kind: 'brake' }
-  | { readonly kind: 'stand'; readonly dutyId: string };
 
 /** All duties one after the other. */
 export interface Outing extends OutingDraw {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
 import { G } from '../testing/numbers.ts';
-import { degrees, reportOf, twoAxles, withDuty } from '../testing/vehicles.ts';
+import { degrees, reportOf, twoAxles, withDuty, textsOf } from '../testing/vehicles.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 
@@ -68,14 +68,10 @@ describe('stopping and holding', () => {
   });
 
   it('says that what is towed pushes and swings round, and where the two do not stop', () => {
-    const texts = (build: Build): string =>
-      evaluate(build)
-        .findings.map((f) => f.text)
-        .join('\n');
-    expect(texts(towing(-6))).toMatch(/pushes with .* swing round the tug/);
-    expect(texts(braked('both'))).not.toMatch(/swing round/);
+    expect(textsOf(towing(-6))).toMatch(/pushes with .* swing round the tug/);
+    expect(textsOf(braked('both'))).not.toMatch(/swing round/);
     const heavy = towing(-14, { towed: { mass: typed(400, 'kg'), rolling: typed(0, '') } });
-    expect(texts(heavy)).toMatch(/does not stop on the way down/);
+    expect(textsOf(heavy)).toMatch(/does not stop on the way down/);
   });
 
   it('is asked within a distance: enough, too short, and gone before the brake bites', () => {

@@ -2,7 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
 import { G, finite } from '../testing/numbers.ts';
-import { degrees, firstDuty, on, reportOf, rearDriven, twoAxles, withDuty } from '../testing/vehicles.ts';
+import {
+  degrees,
+  firstDuty,
+  on,
+  reportOf,
+  rearDriven,
+  twoAxles,
+  withDuty,
+  textsOf,
+} from '../testing/vehicles.ts';
 import { changeAxle, groundOfSurface, type Build, type Duty } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 
@@ -238,11 +247,9 @@ describe('tyre and grip by axle', () => {
     // On three wheels the one rear wheel that stands carries all of its axle (lever law).
     const rear = reportOf(uneven).footing.axles.find(({ axleId }) => axleId === 'rear')?.loadN ?? NaN;
     expect(hanging('locked')?.gripN).toBeCloseTo(0.6 * rear, 6);
-    const said = (build: Build): string =>
-      evaluate(build)
-        .findings.map(({ text }) => text)
-        .join(' ');
-    expect(said(uneven)).toMatch(/With a wheel in the air.*A differential gives all to the wheel that spins/);
-    expect(said(withDuty(base, { ...still, grade: degrees(3) }))).not.toMatch(/in the air/);
+    expect(textsOf(uneven)).toMatch(
+      /With a wheel in the air.*A differential gives all to the wheel that spins/,
+    );
+    expect(textsOf(withDuty(base, { ...still, grade: degrees(3) }))).not.toMatch(/in the air/);
   });
 });

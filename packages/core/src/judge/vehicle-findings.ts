@@ -1,17 +1,27 @@
 import type { DutyReport } from '../capability/index.ts';
-import { AIR_DENSITY } from '../contract/index.ts';
+import { onceEach } from '../contract/index.ts';
 import { askedOfGrip, groundOf } from '../demand/index.ts';
-import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
-import { drivenAxles, drivenWheels, rollsAway, type Build, type Duty } from '../vehicle/index.ts';
-import { degrees, said } from './finding.ts';
-import type { Finding } from './report.ts';
+import { AIR_DENSITY, figure } from '../quantity/index.ts';
+import { drivenAxles, drivenWheels, rollsAway, type Duty } from '../vehicle/index.ts';
+import { found, type Finding } from './finding.ts';
+import type { FindingContext } from './finding-context.ts';
 
-/** What findings of ground and weight look at. */
-export interface GroundContext {
-  readonly build: Build;
-  readonly duties: readonly DutyReport[];
-  readonly system: UnitSystem;
+declare module './finding.ts' {
+  interface FindingFigures {
+    'much-grip': 'times';
+    'one-wheel-soft': never;
+    'long-tracks': 'times';
+    'heavy-payload': 'times';
+    'no-steering': never;
+    'steering-position': never;
+    'nothing-holds': 'slope';
+    /** A limit of the model of soft ground. */
+    'soil-model': never;
+    'no-air': 'speed' | 'area' | 'force';
+  }
 }
+
+type GroundContext = Pick<FindingContext, 'build' | 'duties'>;
 
 /** Grip of so many times the rule is more than any tyre can add to (common practice, no source). */
 const MUCH_GRIP = 2;
@@ -20,70 +30,43 @@ const LONG_TRACKS = 1.5;
 /** Payload over own mass from which the frame's stiffness pays more than its lightness (common practice, no source). */
 const HEAVY_PAYLOAD = 3;
 
-/** What is said once for the whole build. */
-function wholeNotes({ build, duties }: GroundContext): Finding[] {
-  const found: Finding[] = [];
-  const { layout, masses } = build;
+/** What its wheels and tracks could do better. */
+function runningGear({ build, duties }: GroundContext): Finding[] {
+  const { layout } = build;
   const grips = duties.map((d) => (d.footing.gripN ?? Infinity) / Math.max(askedOfGrip(d.resistance), 1e-12));
   const least = Math.min(...grips);
-  if (duties.length > 0 && Number.isFinite(least) && least > MUCH_GRIP * build.marginPolicy.grip)
-    found.push(
-      said(
-        'note',
-        'much-grip',
-        `Grip is ${showNumber(least)} × what any duty asks: stickier tyres would gain nothing here, and softer ones cost rolling drag.`,
-        'grip',
-      ),
-    );
   const soft = build.duties.some((d) => groundOf(build, d).soil && d.grade.value > 0);
-  if (drivenWheels(layout) === 1 && soft && layout.kind !== 'sphere')
-    found.push(
-      said(
-        'note',
-        'one-wheel-soft',
-        'One driven wheel digs itself in on a soft slope: two driven wheels beat one there.',
-        'grip',
-      ),
-    );
   const tracked = layout.kind === 'tracked' ? drivenAxles(layout)[0] : undefined;
   const slender = tracked?.contactLength ? tracked.contactLength.value / tracked.track.value : 0;
-  if (slender > LONG_TRACKS)
-    found.push(
-      said(
-        'note',
-        'long-tracks',
-        `The tracks are ${showNumber(slender)} times as long as they are apart: long and narrow turns hard and scrubs. Wider, or shorter on the ground, turns lighter.`,
-        'torque',
-      ),
-    );
+  return [
+    ...(duties.length > 0 && Number.isFinite(least) && least > MUCH_GRIP * build.marginPolicy.grip
+      ? [found('much-grip', 'note', { times: figure(least, 'number') }, { link: 'grip' })]
+      : []),
+    ...(drivenWheels(layout) === 1 && soft && layout.kind !== 'sphere'
+      ? [found('one-wheel-soft', 'note', {}, { link: 'grip' })]
+      : []),
+    ...(slender > LONG_TRACKS
+      ? [found('long-tracks', 'note', { times: figure(slender, 'number') }, { link: 'torque' })]
+      : []),
+  ];
+}
+
+/** What it carries, and how it is steered. */
+function bodyNotes({ build: { masses, steering } }: GroundContext): Finding[] {
   const own = masses.own.mass.value + masses.others.reduce((sum, m) => sum + m.mass.value, 0);
-  if (own > 0 && masses.payload.mass.value > HEAVY_PAYLOAD * own)
-    found.push(
-      said(
-        'note',
-        'heavy-payload',
-        `It carries ${showNumber(masses.payload.mass.value / own)} times its own mass: a stiff frame pays more here than a light one.`,
-      ),
-    );
-  if (build.steering && !build.steering.hand && !build.steering.actuatorTorque)
-    found.push(
-      said(
-        'note',
-        'no-steering',
-        'Nothing is said yet of what steers it: the torque of its actuator, or a hand at a bar or wheel.',
-        'steering',
-      ),
-    );
-  if (build.steering?.actuatorTorque && !build.steering.hand && !build.steering.knowsPosition)
-    found.push(
-      said(
-        'note',
-        'steering-position',
-        'The steering does not know its position: fit a sensor or a stop, and centre it before each start.',
-        'steering',
-      ),
-    );
-  return found;
+  const payload = masses.payload.mass.value;
+  const byActuator = steering && !steering.hand ? steering : undefined;
+  return [
+    ...(own > 0 && payload > HEAVY_PAYLOAD * own
+      ? [found('heavy-payload', 'note', { times: figure(payload / own, 'number') })]
+      : []),
+    ...(byActuator && !byActuator.actuatorTorque
+      ? [found('no-steering', 'note', {}, { link: 'steering' })]
+      : []),
+    ...(byActuator?.actuatorTorque && !byActuator.knowsPosition
+      ? [found('steering-position', 'note', {}, { link: 'steering' })]
+      : []),
+  ];
 }
 
 /** Steepest slope stood on, and nothing that holds there. */
@@ -98,23 +81,14 @@ function holdingNote({ build, duties }: GroundContext): Finding[] {
   if (!steepest || !rollsAway(steepest)) return [];
   if (duties.find((d) => d.id === steepest.id)?.brake === undefined && build.layout.kind !== 'winch')
     return [];
-  return [
-    said(
-      'note',
-      'nothing-holds',
-      build.layout.kind === 'winch'
-        ? `When the drive is off, nothing but the drive train holds the load on ${degrees(steepest.grade.value)}. A motor, chain or gearhead is no load brake: fit a ratchet or a brake to the drum, and let nobody stand below.`
-        : `Nothing in this build holds it on ${degrees(steepest.grade.value)} when the drive is off. A motor, chain or gearhead is no parking brake: fit one to the wheels that carry the weight going down.`,
-      null,
-      steepest.id,
-    ),
-  ];
+  const slope = figure(Math.abs(steepest.grade.value), 'angle');
+  return [found('nothing-holds', 'note', { slope }, { dutyId: steepest.id })];
 }
 
 /** Warnings of the soft-ground model, once each. */
 const soilNotes = ({ duties }: GroundContext): Finding[] =>
-  [...new Set(duties.flatMap((d) => d.sink?.warnings ?? []))].map((text, at) =>
-    said('note', `soil-model/${at}`, text, 'grip'),
+  onceEach(duties.flatMap((d) => d.sink?.warnings ?? [])).map((notice, at) =>
+    found('soil-model', 'note', {}, { of: `${at}`, link: 'grip', notice }),
   );
 
 /** Drag coefficient of what is not rounded, a person on it too (common practice, no source). */
@@ -125,7 +99,7 @@ const PERSON_M2 = 0.5;
 const MUCH_AIR = 0.1;
 
 /** Air that nobody counted, where it takes more than a little of the fastest duty: ½ ρ A v². */
-function airNote({ build, duties, system }: GroundContext): Finding[] {
+function airNote({ build, duties }: GroundContext): Finding[] {
   if (build.dragArea.value > 0 || build.layout.kind === 'winch') return [];
   const fastest = duties.reduce<DutyReport | undefined>(
     (most, d) => (d.speedMps > (most?.speedMps ?? 0) ? d : most),
@@ -137,21 +111,19 @@ function airNote({ build, duties, system }: GroundContext): Finding[] {
   const areaM2 = BLUNT * (width.value * height.value + PERSON_M2 * riders);
   const airN = 0.5 * AIR_DENSITY * areaM2 * fastest.speedMps ** 2;
   if (airN < MUCH_AIR * Math.abs(fastest.resistance.totalN)) return [];
-  return [
-    said(
-      'note',
-      'no-air',
-      `Air is left out: at ${show(fastest.speedMps, 'speed', system).text} on “${fastest.name}” a front of ${show(areaM2, 'area', system).text} takes about ${show(airN, 'force', system).text} more. Say the drag area.`,
-      'torque',
-      fastest.id,
-    ),
-  ];
+  const figures = {
+    speed: figure(fastest.speedMps, 'speed'),
+    area: figure(areaM2, 'area'),
+    force: figure(airN, 'force'),
+  };
+  return [found('no-air', 'note', figures, { link: 'torque', dutyId: fastest.id })];
 }
 
 /** What is said once, of the vehicle on all its duties. */
 export const vehicleFindings = (context: GroundContext): Finding[] => [
   ...holdingNote(context),
-  ...wholeNotes(context),
+  ...runningGear(context),
+  ...bodyNotes(context),
   ...airNote(context),
   ...soilNotes(context),
 ];

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, key, radSToRpm } from '../contract/index.ts';
+import { radSToRpm, figure, sentence } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 import { dataSheet } from './data-sheet.ts';
 import { dcMotorConstants } from './dc-motor-constants.ts';
 
@@ -46,7 +47,7 @@ export const dcMotorAtVoltage = defineCalculator({
     if (newVoltageV <= sheet.noLoadA * resistanceOhm)
       throw new NotPhysical(
         'voltage-too-low',
-        `At ${newVoltageV} V the motor does not turn even unloaded: it needs more than ${(sheet.noLoadA * resistanceOhm).toPrecision(3)} V.`,
+        sentence`At ${figure(newVoltageV, 'voltage')} the motor does not turn even unloaded: it needs more than ${figure(sheet.noLoadA * resistanceOhm, 'voltage')}.`,
       );
     const stallA = newVoltageV / resistanceOhm;
     return {

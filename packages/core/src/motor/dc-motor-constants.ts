@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, key, rpmToRadS } from '../contract/index.ts';
+import { rpmToRadS, figure, sentence } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key, notice } from '../contract/index.ts';
 import { dataSheet } from './data-sheet.ts';
 
 const output = z.strictObject({
@@ -47,7 +48,7 @@ export const dcMotorConstants = defineCalculator({
     if (i.noLoadA >= i.stallA)
       throw new NotPhysical(
         'stall-below-no-load',
-        `The no-load current (${i.noLoadA} A) must be less than the stall current (${i.stallA} A): check the data sheet.`,
+        sentence`The no-load current (${figure(i.noLoadA, 'current')}) must be less than the stall current (${figure(i.stallA, 'current')}): check the data sheet.`,
       );
     const resistanceOhm = i.voltageV / i.stallA;
     const noLoadRadS = rpmToRadS(i.noLoadRpm);
@@ -65,7 +66,10 @@ export const dcMotorConstants = defineCalculator({
       warnings:
         Math.abs(mismatch) > GREATEST_MISMATCH
           ? [
-              `The data sheet contradicts itself: its stall figures give a torque constant ${Math.abs(mismatch * 100).toFixed(0)} % ${mismatch > 0 ? 'above' : 'below'} what its speed gives. Measure the motor before you rely on it.`,
+              notice(
+                'sheet-contradicts',
+                sentence`The data sheet contradicts itself: its stall figures give a torque constant ${figure(Math.abs(mismatch), 'share', 2)} ${mismatch > 0 ? 'above' : 'below'} what its speed gives. Measure the motor before you rely on it.`,
+              ),
             ]
           : [],
     };

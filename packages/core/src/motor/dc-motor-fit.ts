@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, key, rpmToRadS } from '../contract/index.ts';
+import { rpmToRadS } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key, notice, type Notice } from '../contract/index.ts';
 
 const input = z.strictObject({
   readings: z
@@ -29,12 +30,17 @@ const DEGENERATE = 1e-9;
 
 type Readings = z.output<typeof input>['readings'];
 
-function noLoadOf(readings: Readings): readonly [number, string[]] {
+function noLoadOf(readings: Readings): readonly [number, readonly Notice[]] {
   const marked = readings.filter((r) => r.noLoad);
   if (marked.length > 0) return [marked.reduce((sum, r) => sum + r.currentA, 0) / marked.length, []];
   return [
     Math.min(...readings.map((r) => r.currentA)),
-    ['No reading is marked as unloaded: the least current is taken. Take one with nothing on the shaft.'],
+    [
+      notice(
+        'none-unloaded',
+        'No reading is marked as unloaded: the least current is taken. Take one with nothing on the shaft.',
+      ),
+    ],
   ];
 }
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, key, radSToRpm, rpmToRadS } from '../contract/index.ts';
+import { radSToRpm, rpmToRadS, figure, sentence } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
 const input = z
   .strictObject({
@@ -63,7 +64,7 @@ export const dcMotorPoint = defineCalculator({
     if (currentA > stallA * (1 + SLACK))
       throw new NotPhysical(
         'beyond-stall',
-        `That asks for ${currentA.toPrecision(4)} A; at ${i.voltageV} V the motor stalls at ${stallA.toPrecision(4)} A. Ask for less torque or give it more voltage.`,
+        sentence`That asks for ${figure(currentA, 'current', 4)}; at ${figure(i.voltageV, 'voltage')} the motor stalls at ${figure(stallA, 'current', 4)}. Ask for less torque or give it more voltage.`,
       );
     if (currentA < i.noLoadA * (1 - SLACK) || i.noLoadA > stallA)
       throw new NotPhysical(

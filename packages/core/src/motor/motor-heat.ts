@@ -1,3 +1,4 @@
+import { celsius, sentence } from '../quantity/index.ts';
 import { z } from 'zod';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 import { COPPER_PER_K, REFERENCE_C } from './copper.ts';
@@ -82,7 +83,7 @@ export const motorHeat = defineCalculator({
     if (i.limitC <= i.ambientC)
       throw new NotPhysical(
         'limit-below-ambient',
-        `The limit of ${i.limitC} °C is not above the ${i.ambientC} °C around the motor: raise it or cool the room.`,
+        sentence`The limit of ${celsius(i.limitC)} is not above the ${celsius(i.ambientC)} around the motor: raise it or cool the room.`,
       );
     const q = i.thermalResistanceKPerW * i.currentA ** 2 * i.resistanceOhm;
     const heating = { feedback: q * COPPER_PER_K, drive: i.ambientC + q * (1 - REFERENCE_C * COPPER_PER_K) };

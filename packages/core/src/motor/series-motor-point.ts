@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, key, radSToRpm } from '../contract/index.ts';
+import { radSToRpm, figure, sentence } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key, notice } from '../contract/index.ts';
 
 const input = z.strictObject({
   constant: key.positive('Torque over current squared', 'N·m/A²'),
@@ -42,7 +43,7 @@ export const seriesMotorPoint = defineCalculator({
     if (currentA * resistanceOhm > voltageV)
       throw new NotPhysical(
         'beyond-stall',
-        `That takes ${currentA.toPrecision(4)} A; at ${voltageV} V the motor stalls at ${(voltageV / resistanceOhm).toPrecision(4)} A. Ask for less torque or give it more voltage.`,
+        sentence`That takes ${figure(currentA, 'current', 4)}; at ${figure(voltageV, 'voltage')} the motor stalls at ${figure(voltageV / resistanceOhm, 'current', 4)}. Ask for less torque or give it more voltage.`,
       );
     const speedRadS = (voltageV - currentA * resistanceOhm) / (constant * currentA);
     const inputW = voltageV * currentA;
@@ -54,7 +55,10 @@ export const seriesMotorPoint = defineCalculator({
       shaftW,
       efficiency: shaftW / inputW,
       warnings: [
-        'It has no no-load speed: without a load it runs away. Never run it unloaded, nor on a belt that can come off.',
+        notice(
+          'runs-away',
+          'It has no no-load speed: without a load it runs away. Never run it unloaded, nor on a belt that can come off.',
+        ),
       ],
     };
   },

@@ -190,7 +190,7 @@ const steeringLinkage: Generator = ({ build }) =>
           by,
         );
         return {
-          text: `A steering linkage of ${showNumber(linkageRatio.value)} : 1`,
+          text: `A steering linkage of ${show(linkageRatio.value, 'ratio', 'metric').text}`,
           cost: `${showNumber(by)} times the way from lock to lock`,
           build: { ...build, steering: build.steering && { ...build.steering, linkageRatio } },
         };

@@ -74,7 +74,7 @@ describe('for a stage that cannot be built or warns', () => {
 
   it('in inches where the builder thinks in them', () => {
     const build = withOnly(spoilt('chain', { centre: mm(10) }));
-    const all = moves(build, evaluate(build, 'imperial'), { shelf: [], system: 'imperial' });
+    const all = moves(build, evaluate(build), { shelf: [], system: 'imperial' });
     const texts = all.flatMap((m) => m.moves).map(({ text }) => text);
     expect(texts.filter((t) => t.startsWith('The shafts')).every((t) => /\sin apart$/.test(t))).toBe(true);
     expect(texts.join()).not.toMatch(/\d\smm/);

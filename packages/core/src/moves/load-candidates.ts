@@ -1,5 +1,4 @@
-import { STANDARD_GRAVITY } from '../contract/index.ts';
-import { show, showNumber } from '../quantity/index.ts';
+import { STANDARD_GRAVITY, show, showNumber } from '../quantity/index.ts';
 import { contactsOf, freeId, massAllUp, type Build, type OtherMass } from '../vehicle/index.ts';
 import { scaled, type Asked, type Candidate, type Generator } from './candidate.ts';
 

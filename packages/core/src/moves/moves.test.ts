@@ -16,6 +16,7 @@ import {
   withLayout,
   type Build,
 } from '../vehicle/index.ts';
+import { textsOf } from '../testing/vehicles.ts';
 import { moves, type Move } from './moves.ts';
 
 const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
@@ -67,7 +68,7 @@ describe('any build, finished or not', () => {
         const report = evaluate(build);
         for (const { needs, has, ratio } of report.links)
           expect([needs, has, ratio].every(Number.isFinite)).toBe(true);
-        for (const { text } of report.findings) expect(text).not.toMatch(/NaN|Infinity|undefined/);
+        expect(textsOf(build)).not.toMatch(/NaN|Infinity|undefined/);
         for (const { moves: offered } of moves(build, report, { shelf }))
           for (const move of offered) {
             expect(move.text).not.toMatch(/NaN|Infinity|undefined/);

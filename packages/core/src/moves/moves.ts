@@ -184,11 +184,12 @@ function judged(tried: Tried, link: LinkReport['link']): Judged | undefined {
   };
 }
 
-const sameCure = (a: Cure, b: Cure | undefined): boolean => JSON.stringify(a) === JSON.stringify(b);
+const sameCure = (a: Cure, b: Cure): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** What a candidate does for a finding that is no margin, or undefined where as much still stands in the way. */
 function ended(tried: Tried<Report>, cure: Cure): Judged | undefined {
-  const left = (report: Report): number => report.findings.filter((f) => sameCure(cure, f.cure)).length;
+  const left = (report: Report): number =>
+    report.findings.filter((f) => f.cures.some((other) => sameCure(cure, other))).length;
   if (!(left(tried.now) < left(tried.report)) || breaks(tried, null)) return undefined;
   const { costs, makesShort, loss } = costsOf(tried, null);
   return {
@@ -215,7 +216,7 @@ export function moves(
   { shelf, system = 'metric' }: { readonly shelf: readonly Part[]; readonly system?: UnitSystem },
 ): MovesFor[] {
   const margins = onceForEach(marginsOf);
-  const whole = onceForEach((candidate: Build) => evaluate(candidate, system));
+  const whole = onceForEach((candidate: Build) => evaluate(candidate));
   const tried = <Now extends Margins>(
     candidates: readonly Candidate[],
     of: (candidate: Build) => Now,
@@ -236,9 +237,11 @@ export function moves(
         moves: varied(build, found, 'margin'),
       };
     });
-  const others = report.findings.flatMap(({ id, cure, link, dutyId }): MovesFor[] => {
-    if (!cure) return [];
-    const found = ranked(tried(curesOf(build, cure, system), whole).map((t) => ended(t, cure)));
+  const others = report.findings.flatMap(({ id, cures, link, dutyId }): MovesFor[] => {
+    if (cures.length === 0) return [];
+    const found = ranked(
+      cures.flatMap((cure) => tried(curesOf(build, cure, system), whole).map((t) => ended(t, cure))),
+    );
     return [{ finding: id, link, dutyId, moves: varied(build, found, 'finding') }];
   });
   return [...mended, ...others];

@@ -1,4 +1,4 @@
-import { showNumber } from '../quantity/index.ts';
+import { show, showNumber } from '../quantity/index.ts';
 import {
   BELT_WIDTHS_M,
   CHAIN_NAMES,
@@ -80,6 +80,7 @@ export const largerChain: Generator = (asked) => {
 /** More of what a stage holds by: tension, press, face width, module, working pull. */
 export const stronger: Generator = (asked) => {
   const stage = stageOf(asked);
+  const wide = (m: number): string => show(m, 'length', asked.system).text;
   const more = (text: string, changed: Stage, cost: string): Candidate => ({
     text,
     cost,
@@ -124,7 +125,7 @@ export const stronger: Generator = (asked) => {
         .slice(0, 4)
         .map((width) =>
           more(
-            `A belt ${showNumber(width * 1000)} mm wide instead of ${showNumber(stage.width.value * 1000)} mm`,
+            `A belt ${wide(width)} wide instead of ${wide(stage.width.value)}`,
             { ...stage, width: { ...stage.width, value: width, origin: 'typed' } },
             'pulleys as wide',
           ),

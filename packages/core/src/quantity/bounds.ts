@@ -35,6 +35,7 @@ const BOUNDS: Readonly<Record<Dimension, Bounds>> = {
   area: bounds(1e-9, 1e9, 1e-6, 1e5),
   stress: bounds(1, 1e12, 1e3, 2e9),
   'line-pull': bounds(1e-3, 1e9, 100, 1e5),
+  temperature: bounds(1, 1e4, 200, 500),
   ratio: bounds(1e-6, 1e6, 0.01, 5000),
   number: bounds(1e-9, 1e12, 1e-6, 1e7),
   coefficient: bounds(1e-9, 100, 1e-4, 5),

@@ -1,10 +1,12 @@
-import { STANDARD_GRAVITY } from '../contract/index.ts';
+import { STANDARD_GRAVITY } from './constants.ts';
 import {
   DEGREE,
   FOOT,
   HORSEPOWER,
   INCH,
   METRIC_HORSEPOWER,
+  celsius,
+  fahrenheit,
   MILE,
   OUNCE,
   POUND,
@@ -221,6 +223,18 @@ const area: DimensionDefinition = {
   imperial: only('ft²'),
 };
 
+const temperature: DimensionDefinition = {
+  title: 'temperature',
+  siSymbol: 'K',
+  units: [
+    { symbol: '°C', si: celsius, names: ['c', 'degc', 'celsius'] },
+    { symbol: '°F', si: fahrenheit, names: ['f', 'degf', 'fahrenheit'] },
+    unit('K', 1, 'kelvin'),
+  ],
+  metric: only('°C'),
+  imperial: only('°F'),
+};
+
 const plain = (title: string): DimensionDefinition => ({
   title,
   siSymbol: '',
@@ -257,6 +271,7 @@ export const DIMENSIONS = {
   time,
   area,
   stress,
+  temperature,
   ratio,
   /** A number of its own, such as a price: no unit, no per cent. */
   number: { title: 'number', siSymbol: '', units: [unit('', 1)], metric: only(''), imperial: only('') },

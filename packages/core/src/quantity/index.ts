@@ -1,5 +1,9 @@
+import './without-eval.ts';
+
+export * from './constants.ts';
 export { readQuantity, type ReadOptions, type ReadQuantity } from './read.ts';
 export type { UnreadQuantity } from './unread.ts';
+export { celsius, figure, figuresOf, inUnits, sentence, type Figure, type Sentence } from './sentence.ts';
 export { show, showForEditing, shownUnit, showNumber, type Shown, type UnitSystem } from './show.ts';
 export { DIMENSIONS } from './dimensions.ts';
 export type { Unit } from './unit.ts';

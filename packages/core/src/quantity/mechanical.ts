@@ -1,4 +1,4 @@
-import { STANDARD_GRAVITY } from '../contract/index.ts';
+import { STANDARD_GRAVITY } from './constants.ts';
 import { FOOT, INCH, OUNCE_FORCE, POUND_FORCE, only, unit } from './customary.ts';
 import type { DimensionDefinition } from './unit.ts';
 

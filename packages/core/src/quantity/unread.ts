@@ -26,6 +26,7 @@ export const EXAMPLES: Readonly<Record<Dimension, string>> = {
   time: '25 min or 1 h 20 min',
   'line-pull': '14 N/mm or 80 lbf/in',
   stress: '60 MPa, 9 kpsi',
+  temperature: '20 °C or 68 °F',
   area: '0.4 m²',
   ratio: '9 : 1 or 1:9',
   number: '62.50',

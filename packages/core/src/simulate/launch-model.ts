@@ -1,4 +1,4 @@
-import { AIR_DENSITY, STANDARD_GRAVITY } from '../contract/index.ts';
+import { AIR_DENSITY, STANDARD_GRAVITY } from '../quantity/index.ts';
 
 /** A launch from rest at full command. SI; `ke` and `kt` apart where a data sheet gives two. */
 export interface LaunchInput {

@@ -2,7 +2,7 @@ import type { DutyReport } from '../capability/index.ts';
 import { rollingOf } from '../demand/index.ts';
 import { drivelineOf, trainOf } from '../drive/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
-import { GRAM_CM2 } from '../contract/index.ts';
+import { GRAM_CM2 } from '../quantity/index.ts';
 import type { LaunchInput } from './launch-model.ts';
 
 /**

@@ -13,7 +13,7 @@ import {
   type Calculation,
   type WorkingInput,
 } from '../working/index.ts';
-import { radiansToDegrees } from '../contract/index.ts';
+import { radiansToDegrees } from '../quantity/index.ts';
 import { launchOfBuild } from './launch-of-build.ts';
 import { launchOfVehicle } from './simulate-launch.ts';
 

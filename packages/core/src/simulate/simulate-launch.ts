@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCalculator, degreesToRadians, key } from '../contract/index.ts';
+import { degreesToRadians } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 import { runLaunch } from './launch.ts';
 import type { LaunchInput } from './launch-model.ts';
 import { sampleLaunch } from './sample-launch.ts';

@@ -1,3 +1,4 @@
+import { figure, sentence } from '../quantity/index.ts';
 import { z } from 'zod';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
@@ -37,7 +38,7 @@ function drawnCurrent(i: z.output<typeof input>): number {
     if (i.currentA * i.resistanceOhm > i.openCircuitV)
       throw new NotPhysical(
         'beyond-short-circuit',
-        `Even short-circuited this source gives only ${(i.openCircuitV / i.resistanceOhm).toPrecision(4)} A: draw less or lower its resistance.`,
+        sentence`Even short-circuited this source gives only ${figure(i.openCircuitV / i.resistanceOhm, 'current', 4)}: draw less or lower its resistance.`,
       );
     return i.currentA;
   }
@@ -45,7 +46,7 @@ function drawnCurrent(i: z.output<typeof input>): number {
   if (currentA === undefined)
     throw new NotPhysical(
       'beyond-peak-power',
-      `This source can give ${(i.openCircuitV ** 2 / (4 * i.resistanceOhm)).toPrecision(4)} W at most: ask for less, or use a pack of lower resistance.`,
+      sentence`This source can give ${figure(i.openCircuitV ** 2 / (4 * i.resistanceOhm), 'power', 4)} at most: ask for less, or use a pack of lower resistance.`,
     );
   return currentA;
 }

@@ -1,3 +1,4 @@
+import { figure, sentence } from '../quantity/index.ts';
 import { z } from 'zod';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 import { currentForPower } from './battery-sag.ts';
@@ -59,7 +60,7 @@ export const driverDraw = defineCalculator({
     if (batteryA === undefined)
       throw new NotPhysical(
         'beyond-peak-power',
-        `This source can give ${(openCircuitV ** 2 / (4 * supplyResistanceOhm)).toPrecision(4)} W at most, and ${powerW.toPrecision(4)} W are asked: ask for less, or use a pack of lower resistance.`,
+        sentence`This source can give ${figure(openCircuitV ** 2 / (4 * supplyResistanceOhm), 'power', 4)} at most, and ${figure(powerW, 'power', 4)} are asked: ask for less, or use a pack of lower resistance.`,
       );
     return { powerW, batteryA, batteryV: Math.max(0, openCircuitV - supplyResistanceOhm * batteryA) };
   },

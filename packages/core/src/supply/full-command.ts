@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCalculator, key, rpmToRadS } from '../contract/index.ts';
+import { rpmToRadS } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 import { circuitFrom, circuitKeys } from './circuit-keys.ts';
 import { fullCommand, startingCurrent } from './circuit.ts';
 

@@ -1,3 +1,4 @@
+import { figure, sentence } from '../quantity/index.ts';
 import { z } from 'zod';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
@@ -36,12 +37,12 @@ export const fuseChoice = defineCalculator({
     if (fuseA === undefined)
       throw new NotPhysical(
         'no-fuse-large-enough',
-        `${continuousA} A asks for a fuse of ${least} A; the largest here is ${FUSES.at(-1)} A. Share the current between circuits.`,
+        sentence`${figure(continuousA, 'current')} asks for a fuse of ${figure(least, 'current')}; the largest here is ${figure(Math.max(...FUSES), 'current')}. Share the current between circuits.`,
       );
     if (fuseA > wireAmpacityA)
       throw new NotPhysical(
         'wire-too-thin',
-        `The least fuse is ${fuseA} A, but the wire carries ${wireAmpacityA} A: use a thicker wire.`,
+        sentence`The least fuse is ${figure(fuseA, 'current')}, but the wire carries ${figure(wireAmpacityA, 'current')}: use a thicker wire.`,
       );
     return { fuseA };
   },

@@ -1,3 +1,4 @@
+import { celsius, sentence } from '../quantity/index.ts';
 import { z } from 'zod';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 import { COPPER_PER_K, REFERENCE_C } from '../motor/index.ts';
@@ -88,7 +89,7 @@ export const wire = defineCalculator({
     if (warmth <= 0)
       throw new NotPhysical(
         'too-cold',
-        `The copper law does not reach down to ${temperatureC} °C: give a temperature above −230 °C.`,
+        sentence`The copper law does not reach down to ${celsius(temperatureC)}: give a temperature above ${celsius(REFERENCE_C - 1 / COPPER_PER_K)}.`,
       );
     const resistanceOhm = (2 * lengthM * RESISTIVITY * warmth) / (areaMm2 * 1e-6);
     const ampacityA = ampacity(areaMm2, awg);

@@ -1,6 +1,7 @@
 import { evaluate, type Report } from '../judge/index.ts';
 import { changeAxle, layoutTemplate, newBuild, withLayout, type Build, type Duty } from '../vehicle/index.ts';
-import { typed } from '../quantity/index.ts';
+import { typed, type UnitSystem } from '../quantity/index.ts';
+import { findingsInWords, type FindingInWords } from '../say/index.ts';
 
 export const degrees = (n: number) => typed((n * Math.PI) / 180, '°');
 
@@ -64,6 +65,15 @@ export const withDuty = (build: Build, part: Partial<Duty>): Build => ({
   ...build,
   duties: [{ ...firstDuty(build), ...part }],
 });
+/** What is found of a build, each with its sentence. */
+export const saidOf = (build: Build, system?: UnitSystem): readonly FindingInWords[] =>
+  findingsInWords({ build, report: evaluate(build) }, system);
+/** Every sentence that is said of a build, with ordinary spaces. */
+export const textsOf = (build: Build, system?: UnitSystem): string =>
+  saidOf(build, system)
+    .map(({ text }) => text)
+    .join('\n')
+    .replaceAll('\u00a0', ' ');
 export const reportOf = (build: Build): Report['duties'][number] => {
   const [report] = evaluate(build).duties;
   if (!report) throw new Error('the build has no duty');

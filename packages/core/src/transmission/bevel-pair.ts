@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, key, radiansToDegrees } from '../contract/index.ts';
+import { radiansToDegrees, figure, sentence } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key, notice } from '../contract/index.ts';
 import { LEAST_TEETH, formFactor } from './gear-bending.ts';
 
 const input = z.strictObject({
@@ -66,15 +67,20 @@ export const bevelPair = defineCalculator({
     if (meanModuleMm <= 0)
       throw new NotPhysical(
         'face-too-wide',
-        `The face is wider than the cone is long (${coneDistanceMm.toFixed(1)} mm): make it narrower.`,
+        sentence`The face is wider than the cone is long (${figure(coneDistanceMm / 1000, 'length')}): make it narrower.`,
       );
     const virtualTeeth = (small * Math.hypot(small, large)) / large;
     const warnings = [
       ...(i.faceWidthMm > coneDistanceMm * WIDEST_FACE
-        ? ['The face is wider than a third of the cone distance: its inner end hardly carries.']
+        ? [
+            notice(
+              'face-wide',
+              'The face is wider than a third of the cone distance: its inner end hardly carries.',
+            ),
+          ]
         : []),
       ...(virtualTeeth < LEAST_TEETH
-        ? [`With ${small} teeth the form factors do not reach: give it more.`]
+        ? [notice('few-teeth', sentence`With ${small} teeth the form factors do not reach: give it more.`)]
         : []),
     ];
     const tangentialN =

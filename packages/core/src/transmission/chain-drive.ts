@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, key, radiansToDegrees } from '../contract/index.ts';
+import { radiansToDegrees, figure, sentence } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 import { CHAIN_NAMES, chainSize, type ChainSize } from './chains.ts';
 
 const input = z
@@ -71,14 +72,14 @@ function geometry(i: Input, pitchMm: number) {
   if (i.teethSmall < 3)
     throw new NotPhysical(
       'too-few-teeth',
-      `A sprocket of ${i.teethSmall} teeth cannot be made: use 3 or more.`,
+      sentence`A sprocket of ${i.teethSmall} teeth cannot be made: use 3 or more.`,
     );
   const small = pitchDiameter(pitchMm, i.teethSmall);
   const large = pitchDiameter(pitchMm, i.teethLarge);
   if (i.centreMm <= (small + large) / 2)
     throw new NotPhysical(
       'sprockets-overlap',
-      `At ${i.centreMm} mm the sprockets overlap: the shafts must be more than ${((small + large) / 2).toFixed(1)} mm apart.`,
+      sentence`At ${figure(i.centreMm / 1000, 'length')} the sprockets overlap: the shafts must be more than ${figure((small + large) / 2000, 'length')} apart.`,
     );
   const linksExact =
     (2 * i.centreMm) / pitchMm +
@@ -90,7 +91,7 @@ function geometry(i: Input, pitchMm: number) {
   if (centreForLinksMm === undefined || sinus > 1)
     throw new NotPhysical(
       'chain-too-short',
-      `${links} links do not reach round ${i.teethSmall} and ${i.teethLarge} teeth: move the shafts apart.`,
+      sentence`${links} links do not reach round ${i.teethSmall} and ${i.teethLarge} teeth: move the shafts apart.`,
     );
   return {
     small,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCalculator, key } from '../contract/index.ts';
+import { defineCalculator, key, notice } from '../contract/index.ts';
 import { CHAIN_NAMES, chainSize, type ChainName } from './chains.ts';
 
 const input = z.strictObject({
@@ -61,12 +61,20 @@ export const chainPitch = defineCalculator({
       warnings: [
         ...(Math.abs(elongation) > ANOTHER
           ? [
-              'No pitch of the table comes near: count the pitches again, or it is a chain of another standard.',
+              notice(
+                'no-standard',
+                'No pitch of the table comes near: count the pitches again, or it is a chain of another standard.',
+              ),
             ]
           : elongation > WORN
-            ? ['Worn out: a new chain, and new sprockets where their teeth have become hooked.']
+            ? [
+                notice(
+                  'worn',
+                  'Worn out: a new chain, and new sprockets where their teeth have become hooked.',
+                ),
+              ]
             : []),
-        'Chains of one pitch differ in width and roller: compare those too.',
+        notice('look-alikes', 'Chains of one pitch differ in width and roller: compare those too.'),
       ],
     };
   },

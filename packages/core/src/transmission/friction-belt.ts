@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, degreesToRadians, key, radiansToDegrees } from '../contract/index.ts';
+import { degreesToRadians, radiansToDegrees, figure, sentence } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
 const input = z
   .strictObject({
@@ -81,7 +82,7 @@ export const frictionBelt = defineCalculator({
     if (i.centreMm <= touch)
       throw new NotPhysical(
         'pulleys-overlap',
-        `At ${i.centreMm} mm the pulleys overlap: the shafts must be more than ${touch} mm apart.`,
+        sentence`At ${figure(i.centreMm / 1000, 'length')} the pulleys overlap: the shafts must be more than ${figure(touch / 1000, 'length')} apart.`,
       );
     const lean = Math.asin((i.largeDiameterMm - i.smallDiameterMm) / (2 * i.centreMm));
     const wrapDeg = 180 - 2 * radiansToDegrees(lean) + i.idlerExtraWrapDeg;

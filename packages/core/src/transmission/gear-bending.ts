@@ -1,3 +1,4 @@
+import { sentence } from '../quantity/index.ts';
 import { z } from 'zod';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
@@ -98,7 +99,7 @@ export const gearBending = defineCalculator({
     if (i.teeth < LEAST_TEETH)
       throw new NotPhysical(
         'too-few-teeth',
-        `The form factors begin at ${LEAST_TEETH} teeth; give the gear more than ${i.teeth}.`,
+        sentence`The form factors begin at ${LEAST_TEETH} teeth; give the gear more than ${i.teeth}.`,
       );
     const diameterMm = i.moduleMm * i.teeth;
     const tangentialN = (2000 * i.torqueNm) / diameterMm;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCalculator, key } from '../contract/index.ts';
+import { defineCalculator, key, notice } from '../contract/index.ts';
 
 const input = z.strictObject({
   outsideDiameterMm: key.positive('Over the teeth, by calliper', 'mm'),
@@ -81,10 +81,20 @@ export const gearModule = defineCalculator({
       pitchDeviation,
       likely,
       warnings: [
-        ...(both ? ['Module and diametral pitch both come close: lay it against a gear that is known.'] : []),
+        ...(both
+          ? [
+              notice(
+                'two-standards',
+                'Module and diametral pitch both come close: lay it against a gear that is known.',
+              ),
+            ]
+          : []),
         ...(likely === 'neither'
           ? [
-              'No standard size comes within 2 %: measure again across two tips, or the teeth are shifted or cut short.',
+              notice(
+                'no-standard',
+                'No standard size comes within 2 %: measure again across two tips, or the teeth are shifted or cut short.',
+              ),
             ]
           : []),
       ],

@@ -1,4 +1,4 @@
-import { degreesToRadians } from '../contract/index.ts';
+import { degreesToRadians } from '../quantity/index.ts';
 
 interface GearOutline {
   readonly moduleMm: number;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCalculator, degreesToRadians, key } from '../contract/index.ts';
+import { degreesToRadians } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   moduleMm: key.positive('Module', 'mm'),

@@ -34,7 +34,9 @@ describe('a gear in hand', () => {
     // 1.06 mm is 24 pitch; module 1 and 1.125 are 6 % away.
     expect(gearModule.run({ outsideDiameterMm: (25.4 / 24) * 22, teeth: 20 }).likely).toBe('diametral-pitch');
     // 0.8 mm and 32 pitch (0.794 mm) are less than 1 % apart.
-    expect(gearModule.run({ outsideDiameterMm: 0.797 * 22, teeth: 20 }).warnings[0]).toContain('both');
+    expect(gearModule.run({ outsideDiameterMm: 0.797 * 22, teeth: 20 }).warnings[0]?.code).toBe(
+      'two-standards',
+    );
   });
 });
 
@@ -76,9 +78,9 @@ describe('a chain in hand', () => {
       const worn = chainPitch.run({ lengthMm: 10 * pitchMm * 1.025, pitches: 10 });
       expect(worn.sizes).toContain(name);
       expect(worn.elongation).toBeCloseTo(0.025, 9);
-      expect(worn.warnings[0]).toContain('Worn out');
+      expect(worn.warnings[0]?.code).toBe('worn');
     }
-    expect(chainPitch.run({ lengthMm: 100.9, pitches: 10 }).warnings[0]).toContain('No pitch');
+    expect(chainPitch.run({ lengthMm: 100.9, pitches: 10 }).warnings[0]?.code).toBe('no-standard');
   });
 });
 

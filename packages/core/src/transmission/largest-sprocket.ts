@@ -1,3 +1,4 @@
+import { sentence } from '../quantity/index.ts';
 import { z } from 'zod';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 import { CHAIN_NAMES, chainSize } from './chains.ts';
@@ -57,7 +58,7 @@ export const largestSprocket = defineCalculator({
     if (over(LEAST_TEETH) > roomMm)
       throw new NotPhysical(
         'no-sprocket-clears',
-        `Not even ${LEAST_TEETH} teeth leave that clearance: take a smaller chain, a larger wheel, or less clearance.`,
+        sentence`Not even ${LEAST_TEETH} teeth leave that clearance: take a smaller chain, a larger wheel, or less clearance.`,
       );
     // z from D = p/sin(π/z), one more than that tried and taken back, so that rounding never costs a tooth.
     const exact = Math.PI / Math.asin(pitchMm / (roomMm - PLATE_OVER_PITCH * pitchMm));

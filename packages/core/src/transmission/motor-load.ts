@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCalculator, key, radSToRpm } from '../contract/index.ts';
+import { radSToRpm } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   wheelTorqueNm: key.real('Torque at each driven wheel', 'N·m'),

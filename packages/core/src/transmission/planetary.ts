@@ -1,3 +1,4 @@
+import { sentence } from '../quantity/index.ts';
 import { z } from 'zod';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
@@ -40,7 +41,7 @@ export const planetary = defineCalculator({
     if (ringTeeth <= sunTeeth)
       throw new NotPhysical(
         'ring-too-small',
-        `A ring of ${ringTeeth} teeth does not go round a sun of ${sunTeeth}: give it more teeth.`,
+        sentence`A ring of ${ringTeeth} teeth does not go round a sun of ${sunTeeth}: give it more teeth.`,
       );
     const planetTeeth = (ringTeeth - sunTeeth) / 2;
     const clears = (sunTeeth + planetTeeth) * Math.sin(Math.PI / planets) > planetTeeth + 2;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { GRAM_CM2, defineCalculator, key } from '../contract/index.ts';
+import { GRAM_CM2 } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   massKg: key.positive('Mass of the vehicle', 'kg'),

@@ -1,5 +1,6 @@
+import { sentence } from '../quantity/index.ts';
 import { z } from 'zod';
-import { defineCalculator, key } from '../contract/index.ts';
+import { defineCalculator, key, notice } from '../contract/index.ts';
 
 /** Axial holding power of a cup-point set screw, N: Shigley, table 7-4 (from memory); metric: nearest inch size; M2 and M2.5 by its #1 and #3. */
 const HOLDING_N = {
@@ -72,7 +73,10 @@ export const setScrewHold = defineCalculator({
       warnings:
         factor < SHOCK_FACTOR
           ? [
-              `It holds ${factor.toPrecision(3)} times the torque; under shock it should be ${SHOCK_FACTOR}. Use a larger or a second screw on a flat, or a key.`,
+              notice(
+                'slips-under-shock',
+                sentence`It holds ${factor} times the torque; under shock it should be ${SHOCK_FACTOR}. Use a larger or a second screw on a flat, or a key.`,
+              ),
             ]
           : [],
     };

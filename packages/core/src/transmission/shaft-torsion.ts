@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCalculator, key, radiansToDegrees } from '../contract/index.ts';
+import { radiansToDegrees } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 
 const input = z.strictObject({
   diameterMm: key.positive('Diameter of the shaft', 'mm'),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, bracketedRoot, defineCalculator, key, radiansToDegrees } from '../contract/index.ts';
+import { radiansToDegrees, figure, sentence } from '../quantity/index.ts';
+import { NotPhysical, bracketedRoot, defineCalculator, key, notice } from '../contract/index.ts';
 
 const input = z
   .strictObject({
@@ -46,7 +47,7 @@ function centreFor(small: number, large: number, lengthMm: number): number {
   if (lengthMm <= openBeltLength(small, large, touch))
     throw new NotPhysical(
       'belt-too-short',
-      `A belt of ${lengthMm.toFixed(1)} mm does not go round both pulleys: take one with more teeth.`,
+      sentence`A belt of ${figure(lengthMm / 1000, 'length')} does not go round both pulleys: take one with more teeth.`,
     );
   if (small === large) return (lengthMm - Math.PI * large) / 2;
   let centre = bracketedRoot(
@@ -98,7 +99,7 @@ export const timingBelt = defineCalculator({
     if (i.centreMm !== undefined && i.centreMm <= (small + large) / 2)
       throw new NotPhysical(
         'pulleys-overlap',
-        `At ${i.centreMm} mm the pulleys overlap: the shafts must be more than ${((small + large) / 2).toFixed(1)} mm apart.`,
+        sentence`At ${figure(i.centreMm / 1000, 'length')} the pulleys overlap: the shafts must be more than ${figure((small + large) / 2000, 'length')} apart.`,
       );
     const beltTeeth =
       i.beltTeeth ?? Math.floor(openBeltLength(small, large, i.centreMm ?? 0) / i.pitchMm + 0.5);
@@ -119,7 +120,10 @@ export const timingBelt = defineCalculator({
       warnings:
         teethInMesh < LEAST_MESH
           ? [
-              `Only ${teethInMesh.toFixed(1)} teeth are in mesh: have ${LEAST_MESH} or more, with a larger pulley or the shafts further apart.`,
+              notice(
+                'few-in-mesh',
+                sentence`Only ${teethInMesh} teeth are in mesh: have ${LEAST_MESH} or more, with a larger pulley or the shafts further apart.`,
+              ),
             ]
           : [],
     };

@@ -1,3 +1,4 @@
+import { figure, sentence } from '../quantity/index.ts';
 import { z } from 'zod';
 import { NotPhysical, bracketedRoot, defineCalculator, key } from '../contract/index.ts';
 
@@ -52,13 +53,16 @@ export const trackLoop = defineCalculator({
   ],
   run: ({ pitchMm: p, sprocketTeeth: z_, idlerDiameterMm, centreMm }) => {
     if (z_ < 3)
-      throw new NotPhysical('too-few-teeth', `A sprocket of ${z_} teeth cannot be made: use 3 or more.`);
+      throw new NotPhysical(
+        'too-few-teeth',
+        sentence`A sprocket of ${z_} teeth cannot be made: use 3 or more.`,
+      );
     const sprocket = p / Math.sin(Math.PI / z_);
     const touch = (sprocket + idlerDiameterMm) / 2;
     if (centreMm <= touch)
       throw new NotPhysical(
         'overlap',
-        `Sprocket and idler overlap: they must be more than ${touch.toFixed(1)} mm apart.`,
+        sentence`Sprocket and idler overlap: they must be more than ${figure(touch / 1000, 'length')} apart.`,
       );
     const linksAt = (c: number): number => {
       const lean = Math.asin((sprocket - idlerDiameterMm) / (2 * c));

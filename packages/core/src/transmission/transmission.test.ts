@@ -165,8 +165,10 @@ describe('a chain stage', () => {
   });
 
   it('says why it cannot be built, and warns of rough running', () => {
-    expect(stageFigures({ ...stage, centre: typed(0.02, 'mm') }).problem).toContain('overlap');
-    expect(stageFigures({ ...stage, teethDriver: 7 }).warnings.join()).toContain('rough');
+    expect(stageFigures({ ...stage, centre: typed(0.02, 'mm') }).problem?.code).toBe('sprockets-overlap');
+    expect(stageFigures({ ...stage, teethDriver: 7 }).warnings.map(({ code }) => code)).toEqual([
+      'few-teeth',
+    ]);
     expect(stageFigures(stage)).toMatchObject({ ratio: 3.6, warnings: [] });
   });
 });

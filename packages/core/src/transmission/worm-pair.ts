@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, defineCalculator, degreesToRadians, key, radiansToDegrees } from '../contract/index.ts';
+import { degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
 const angle = (description: string) => z.number().positive().lt(90).meta({ description, unit: 'deg' });
 

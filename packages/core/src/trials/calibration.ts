@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCalculator, degreesToRadians, key, radiansToDegrees } from '../contract/index.ts';
+import { degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
+import { defineCalculator, key } from '../contract/index.ts';
 
 const travelInput = z.strictObject({
   wheelDiameterM: key.positive('Diameter of the wheel under load', 'm'),

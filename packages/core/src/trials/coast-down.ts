@@ -1,6 +1,7 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { z } from 'zod';
-import { AIR_DENSITY, NotPhysical, STANDARD_GRAVITY, defineCalculator, key } from '../contract/index.ts';
+import { AIR_DENSITY, STANDARD_GRAVITY } from '../quantity/index.ts';
+import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
 const input = z
   .strictObject({

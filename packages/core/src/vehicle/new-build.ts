@@ -1,4 +1,4 @@
-import { degreesToRadians } from '../contract/index.ts';
+import { degreesToRadians, assumed, type Quantity } from '../quantity/index.ts';
 import {
   firmLoss,
   soilOf,
@@ -9,7 +9,6 @@ import {
   type SurfaceId,
   type Tyre,
 } from '../ground/index.ts';
-import { assumed, type Quantity } from '../quantity/index.ts';
 import { newAssemblyPlan } from './assembly-plan.ts';
 import { FORMAT, FORMAT_VERSION, type Build, type Ground, type OtherMass } from './document.ts';
 import type { Duty } from './duty.ts';

@@ -1,4 +1,4 @@
-import { degreesToRadians } from '../contract/index.ts';
+import { degreesToRadians } from '../quantity/index.ts';
 import type { Duty } from './duty.ts';
 
 /** Steeper than this a vehicle left to itself rolls away (common practice, no source): degrees. */

@@ -1,5 +1,4 @@
-import { degreesToRadians } from '../contract/index.ts';
-import { assumed } from '../quantity/index.ts';
+import { degreesToRadians, assumed } from '../quantity/index.ts';
 import type { Build } from './document.ts';
 import type { Duty } from './duty.ts';
 import { LAYOUT_TEMPLATES, layoutTemplate } from './layout-templates.ts';

@@ -1,4 +1,4 @@
-import { radiansToDegrees } from '../contract/index.ts';
+import { radiansToDegrees } from '../quantity/index.ts';
 import {
   LEAST_MASS,
   accelerationOf,

@@ -1,4 +1,5 @@
 import { evaluate } from '@zubric/core/judge';
+import { reportInWords } from '@zubric/core/say';
 import { buildFrom, readBuild, TEMPLATES, type Build } from '@zubric/core/vehicle';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
@@ -132,7 +133,8 @@ export function buildRoutes(store: BuildStore): Router {
   routes.get('/:id/report', async (request, response) => {
     const row = await store.find(request.params.id);
     if (!row) throw notFound('such build');
-    response.json(evaluate(current(row.document)));
+    const build = current(row.document);
+    response.json(reportInWords(evaluate(build), build));
   });
 
   // As it is kept, whatever is wrong with it: so that it can be mended and brought in again.

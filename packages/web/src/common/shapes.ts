@@ -2,7 +2,7 @@
 import type { LinkId, Verdict } from '@zubric/core/judge';
 import type { Build } from '@zubric/core/vehicle';
 // Before the first answer is read: zod asks no browser whether it may evaluate strings.
-import '@zubric/core/contract';
+import '@zubric/core/quantity';
 import { z } from 'zod';
 
 const document = z.custom<Build>((json) => typeof json === 'object' && json !== null);

@@ -1,4 +1,4 @@
-import { show, type Dimension, type UnitSystem } from '@zubric/core/quantity';
+import { inUnits, show, type Dimension, type Sentence, type UnitSystem } from '@zubric/core/quantity';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
 
 const STORED = 'zubric-units';
@@ -35,4 +35,10 @@ export const useUnits = (): Units => useContext(UnitsContext);
 export function useSay(): (si: number, dimension: Dimension, digits?: number) => string {
   const { system } = useUnits();
   return useCallback((si, dimension, digits) => show(si, dimension, system, { digits }).text, [system]);
+}
+
+/** Says a sentence that is in nobody's units yet in the chosen ones. */
+export function useSentence(): (sentence: Sentence) => string {
+  const { system } = useUnits();
+  return useCallback((sentence) => inUnits(sentence, system), [system]);
 }

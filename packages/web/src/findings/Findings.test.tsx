@@ -26,7 +26,7 @@ class WorkerHere {
     WorkerHere.terminated++;
   }
   postMessage({ ask, build, shelf, system }: MovesAsked): void {
-    const found = moves(build, evaluate(build, system), { shelf, system });
+    const found = moves(build, evaluate(build), { shelf, system });
     setTimeout(() => this.onmessage?.({ data: { ask, moves: found } }), 0);
   }
 }

@@ -1,5 +1,7 @@
 import { linkDefinition, type Block, type Finding, type LinkId } from '@zubric/core/judge';
 import { movesOfFinding } from '@zubric/core/moves';
+import { findingsInWords } from '@zubric/core/say';
+import { useUnits } from '../common/units.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
 import { Moves } from './Moves.tsx';
 import { useMoves } from './use-moves.ts';
@@ -28,15 +30,19 @@ interface Props {
   readonly empty: string;
 }
 
-const concerns = ({ link, dutyId }: Finding, { blocks, also = [] }: Omit<Props, 'empty'>): boolean =>
+const concerns = (
+  { link, dutyId }: Pick<Finding, 'link' | 'dutyId'>,
+  { blocks, also = [] }: Omit<Props, 'empty'>,
+): boolean =>
   blocks === undefined ||
   (link === null ? dutyId !== null : blocks.includes(linkDefinition(link).block) || also.includes(link));
 
 /** What stops it, what is tight, and what is worth a word. */
 export function Findings({ blocks, also, empty }: Props) {
   const { build, report } = useBuild();
+  const { system } = useUnits();
   const all = useMoves(build);
-  const findings = report.findings.filter((finding) =>
+  const findings = findingsInWords({ report, build }, system).filter((finding) =>
     concerns(finding, { ...(blocks ? { blocks } : {}), ...(also ? { also } : {}) }),
   );
   return (

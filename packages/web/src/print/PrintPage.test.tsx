@@ -1,3 +1,4 @@
+import { findingsInWords } from '@zubric/core/say';
 import { readFileSync, readdirSync } from 'node:fs';
 import { assemblyOutlook } from '@zubric/core/assembly';
 import { evaluate, linkDefinition } from '@zubric/core/judge';
@@ -51,7 +52,8 @@ describe('the sheet', () => {
     const sheet = await print({ ...puffin, duties: steep });
     const list = within(sheet).getByRole('heading', { name: 'Findings' }).parentElement;
     const items = within(list ?? sheet).getAllByRole('listitem');
-    const { findings } = evaluate({ ...puffin, duties: steep });
+    const build = { ...puffin, duties: steep };
+    const findings = findingsInWords({ report: evaluate(build), build });
     expect(items).toHaveLength(findings.length);
     for (const [n, { severity, text, within: follows = [] }] of findings.entries()) {
       expect(plain(items[n])).toBe(

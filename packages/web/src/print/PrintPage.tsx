@@ -1,3 +1,4 @@
+import { findingsInWords, type FindingInWords } from '@zubric/core/say';
 import { assemblyOutlook } from '@zubric/core/assembly';
 import { evaluate, linkDefinition, type Report } from '@zubric/core/judge';
 import { PART_STATE_WORDS, drivenDiameter, type Build } from '@zubric/core/vehicle';
@@ -41,7 +42,7 @@ export function PrintPage() {
 function Sheet({ id, build }: { readonly id: string; readonly build: Build }) {
   const { system } = useUnits();
   useTitle('Print', build.name);
-  const report = evaluate(build, system);
+  const report = evaluate(build);
   return (
     <main id="main" className="mx-auto max-w-[190mm] px-4 py-6 print:max-w-none print:p-0">
       <div className="mb-4 flex gap-3 print:hidden">
@@ -60,7 +61,7 @@ function Sheet({ id, build }: { readonly id: string; readonly build: Build }) {
       </p>
       <Duties build={build} report={report} />
       <Margins report={report} />
-      <Findings report={report} />
+      <Findings findings={findingsInWords({ report, build }, system)} />
       <AssemblySheet build={build} />
     </main>
   );
@@ -168,13 +169,13 @@ function Margins({ report }: { readonly report: Report }) {
   );
 }
 
-function Findings({ report }: { readonly report: Report }) {
-  if (report.findings.length === 0) return null;
+function Findings({ findings }: { readonly findings: readonly FindingInWords[] }) {
+  if (findings.length === 0) return null;
   return (
     <section className={SECTION}>
       <h2>Findings</h2>
       <ul className="list-disc pl-5">
-        {report.findings.map((finding) => (
+        {findings.map((finding) => (
           <li key={finding.id}>
             <b className="font-semibold">{finding.severity}:</b>{' '}
             {[finding.text, ...(finding.within ?? [])].join(' ')}

@@ -12,7 +12,6 @@ import {
   type ReactNode,
 } from 'react';
 import type { StoredBuild } from '../common/api.ts';
-import { useUnits } from '../common/units.tsx';
 import { dropDraft, isOwn, type LeftDraft } from './drafts.ts';
 import { findHistory, keepHistory } from './history.ts';
 import { useSaving, type KeptHere } from './saving.ts';
@@ -77,7 +76,6 @@ const NOTHING_LEFT: readonly LeftDraft[] = [];
 
 export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, children }: Props) {
   const { id } = stored;
-  const { system } = useUnits();
   const [session, dispatch] = useReducer(nextSession, { stored, left: found }, sessionOf);
   const [left, setLeft] = useState(found.slice(1));
   const [unreadFields, setUnreadFields] = useState<ReadonlySet<string>>(new Set());
@@ -129,7 +127,7 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
   }, []);
 
   const { build } = session;
-  const report = useMemo(() => evaluate(build, system), [build, system]);
+  const report = useMemo(() => evaluate(build), [build]);
   const open = useMemo(
     () => ({
       ...{ id, session, build, report, edit, undo, redo, merge, keptHere, left, look, drop, returned },

@@ -1,6 +1,7 @@
 import type { AnyCalculator } from '@zubric/core/calculators';
 import { useEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
+import { useUnits } from '../common/units.tsx';
 import { SumEntry } from './SumEntry.tsx';
 import { BuildLink } from './BuildLink.tsx';
 import { Found } from './Found.tsx';
@@ -19,7 +20,8 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
   const example = useMemo(() => exampleEntries(calculator, fields), [calculator, fields]);
   const [typed, setTyped] = useSearchParams();
   const entries = Object.fromEntries(fields.map((f) => [f.key, typed.get(f.key) ?? example[f.key] ?? '']));
-  const { given, output, problems } = work(calculator, fields, entries);
+  const { system } = useUnits();
+  const { given, output, problems } = work(calculator, fields, entries, system);
   // The address follows a moment later: what was typed meanwhile is put into it too.
   const pending = useRef(new Map<string, string>());
   useEffect(() => {

@@ -1,5 +1,6 @@
 import type { AnyCalculator } from '@zubric/core/calculators';
-import { putIn, STANDARD_GRAVITY } from '@zubric/core/contract';
+import { STANDARD_GRAVITY } from '@zubric/core/quantity';
+import { putIn } from '@zubric/core/contract';
 import { useUnits } from '../common/units.tsx';
 import { sayKey } from './key-units.ts';
 import { inputFields, outputFields } from './sum-form.ts';

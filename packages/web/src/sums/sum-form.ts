@@ -1,3 +1,4 @@
+import { inUnits, type UnitSystem } from '@zubric/core/quantity';
 import { NotPhysical } from '@zubric/core/contract';
 import { calculate, calculationProblem, type AnyCalculator } from '@zubric/core/calculators';
 import { z } from 'zod';
@@ -163,7 +164,12 @@ function readRows(text: string, field: SumField, say: (why: string) => void): un
 }
 
 /** The sum worked: entries read in any units, then the calculator itself. */
-export function work(calculator: AnyCalculator, fields: readonly SumField[], entries: Entries): Worked {
+export function work(
+  calculator: AnyCalculator,
+  fields: readonly SumField[],
+  entries: Entries,
+  system: UnitSystem = 'metric',
+): Worked {
   const problems: Record<string, string> = {};
   const input: Record<string, unknown> = {};
   for (const field of fields) {
@@ -179,12 +185,12 @@ export function work(calculator: AnyCalculator, fields: readonly SumField[], ent
   }
   if (Object.keys(problems).length > 0) return { problems };
   try {
-    const output = calculate(calculator.name, input) as Record<string, unknown>;
+    const output = calculate(calculator.name, input, system) as Record<string, unknown>;
     return { given: calculator.input.parse(input) as Record<string, unknown>, output, problems };
   } catch (error) {
     const problem = calculationProblem(error);
     if (!problem) throw error;
-    if (error instanceof NotPhysical) return { problems: { '': error.message } };
+    if (error instanceof NotPhysical) return { problems: { '': inUnits(error.notice.sentence, system) } };
     for (const { path, message } of problem.problems)
       problems[fields.some((f) => f.key === path.split('.')[0]) ? (path.split('.')[0] ?? '') : ''] ??=
         message;

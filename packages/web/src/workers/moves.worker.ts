@@ -7,7 +7,7 @@ self.addEventListener('message', ({ data }: MessageEvent<MovesAsked>) => {
   const answer = (answered: MovesAnswered): void => self.postMessage(answered);
   const { ask, build, shelf, system } = data;
   try {
-    answer({ ask, moves: moves(build, evaluate(build, system), { shelf, system }) });
+    answer({ ask, moves: moves(build, evaluate(build), { shelf, system }) });
   } catch (error) {
     answer({ ask, problem: error instanceof Error ? error.message : String(error) });
   }

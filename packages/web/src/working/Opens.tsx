@@ -1,5 +1,7 @@
 import type { Working } from '@zubric/core/working';
 import { NotPhysical } from '@zubric/core/contract';
+import type { Sentence } from '@zubric/core/quantity';
+import { useSentence } from '../common/units.tsx';
 import { lazy, Suspense, useState } from 'react';
 
 const WorkingPanel = lazy(async () => ({ default: (await import('./WorkingPanel.tsx')).WorkingPanel }));
@@ -16,11 +18,14 @@ interface Props {
 /** Why a number has no working, in a sentence. */
 const NONE = 'This number has no working of its own: it was given, or the build has no such part yet.';
 
-async function openedOf(work: Props['work']): Promise<Working | string> {
+async function openedOf(
+  work: Props['work'],
+  sentence: (said: Sentence) => string,
+): Promise<Working | string> {
   try {
     return (await work()) ?? NONE;
   } catch (error) {
-    if (error instanceof NotPhysical) return error.message;
+    if (error instanceof NotPhysical) return sentence(error.notice.sentence);
     throw error;
   }
 }
@@ -28,6 +33,7 @@ async function openedOf(work: Props['work']): Promise<Working | string> {
 /** A number of the report that opens to its working. */
 export function Opens({ work, title, children }: Props) {
   const [opened, setOpened] = useState<Working | string>();
+  const sentence = useSentence();
   return (
     <>
       <button
@@ -35,7 +41,7 @@ export function Opens({ work, title, children }: Props) {
         className="cursor-pointer underline decoration-edge decoration-dotted underline-offset-4 hover:decoration-solid"
         title="How it came about"
         aria-label={`${children}, ${title}: how it came about`}
-        onClick={() => void openedOf(work).then(setOpened)}
+        onClick={() => void openedOf(work, sentence).then(setOpened)}
       >
         {children}
       </button>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { degreesToRadians, radiansToDegrees, remembered } from '../../contract/index.ts';
-import { quantity } from '../../quantity/index.ts';
+import { degreesToRadians, radiansToDegrees, quantity, figure, sentence } from '../../quantity/index.ts';
+import { remembered, notice, type Notice } from '../../contract/index.ts';
 import { V_SECTIONS, V_SECTION_NAMES, meshShare, sectionFor } from '../belt-tables.ts';
 import { frictionBelt } from '../friction-belt.ts';
 import { frictionWheel } from '../friction-wheel.ts';
@@ -150,20 +150,25 @@ function sectionOf(stage: FrictionBelt) {
 }
 
 /** What a V-belt is wary of: a pulley too small for it, more tension than it takes. */
-function vBeltWarnings(stage: FrictionBelt): string[] {
+function vBeltWarnings(stage: FrictionBelt): Notice[] {
   const section = sectionOf(stage);
   if (!section) return [];
   const small = smallPulley(stage);
-  const mm = (m: number): string => toMm(m).toFixed(0);
   return [
     ...(small < section.smallestM
       ? [
-          `A V-belt ${section.title} round a pulley of ${mm(small)} mm bends badly, under its least of ${mm(section.smallestM)} mm, and slips at low speed: a larger pulley, or a chain or toothed belt.`,
+          notice(
+            'small-pulley',
+            sentence`A V-belt ${section.title} round a pulley of ${figure(small, 'length')} bends badly, under its least of ${figure(section.smallestM, 'length')}, and slips at low speed: a larger pulley, or a chain or toothed belt.`,
+          ),
         ]
       : []),
     ...(stage.tension.value > section.tensionN
       ? [
-          `A V-belt ${section.title} takes ${section.tensionN} N of tension a strand; more wears belt and bearings and does not count.`,
+          notice(
+            'over-tension',
+            sentence`A V-belt ${section.title} takes ${figure(section.tensionN, 'force')} of tension a strand; more wears belt and bearings and does not count.`,
+          ),
         ]
       : []),
   ];

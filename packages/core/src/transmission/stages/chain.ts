@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { NotPhysical, degreesToRadians, remembered } from '../../contract/index.ts';
-import { quantity } from '../../quantity/index.ts';
+import { degreesToRadians, quantity, figure, sentence } from '../../quantity/index.ts';
+import { NotPhysical, remembered, notice, type Notice } from '../../contract/index.ts';
 import { allowedLoad } from '../allowed-load.ts';
 import { chainDrive } from '../chain-drive.ts';
 import { CHAIN_NAMES, chainSize } from '../chains.ts';
@@ -53,14 +53,20 @@ export const chainFigures = remembered((stage: Chain): StageFigures => {
   try {
     const geometry = chainGeometry(stage);
     const small = Math.min(stage.teethDriver, stage.teethDriven);
-    const warnings = [];
+    const warnings: Notice[] = [];
     if (small < LEAST_TEETH)
       warnings.push(
-        `A sprocket of ${small} teeth runs rough: the chain’s speed swings by ${(geometry.chordalVariation * 100).toFixed(0)} %. Use ${LEAST_TEETH} or more.`,
+        notice(
+          'few-teeth',
+          sentence`A sprocket of ${small} teeth runs rough: the chain’s speed swings by ${figure(geometry.chordalVariation, 'share', 2)}. Use ${LEAST_TEETH} or more.`,
+        ),
       );
     if (geometry.wrapDeg < LEAST_WRAP_DEG)
       warnings.push(
-        `The chain wraps only ${geometry.wrapDeg.toFixed(0)}° of the small sprocket: move the shafts apart for ${LEAST_WRAP_DEG}° or more.`,
+        notice(
+          'little-wrap',
+          sentence`The chain wraps only ${geometry.wrapDeg.toFixed(0)}° of the small sprocket: move the shafts apart for ${LEAST_WRAP_DEG}° or more.`,
+        ),
       );
     const outside = [geometry.outsideDiameterSmallMm / 1000, geometry.outsideDiameterLargeMm / 1000] as const;
     const [driver, driven] = stage.teethDriver <= stage.teethDriven ? outside : [outside[1], outside[0]];
@@ -68,7 +74,7 @@ export const chainFigures = remembered((stage: Chain): StageFigures => {
     return { ...figures, warnings, facts: [wrap], outsideM: { driver, driven } };
   } catch (error) {
     if (!(error instanceof NotPhysical)) throw error;
-    return { ...figures, problem: error.message, warnings: [] };
+    return { ...figures, problem: error.notice, warnings: [] };
   }
 });
 

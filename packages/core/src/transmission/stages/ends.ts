@@ -1,5 +1,6 @@
+import { notice } from '../../contract/index.ts';
 import { z } from 'zod';
-import { quantity } from '../../quantity/index.ts';
+import { quantity, sentence } from '../../quantity/index.ts';
 import { allowedLoad } from '../allowed-load.ts';
 import { rimPull } from '../rim-pull.ts';
 import { spool } from '../spool.ts';
@@ -53,7 +54,10 @@ export const spoolFigures = (stage: Spool): StageFigures => ({
   warnings:
     stage.coreDiameter.value < 8 * stage.ropeDiameter.value
       ? [
-          'A core under eight times the rope’s thickness bends the rope sharply and wears it: take a thicker one.',
+          notice(
+            'thin-core',
+            'A core under eight times the rope’s thickness bends the rope sharply and wears it: take a thicker one.',
+          ),
         ]
       : [],
   facts: [
@@ -104,7 +108,10 @@ export const trackFigures = (stage: Track): StageFigures =>
       warnings:
         stage.sprocketTeeth < ROUGH_SPROCKET
           ? [
-              `A track sprocket of ${stage.sprocketTeeth} teeth runs rough: the track’s speed swings as each link comes on.`,
+              notice(
+                'few-teeth',
+                sentence`A track sprocket of ${stage.sprocketTeeth} teeth runs rough: the track’s speed swings as each link comes on.`,
+              ),
             ]
           : [],
       facts: [

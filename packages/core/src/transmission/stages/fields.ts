@@ -44,7 +44,7 @@ export function orProblem(
     return { warnings: [], ...base, ...work() };
   } catch (error) {
     if (!(error instanceof NotPhysical)) throw error;
-    return { ...base, problem: error.message, warnings: [] };
+    return { ...base, problem: error.notice, warnings: [] };
   }
 }
 

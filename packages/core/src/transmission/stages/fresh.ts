@@ -1,5 +1,4 @@
-import { degreesToRadians } from '../../contract/index.ts';
-import { assumed } from '../../quantity/index.ts';
+import { degreesToRadians, assumed } from '../../quantity/index.ts';
 import { usualPullPerWidth } from '../belt-tables.ts';
 import type { Stage, StageKind, StageOf } from './index.ts';
 

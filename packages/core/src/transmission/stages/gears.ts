@@ -1,5 +1,6 @@
+import { notice } from '../../contract/index.ts';
 import { z } from 'zod';
-import { degreesToRadians } from '../../contract/index.ts';
+import { degreesToRadians, sentence } from '../../quantity/index.ts';
 import { bevelPair } from '../bevel-pair.ts';
 import { LEAST_TEETH } from '../gear-bending.ts';
 import { gearPair } from '../gear-pair.ts';
@@ -64,7 +65,10 @@ export const spurFigures = (stage: Spur): StageFigures =>
       warnings:
         pair.undercutDriver || pair.undercutDriven
           ? [
-              `A gear of ${Math.min(teethDriver, teethDriven)} teeth is undercut at 20°: weaker at the root, and rough.`,
+              notice(
+                'undercut',
+                sentence`A gear of ${Math.min(teethDriver, teethDriven)} teeth is undercut at 20°: weaker at the root, and rough.`,
+              ),
             ]
           : [],
       facts: [{ title: 'shafts apart', value: pair.centreDistanceMm / 1000, dimension: 'length' }],
@@ -154,7 +158,10 @@ export const planetaryFigures = (stage: Planetary): StageFigures =>
               : {}),
           }
         : {
-            problem: `${planets} planets do not go between ${sunTeeth} and ${ringTeeth} teeth: ring and sun together must divide by the planets, the planets have whole teeth, and neighbours clear each other.`,
+            problem: notice(
+              'planets-do-not-fit',
+              sentence`${planets} planets do not go between ${sunTeeth} and ${ringTeeth} teeth: ring and sun together must divide by the planets, the planets have whole teeth, and neighbours clear each other.`,
+            ),
           };
     },
   );

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { degreesToRadians, remembered } from '../../contract/index.ts';
+import { degreesToRadians } from '../../quantity/index.ts';
+import { remembered } from '../../contract/index.ts';
 import {
   frictionBeltFigures,
   frictionBeltPull,

@@ -1,3 +1,4 @@
+import { type Notice } from '../../contract/index.ts';
 import type { Dimension } from '../../quantity/index.ts';
 
 /** Something of a stage's geometry that a builder asks for. */
@@ -15,8 +16,8 @@ export interface StageFigures {
   /** Share of the power that comes through the other way; as `efficiency` where absent, 0 where it locks. */
   readonly backEfficiency?: number;
   /** Why the stage cannot be built, in a sentence that says what to change. */
-  readonly problem?: string;
-  readonly warnings: readonly string[];
+  readonly problem?: Notice;
+  readonly warnings: readonly Notice[];
   readonly facts?: readonly StageFact[];
   /** Where the stage itself rolls along ground or rope: the diameter at which its torque meets its pull, metres. */
   readonly rollsM?: number;

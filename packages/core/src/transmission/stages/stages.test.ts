@@ -6,7 +6,8 @@ import { evaluate, linkDefinition } from '../../judge/index.ts';
 import { buildSchema, readBuild, type Build } from '../../vehicle/index.ts';
 import { isStated, workingOfLink } from '../../working/index.ts';
 import { findCalculator } from '../../calculators/index.ts';
-import { typed } from '../../quantity/index.ts';
+import type { Notice } from '../../contract/index.ts';
+import { inUnits, typed } from '../../quantity/index.ts';
 import {
   STAGE_KINDS,
   beltWidthFor,
@@ -20,6 +21,9 @@ import {
   type StageKind,
   type StageOf,
 } from '../index.ts';
+
+const said = (notice: Notice | undefined): string =>
+  notice ? inUnits(notice.sentence, 'metric').replaceAll('\u00a0', ' ') : '';
 
 const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build does not read');
@@ -107,7 +111,7 @@ describe('a worm', () => {
     const [cos, tan] = [Math.cos(Math.PI / 9), Math.tan((7 * Math.PI) / 180)];
     expect(efficiency).toBeCloseTo((cos - friction * tan) / (cos + friction / tan), 12);
     expect(backEfficiency === 0).toBe(locks);
-    expect(warnings.join()).toMatch(locks ? /never a brake/ : /^$/);
+    expect(warnings.map(said).join()).toMatch(locks ? /never a brake/ : /^$/);
   });
 
   it('loses about half the power at friction 0.1 (common practice, no source)', () => {
@@ -218,7 +222,9 @@ describe('a V-belt on a 50 mm pulley at low speed', () => {
     };
     expect(holds({ ...wide, tension: typed(5000, 'N') })).toBe(650);
     const warned = (change: Partial<StageOf<'friction-belt'>>): string =>
-      stageFigures({ ...belt, ...change }).warnings.join();
+      stageFigures({ ...belt, ...change })
+        .warnings.map(said)
+        .join();
     expect(warned({})).toBe('');
     expect(warned({ section: 'A' })).toMatch(/round a pulley of 50 mm bends badly/);
     expect(warned({ tension: typed(500, 'N') })).toMatch(/takes 110 N of tension a strand/);
@@ -291,7 +297,7 @@ describe('what follows from the sizes', () => {
 
 describe('what cannot be built', () => {
   it('says what to change', () => {
-    const problem = (stage: Stage): string => stageFigures(stage).problem ?? '';
+    const problem = (stage: Stage): string => said(stageFigures(stage).problem);
     expect(problem({ ...fresh('timing-belt', 3), beltTeeth: 20 })).toMatch(/take one with more teeth/);
     expect(problem({ ...fresh('friction-belt', 3), centre: typed(0.05, 'mm') })).toMatch(/overlap/);
     expect(problem({ ...fresh('planetary', 4), planets: 5 })).toMatch(/divide by the planets/);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { radiansToDegrees, remembered } from '../../contract/index.ts';
-import { quantity } from '../../quantity/index.ts';
+import { radiansToDegrees, quantity } from '../../quantity/index.ts';
+import { remembered, notice } from '../../contract/index.ts';
 import { wormPair } from '../worm-pair.ts';
 import { cutIfKnown, friction, orProblem, stageCommon, teeth } from './fields.ts';
 import { LEAST_TEETH } from '../gear-bending.ts';
@@ -36,7 +36,12 @@ export const wormFigures = remembered((stage: Worm): StageFigures =>
       efficiency,
       backEfficiency,
       warnings: selfLocking
-        ? ['The worm locks itself at rest; shock and wear release it: never a brake for people or loads.']
+        ? [
+            notice(
+              'worm-locks',
+              'The worm locks itself at rest; shock and wear release it: never a brake for people or loads.',
+            ),
+          ]
         : [],
       facts: [{ title: 'the other way', value: backEfficiency, dimension: 'share' }],
       ...(stage.module ? { outsideM: { driven: (stage.wheelTeeth + 2) * stage.module.value } } : {}),

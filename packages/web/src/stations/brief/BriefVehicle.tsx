@@ -1,4 +1,4 @@
-import { cautionsOf } from '@zubric/core/judge';
+import { cautionsOf } from '@zubric/core/say';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { AimsForm } from './AimsForm.tsx';

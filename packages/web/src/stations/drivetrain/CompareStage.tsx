@@ -1,6 +1,5 @@
 import { linkDefinition, stageAs, type LinkReport, type StageAs } from '@zubric/core/judge';
-import { radiansToDegrees } from '@zubric/core/contract';
-import { showNumber } from '@zubric/core/quantity';
+import { radiansToDegrees, showNumber } from '@zubric/core/quantity';
 import {
   STAGE_KINDS,
   schoolOf,
@@ -10,7 +9,7 @@ import {
   type StageKind,
 } from '@zubric/core/transmission';
 import { useState, type ReactNode } from 'react';
-import { useSay } from '../../common/units.tsx';
+import { useSay, useSentence } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
@@ -106,6 +105,12 @@ interface CellProps {
   readonly as: StageAs;
 }
 
+function Warns({ as: { figures } }: { readonly as: StageAs }) {
+  const sentence = useSentence();
+  const notices = [...(figures.problem ? [figures.problem] : []), ...figures.warnings];
+  return notices.map((notice) => sentence(notice.sentence)).join(' ') || 'nothing';
+}
+
 function Margin({ link }: { readonly link: LinkReport | undefined }) {
   const say = useSay();
   if (!link) return <span className="text-soft">not known</span>;
@@ -148,7 +153,7 @@ const ROWS: readonly { readonly title: string; readonly Cell: (props: CellProps)
   },
   {
     title: 'Warns',
-    Cell: ({ as }) => [as.figures.problem, ...as.figures.warnings].filter(Boolean).join(' ') || 'nothing',
+    Cell: Warns,
   },
   { title: 'Its school says', Cell: ({ as }) => schoolOf(as.kind).good },
   { title: 'The other says', Cell: ({ as }) => schoolOf(as.kind).bad },

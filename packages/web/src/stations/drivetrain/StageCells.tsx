@@ -1,8 +1,9 @@
+import type { Notice } from '@zubric/core/contract';
 import { trainStages } from '@zubric/core/drive';
 import { linkDefinition, type LinkReport, type Report } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
 import { mountPull, stagePull, type Stage, type StageFigures } from '@zubric/core/transmission';
-import { useSay } from '../../common/units.tsx';
+import { useSay, useSentence } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useHardestLoads } from './hardest-loads.ts';
 import { OpensMargin } from '../../working/OpensOf.tsx';
@@ -50,11 +51,12 @@ export function Strength({
   problem,
 }: {
   readonly stage: Stage;
-  readonly problem: string | undefined;
+  readonly problem: Notice | undefined;
 }) {
   const { build, report } = useBuild();
   const say = useSay();
-  if (problem !== undefined) return <span className="text-short">{problem}</span>;
+  const sentence = useSentence();
+  if (problem !== undefined) return <span className="text-short">{sentence(problem.sentence)}</span>;
   const link = worstOf(report.links, stage.id);
   if (!link) return <span className="text-soft">no load known</span>;
   const { dimension } = linkDefinition(link.link);

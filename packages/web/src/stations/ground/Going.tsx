@@ -3,10 +3,9 @@ import { threeAgainstFour } from '@zubric/core/demand';
 import { drivelineOf, trainOf } from '@zubric/core/drive';
 import type { Duty } from '@zubric/core/vehicle';
 import { tipWorking, stopWorking } from '@zubric/core/working';
-import { degreesToRadians } from '@zubric/core/contract';
-import { showNumber } from '@zubric/core/quantity';
+import { degreesToRadians, showNumber } from '@zubric/core/quantity';
 import type { ReactNode } from 'react';
-import { useSay } from '../../common/units.tsx';
+import { useSay, useSentence } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Opens } from '../../working/Opens.tsx';
 import { OpensMargin } from '../../working/OpensOf.tsx';
@@ -172,8 +171,9 @@ function Soft({ of: { sink } }: { readonly of: DutyReport }) {
 function Step({ of: { step } }: { readonly of: DutyReport }) {
   const { build } = useBuild();
   const say = useSay();
+  const sentence = useSentence();
   if (!step) return null;
-  if ('problem' in step) return <Row title="The step">{step.problem}</Row>;
+  if ('problem' in step) return <Row title="The step">{sentence(step.problem.sentence)}</Row>;
   const axle = build.layout.axles.find(({ id }) => id === step.axleId);
   return (
     <Row title={`The step, ${axle?.name.toLowerCase() ?? 'worst axle'}`}>

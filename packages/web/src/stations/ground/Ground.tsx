@@ -1,9 +1,9 @@
 import type { DutyReport } from '@zubric/core/capability';
 import { askedOfGrip, gripLimit } from '@zubric/core/demand';
-import { cautionsOf, closeness, firstToGive, linkDefinition, type LinkReport } from '@zubric/core/judge';
+import { cautionsOf } from '@zubric/core/say';
+import { closeness, firstToGive, linkDefinition, type LinkReport } from '@zubric/core/judge';
 import type { Duty } from '@zubric/core/vehicle';
-import { radiansToDegrees } from '@zubric/core/contract';
-import { showNumber } from '@zubric/core/quantity';
+import { radiansToDegrees, showNumber } from '@zubric/core/quantity';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';

@@ -1,6 +1,6 @@
 import { massAlong } from '@zubric/core/demand';
 import { contactsOf, type Build, type Duty } from '@zubric/core/vehicle';
-import { radiansToDegrees } from '@zubric/core/contract';
+import { radiansToDegrees } from '@zubric/core/quantity';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useDeferredValue, useMemo, useState } from 'react';

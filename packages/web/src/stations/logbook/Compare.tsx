@@ -77,7 +77,7 @@ export function Compare({ pair, snapshots }: Props) {
 function Tables({ before, after }: { readonly before: Build; readonly after: Build }) {
   const { system } = useUnits();
   const differences = differencesBetween(before, after).map((d) => inWords(d, before, after, system));
-  const margins = compareMargins(evaluate(before, system), evaluate(after, system));
+  const margins = compareMargins(evaluate(before), evaluate(after));
   if (differences.length === 0) return <p className="mt-3">They are the same.</p>;
   return (
     <>

@@ -10,7 +10,7 @@ import {
 import { NotPhysical } from '@zubric/core/contract';
 import { typed, type Quantity } from '@zubric/core/quantity';
 import { useCallback, useId, useMemo, useState } from 'react';
-import { useSay } from '../../common/units.tsx';
+import { useSay, useSentence } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { Choice } from '../../fields/Choice.tsx';
 import { QuantityEntry } from '../../fields/QuantityField.tsx';
@@ -39,7 +39,7 @@ function useLaunch(duty: Duty | undefined, asked: number | undefined) {
       return { input, result, outlook, samples: sampleLaunch(input, result), problem: undefined };
     } catch (error) {
       if (!(error instanceof NotPhysical)) throw error;
-      return { problem: error.message };
+      return { problem: error.notice };
     }
   }, [build, report, duty, asked]);
 }
@@ -127,12 +127,13 @@ type Launch = ReturnType<typeof useLaunch>;
 
 function Answer({ launch, hasDuty }: { readonly launch: Launch; readonly hasDuty: boolean }) {
   const say = useSay();
+  const sentence = useSentence();
   const cap = useBuild().build.speedCap?.value;
   const strong = 'font-semibold text-ink';
   const text = (): React.ReactNode => {
     if (!hasDuty) return 'State a duty in the Brief first.';
     if (!launch) return 'Choose a motor in Power first.';
-    if (!launch.result) return launch.problem;
+    if (!launch.result) return sentence(launch.problem.sentence);
     const { finalMps, distanceM, timeTo90S, peakA } = launch.result;
     const { settled, settlesMps, spinsToMps } = launch.outlook;
     const draws = <b className="font-semibold text-elec">{say(peakA, 'current')}</b>;

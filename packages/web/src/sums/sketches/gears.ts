@@ -1,4 +1,4 @@
-import { degreesToRadians } from '@zubric/core/contract';
+import { degreesToRadians } from '@zubric/core/quantity';
 import { gear } from '../../drawings/gear.ts';
 import { at, circle, line, measure, note } from '../../drawings/shapes.ts';
 import type { Drawn, SumSketch } from './sketch.ts';

@@ -1,4 +1,4 @@
-import { degreesToRadians } from '@zubric/core/contract';
+import { degreesToRadians } from '@zubric/core/quantity';
 import {
   arrow,
   at,

@@ -1,4 +1,4 @@
-import { degreesToRadians } from '@zubric/core/contract';
+import { degreesToRadians } from '@zubric/core/quantity';
 import { arc, arrow, at, box, circle, line, measure, note, type Shape } from '../../drawings/shapes.ts';
 import type { Drawn, SumSketch } from './sketch.ts';
 

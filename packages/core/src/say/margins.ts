@@ -1,52 +1,39 @@
-import type { DutyReport, RatioSpan, RatioWindow, TrainReport } from '../capability/index.ts';
-import type { Driveline } from '../drive/index.ts';
-import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
+import type { DutyReport, RatioSpan, RatioWindow } from '../capability/index.ts';
+import type { FindingAbout, FindingOf, LinkId, LinkReport, Severity, Verdict } from '../judge/index.ts';
+import { showNumber } from '../quantity/index.ts';
 import { safetyOf } from '../transmission/index.ts';
-import type { Build, Duty } from '../vehicle/index.ts';
-import { onDuty } from './finding.ts';
-import { linkDefinition, type LinkId } from './links.ts';
-import type { LinkReport, Outing } from './report.ts';
+import type { Duty } from '../vehicle/index.ts';
+import { dutyOf, elementName, onDuty, reportOf, times, type About } from './about.ts';
 
-export interface FindingContext {
-  readonly build: Build;
-  readonly duties: readonly DutyReport[];
-  readonly governing: readonly LinkReport[];
-  readonly links: readonly LinkReport[];
-  readonly outing?: Outing | undefined;
-  readonly train: TrainReport;
-  readonly line?: Driveline;
-  readonly system: UnitSystem;
-}
+/** What the severity of a margin's finding says of the margin. */
+const VERDICT_OF: Readonly<Record<Severity, Verdict>> = {
+  stop: 'fails',
+  short: 'short',
+  tight: 'tight',
+  note: 'ample',
+};
 
-const times = (n: number): string => `${showNumber(n)} ×`;
+type MarginFinding = FindingAbout & Pick<FindingOf<'margin'>, 'severity' | 'figures'>;
 
-/** What a sentence is made of: the link, on which duty, and its figures in the builder's units. */
-export interface Said {
-  readonly l: LinkReport;
+/** What the sentence of a margin is made of: the margin, on which duty, and its figures in the builder's units. */
+interface Said {
+  readonly l: Omit<LinkReport, 'link'>;
   readonly where: string;
   readonly needs: string;
   readonly has: string;
-  readonly context: FindingContext;
+  readonly about: About;
 }
 
-export type Sayer = (said: Said) => string;
+const tipOf = (l: Said['l'], about: About) => reportOf(about, l.dutyId)?.tip;
 
-export function saidOf(l: LinkReport, context: FindingContext): Said {
-  const { dimension } = linkDefinition(l.link);
-  const say = (si: number): string => show(si, dimension, context.system).text;
-  return { l, where: onDuty(context.build, l.dutyId), needs: say(l.needs), has: say(l.has), context };
-}
+const stageName = ({ stageId }: Said['l'], { report }: About): string =>
+  (report.train.stages.find(({ id }) => id === stageId)?.title ?? 'drive').toLowerCase();
 
-const tipOf = (l: LinkReport, { duties }: FindingContext) => duties.find((d) => d.id === l.dutyId)?.tip;
+const partName = (l: Said['l'], about: About): string =>
+  elementName(about, l.elementId, 'A part of the torque path');
 
-const stageName = ({ stageId }: LinkReport, { train }: FindingContext): string =>
-  (train.stages.find(({ id }) => id === stageId)?.title ?? 'drive').toLowerCase();
-
-const elementName = ({ elementId }: LinkReport, { build }: FindingContext): string =>
-  build.drive.path.find(({ id }) => id === elementId)?.name ?? 'A part of the torque path';
-
-function sayWindow({ l: link, where, has, context }: Said): string {
-  const window: RatioWindow | undefined = context.duties.find((d) => d.id === link.dutyId)?.ratioWindow;
+function sayWindow({ l: link, where, has, about }: Said): string {
+  const window: RatioWindow | undefined = reportOf(about, link.dutyId)?.ratioWindow;
   if (!window?.just)
     return `No ratio does it${where} with this motor: the best, ${showNumber(link.needs)} : 1, gives ${times(link.ratio)} of the torque.`;
   const span = (s: RatioSpan): string => `${showNumber(s.low)} to ${showNumber(s.high)} : 1`;
@@ -70,29 +57,24 @@ function gripCure(duty: Duty, report: DutyReport | undefined): string {
 }
 
 /** The sentence of each link: what is asked, what there is. */
-export const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
-  grip: ({ l, where, needs, has, context }) => {
-    const duty = context.build.duties.find(({ id }) => id === l.dutyId);
-    const cure =
-      duty &&
-      gripCure(
-        duty,
-        context.duties.find(({ id }) => id === l.dutyId),
-      );
-    if (context.build.layout.kind === 'sphere')
+const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
+  grip: ({ l, where, needs, has, about }) => {
+    const duty = dutyOf(about, l.dutyId);
+    const cure = duty && gripCure(duty, reportOf(about, l.dutyId));
+    if (about.build.layout.kind === 'sphere')
       return `What climbs inside the sphere pushes with at most ${has}${where}; ${needs} are needed. A heavier inner mass, further off the middle, or a larger shell that is lighter.`;
     return l.verdict === 'fails'
       ? `The driven wheels slip${where}: they need ${needs}, grip gives ${has}. ${cure ?? ''}`
       : `Grip is ${times(l.ratio)} what is needed${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`;
   },
-  'tip-along': ({ l, where, needs, has, context }) => {
-    const way = tipOf(l, context)?.along?.to === 'front' ? 'forwards' : 'backwards';
+  'tip-along': ({ l, where, needs, has, about }) => {
+    const way = tipOf(l, about)?.along?.to === 'front' ? 'forwards' : 'backwards';
     return l.verdict === 'fails'
       ? `It tips ${way}${where}: ${needs} turn it over, ${has} hold it on its wheels. Lower the load, or bring it towards the middle.`
       : `It comes near to tipping ${way}${where}: ${needs} turn it over, ${has} hold it on its wheels.`;
   },
-  'tip-side': ({ l, where, needs, has, context }) => {
-    const way = `to the ${tipOf(l, context)?.side?.to ?? 'side'}`;
+  'tip-side': ({ l, where, needs, has, about }) => {
+    const way = `to the ${tipOf(l, about)?.side?.to ?? 'side'}`;
     return l.verdict === 'fails'
       ? `It tips over ${way}${where}: ${needs} turn it over, ${has} hold it on its wheels. Widen the track, lower the load, or go slower.`
       : `It comes near to tipping over ${way}${where}: ${needs} turn it over, ${has} hold it on its wheels.`;
@@ -112,8 +94,8 @@ export const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
     l.verdict === 'fails'
       ? `It pushes straight ahead${where}: turning the locked axle asks ${needs} of the steered wheels, they hold ${has}. A differential, a narrower axle, or more weight in front.`
       : `Steering against the driven axle asks ${needs}${where}; the steered wheels hold ${has}.`,
-  steering: ({ where, needs, has, context }) =>
-    context.build.steering?.hand
+  steering: ({ where, needs, has, about }) =>
+    about.build.steering?.hand
       ? `Turning the wheels at a stand asks ${needs} of the hand${where}; its arm and force come to ${has}. A longer arm, a slower linkage or a narrower tyre.`
       : `Turning the wheels at a stand asks ${needs} of the steering${where}; it has ${has}. A slower linkage, a narrower tyre or a stronger actuator.`,
   'brake-hold': ({ l, where, needs, has }) =>
@@ -130,8 +112,8 @@ export const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
     l.has === 0
       ? `It does not get moving${where}: standing still, the motors give less than it takes.`
       : `It reaches ${has}${where}, ${times(l.ratio)} the ${needs} asked; the rule asks ${times(l.rule)}.`,
-  'over-speed': ({ l, where, needs, has, context }) => {
-    const by = context.duties.find((d) => d.id === l.dutyId)?.top?.by;
+  'over-speed': ({ l, where, needs, has, about }) => {
+    const by = reportOf(about, l.dutyId)?.top?.by;
     const limit =
       by === 'cap'
         ? `its cap is ${has}`
@@ -159,27 +141,27 @@ export const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
     `The rope is pulled with ${needs}${where}; a fifth of its strength is ${has}.`,
   'track-pull': ({ where, needs, has }) =>
     `The track is pulled with ${needs}${where}; it may work with ${has}.`,
-  'stage-stall': ({ l, needs, has, context }) =>
-    `Held at full command, the motor puts ${needs} on the ${stageName(l, context)}; for a moment it stands ${has}. Limit the current, or make it stronger.`,
-  'stage-brake': ({ l, where, needs, has, context }) =>
-    `Braking by the motor${where} puts ${needs} on the ${stageName(l, context)} and snatches at it; it may carry ${has}. A friction brake on the wheels spares it.`,
-  path: ({ l, where, needs, has, context }) => {
-    const kind = context.build.drive.path.find(({ id }) => id === l.elementId)?.kind;
+  'stage-stall': ({ l, needs, has, about }) =>
+    `Held at full command, the motor puts ${needs} on the ${stageName(l, about)}; for a moment it stands ${has}. Limit the current, or make it stronger.`,
+  'stage-brake': ({ l, where, needs, has, about }) =>
+    `Braking by the motor${where} puts ${needs} on the ${stageName(l, about)} and snatches at it; it may carry ${has}. A friction brake on the wheels spares it.`,
+  path: ({ l, where, needs, has, about }) => {
+    const kind = about.build.drive.path.find(({ id }) => id === l.elementId)?.kind;
     const safety = kind ? safetyOf(kind) : 1;
-    return `“${elementName(l, context)}” carries ${needs}${where}; it may carry ${has}${safety > 1 ? `, what it holds over ${safety}, as jerks loosen it` : ''}.`;
+    return `“${partName(l, about)}” carries ${needs}${where}; it may carry ${has}${safety > 1 ? `, what it holds over ${safety}, as jerks loosen it` : ''}.`;
   },
-  'path-stall': ({ l, needs, has, context }) =>
-    `Held at full command, the motor puts ${needs} on “${elementName(l, context)}”; it stands ${has}: that is what lets go. Limit the current, or make it stronger.`,
-  'mount-twist': ({ l, where, needs, has, context }) =>
-    `The motor’s mount twists by ${needs}${where} under the pull of the ${stageName(l, context)}; beyond ${has} it runs off its line. A stiffer mount, or one that is held on both sides of the loop.`,
-  'shaft-load': ({ where, needs, has, l, context }) =>
-    `The ${stageName(l, context)} pulls across the motor’s shaft with ${needs}${where}; it may carry ${has}. A larger first wheel, less tension, or a bearing beside it.`,
-  'axle-clearance': ({ l, needs, has, context }) =>
+  'path-stall': ({ l, needs, has, about }) =>
+    `Held at full command, the motor puts ${needs} on “${partName(l, about)}”; it stands ${has}: that is what lets go. Limit the current, or make it stronger.`,
+  'mount-twist': ({ l, where, needs, has, about }) =>
+    `The motor’s mount twists by ${needs}${where} under the pull of the ${stageName(l, about)}; beyond ${has} it runs off its line. A stiffer mount, or one that is held on both sides of the loop.`,
+  'shaft-load': ({ where, needs, has, l, about }) =>
+    `The ${stageName(l, about)} pulls across the motor’s shaft with ${needs}${where}; it may carry ${has}. A larger first wheel, less tension, or a bearing beside it.`,
+  'axle-clearance': ({ l, needs, has, about }) =>
     l.has === 0
-      ? `What turns on the axle (${stageName(l, context)}) is larger than the wheel: it touches the ground.`
-      : `What turns on the axle (${stageName(l, context)}) hangs ${has} over the ground; ${needs} should stay free.`,
-  'axle-room': ({ l, needs, has, context }) =>
-    `What turns on the axle (${stageName(l, context)}) reaches ${needs} from it; the frame is ${has} away.`,
+      ? `What turns on the axle (${stageName(l, about)}) is larger than the wheel: it touches the ground.`
+      : `What turns on the axle (${stageName(l, about)}) hangs ${has} over the ground; ${needs} should stay free.`,
+  'axle-room': ({ l, needs, has, about }) =>
+    `What turns on the axle (${stageName(l, about)}) reaches ${needs} from it; the frame is ${has} away.`,
   'motor-heat': ({ l, where, needs, has }) =>
     l.dutyId === null
       ? `Over the whole outing each motor heats as with ${needs}; it stands ${has} all day.`
@@ -198,3 +180,23 @@ export const SENTENCES: Readonly<Record<LinkId, Sayer>> = {
   energy: ({ l, needs, has }) =>
     `One outing takes ${needs}; the battery gives ${has}, ${times(l.ratio)}, and the rule asks ${times(l.rule)}.`,
 };
+
+/** The sentence of a margin. */
+export function sayMargin(finding: MarginFinding, about: About): string {
+  const { needs, has, ratio, rule } = finding.figures;
+  const { link, dutyId, stageId, elementId } = finding;
+  if (link === null) return '';
+  const l = {
+    ...{ dutyId, needs: needs.value, has: has.value, ratio: ratio.value, rule: rule.value },
+    verdict: VERDICT_OF[finding.severity],
+    ...(stageId === undefined ? {} : { stageId }),
+    ...(elementId === undefined ? {} : { elementId }),
+  };
+  return SENTENCES[link]({
+    l,
+    where: onDuty(about, dutyId),
+    needs: about.say(needs),
+    has: about.say(has),
+    about,
+  });
+}

@@ -1,0 +1,138 @@
+import { figure } from '../quantity/index.ts';
+import { batteryOf, driverOf, motorOf, type Part } from '../vehicle/index.ts';
+import { found, type Finding } from './finding.ts';
+import type { FindingContext } from './finding-context.ts';
+
+declare module './finding.ts' {
+  interface FindingFigures {
+    'no-duty': never;
+    'no-motor': never;
+    'no-driver': never;
+    'no-battery': 'rated';
+    'few-channels': 'motors' | 'channels';
+    'parts-heavier': 'parts' | 'said';
+    'inner-outside': 'offset' | 'radius';
+    /** Why a stage cannot be, or cannot be where it is. */
+    'stage-problem': never;
+    'stage-warning': never;
+    'large-servo': never;
+    'motor-warning': never;
+    'over-voltage': 'battery' | 'motor';
+    'packs-in-series': 'packs';
+    'above-60-v': 'full';
+  }
+}
+
+/** Running above the data sheet's voltage by more than this is worth a word (common practice, no source). */
+const OVERVOLTAGE = 1.1;
+/** Above this a licensed person is called for: volts, direct current. */
+const EXTRA_LOW_VOLTAGE = 60;
+
+/** More than this a controller's own 5 V supply does not feed (common practice, no source): N·m. */
+const LARGE_SERVO = 0.5;
+/** More than this over what the brief says, parts are heavier than the vehicle (common practice, no source). */
+const HEAVIER = 1;
+
+/** What is not chosen yet, or not enough of. */
+export function missingParts({ build, line }: FindingContext): Finding[] {
+  const duties = build.duties.length === 0 ? [found('no-duty', 'short', {})] : [];
+  if (!line) return [...duties, found('no-motor', 'short', {}, { link: 'torque' })];
+  const { driver, battery, motor, circuit } = line;
+  const channels = (driver?.channels ?? 0) * build.supply.driverCount;
+  return [
+    ...duties,
+    ...(driver ? [] : [found('no-driver', 'short', {}, { link: 'driver-current' })]),
+    ...(battery
+      ? []
+      : [
+          found(
+            'no-battery',
+            'short',
+            { rated: figure(motor.voltageV, 'voltage') },
+            { link: 'battery-current' },
+          ),
+        ]),
+    ...(driver && channels < circuit.motors
+      ? [
+          found(
+            'few-channels',
+            'stop',
+            { motors: figure(circuit.motors, 'number'), channels: figure(channels, 'number') },
+            { link: 'driver-current' },
+          ),
+        ]
+      : []),
+  ];
+}
+
+/** Chosen parts that together weigh more than the brief says of all the vehicle. */
+export function heavierThanSaid({ build, line }: FindingContext): Finding[] {
+  const { own, others } = build.masses;
+  const saidKg = own.mass.value + others.reduce((sum, m) => sum + (m.kind === 'rider' ? 0 : m.mass.value), 0);
+  const count = (part: Part): number =>
+    part.kind === 'motor'
+      ? (line?.circuit.motors ?? 1)
+      : part.kind === 'driver'
+        ? build.supply.driverCount
+        : 1;
+  const chosen = [motorOf(build), driverOf(build), batteryOf(build)].filter((part) => part !== undefined);
+  const partsKg = chosen.reduce((sum, part) => sum + part.massKg * count(part), 0);
+  if (partsKg <= HEAVIER * saidKg) return [];
+  const figures = { parts: figure(partsKg, 'mass'), said: figure(saidKg, 'mass') };
+  return [found('parts-heavier', 'short', figures, { link: 'motor-heat' })];
+}
+
+/** A sphere whose inner mass lies outside its shell. */
+export function innerFindings({ build: { innerDrive: inner, layout } }: FindingContext): Finding[] {
+  const radiusM = (layout.axles[0]?.diameter.value ?? 0) / 2;
+  if (!inner || inner.offset.value < radiusM) return [];
+  const figures = { offset: figure(inner.offset.value, 'length'), radius: figure(radiusM, 'length') };
+  return [found('inner-outside', 'stop', figures, { link: 'grip' })];
+}
+
+/** What the stages' own sums say of them. */
+const stageNotes = ({ train }: FindingContext): Finding[] =>
+  train.stages.flatMap(({ id, problem, warnings }) => {
+    const at = { stageId: id, link: 'ratio', cures: [{ kind: 'stage', stageId: id }] } as const;
+    return [
+      ...(problem ? [found('stage-problem', 'stop', {}, { ...at, of: id, notice: problem })] : []),
+      ...warnings.map((notice, n) =>
+        found('stage-warning', 'tight', {}, { ...at, of: `${id}/${n}`, notice }),
+      ),
+    ];
+  });
+
+/** What the chosen parts say of themselves and of each other. */
+export function partNotes(context: FindingContext): Finding[] {
+  const { build, line } = context;
+  const servo =
+    (build.steering?.actuatorTorque?.value ?? 0) > LARGE_SERVO
+      ? [found('large-servo', 'note', {}, { link: 'steering' })]
+      : [];
+  const notes = [...stageNotes(context), ...servo];
+  if (!line) return notes;
+  const { nominalV = 0, fullV = 0 } = line.pack ?? {};
+  const rated = line.motor.voltageV;
+  const packs = line.battery?.packsInSeries ?? 1;
+  const volts = (v: number) => figure(v, 'voltage');
+  return [
+    ...notes,
+    ...line.warnings.map((notice, at) =>
+      found('motor-warning', 'tight', {}, { of: `${at}`, link: 'torque', notice }),
+    ),
+    ...(nominalV > OVERVOLTAGE * rated
+      ? [
+          found(
+            'over-voltage',
+            'note',
+            { battery: volts(nominalV), motor: volts(rated) },
+            { link: 'motor-heat' },
+          ),
+        ]
+      : []),
+    ...(packs > 1
+      ? [found('packs-in-series', 'note', { packs: figure(packs, 'number') }, { link: 'battery-voltage' })]
+      : []),
+    ...(fullV > EXTRA_LOW_VOLTAGE ? [found('above-60-v', 'note', { full: volts(fullV) })] : []),
+  ];
+}

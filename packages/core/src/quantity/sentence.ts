@@ -1,0 +1,60 @@
+import { show, showNumber, type UnitSystem } from './show.ts';
+import { toSi, unitOf, type Dimension } from './units.ts';
+
+/** A number in a sentence, SI, shown in whichever units its reader wants. */
+export interface Figure {
+  readonly value: number;
+  readonly dimension: Dimension;
+  /** Significant digits; three unless given. */
+  readonly digits?: number;
+  /** The unit that it was typed in, for who wants that one. */
+  readonly typedUnit?: string;
+}
+
+/** A sentence that is in nobody's units yet: words, and figures between them. Plain data. */
+export type Sentence = readonly (string | Figure)[];
+
+export const figure = (value: number, dimension: Dimension, digits?: number): Figure => ({
+  value,
+  dimension,
+  ...(digits === undefined ? {} : { digits }),
+});
+
+/** A temperature as the trade gives it, °C. */
+export const celsius = (degrees: number): Figure =>
+  figure(toSi(degrees, unitOf('temperature', '°C')), 'temperature', 4);
+
+/**
+ * A sentence with figures in it. Plain numbers and texts become words; another sentence is taken in.
+ *
+ * @example inUnits(sentence`A step of ${figure(0.0254, 'length')} is high.`, 'imperial') // 'A step of 1 in is high.'
+ */
+export function sentence(
+  words: TemplateStringsArray,
+  ...between: readonly (string | number | Figure | Sentence)[]
+): Sentence {
+  const parts: (string | Figure)[] = [];
+  const add = (part: string | Figure): void => {
+    const last = parts.at(-1);
+    if (typeof part === 'string' && typeof last === 'string') parts[parts.length - 1] = last + part;
+    else if (part !== '') parts.push(part);
+  };
+  words.forEach((word, at) => {
+    add(word);
+    const next = between[at];
+    if (next === undefined) return;
+    if (typeof next === 'number') add(showNumber(next));
+    else for (const part of [next].flat()) add(part);
+  });
+  return parts;
+}
+
+/** A sentence as its reader wants it. */
+export const inUnits = (said: Sentence, system: UnitSystem): string =>
+  said
+    .map((part) => (typeof part === 'string' ? part : show(part.value, part.dimension, system, part).text))
+    .join('');
+
+/** The figures of a sentence, in its order. */
+export const figuresOf = (said: Sentence): readonly Figure[] =>
+  said.filter((part): part is Figure => typeof part !== 'string');

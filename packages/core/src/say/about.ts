@@ -1,0 +1,41 @@
+import { show, showNumber, type Figure, type UnitSystem } from '../quantity/index.ts';
+import type { DutyReport } from '../capability/index.ts';
+import type { FindingCode, FindingOf, Report } from '../judge/index.ts';
+import type { Build, Duty } from '../vehicle/index.ts';
+
+/** What sentences are said of, and in which units. */
+export interface About {
+  readonly build: Build;
+  readonly report: Report;
+  readonly system: UnitSystem;
+  readonly say: (figure: Figure) => string;
+}
+
+/** The sentence of one kind of finding. */
+export type Sayer<Code extends FindingCode> = (finding: FindingOf<Code>, about: About) => string;
+
+export const aboutBuild = (build: Build, report: Report, system: UnitSystem): About => ({
+  build,
+  report,
+  system,
+  say: (figure) => show(figure.value, figure.dimension, system, figure).text,
+});
+
+export const dutyOf = ({ build }: About, dutyId: string | null): Duty | undefined =>
+  build.duties.find(({ id }) => id === dutyId);
+
+export const reportOf = ({ report }: About, dutyId: string | null): DutyReport | undefined =>
+  report.duties.find(({ id }) => id === dutyId);
+
+/** " on “Slip, loaded”"; nothing where there is no such duty. */
+export const onDuty = (about: About, dutyId: string | null): string => {
+  const duty = dutyOf(about, dutyId);
+  return duty ? ` on “${duty.name}”` : '';
+};
+
+/** A part of the torque path by its name. */
+export const elementName = ({ build }: About, elementId: string | undefined, otherwise = ''): string =>
+  build.drive.path.find(({ id }) => id === elementId)?.name ?? otherwise;
+
+/** "1.4 ×" */
+export const times = (n: number): string => `${showNumber(n)} ×`;

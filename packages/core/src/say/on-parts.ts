@@ -1,0 +1,38 @@
+import type { Finding, FindingCode } from '../judge/index.ts';
+import { inUnits } from '../quantity/index.ts';
+import type { About, Sayer } from './about.ts';
+
+/** What a calculator says, passed on in the builder's units. */
+export const passedOn = ({ notice }: Pick<Finding, 'notice'>, { system }: About): string =>
+  notice ? inUnits(notice.sentence, system) : '';
+
+/** A count is said in full. */
+const count = ({ value }: { readonly value: number }): string => String(value);
+
+/** What is missing, and what chosen parts say of each other. */
+export const ON_PARTS = {
+  'no-duty': () => 'No duty is stated yet: say in the Brief what it must do.',
+  'no-motor': () => 'No motor is chosen yet: choose one in Power.',
+  'no-driver': () => 'No driver is chosen yet: reckoned with one that lets every current through.',
+  'no-battery': ({ figures }, { say }) =>
+    `No battery is chosen yet: reckoned with ${say(figures.rated)} that does not sag.`,
+  'few-channels': ({ figures }) =>
+    `${count(figures.motors)} motors need as many channels; the driver has ${count(figures.channels)}. Add another driver.`,
+  'parts-heavier': ({ figures }, { say }) =>
+    `The chosen parts weigh ${say(figures.parts)} together, and the Brief says ${say(figures.said)} of the whole vehicle: put right what it weighs, or take lighter parts.`,
+  'inner-outside': ({ figures }, { say }) =>
+    `What climbs inside would lie ${say(figures.offset)} off the middle of a sphere of ${say(figures.radius)} radius: it does not fit. A larger shell, or nearer to its middle.`,
+  'stage-problem': passedOn,
+  'stage-warning': passedOn,
+  'motor-warning': passedOn,
+  'large-servo': () =>
+    'The steering actuator is larger than what the 5 V supply on a controller feeds: give it a supply of its own.',
+  'over-voltage': ({ figures }, { say }) =>
+    `The battery’s ${say(figures.battery)} is above the motor’s ${say(figures.motor)}: for a tight spot, not a habit.`,
+  'packs-in-series': ({ figures }) =>
+    `${count(figures.packs)} packs in series have no cut-off in common: watch the voltage of each, and charge each by itself.`,
+  'above-60-v': ({ figures }, { say }) =>
+    `${say(figures.full)} is above 60 V: leave the wiring to a licensed person.`,
+  'event-limit': ({ title, figures }, { say }) =>
+    `Over the limit of its event: ${title ?? ''} is ${say(figures.value)}, at most ${say(figures.most)} is allowed.`,
+} satisfies Partial<{ [Code in FindingCode]: Sayer<Code> }>;
