@@ -43,12 +43,16 @@ describe('killed in the midst of saves', () => {
     expect(saves.confirmed()).toBeGreaterThanOrEqual(10 * (KILLS + 1));
   }
 
+  /** What the application tells of it. */
+  const told = async (): Promise<string> => (await zubric.ask('/state')).text();
+
   it('the server: it is started again, and every confirmed save is kept', async () => {
     await through(() => {
       process.kill(zubric.running().server, 'SIGKILL');
     });
     expect(zubric.said()).toContain('The server stopped. It is started again');
     expect(zubric.said()).toContain('The server runs again.');
+    expect(await told()).toContain('The server had stopped and runs again since');
   });
 
   it('the database: it is started again, and every confirmed save is kept', async () => {
@@ -56,6 +60,7 @@ describe('killed in the midst of saves', () => {
       process.kill(zubric.databasePid(), 'SIGKILL');
     });
     expect(zubric.said()).toContain('The database runs again.');
+    expect(await told()).toContain('The database had stopped and runs again since');
   });
 
   it('the start with all that it keeps: another start finds everything, and says nothing is in its way', async () => {

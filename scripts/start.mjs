@@ -53,6 +53,18 @@ async function choosePort() {
 const port = await choosePort();
 const secret = tokenFile(STATE);
 
+/** Where the server reads what to tell in the application. */
+const noticeFile = join(STATE, 'notices.json');
+/** The last restarts are enough to know of. */
+const MOST_NOTICES = 20;
+
+function tellInTheApplication(sentence) {
+  notices.push(sentence);
+  notices.splice(0, notices.length - MOST_NOTICES);
+  writeWhole(noticeFile, JSON.stringify(notices));
+}
+
+const clock = () => new Date().toTimeString().slice(0, 5);
 let stopping = false;
 const report = (what) => (event) => {
   if (stopping) return;
@@ -60,7 +72,12 @@ const report = (what) => (event) => {
   if (event.died) console.error(`${what} stopped. It is started again in ${seconds} s; nothing is lost.`);
   if (event.failed)
     console.error(`${what} does not start: ${event.failed.message}\nTried again in ${seconds} s.`);
-  if (event.again) console.log(`${what} runs again.`);
+  if (event.again) {
+    console.log(`${what} runs again.`);
+    tellInTheApplication(
+      `${what} had stopped and runs again since ${clock()}. What was saved is there; what was typed meanwhile is saved now.`,
+    );
+  }
 };
 
 let clusterPort;
@@ -77,7 +94,6 @@ const vitePort = dev ? await freePort() : undefined;
 const databaseUrl = () => ownDatabase ?? cluster.now().url;
 
 function startServer() {
-  const noticeFile = join(STATE, 'notices.json');
   writeWhole(noticeFile, JSON.stringify(notices));
   const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'packages/server/src/main.ts')], {
     cwd: ROOT,

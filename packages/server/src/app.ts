@@ -40,7 +40,7 @@ export interface AppOptions {
   /** Where everything is kept, to tell how much room is left there. */
   readonly stateFolder?: string;
   /** What a builder must know of this start. */
-  readonly notices?: readonly string[];
+  readonly notices?: () => readonly string[];
 }
 
 /** The whole HTTP side. It keeps no state of its own. */
@@ -88,7 +88,7 @@ export function makeApp(options: AppOptions): Express {
     wholeBody('/builds/whole'),
     express.json({ limit: BODY_LIMIT, verify: checkBytes }),
     onlyKeptText,
-    api(database, stateRoutes({ disk, notices: options.notices ?? [] })),
+    api(database, stateRoutes({ disk, notices: options.notices ?? (() => []) })),
     noSuchRoute,
   );
   if (webFolder !== undefined && existsSync(webFolder)) serveWeb(app, resolve(webFolder));

@@ -125,6 +125,10 @@ const token =
   settings.ZUBRIC_TOKEN_FILE === undefined
     ? undefined
     : readFileSync(settings.ZUBRIC_TOKEN_FILE, 'utf8').trim();
+/** What `npm start` has to tell: its file is read each time, as more may happen while the server runs. */
+const noticesIn = (file: string | undefined) => (): readonly string[] =>
+  file === undefined ? [] : z.array(z.string()).parse(JSON.parse(readFileSync(file, 'utf8')));
+
 const app = makeApp({
   database,
   log,
@@ -132,10 +136,7 @@ const app = makeApp({
   webFolder: settings.ZUBRIC_WEB,
   token,
   stateFolder: settings.ZUBRIC_STATE,
-  notices:
-    settings.ZUBRIC_NOTICES === undefined
-      ? []
-      : z.array(z.string()).parse(JSON.parse(readFileSync(settings.ZUBRIC_NOTICES, 'utf8'))),
+  notices: noticesIn(settings.ZUBRIC_NOTICES),
 });
 const server = createServer(app);
 server.on('clientError', refuseBrokenRequest);

@@ -70,7 +70,7 @@ describe('the log', () => {
 describe('another site', () => {
   let server: DemoServer;
   beforeAll(async () => {
-    server = await demoServer('sites', { notices: ['The database was set aside.'] });
+    server = await demoServer('sites', { notices: () => ['The database was set aside.'] });
   });
   afterAll(() => server.close());
 

@@ -4,7 +4,7 @@ import { Link, useSearchParams } from 'react-router';
 import { ApiProblem, api, type BuildLine, type Place } from '../common/api.ts';
 import { Below } from '../common/Below.tsx';
 import { NoKey } from '../common/Message.tsx';
-import { DiskNotice, StartNotices } from '../frame/StateNotices.tsx';
+import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
 import { download } from '../common/download.ts';
 import { Header } from '../frame/Header.tsx';
 import { useTitle } from '../common/use-title.ts';
@@ -194,7 +194,7 @@ export function BuildsPage() {
             {problem.message}
           </p>
         )}
-        <StartNotices />
+        <Notices />
         <p
           role="status"
           className={notice ? 'mt-3 flex items-center gap-3 border border-edge bg-field px-4 py-2' : ''}

@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { answering } from '../testing/answers.ts';
 import { onPage } from '../testing/on-page.tsx';
-import { DiskNotice, StartNotices } from './StateNotices.tsx';
+import { DiskNotice, Notices } from './StateNotices.tsx';
 
 const MEGABYTE = 2 ** 20;
 const state = (freeMb: number, notices: readonly string[] = []) => ({
@@ -16,7 +16,7 @@ const show = (answer: unknown): void => {
     <>
       <p>the page</p>
       <DiskNotice />
-      <StartNotices />
+      <Notices />
     </>,
     '/',
   );
@@ -25,6 +25,7 @@ const show = (answer: unknown): void => {
 describe('what must be known of the installation', () => {
   afterEach(() => {
     cleanup();
+    sessionStorage.clear();
     vi.unstubAllGlobals();
   });
 
@@ -53,6 +54,11 @@ describe('what must be known of the installation', () => {
     show(state(5000, ['Something was set aside.']));
     await screen.findByText('Something was set aside.');
     fireEvent.click(screen.getByRole('button', { name: 'Seen' }));
+    expect(screen.queryByText('Something was set aside.')).toBeNull();
+    // What comes after it is told again, in this window and after it is loaded again.
+    cleanup();
+    show(state(5000, ['Something was set aside.', 'The server runs again.']));
+    await screen.findByText('The server runs again.');
     expect(screen.queryByText('Something was set aside.')).toBeNull();
   });
 });

@@ -25,21 +25,30 @@ export function DiskNotice() {
   );
 }
 
-/** What happened at the start of the installation, until it is seen. */
-export function StartNotices() {
+/** What was seen in this window. */
+const SEEN = 'zubric-notices-seen';
+const seenBefore = (): readonly string[] => JSON.parse(sessionStorage.getItem(SEEN) ?? '[]') as string[];
+
+/** What happened to the installation, at its start and since, until it is seen. */
+export function Notices() {
   const notices = useInstallation()?.notices ?? [];
-  const [seen, setSeen] = useState(false);
-  if (notices.length === 0 || seen) return null;
+  const [seen, setSeen] = useState(seenBefore);
+  const unseen = notices.filter((notice) => !seen.includes(notice));
+  if (unseen.length === 0) return null;
+  const see = (): void => {
+    sessionStorage.setItem(SEEN, JSON.stringify(notices));
+    setSeen(notices);
+  };
   return (
-    <div role="status" className="mt-3 flex items-start gap-3 border border-edge bg-field px-4 py-2">
-      <ul className="min-w-0">
-        {notices.map((notice) => (
+    <div role="status" className="my-3 flex items-start gap-3 border border-edge bg-field px-4 py-2">
+      <ul className="min-w-0 flex-1">
+        {unseen.map((notice) => (
           <li key={notice} className="break-words">
             {notice}
           </li>
         ))}
       </ul>
-      <button type="button" className="push push-small" onClick={() => setSeen(true)}>
+      <button type="button" className="push push-small" onClick={see}>
         Seen
       </button>
     </div>

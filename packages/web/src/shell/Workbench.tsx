@@ -15,7 +15,7 @@ import { Header } from '../frame/Header.tsx';
 import { isTyping } from '../common/keys.ts';
 import { Rail } from './Rail.tsx';
 import { fetchStationsAhead } from './station-pages.ts';
-import { DiskNotice } from '../frame/StateNotices.tsx';
+import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
 import { STATIONS, stationAddress } from '../common/stations.ts';
 import { UndoRedo } from './UndoRedo.tsx';
 
@@ -88,6 +88,7 @@ function Bench() {
       <Strip />
       <main id="main" className="min-w-0 px-3 pt-3 pb-6 md:px-5">
         <DiskNotice />
+        <Notices />
         {(session.save === 'gone' || session.theirs || left.length > 0) && (
           <Suspense fallback={null}>
             <Unsettled />
