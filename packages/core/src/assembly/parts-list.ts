@@ -1,3 +1,4 @@
+import { stageWork } from '../transmission/index.ts';
 import {
   batteryOf,
   drivelinesOf,
@@ -8,7 +9,6 @@ import {
   type PartState,
 } from '../vehicle/index.ts';
 import { pathParts } from './path-parts.ts';
-import { stageWork } from './stage-work.ts';
 import { standingParts } from './standing-parts.ts';
 import type { Wanted } from './wanted.ts';
 

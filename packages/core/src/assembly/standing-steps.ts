@@ -1,7 +1,9 @@
+import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
+import { stageKind } from '../transmission/index.ts';
 import { FORM_TITLES, wheelsOf, type Axle, type Build, type Form } from '../vehicle/index.ts';
 import { isHub, pathTitle, type PathElement } from '../transmission/index.ts';
 import { standingId } from './standing-parts.ts';
-import { HOUR_S, MINUTE_S, whole, type Step } from './step.ts';
+import { whole, type Step } from './step.ts';
 
 const plural = (title: string, count: number): string => (count === 1 ? title : `${title}s`);
 
@@ -136,7 +138,7 @@ export function wheelSteps(build: Build, after: readonly string[]): Step[] {
     ];
   if (form === 'track') {
     // The sprocket's own stage puts the track on; where there is none, it is put on here.
-    if (build.drive.stages.some(({ kind }) => kind === 'track')) return onAxle;
+    if (build.drive.stages.some(({ kind }) => stageKind(kind).ends?.layout === 'tracked')) return onAxle;
     return [
       ...onAxle,
       whole({ id: 'wheels', title: 'Put the tracks on', handsOnS: HOUR_S, needs, after: before }),

@@ -1,21 +1,7 @@
-export const MINUTE_S = 60;
-export const HOUR_S = 3600;
+import type { StageStep } from '../transmission/index.ts';
 
-/** A step as a kind of work states it. Times are usual ones (common practice, no source); the builder may change them. */
-export interface StepPlan {
-  readonly id: string;
-  readonly title: string;
-  readonly detail?: string;
-  readonly handsOnS: number;
-  readonly waitingS?: number;
-  readonly waitingFor?: string;
-  /** Parts of the same stage, by their ids there. */
-  readonly parts?: readonly string[];
-  /** Lines of the whole parts list. */
-  readonly needs?: readonly string[];
-  /** Steps of the same stage that come before. */
-  readonly after?: readonly string[];
-  readonly caution?: string;
+/** A step as a kind of work states it. */
+export interface StepPlan extends StageStep {
   /** Nothing goes on until this has been seen. */
   readonly holdPoint?: string;
 }

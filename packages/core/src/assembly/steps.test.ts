@@ -119,7 +119,7 @@ describe('one stage of each kind', () => {
     const build = driven(on('tug'), [freshStage('chain', 'stage-1', 3), freshStage('spur', 'stage-2', 2)]);
     const titles = steps(build).map(({ title }) => title);
     expect(titles.some((title) => title.endsWith('(chain)'))).toBe(true);
-    expect(titles.some((title) => title.endsWith('(spur)'))).toBe(true);
+    expect(titles.some((title) => title.endsWith('(spur gears)'))).toBe(true);
     const alone = driven(on('tug'), [freshStage('chain', 'stage-1', 3)]);
     expect(steps(alone).some(({ title }) => title.endsWith('(chain)'))).toBe(false);
   });

@@ -1,9 +1,9 @@
 import { batteryOf, drivelinesOf, motorOf, rollsAway, type Build, type PartOf } from '../vehicle/index.ts';
-import { isLoop } from '../transmission/index.ts';
+import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
+import { isLoop, stageKind, stageName, stageWork } from '../transmission/index.ts';
 import { cautionForBattery, cautionForVoltage, isPrimary } from './cautions.ts';
 import { brakeSteps, standSteps, wheelSteps } from './standing-steps.ts';
-import { stageWork } from './stage-work.ts';
-import { HOUR_S, MINUTE_S, whole, type Step } from './step.ts';
+import { whole, type Step } from './step.ts';
 
 /** The steps of one side of the wheels of a stage, with the stage's id before theirs. */
 function stageSteps(build: Build, part: 'before' | 'after'): Step[] {
@@ -13,7 +13,7 @@ function stageSteps(build: Build, part: 'before' | 'after'): Step[] {
       whole({
         ...plan,
         id: `${stage.id}.${plan.id}`,
-        title: build.drive.stages.length > 1 ? `${plan.title} (${stage.kind})` : plan.title,
+        title: build.drive.stages.length > 1 ? `${plan.title} (${stageName(stage.kind)})` : plan.title,
         needs: [...parts.map((id) => `${stage.id}.${id}`), ...needs],
         after: [...after.map((id) => `${stage.id}.${id}`), ...(part === 'after' ? ['wheels'] : ['motors'])],
       }),
@@ -24,7 +24,7 @@ function stageSteps(build: Build, part: 'before' | 'after'): Step[] {
 /** A gearhead goes onto its motor before the motor goes into the frame; gears on its shaft mesh once it is in. */
 function beforeMotors(build: Build, step: Step): boolean {
   const stage = build.drive.stages.find(({ id }) => step.id.startsWith(`${id}.`));
-  return stage?.kind === 'gearhead';
+  return stage !== undefined && stageKind(stage.kind).sealed === true;
 }
 
 const ids = (steps: readonly Step[]): string[] => steps.map((step) => step.id);
@@ -75,7 +75,7 @@ const isMirrored = (build: Build): boolean =>
 function motorStep(build: Build, onMotor: readonly Step[]): Step {
   const several = motorsOf(build) > 1;
   const loops = build.drive.stages.filter(isLoop);
-  const thrown = loops.some(({ kind }) => kind === 'chain') ? 'chain' : 'belt';
+  const thrown = loops.map(({ kind }) => stageKind(kind).loop).find((loop) => loop?.throws)?.name ?? 'belt';
   const detail = [
     ...(loops.length > 0
       ? [`Slots left free for tension; a mount that twists under pull throws its ${thrown}.`]

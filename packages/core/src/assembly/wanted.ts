@@ -1,6 +1,2 @@
 /** What a kind of work asks for, before what is known of it is looked up. */
-export interface Wanted {
-  readonly id: string;
-  readonly name: string;
-  readonly count: number;
-}
+export type { StagePart as Wanted } from '../transmission/index.ts';

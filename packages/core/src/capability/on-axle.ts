@@ -1,9 +1,12 @@
-import { stageFigures } from '../transmission/index.ts';
+import { stageFigures, stageKind } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
 
 /** What hangs on the driven axle: radius of the last stage's driven side, metres. */
 export function onAxleRadius({ drive: { stages } }: Build): { radiusM: number; stageId: string } | undefined {
-  const last = stages.findLast(({ kind }) => kind !== 'track' && kind !== 'direct');
+  const last = stages.findLast(({ kind }) => {
+    const { ends, joinsShafts } = stageKind(kind);
+    return ends?.layout !== 'tracked' && !joinsShafts;
+  });
   const driven = last && stageFigures(last).outsideM?.driven;
   return driven === undefined ? undefined : { radiusM: driven / 2, stageId: last?.id ?? '' };
 }

@@ -4,7 +4,7 @@ import { dcMotorConstants } from '../motor/index.ts';
 import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
 import {
   deliveredTorque,
-  isLastKind,
+  stageKind,
   stageFigures,
   stageName,
   stageTitle,
@@ -82,18 +82,18 @@ export const trainOf = remembered((build: Build): Train => {
 
 /** Why a stage cannot be where it is: spools and tracks end the drive of a vehicle that has them. */
 function misplaced({ layout }: Build, { kind }: Stage, last: boolean): Notice | undefined {
-  if (!isLastKind(kind)) return undefined;
+  const { ends } = stageKind(kind);
+  if (!ends) return undefined;
   if (!last)
     return notice(
       'not-last',
       sentence`A ${stageName(kind)} ends the drive: move the stages behind it before it.`,
     );
-  const wants = kind === 'spool' ? 'winch' : 'tracked';
-  return layout.kind === wants
+  return layout.kind === ends.layout
     ? undefined
     : notice(
         'other-layout',
-        sentence`A ${stageName(kind)} is the end of a ${kind === 'spool' ? 'winch' : 'tracked vehicle'}: choose that layout in the Brief, or remove the stage.`,
+        sentence`A ${stageName(kind)} is the end of a ${ends.of}: choose that layout in the Brief, or remove the stage.`,
       );
 }
 

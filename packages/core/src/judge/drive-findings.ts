@@ -1,7 +1,7 @@
 import { pathInOrder, stillLocks } from '../capability/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import { degreesToRadians, figure, rpmToRadS, type Figure, type Quantity } from '../quantity/index.ts';
-import { isLoop, mismatchesOf, type Mismatch } from '../transmission/index.ts';
+import { isLoop, mismatchesOf, stageKind, type Mismatch } from '../transmission/index.ts';
 import { rollsAway } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
@@ -81,7 +81,7 @@ function loopFindings({ build }: FindingContext): Finding[] {
       if (tensioner !== 'none') return [];
       return [found('no-tensioner', 'tight', {}, { ...at, cures: [{ kind: 'tension', stageId: id }] })];
     }),
-    ...(first?.kind === 'chain' && !build.drive.mount.twist
+    ...(first && stageKind(first.kind).loop?.throws && !build.drive.mount.twist
       ? [found('chain-throws', 'note', {}, { link: 'mount-twist' })]
       : []),
   ];

@@ -1,4 +1,5 @@
-import { brakedAll, scaled, type Generator } from './candidate.ts';
+import { brakedAll, type Generator } from './candidate.ts';
+import { scaled } from '../quantity/index.ts';
 
 /** A brake on every axle. */
 export const brake: Generator = ({ build }) => [brakedAll(build)];

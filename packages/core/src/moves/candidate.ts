@@ -1,5 +1,5 @@
 import type { LinkReport, Report } from '../judge/index.ts';
-import type { Quantity, UnitSystem } from '../quantity/index.ts';
+import type { UnitSystem } from '../quantity/index.ts';
 import type { Stage } from '../transmission/index.ts';
 import type { Build, Duty, Part } from '../vehicle/index.ts';
 
@@ -25,13 +25,6 @@ export interface Asked {
 
 /** What proposes changes for a margin. */
 export type Generator = (asked: Asked) => readonly Candidate[];
-
-/** A number some times as large, to three digits, as a builder would type it. */
-export const scaled = (q: Quantity, by: number): Quantity => ({
-  ...q,
-  value: Number((q.value * by).toPrecision(3)),
-  origin: 'typed',
-});
 
 /** The build with one stage changed. */
 export const withStage = (build: Build, stage: Stage): Build => ({

@@ -16,11 +16,12 @@ import {
   type PartOf,
 } from '../vehicle/index.ts';
 import { brake, frictionBrake, quickerBrake } from './brake-candidates.ts';
-import { MOST_OVER_RATED, scaled, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { MOST_OVER_RATED, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { scaled } from '../quantity/index.ts';
 import { ballast, lighter, lowerLoad, onTheTug, weight } from './load-candidates.ts';
 import { otherHub, stifferMount, strongerPart } from './path-candidates.ts';
 import { atItsBest, lowerGear, ratios } from './ratio-candidates.ts';
-import { largerChain, otherKind, smallerOnAxle, stronger, teeth, widerDriver } from './stage-candidates.ts';
+import { otherKind, smallerOnAxle, stronger, teeth, widerDriver } from './stage-candidates.ts';
 
 const withDuty = (build: Build, id: string, part: Partial<Duty>): Build => ({
   ...build,
@@ -283,15 +284,15 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   torque: [ratios, motors, lighter, slower, wheels, batteries, drivers, lessLean],
   speed: [ratios, motors, batteries, slower, wheels, weight, lighter, track, shorterTracks, lessLean],
   ratio: [ratios, motors, slower, batteries, lessLean],
-  'chain-pull': [largerChain, teeth, lighter],
+  'chain-pull': [stronger, teeth, lighter],
   'gearhead-torque': [teeth, lighter, wheels],
   'tooth-stress': [stronger, otherKind, teeth, lighter],
   'belt-pull': [stronger, otherKind, teeth],
   slip: [otherKind, stronger],
   'rope-pull': [stronger, lighter],
   'track-pull': [stronger, lighter],
-  'stage-stall': [stronger, largerChain, drivers, otherKind, teeth],
-  'stage-brake': [frictionBrake, stronger, largerChain],
+  'stage-stall': [stronger, drivers, otherKind, teeth],
+  'stage-brake': [frictionBrake, stronger],
   path: [strongerPart, otherHub, lighter],
   'path-stall': [strongerPart, otherHub, drivers],
   'mount-twist': [stifferMount, widerDriver, teeth],

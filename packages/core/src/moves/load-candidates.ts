@@ -1,6 +1,7 @@
 import { STANDARD_GRAVITY, show, showNumber } from '../quantity/index.ts';
 import { contactsOf, freeId, massAllUp, type Build, type OtherMass } from '../vehicle/index.ts';
-import { scaled, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { type Asked, type Candidate, type Generator } from './candidate.ts';
+import { scaled } from '../quantity/index.ts';
 
 /** What changes the load need to know: they are made for margins and for what does not stand. */
 type OfLoad = (asked: Pick<Asked, 'build' | 'system'>) => readonly Candidate[];

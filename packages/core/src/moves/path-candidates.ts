@@ -11,7 +11,8 @@ import {
   type PathElement,
 } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
-import { scaled, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { type Asked, type Candidate, type Generator } from './candidate.ts';
+import { scaled } from '../quantity/index.ts';
 
 /** The build with one part of its torque path changed. */
 const withElement = (build: Build, element: PathElement): Build => ({

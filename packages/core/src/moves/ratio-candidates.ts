@@ -2,7 +2,7 @@ import { ratioOffers } from '../capability/index.ts';
 import { trainOf } from '../drive/index.ts';
 import { marginsOf, INSIDE, SAME, ratiosWanted } from '../judge/index.ts';
 import { show } from '../quantity/index.ts';
-import { freshStage, isLastKind, stageName, type Stage, type StageKind } from '../transmission/index.ts';
+import { freshStage, stageKind, stageName, type Stage, type StageKind } from '../transmission/index.ts';
 import { choosePart, freeId, type Build, type PartOf } from '../vehicle/index.ts';
 import type { Asked, Candidate, Generator } from './candidate.ts';
 
@@ -21,7 +21,7 @@ function withMore(build: Build, kinds: readonly StageKind[], ratio: number): Bui
     (list, kind) => [...list, freshStage(kind, freeId('stage', [...stages, ...list]), each)],
     [],
   );
-  const end = stages.findIndex(({ kind }) => isLastKind(kind));
+  const end = stages.findIndex(({ kind }) => stageKind(kind).ends !== undefined);
   const at = end < 0 ? stages.length : end;
   return {
     ...build,

@@ -1,19 +1,19 @@
-import { show, showNumber } from '../quantity/index.ts';
+import { show } from '../quantity/index.ts';
 import {
-  BELT_WIDTHS_M,
-  CHAIN_NAMES,
-  CHAIN_SIZES,
+  STAGE_KINDS,
   freshStage,
   isToothed,
   stageFigures,
+  stageKind,
   stageName,
   stageTitle,
+  strongerStage,
   type Stage,
   type Toothed,
   withTeeth,
 } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
-import { scaled, withStage, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { withStage, type Asked, type Candidate, type Generator } from './candidate.ts';
 
 const LEAST_TEETH = 8;
 const MOST_TEETH = 120;
@@ -41,13 +41,15 @@ const stageOf = ({ build, link }: Asked): Stage | undefined =>
   build.drive.stages.find(({ id }) => id === link.stageId);
 
 /** Loops that hold by teeth and take any centre distance. */
-const TOOTHED = ['chain', 'timing-belt'] as const;
+const TOOTHED_LOOPS = STAGE_KINDS.filter(
+  (kind) => stageKind(kind).loop && stageKind(kind).holdsBy === 'teeth',
+);
 
-/** A stage by each other kind that holds by teeth, near its ratio; a track on the ground is what it runs on, and stays. */
+/** A stage by each other kind of toothed loop, near its ratio; what ends the drive is what it runs on, and stays. */
 export const byOtherKinds = (build: Build, stage: Stage): Candidate[] =>
-  stage.kind === 'track'
+  stageKind(stage.kind).ends
     ? []
-    : TOOTHED.filter((kind) => kind !== stage.kind).map((kind) => ({
+    : TOOTHED_LOOPS.filter((kind) => kind !== stage.kind).map((kind) => ({
         text: `A ${stageName(kind)} instead of the ${stageName(stage.kind)}`,
         build: withStage(build, freshStage(kind, stage.id, stageFigures(stage).ratio)),
       }));
@@ -62,94 +64,13 @@ export const otherKind: Generator = (asked) => {
   }));
 };
 
-/** The next larger chain. */
-export const largerChain: Generator = (asked) => {
-  const stage = stageOf(asked);
-  if (stage?.kind !== 'chain') return [];
-  const now = CHAIN_SIZES[stage.chain];
-  const larger = CHAIN_NAMES.filter((name) => CHAIN_SIZES[name].tensileN > now.tensileN)
-    .sort((a, b) => CHAIN_SIZES[a].tensileN - CHAIN_SIZES[b].tensileN)
-    .slice(0, 2);
-  return larger.map((chain) => ({
-    text: `A chain ${CHAIN_SIZES[chain].title} instead of ${now.title}`,
-    cost: 'a heavier chain and its sprockets',
-    build: withStage(asked.build, { ...stage, chain }),
-  }));
-};
-
-/** More of what a stage holds by: tension, press, face width, module, working pull. */
+/** More of what a stage holds by. */
 export const stronger: Generator = (asked) => {
   const stage = stageOf(asked);
-  const wide = (m: number): string => show(m, 'length', asked.system).text;
-  const more = (text: string, changed: Stage, cost: string): Candidate => ({
-    text,
-    cost,
-    build: withStage(asked.build, changed),
-  });
-  switch (stage?.kind) {
-    case 'friction-belt':
-      return [1.5, 2].map((by) =>
-        more(
-          `${showNumber(by)} × the belt's tension`,
-          { ...stage, tension: scaled(stage.tension, by) },
-          `${showNumber(by)} times the pull on its shafts and bearings`,
-        ),
-      );
-    case 'friction-wheel':
-      return [1.5, 2].map((by) =>
-        more(
-          `The roller pressed ${showNumber(by)} × as hard`,
-          { ...stage, press: scaled(stage.press, by) },
-          `${showNumber(by)} times the load on its bearings, and more wear of the tyre`,
-        ),
-      );
-    case 'spur':
-    case 'bevel':
-    case 'planetary':
-    case 'worm':
-      if (!stage.module || !stage.faceWidth) return [];
-      return [
-        more(
-          'Gears one and a half times as wide',
-          { ...stage, faceWidth: scaled(stage.faceWidth, 1.5) },
-          'other gears, and shafts that hold them in line',
-        ),
-        more(
-          'A module one third larger',
-          { ...stage, module: scaled(stage.module, 4 / 3) },
-          'other gears, one third larger',
-        ),
-      ];
-    case 'timing-belt':
-      return BELT_WIDTHS_M.filter((width) => width > stage.width.value)
-        .slice(0, 4)
-        .map((width) =>
-          more(
-            `A belt ${wide(width)} wide instead of ${wide(stage.width.value)}`,
-            { ...stage, width: { ...stage.width, value: width, origin: 'typed' } },
-            'pulleys as wide',
-          ),
-        );
-    case 'track':
-      return [
-        more(
-          'A track twice as strong',
-          { ...stage, allowablePull: scaled(stage.allowablePull, 2) },
-          'another track',
-        ),
-      ];
-    case 'spool':
-      return [
-        more(
-          'A rope twice as strong',
-          { ...stage, ropeStrength: scaled(stage.ropeStrength, 2) },
-          'another rope',
-        ),
-        more('One layer of rope', { ...stage, layers: 1 }, 'less rope on the drum, or a longer drum'),
-      ];
-    default:
-      return [];
-  }
+  if (!stage) return [];
+  return strongerStage(stage, (si, dimension) => show(si, dimension, asked.system).text).map(
+    ({ stage: changed, ...said }) => ({ ...said, build: withStage(asked.build, changed) }),
+  );
 };
 
 /** Teeth of both wheels by one factor: the ratio stays near, the loads on the teeth change. */

@@ -9,5 +9,8 @@ export const radiansToDegrees = (radians: number): number => (radians * 180) / M
 export const rpmToRadS = (rpm: number): number => (rpm * Math.PI) / 30;
 export const radSToRpm = (radS: number): number => (radS * 30) / Math.PI;
 
+export const MINUTE_S = 60;
+export const HOUR_S = 3600;
+
 /** One gram times a square centimetre, in which rotors are given, in kg·m². */
 export const GRAM_CM2 = 1e-7;

@@ -14,9 +14,11 @@ export {
   isQuantity,
   ORIGINS,
   quantity,
+  scaled,
   typed,
   type Origin,
   type Quantity,
 } from './quantity-field.ts';
 export { boundsOf, isUnusual, withinBounds, type Bounds } from './bounds.ts';
+export { fieldsOf, isWithin, type FieldRange, type NumberField } from './fields-of.ts';
 export { stepQuantity } from './step.ts';

@@ -108,3 +108,10 @@ export const assumed = (value: number, unit: string): Quantity => typed(value, u
 /** Whether a part of a document is a quantity: its value, unit and origin belong together. */
 export const isQuantity = (x: unknown): x is Quantity =>
   typeof x === 'object' && x !== null && 'value' in x && 'unit' in x && 'origin' in x;
+
+/** A quantity by a factor, to three digits, as if it were typed. */
+export const scaled = <Q extends Quantity>(quantity: Q, by: number): Q => ({
+  ...quantity,
+  value: Number((quantity.value * by).toPrecision(3)),
+  origin: 'typed',
+});

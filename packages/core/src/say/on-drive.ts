@@ -1,13 +1,7 @@
 import type { FindingCode } from '../judge/index.ts';
 import { figure } from '../quantity/index.ts';
-import type { Loop } from '../transmission/index.ts';
+import { stageKind } from '../transmission/index.ts';
 import { dutyOf, elementName, onDuty, type About, type Sayer } from './about.ts';
-
-const LOOPS: Readonly<Record<Loop['kind'], string>> = {
-  chain: 'chain',
-  'timing-belt': 'toothed belt',
-  'friction-belt': 'belt',
-};
 
 /** The torque under which a mount's twist is measured, N·m. */
 const TWIST_NM = 10;
@@ -17,7 +11,7 @@ function loopName({ build: { drive } }: About, stageId: string | undefined): str
   const { stages } = drive;
   const at = stages.findIndex(({ id }) => id === stageId);
   const kind = stages[at]?.kind;
-  const name = kind !== undefined && kind in LOOPS ? LOOPS[kind as Loop['kind']] : 'loop';
+  const name = (kind && stageKind(kind).loop?.name) ?? 'loop';
   return stages.filter((stage) => stage.kind === kind).length > 1 ? `${name} of stage ${at + 1}` : name;
 }
 

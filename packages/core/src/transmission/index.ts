@@ -6,7 +6,6 @@ export { bevelPair } from './bevel-pair.ts';
 export { frictionWheel } from './friction-wheel.ts';
 export { reflectedInertia } from './reflected-inertia.ts';
 export { rimPull } from './rim-pull.ts';
-export { freshStage } from './stages/fresh.ts';
 export { boltCircle } from './bolt-circle.ts';
 export { clampHold } from './clamp-hold.ts';
 export { mountPull } from './mount-pull.ts';
@@ -34,39 +33,8 @@ export { timingBelt } from './timing-belt.ts';
 export { trainRatio } from './train-ratio.ts';
 export { trackLoop } from './track-loop.ts';
 export { wormPair } from './worm-pair.ts';
-export {
-  chainGeometry,
-  chainLoad,
-  SAFETY_OF_CHAIN,
-  STAGE_KINDS,
-  isLastKind,
-  stageFigures,
-  stagePlay,
-  stagePull,
-  SAFETY_OF_ROPE,
-  trackInput,
-  stageSchema,
-  stageStrength,
-  stageName,
-  stageTitle,
-  type ShaftPull,
-  type Stage,
-  timingBeltInput,
-  workingPull,
-  wormInput,
-  type StageFact,
-  type StageFigures,
-  type StageKind,
-  type StageLink,
-  type StageLoad,
-  type StageOf,
-  type StageStrength,
-  type StageSum,
-} from './stages/index.ts';
+export * from './stages/index.ts';
 export * from './path/index.ts';
-export { isLoop, type Loop } from './stages/loops.ts';
-export { schoolOf, type School } from './stages/schools.ts';
-export { isToothed, withTeeth, type Toothed } from './stages/with-teeth.ts';
 export { TENSIONERS } from './stages/fields.ts';
 export {
   BELT_WIDTHS_M,

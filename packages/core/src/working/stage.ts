@@ -1,21 +1,17 @@
 import { demandOf } from '../demand/index.ts';
 import { isOnMotor, trainStages, type Driveline } from '../drive/index.ts';
-import type { Quantity } from '../quantity/index.ts';
 import {
-  allowedLoad,
   chainDrive,
   chainLoad,
-  chainSize,
   deliveredTorque,
-  SAFETY_OF_CHAIN,
-  SAFETY_OF_ROPE,
   stageFigures,
+  stageStandsBy,
   stageStrength,
   stageName,
   torqueHeld,
   type Stage,
   type StageOf,
-  workingPull,
+  type StageSum,
 } from '../transmission/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
 import { fullCommandWorking, motorWorking, wheelWorking } from './drive.ts';
@@ -27,7 +23,6 @@ import {
   shelf,
   worked,
   type Calculation,
-  type Stated,
   type Working,
   type WorkingInput,
 } from './working.ts';
@@ -128,43 +123,39 @@ export function torqueThere(
       );
 }
 
-const chainInputs = (stage: StageOf<'chain'>): WorkingInput[] => [
-  fixed('chain', 'Drivetrain'),
-  fixed('teethSmall', 'Drivetrain'),
-  fixed('teethLarge', 'Drivetrain'),
-  from('centreMm', stage.centre, 'Drivetrain'),
-];
+/** Where the numbers of a stage's sum come from; what reaches the stage is one step further. */
+const inputsOf = (
+  stage: Stage,
+  { given, from: sources = {} }: StageSum,
+  torque?: Calculation,
+): WorkingInput[] =>
+  Object.keys(given).map((name) => {
+    const source = sources[name];
+    if (source === undefined) return fixed(name, `Drivetrain, ${stageName(stage.kind)}`);
+    if (source === 'load')
+      return torque
+        ? worked(name, 'what reaches this stage', torque)
+        : fixed(name, 'what reaches this stage');
+    if ('shelf' in source) return shelf(name, source.shelf);
+    return 'fixed' in source ? fixed(name, source.fixed) : from(name, source, 'Drivetrain');
+  });
+
+const bySum = (stage: Stage, sum: StageSum, torque?: Calculation): Calculation => ({
+  calculator: sum.calculator.name,
+  key: sum.key,
+  given: sum.given,
+  found: sum.calculator.run(sum.given as never),
+  inputs: inputsOf(stage, sum, torque),
+});
 
 /** The length of a chain, with its centre distance, wrap and diameters. */
 export const chainWorking = (stage: StageOf<'chain'>): Calculation =>
-  calculated(chainDrive, chainLoad(stage), 'links', chainInputs(stage));
-
-function chainPull(stage: StageOf<'chain'>, torque: Calculation): Calculation {
-  const given = chainLoad(stage, { inputTorqueNm: Number(torque.found.deliveredNm), inputRpm: 0 });
-  return calculated(chainDrive, given, 'pullN', [
-    ...chainInputs(stage),
-    worked('torqueNm', 'what reaches the small sprocket', torque),
-  ]);
-}
-
-/** Any other stage: the sum that its kind names, the torque that reaches it one step further. */
-function bySum(stage: Stage, rpm: number, torque: Calculation): Calculation | undefined {
-  const load = { inputTorqueNm: Number(torque.found.deliveredNm), inputRpm: rpm };
-  const sum = stageStrength(stage, load)?.sum;
-  if (!sum) return undefined;
-  const { calculator, given, key } = sum;
-  return {
-    calculator: calculator.name,
-    key,
-    given,
-    found: calculator.run(given as never),
-    inputs: Object.keys(given).map((name) =>
-      name === 'torqueNm' && given[name] === load.inputTorqueNm
-        ? worked(name, 'what reaches this stage', torque)
-        : fixed(name, `Drivetrain, ${stageName(stage.kind)}`),
-    ),
-  };
-}
+  bySum(stage, {
+    calculator: chainDrive,
+    given: chainLoad(stage),
+    key: 'links',
+    from: { centreMm: stage.centre },
+  });
 
 /** Speed of a stage's driving side, rpm. */
 const speedAt = (stage: Stage, line: Driveline, wheelRpm: number): number =>
@@ -177,9 +168,12 @@ export function stageNeeds(line: Driveline, source: Source, stageId: string): Wo
   const stage = line.stages.find(({ id }) => id === stageId);
   const torque = torqueThere(line, source, { stageId, side: 'before' });
   if (!stage || !torque) return undefined;
-  if (stage.kind === 'chain') return chainPull(stage, torque);
-  if (stage.kind === 'gearhead') return torqueThere(line, source, { stageId, side: 'behind' });
-  return bySum(stage, speedAt(stage, line, source.wheelRpm), torque);
+  const load = {
+    inputTorqueNm: Number(torque.found.deliveredNm),
+    inputRpm: speedAt(stage, line, source.wheelRpm),
+  };
+  const sum = stageStrength(stage, load)?.sum;
+  return sum && bySum(stage, sum, torque);
 }
 
 /** The torque of its driving side at which a stage gives out, or does so for a moment. */
@@ -214,53 +208,12 @@ export function stageStands(
   );
 }
 
-const stated = ({ value, origin }: Quantity, dimension: Stated['dimension'], where: string): Stated => ({
-  value,
-  dimension,
-  origin,
-  where,
-});
-
+/** What a stage stands: as it was said, or by a sum. */
 export function stageHas(build: Build, stageId: string): Working | undefined {
   const stage = trainStages(build).find(({ id }) => id === stageId);
-  switch (stage?.kind) {
-    case 'chain':
-      return calculated(
-        allowedLoad,
-        { strengthN: chainSize(stage.chain).tensileN, safetyFactor: SAFETY_OF_CHAIN },
-        'allowedN',
-        [
-          shelf('strengthN', `the least tensile strength of ${stage.chain}`),
-          fixed('safetyFactor', 'common practice'),
-        ],
-      );
-    case 'gearhead':
-      return (
-        stage.ratedTorque && stated(stage.ratedTorque, 'torque', 'the maker’s rated torque of the gearhead')
-      );
-    case 'spur':
-    case 'bevel':
-    case 'planetary':
-    case 'worm':
-      return stage.allowable && stated(stage.allowable, 'stress', 'Drivetrain, what the teeth may carry');
-    case 'timing-belt':
-      return {
-        value: workingPull(stage),
-        dimension: 'force',
-        origin: stage.pullPerWidth.origin,
-        where:
-          'Drivetrain: its width times the pull for its width, a fifth off for each tooth under six in mesh',
-      };
-    case 'track':
-      return stated(stage.allowablePull, 'force', 'Drivetrain, its working pull');
-    case 'spool':
-      return calculated(
-        allowedLoad,
-        { strengthN: stage.ropeStrength.value, safetyFactor: SAFETY_OF_ROPE },
-        'allowedN',
-        [from('strengthN', stage.ropeStrength, 'Drivetrain'), fixed('safetyFactor', 'common practice')],
-      );
-    default:
-      return undefined;
-  }
+  const stands = stage && stageStandsBy(stage);
+  if (!stands) return undefined;
+  if ('sum' in stands) return bySum(stage, stands.sum);
+  const { said, dimension, where } = stands;
+  return { value: said.value, origin: said.origin, dimension, where };
 }

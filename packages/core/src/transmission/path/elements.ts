@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { quantity } from '../../quantity/index.ts';
+import { fieldsOf, quantity, type NumberField } from '../../quantity/index.ts';
 import { SET_SCREW_SIZES } from '../set-screw-hold.ts';
 
 const length = (title: string, description?: string) => quantity('length', { above: 0 }, title, description);
@@ -57,7 +57,7 @@ const pressFit = z.strictObject({
   kind: z.literal('press-fit'),
   bore,
   hubDiameter: length('Hub diameter', 'Outer diameter of the hub'),
-  length: length('Length', 'Of the seat'),
+  length: length('Seat length'),
   interference: length('Interference', 'By how much the shaft is thicker than the bore'),
   friction,
 });
@@ -89,7 +89,7 @@ const tyre = z.strictObject({
   seatWidth: length('Seat width', 'Both beads together'),
   pressure: quantity('stress', { least: 0 }, 'Pressure on the seat', 'Its air, or its stretch'),
   friction,
-  bond: quantity('stress', { least: 0 }, 'Glue', 'Shear that the glue may carry; 0 without'),
+  bond: quantity('stress', { least: 0 }, 'Glue carries', 'Shear that the glue may carry; 0 without'),
 });
 
 /** One part of the way that the torque takes beside gears and loops: from motor to tyre. */
@@ -121,3 +121,17 @@ export const HUB_KINDS = ['set-screws', 'key', 'clamp', 'press-fit'] as const sa
 export type HubKind = (typeof HUB_KINDS)[number];
 export const isHub = (element: PathElement): element is PathOf<HubKind> =>
   (HUB_KINDS as readonly PathKind[]).includes(element.kind);
+
+const SCHEMAS: Readonly<Record<PathKind, z.ZodType>> = {
+  shaft,
+  key,
+  'set-screws': setScrews,
+  clamp,
+  'press-fit': pressFit,
+  'bolt-circle': boltCircle,
+  coupling,
+  tyre,
+};
+
+/** The counts and quantities of a kind of part, as its schema calls and limits them. */
+export const pathFields = (kind: PathKind): readonly NumberField[] => fieldsOf(SCHEMAS[kind]);

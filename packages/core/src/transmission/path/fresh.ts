@@ -1,5 +1,5 @@
 import { assumed, type Quantity } from '../../quantity/index.ts';
-import { type Stage } from '../stages/index.ts';
+import { stageHubs, stageKind, type Stage } from '../stages/index.ts';
 import type { PathElement, PathKind, PathOf } from './elements.ts';
 import type { MotorShaft } from './matches.ts';
 
@@ -124,34 +124,6 @@ const FRESH: { readonly [K in PathKind]: (common: Fresh) => PathOf<K> } = {
 /** A new part of the path round a bore or shaft of that diameter; its other numbers are assumed. */
 export const freshPathElement = (kind: PathKind, common: Fresh): PathElement => FRESH[kind](common);
 
-/** How a hub of a stage is called, on its driving and its driven side; none where the stage has no hub there. */
-function hubsOf(stage: Stage): readonly [string | undefined, string | undefined] {
-  switch (stage.kind) {
-    case 'chain':
-      return ['Driver sprocket', 'Driven sprocket'];
-    case 'spur':
-    case 'bevel':
-      return ['Driver gear', 'Driven gear'];
-    case 'worm':
-      return ['Worm', 'Worm wheel'];
-    case 'timing-belt':
-    case 'friction-belt':
-      return ['Driver pulley', 'Driven pulley'];
-    case 'friction-wheel':
-      return ['Roller', undefined];
-    case 'planetary':
-      return ['Sun gear', 'Planet carrier'];
-    case 'direct':
-      return ['Coupling', undefined];
-    case 'gearhead':
-      return [undefined, undefined];
-    case 'spool':
-      return ['Spool', undefined];
-    case 'track':
-      return ['Track sprocket', undefined];
-  }
-}
-
 /** Shaft diameter that a wheel of so many metres usually has (common practice, no source). */
 const usualShaft = (wheelDiameterM: number): Quantity =>
   mm(wheelDiameterM > 0.3 ? 17 : wheelDiameterM > 0.12 ? 12 : wheelDiameterM > 0.07 ? 8 : 5);
@@ -172,10 +144,10 @@ export function freshPath(
   const hub: PathKind = wheelDiameterM > 0.12 ? 'key' : 'set-screws';
   let place: string | null = null;
   let shaft = motorShaft?.diameter ?? usualShaft(wheelDiameterM / 2);
-  const lastDriven = stages.findLastIndex((stage) => hubsOf(stage)[1] !== undefined);
+  const lastDriven = stages.findLastIndex((stage) => stageHubs(stage)[1] !== undefined);
   for (const stage of stages) {
-    const [driver, driven] = hubsOf(stage);
-    const holds = stage.kind === 'direct' ? 'coupling' : place === null ? 'set-screws' : hub;
+    const [driver, driven] = stageHubs(stage);
+    const holds = stageKind(stage.kind).joinsShafts ? 'coupling' : place === null ? 'set-screws' : hub;
     if (driver) add(holds, place, driver, shaft);
     place = stage.id;
     if (driven) {
@@ -184,7 +156,7 @@ export function freshPath(
       add('shaft', place, stages.indexOf(stage) === lastDriven ? 'Axle' : 'Layshaft', shaft);
     }
   }
-  if (!stages.some(({ kind }) => kind === 'track' || kind === 'spool')) add(hub, place, 'Wheel hub', shaft);
+  if (!stages.some(({ kind }) => stageKind(kind).ends)) add(hub, place, 'Wheel hub', shaft);
   // A key needs its keyway in the shaft beside it.
   return path.map((element) =>
     element.kind === 'shaft' && hub === 'key'

@@ -3,6 +3,7 @@ export {
   PATH_KINDS,
   isHub,
   pathElementSchema,
+  pathFields,
   pathTitle,
   type HubKind,
   type PathElement,

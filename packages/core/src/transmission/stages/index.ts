@@ -1,78 +1,45 @@
 import { z } from 'zod';
-import { degreesToRadians } from '../../quantity/index.ts';
 import { remembered } from '../../contract/index.ts';
-import {
-  frictionBeltFigures,
-  frictionBeltPull,
-  frictionBeltSchema,
-  frictionBeltStrength,
-  frictionWheelFigures,
-  frictionWheelPull,
-  frictionWheelSchema,
-  frictionWheelStrength,
-  timingBeltFigures,
-  timingBeltPull,
-  timingBeltSchema,
-  timingBeltStrength,
-} from './belts.ts';
-import { chainFigures, chainPull, chainSchema, chainStrength } from './chain.ts';
-import {
-  spoolFigures,
-  spoolSchema,
-  spoolStrength,
-  trackFigures,
-  trackSchema,
-  trackStrength,
-} from './ends.ts';
-import { efficiency, stageCommon } from './fields.ts';
-import { gearheadFigures, gearheadSchema, gearheadStrength } from './gearhead.ts';
-import {
-  bevelFigures,
-  bevelSchema,
-  bevelStrength,
-  planetaryFigures,
-  planetarySchema,
-  planetaryStrength,
-  spurFigures,
-  spurSchema,
-  spurStrength,
-  toothPull,
-} from './gears.ts';
-import type { ShaftPull, StageFigures, StageLoad, StageStrength } from './stage-report.ts';
-import { wormFigures, wormSchema, wormStrength } from './worm.ts';
+import { degreesToRadians, fieldsOf, type NumberField } from '../../quantity/index.ts';
+import { bevel } from './bevel.ts';
+import { chain } from './chain.ts';
+import { direct } from './direct.ts';
+import { frictionBelt } from './friction-belt.ts';
+import { frictionWheel } from './friction-wheel.ts';
+import { gearhead } from './gearhead.ts';
+import type { Say, School, StageAbilities, StageChange, StageMember } from './member.ts';
+import { planetary } from './planetary.ts';
+import { spool } from './spool.ts';
+import { spur } from './spur.ts';
+import type { ShaftPull, StageFigures, StageLoad, StageStands, StageStrength } from './stage-report.ts';
+import { timingBelt } from './timing-belt.ts';
+import { track } from './track.ts';
+import type { StageWork } from './work.ts';
+import { worm } from './worm.ts';
 
-export { chainGeometry, chainLoad, SAFETY_OF_CHAIN } from './chain.ts';
-export { timingBeltInput, workingPull } from './belts.ts';
+export { chainGeometry, chainLoad } from './chain.ts';
+export { timingBeltInput } from './timing-belt.ts';
+export { trackInput } from './track.ts';
 export { wormInput } from './worm.ts';
-export { SAFETY_OF_ROPE, trackInput } from './ends.ts';
-export type {
-  ShaftPull,
-  StageFact,
-  StageFigures,
-  StageLink,
-  StageLoad,
-  StageStrength,
-  StageSum,
-} from './stage-report.ts';
-
-/** One shaft joined to the next, or the wheel on the motor's own. */
-const directSchema = z.strictObject({ ...stageCommon, kind: z.literal('direct'), efficiency });
+export type { Say, School, StageAbilities, StageChange } from './member.ts';
+export type * from './stage-report.ts';
+export type { StagePart, StageStep, StageWork } from './work.ts';
 
 /** One step of the way from motor to wheel. */
 export const stageSchema = z
   .discriminatedUnion('kind', [
-    gearheadSchema,
-    chainSchema,
-    spurSchema,
-    bevelSchema,
-    planetarySchema,
-    wormSchema,
-    timingBeltSchema,
-    frictionBeltSchema,
-    frictionWheelSchema,
-    directSchema,
-    spoolSchema,
-    trackSchema,
+    gearhead.schema,
+    chain.schema,
+    spur.schema,
+    bevel.schema,
+    planetary.schema,
+    worm.schema,
+    timingBelt.schema,
+    frictionBelt.schema,
+    frictionWheel.schema,
+    direct.schema,
+    spool.schema,
+    track.schema,
   ])
   .readonly();
 
@@ -80,87 +47,77 @@ export type Stage = z.output<typeof stageSchema>;
 export type StageKind = Stage['kind'];
 export type StageOf<K extends StageKind> = Extract<Stage, { kind: K }>;
 
-/** A member of the family: what it is called, how it turns, what it stands and what it pulls. */
-interface StageMember<S extends Stage> {
-  readonly title: string;
-  /** Usual play of its output, degrees (common practice, no source). */
-  readonly usualPlayDeg: number;
-  figures(stage: S): StageFigures;
-  strength?(stage: S, load: StageLoad): StageStrength | undefined;
-  pull?(stage: S, load: StageLoad): ShaftPull | undefined;
-}
-
-const MEMBERS: { readonly [K in StageKind]: StageMember<StageOf<K>> } = {
-  gearhead: { title: 'Gearhead', usualPlayDeg: 1.5, figures: gearheadFigures, strength: gearheadStrength },
-  chain: { title: 'Chain', usualPlayDeg: 2, figures: chainFigures, strength: chainStrength, pull: chainPull },
-  'timing-belt': {
-    title: 'Toothed belt',
-    usualPlayDeg: 0.3,
-    figures: timingBeltFigures,
-    strength: timingBeltStrength,
-    pull: timingBeltPull,
-  },
-  'friction-belt': {
-    title: 'V or flat belt',
-    usualPlayDeg: 0,
-    figures: frictionBeltFigures,
-    strength: frictionBeltStrength,
-    pull: frictionBeltPull,
-  },
-  spur: {
-    title: 'Spur gears',
-    usualPlayDeg: 1,
-    figures: spurFigures,
-    strength: spurStrength,
-    pull: toothPull,
-  },
-  bevel: {
-    title: 'Bevel gears',
-    usualPlayDeg: 1,
-    figures: bevelFigures,
-    strength: bevelStrength,
-    pull: toothPull,
-  },
-  planetary: {
-    title: 'Planetary',
-    usualPlayDeg: 0.5,
-    figures: planetaryFigures,
-    strength: planetaryStrength,
-  },
-  worm: { title: 'Worm', usualPlayDeg: 0.5, figures: wormFigures, strength: wormStrength },
-  'friction-wheel': {
-    title: 'Friction wheel',
-    usualPlayDeg: 0,
-    figures: frictionWheelFigures,
-    strength: frictionWheelStrength,
-    pull: frictionWheelPull,
-  },
-  direct: {
-    title: 'Direct',
-    usualPlayDeg: 0,
-    figures: (stage) => ({ ratio: 1, efficiency: stage.efficiency.value, warnings: [] }),
-  },
-  spool: { title: 'Spool and rope', usualPlayDeg: 0, figures: spoolFigures, strength: spoolStrength },
-  track: { title: 'Track and sprocket', usualPlayDeg: 1, figures: trackFigures, strength: trackStrength },
-};
+/** Every kind of stage by its name in a build, in the order in which they are offered. */
+const MEMBERS = {
+  gearhead,
+  chain,
+  'timing-belt': timingBelt,
+  'friction-belt': frictionBelt,
+  spur,
+  bevel,
+  planetary,
+  worm,
+  'friction-wheel': frictionWheel,
+  direct,
+  spool,
+  track,
+} as const satisfies { readonly [K in StageKind]: StageMember<StageOf<K>> };
 
 export const STAGE_KINDS = Object.keys(MEMBERS) as readonly StageKind[];
 
 /** The table's type ties each kind to its member; the compiler cannot follow that through a union. */
-const memberOf = (stage: Stage): StageMember<Stage> => MEMBERS[stage.kind];
+const memberOf = (stage: Stage): StageMember<Stage> => MEMBERS[stage.kind] as never;
 
+/** What a kind of stage is able to, and how it is called. */
+export const stageKind = (kind: StageKind): StageAbilities & { readonly title: string } => MEMBERS[kind];
 export const stageTitle = (kind: StageKind): string => MEMBERS[kind].title;
 /** Its title within a sentence: a lone capital, as of a V-belt, stays. */
 export const stageName = (kind: StageKind): string =>
   stageTitle(kind).replace(/^[A-Z](?=[a-z])/, (first) => first.toLowerCase());
+/** What those who build with a kind say for it and against it. */
+export const schoolOf = (kind: StageKind): School => MEMBERS[kind].school;
+
+/** A new stage of a kind near a ratio; its other numbers are assumed. */
+export const freshStage = (kind: StageKind, id: string, ratio: number): Stage =>
+  MEMBERS[kind].fresh(id, ratio);
 export const stageFigures = remembered((stage: Stage): StageFigures => memberOf(stage).figures(stage));
 export const stageStrength = (stage: Stage, load: StageLoad): StageStrength | undefined =>
   memberOf(stage).strength?.(stage, load);
+/** How what a stage stands came about; undefined where that is not known. */
+export const stageStandsBy = (stage: Stage): StageStands | undefined => memberOf(stage).stands?.(stage);
 /** What a stage pulls across its shafts under a load; undefined where that is not known. */
 export const stagePull = (stage: Stage, load: StageLoad): ShaftPull | undefined =>
   memberOf(stage).pull?.(stage, load);
 /** Play of a stage's output, radians: as the builder says, else what its kind usually has. */
 export const stagePlay = (stage: Stage): number =>
   stage.play?.value ?? degreesToRadians(memberOf(stage).usualPlayDeg);
-/** Whether a stage ends at the ground or a rope: nothing can come behind it. */
-export const isLastKind = (kind: StageKind): boolean => kind === 'spool' || kind === 'track';
+/** How the hubs on its two sides are called; undefined where it has none there. */
+export const stageHubs = (stage: Stage): readonly [string | undefined, string | undefined] =>
+  memberOf(stage).hubs;
+/** The counts and quantities of a kind of stage, as its schema calls and limits them. */
+export const stageFields = (kind: StageKind): readonly NumberField[] => fieldsOf(MEMBERS[kind].schema);
+/** The parts and steps that a stage brings to the shed. */
+export const stageWork = (stage: Stage): StageWork<Stage> => memberOf(stage).work;
+/** What makes a stage that warns or cannot be built whole again; undefined where only another kind does. */
+export const stageCures = (stage: Stage, say: Say): readonly StageChange<Stage>[] | undefined =>
+  memberOf(stage).cures?.(stage, say);
+/** More of what a stage holds by. */
+export const strongerStage = (stage: Stage, say: Say): readonly StageChange<Stage>[] =>
+  memberOf(stage).stronger?.(stage, say) ?? [];
+
+/** Stages whose ratio is that of two tooth counts. */
+export type Toothed = Extract<Stage, { teethDriver: number; teethDriven: number }>;
+export const isToothed = (stage: Stage): stage is Toothed => 'teethDriver' in stage;
+
+/** A stage with other tooth counts. */
+export const withTeeth = <S extends Toothed>(stage: S, teethDriver: number, teethDriven: number): S =>
+  (memberOf(stage).withTeeth?.(stage, teethDriver, teethDriven) as S | undefined) ?? {
+    ...stage,
+    teethDriver,
+    teethDriven,
+  };
+
+/** Kinds that go round two wheels and slacken as they wear. */
+type LoopKind = { [K in StageKind]: (typeof MEMBERS)[K] extends { loop: object } ? K : never }[StageKind];
+export type Loop = StageOf<LoopKind>;
+export const isLoop = (stage: Stage): stage is Loop => stageKind(stage.kind).loop !== undefined;

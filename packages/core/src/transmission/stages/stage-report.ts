@@ -1,5 +1,5 @@
 import { type Notice } from '../../contract/index.ts';
-import type { Dimension } from '../../quantity/index.ts';
+import type { Dimension, Quantity } from '../../quantity/index.ts';
 
 /** Something of a stage's geometry that a builder asks for. */
 export interface StageFact {
@@ -29,6 +29,9 @@ export interface StageFigures {
 export type StageLink =
   'gearhead-torque' | 'chain-pull' | 'tooth-stress' | 'belt-pull' | 'slip' | 'rope-pull' | 'track-pull';
 
+/** Where a number of a sum comes from: what reaches the stage, what its builder said, a table, or a choice of ours. */
+export type SumSource = 'load' | Quantity | { readonly shelf: string } | { readonly fixed: string };
+
 /** A sum of the registry that says it, and the key of its answer. */
 export interface StageSum {
   readonly calculator: {
@@ -37,7 +40,18 @@ export interface StageSum {
   };
   readonly given: Readonly<Record<string, unknown>>;
   readonly key: string;
+  /** Of its numbers, by name; what is not told is set at the stage. */
+  readonly from?: Readonly<Record<string, SumSource>>;
 }
+
+/** How what a stage stands came about: said by its builder or maker, or by a sum. */
+export type StageStands =
+  | {
+      readonly said: Pick<Quantity, 'value' | 'origin'>;
+      readonly dimension: Dimension;
+      readonly where: string;
+    }
+  | { readonly sum: StageSum };
 
 /** What a load asks of a stage and what it stands, in the SI unit of its link. */
 export interface StageStrength {

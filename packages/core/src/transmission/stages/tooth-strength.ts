@@ -1,7 +1,7 @@
 import type { Quantity } from '../../quantity/index.ts';
 import { gearBending } from '../gear-bending.ts';
 import { toMm } from './fields.ts';
-import type { StageStrength } from './stage-report.ts';
+import type { StageLoad, StageStrength } from './stage-report.ts';
 
 /** Calculators say stresses in megapascals. */
 export const PASCALS = 1e6;
@@ -23,7 +23,11 @@ interface Weakest {
 }
 
 /** Bending of a gear's teeth against what they may carry. */
-export function toothStrength({ module, faceWidth, allowable }: Cut, weakest: Weakest): StageStrength {
+export function toothStrength(
+  { module, faceWidth, allowable }: Cut,
+  weakest: Weakest,
+  { inputTorqueNm }: StageLoad,
+): StageStrength {
   const given = {
     moduleMm: toMm(module.value),
     faceWidthMm: toMm(faceWidth.value),
@@ -34,7 +38,12 @@ export function toothStrength({ module, faceWidth, allowable }: Cut, weakest: We
     link: 'tooth-stress',
     needs: gearBending.run(given).stressMPa * PASCALS,
     has: allowable.value,
-    sum: { calculator: gearBending, given, key: 'stressMPa' },
+    sum: {
+      calculator: gearBending,
+      given,
+      key: 'stressMPa',
+      from: { ...(weakest.torqueNm === inputTorqueNm ? { torqueNm: 'load' } : {}), allowableMPa: allowable },
+    },
     momentary: MOMENTARY_OF_TEETH,
   };
 }

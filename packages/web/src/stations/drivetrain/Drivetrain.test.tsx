@@ -48,7 +48,7 @@ describe('the drivetrain station', () => {
 
   it('says why a chain cannot be, beside it and among the findings', () => {
     show(puffin);
-    fireEvent.change(screen.getByLabelText('Shafts apart'), { target: { value: '2 in' } });
+    fireEvent.change(screen.getByLabelText('Centre distance'), { target: { value: '2 in' } });
     expect(screen.getAllByText(/the sprockets overlap/).length).toBe(2);
   });
 
@@ -70,7 +70,7 @@ describe('the drivetrain station', () => {
     };
     add('worm');
     expect(text()).toContain('fitted is 778 : 1');
-    fireEvent.change(screen.getByLabelText('Friction'), { target: { value: '0.15' } });
+    fireEvent.change(screen.getByLabelText('Friction in the worm'), { target: { value: '0.15' } });
     expect(text()).toMatch(/never a brake for people or loads/);
     fireEvent.click(screen.getByRole('button', { name: 'Remove the worm' }));
     add('timing-belt');

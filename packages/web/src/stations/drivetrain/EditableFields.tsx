@@ -1,62 +1,38 @@
-import type { Dimension, Quantity } from '@zubric/core/quantity';
-import { aboveZero } from '../../fields/checks.ts';
+import { isWithin, show, type FieldRange, type NumberField, type Quantity } from '@zubric/core/quantity';
+import { useUnits } from '../../common/units.tsx';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { Stepper } from '../../fields/Stepper.tsx';
 import type { Check } from '../../fields/useQuantityText.ts';
 
 export type Part = Partial<Record<string, Quantity | number | string | undefined>>;
 
-interface Whole {
-  readonly key: string;
-  readonly label: string;
-  readonly least: number;
-  readonly most: number;
+/** What a field takes, as a sentence. */
+function limits({ above, least, most, below }: FieldRange, say: (si: number) => string): string {
+  const from =
+    above !== undefined ? `more than ${say(above)}` : least !== undefined ? `at least ${say(least)}` : '';
+  const to =
+    below !== undefined ? `less than ${say(below)}` : most !== undefined ? `at most ${say(most)}` : '';
+  return `This must be ${[from, to].filter((part) => part !== '').join(' and ')}.`;
 }
-
-interface Measure {
-  readonly key: string;
-  readonly label: string;
-  readonly dimension: Dimension;
-  readonly check: Check;
-  /** Whether it may be left away. */
-  readonly optional: boolean;
-}
-
-/** What can be edited of a thing, in the order a builder reads it off the parts. */
-export interface Editable {
-  readonly wholes: readonly Whole[];
-  readonly measures: readonly Measure[];
-}
-
-export const count = (key: string, label: string, least = 6, most = 150): Whole => ({
-  key,
-  label,
-  least,
-  most,
-});
-export const measure = (
-  key: string,
-  label: string,
-  dimension: Dimension,
-  { check = aboveZero, optional = false }: { readonly check?: Check; readonly optional?: boolean } = {},
-): Measure => ({ key, label, dimension, check, optional });
 
 interface Props {
-  readonly editable: Editable;
+  readonly fields: readonly NumberField[];
   readonly values: object;
   readonly onChange: (part: Part) => void;
 }
 
-/** Counts and measures side by side. */
-export function EditableFields({ editable: { wholes, measures }, values, onChange }: Props) {
+/** Counts, then measures, called and limited as the schema of the build does. */
+export function EditableFields({ fields, values, onChange }: Props) {
+  const { system } = useUnits();
   const of = values as Readonly<Record<string, Quantity | number | undefined>>;
+  const counts = fields.filter(({ dimension }) => dimension === undefined);
   return (
     <>
-      {wholes.map(({ key, label, least, most }) => (
-        <div key={key}>
-          <span className="block text-[14px] text-soft">{label}</span>
+      {counts.map(({ key, title, help, least = 0, most = Infinity }) => (
+        <div key={key} title={help}>
+          <span className="block text-[14px] text-soft">{title}</span>
           <Stepper
-            label={label}
+            label={title}
             value={Number(of[key])}
             least={least}
             most={most}
@@ -64,18 +40,24 @@ export function EditableFields({ editable: { wholes, measures }, values, onChang
           />
         </div>
       ))}
-      {measures.map(({ key, label, dimension, check, optional }) => (
-        <QuantityField
-          key={key}
-          label={label}
-          className="w-[104px]"
-          dimension={dimension}
-          value={of[key] as Quantity | undefined}
-          check={check}
-          onChange={(quantity) => onChange({ [key]: quantity })}
-          {...(optional ? { onClear: () => onChange({ [key]: undefined }) } : {})}
-        />
-      ))}
+      {fields.map(({ key, title, help, dimension, optional, ...range }) => {
+        if (dimension === undefined) return null;
+        const check: Check = (value) =>
+          isWithin(range, value) ? undefined : limits(range, (si) => show(si, dimension, system).text);
+        return (
+          <div key={key} title={help}>
+            <QuantityField
+              label={title}
+              className="w-[104px]"
+              dimension={dimension}
+              value={of[key] as Quantity | undefined}
+              check={check}
+              onChange={(quantity) => onChange({ [key]: quantity })}
+              {...(optional ? { onClear: () => onChange({ [key]: undefined }) } : {})}
+            />
+          </div>
+        );
+      })}
     </>
   );
 }

@@ -187,7 +187,7 @@ describe('fields of a stage', () => {
     expect(kept().drive.stages[0]).toMatchObject({ section: 'B' });
     put('Section', 'unsaid');
     expect(kept().drive.stages[0]).not.toHaveProperty('section', 'B');
-    put('Groove, 180° flat', '180°');
+    put('Groove angle', '180°');
     expect(screen.queryByLabelText('Section')).toBeNull();
   });
 
@@ -195,7 +195,7 @@ describe('fields of a stage', () => {
     show(withStages(['worm', 20]));
     const before = kept().drive.stages[0];
     put('Lead angle', '90°');
-    expect(text()).toContain('A lead angle is more than 0° and less than 90°.');
+    expect(text()).toContain('This must be more than 0° and less than 90°.');
     expect(kept().drive.stages[0]).toEqual(before);
   });
 });
@@ -205,7 +205,7 @@ describe('moved by hand', () => {
 
   it('says that a worm locks, and that it still does when what is behind it lets go', () => {
     show(withStages(['worm', 40], ['chain', 1.2]));
-    put('Friction', '0.15');
+    put('Friction in the worm', '0.15');
     panel();
     expect(text()).toContain('With the drive in it cannot be pushed: a stage locks.');
     put('Disengages by', 'dog');

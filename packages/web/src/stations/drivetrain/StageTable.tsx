@@ -8,6 +8,7 @@ import {
   freshStage,
   isLoop,
   stageFigures,
+  stageKind,
   stageName,
   stageTitle,
   type Stage,
@@ -23,7 +24,7 @@ import { useBuild } from '../../session/BuildSession.tsx';
 import { CompareStage } from './CompareStage.tsx';
 import { Links } from './Links.tsx';
 import { Facts, Strength } from './StageCells.tsx';
-import { StageFields, type GenericStage } from './StageFields.tsx';
+import { StageFields } from './StageFields.tsx';
 
 /** Other kinds than the two that have buttons of their own. */
 const OTHER_KINDS = STAGE_KINDS.filter((kind) => kind !== 'chain' && kind !== 'gearhead');
@@ -154,8 +155,6 @@ function useStage(id: string) {
   };
 }
 
-const isGeneric = (stage: Stage): stage is GenericStage => stage.kind !== 'gearhead';
-
 interface RowProps {
   readonly stage: Stage;
   readonly fitted: boolean;
@@ -214,9 +213,9 @@ function StageRow({ stage, fitted, onCompare }: RowProps) {
           </button>
         )}
       </td>
-      <td>{isGeneric(stage) && <StageFields stage={stage} onChange={change} />}</td>
+      <td>{!stageKind(stage.kind).sealed && <StageFields stage={stage} onChange={change} />}</td>
       <td className="n font-semibold text-mech">
-        {stage.kind === 'gearhead' && !fitted ? (
+        {'ratio' in stage && !fitted ? (
           <QuantityField
             label="Ratio of the gearhead"
             hideLabel
@@ -236,7 +235,7 @@ function StageRow({ stage, fitted, onCompare }: RowProps) {
             <Links stage={stage} change={change} />
             <Facts stage={stage} figures={figures} />
           </>
-        ) : stage.kind === 'gearhead' ? (
+        ) : stageKind(stage.kind).sealed ? (
           <span className="text-soft">sealed</span>
         ) : (
           <Facts stage={stage} figures={figures} />
@@ -271,7 +270,7 @@ interface ThroughProps {
 
 /** Share of the power that comes through: what is known of it, or what follows from lead and friction. */
 function Through({ stage, figures, fitted, change }: ThroughProps) {
-  if (fitted || stage.kind === 'worm')
+  if (fitted || !('efficiency' in stage))
     return <span className="block text-[14px]">{showNumber(figures.efficiency * 100)} % through</span>;
   return (
     <span className="mt-1 flex items-center gap-1.5 text-[14px]">

@@ -1,3 +1,4 @@
+import { stageKind } from '@zubric/core/transmission';
 import {
   drivenAxles,
   drivenDiameter,
@@ -29,16 +30,26 @@ export interface TrainDrawing {
 const motorRadius = (build: Build): number => (motorOf(build)?.bodyDiameterMm ?? MOTOR_WIDTH) / 2;
 
 /** A worm's and a bevel pair's driver lie across: the motor with them. */
-const turnsCorner = ({ stage }: DrawnStage): boolean => stage.kind === 'worm' || stage.kind === 'bevel';
+const turnsCorner = ({ stage }: DrawnStage): boolean => stageKind(stage.kind).turnsCorner === true;
+
+/** The stage next to the motor whose shafts are not one. */
+const firstOffAxis = (stages: readonly DrawnStage[]): DrawnStage | undefined =>
+  stages.findLast(({ stage }) => !stageKind(stage.kind).onAxis);
+
+/** Whether nothing of a stage is left to be sized: what its maker closes, and what only joins two shafts. */
+const hasNoSize = ({ stage }: DrawnStage): boolean => {
+  const { sealed, joinsShafts } = stageKind(stage.kind);
+  return sealed === true || joinsShafts === true;
+};
 
 /** One driven wheel with its motor and stages from the side, mm; the wheel's axle at 0, 0. */
 export function fromTheSide(build: Build): TrainDrawing {
   const stages = drawnStages(build);
   const last = stages[0];
-  const ends = last?.stage.kind === 'track' || last?.stage.kind === 'spool';
+  const ends = last && stageKind(last.stage.kind).ends;
   const radius = ends ? last.drivenRadius : drivenDiameter(build.layout).value * 500;
   const motorAt = stages.at(-1)?.driver ?? at(0, 0);
-  const corner = stages.findLast((s) => s.stage.kind !== 'gearhead' && s.stage.kind !== 'planetary');
+  const corner = firstOffAxis(stages);
   const across = corner !== undefined && turnsCorner(corner) && corner.driver === motorAt;
   const length = motorOf(build)?.bodyLengthMm ?? MOTOR_LENGTH;
   const body = motorRadius(build);
@@ -61,7 +72,7 @@ export function fromTheSide(build: Build): TrainDrawing {
   return {
     shapes,
     ...(build.layout.kind === 'winch' ? {} : { groundY: ends ? extentOf(shapes).bottom : -radius }),
-    sized: stages.every(({ sized, stage }) => sized || stage.kind === 'gearhead' || stage.kind === 'direct'),
+    sized: stages.every((one) => one.sized || hasNoSize(one)),
   };
 }
 
@@ -82,7 +93,7 @@ function lineFromAbove(build: Build, { from, way }: Side): Shape[] {
   let y = from + way * GAP;
   let shaftAt: At = at(0, from);
   for (const { stage, driven, driver, drivenRadius, driverRadius, width, across } of drawnStages(build)) {
-    if (stage.kind === 'track') continue;
+    if (stageKind(stage.kind).ends?.layout === 'tracked') continue;
     const middle = y + (way * width) / 2;
     shapes.push(line([shaftAt, at(driven.x, middle)], 'ink', { heavy: true }));
     shapes.push(roller(driven.x, middle, drivenRadius, width, 'mech'));
@@ -102,7 +113,7 @@ function lineFromAbove(build: Build, { from, way }: Side): Shape[] {
   if (!motor) return shapes;
   const [length, radius] = [motor.bodyLengthMm ?? MOTOR_LENGTH, motorRadius(build)];
   const stages = drawnStages(build);
-  const corner = stages.findLast((s) => s.stage.kind !== 'gearhead' && s.stage.kind !== 'planetary');
+  const corner = firstOffAxis(stages);
   if (corner && turnsCorner(corner))
     // Its shaft lies along the vehicle.
     return [...shapes, roller(shaftAt.x - length / 2, shaftAt.y, length / 2, 2 * radius, 'elec')];
@@ -132,7 +143,7 @@ function seenFromAbove(build: Build): TrainDrawing {
     build.drive.together === 'wheel' || build.drive.together === 'side'
       ? drivelinesOf(build.layout, build.drive.together) > 1
       : false;
-  const sized = drawnStages(build).every(({ sized: known, stage }) => known || stage.kind === 'gearhead');
+  const sized = drawnStages(build).every((one) => one.sized || hasNoSize(one));
   if (single) return { shapes: [wheel(0), ...lineFromAbove(build, { from: width / 2, way: 1 })], sized };
   const [left, right] = [wheel(track / 2), wheel(-track / 2)];
   if (own)
