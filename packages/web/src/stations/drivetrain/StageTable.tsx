@@ -176,7 +176,7 @@ function StageRow({ stage, fitted, onCompare }: RowProps) {
           <Choice
             label={`${stageTitle(stage.kind)}, as another kind`}
             hideLabel
-            className="w-[146px] font-semibold"
+            className="w-[168px] font-semibold"
             value={stage.kind}
             options={STAGE_KINDS.map((value) => ({ value, title: stageTitle(value) }))}
             onChange={(kind) => replace(kind, figures.ratio)}
@@ -186,7 +186,7 @@ function StageRow({ stage, fitted, onCompare }: RowProps) {
           <Choice
             label="Chain"
             hideLabel
-            className="w-[146px] [&_select]:text-[14px]"
+            className="w-[168px] [&_select]:text-[14px]"
             value={stage.chain}
             options={CHAIN_NAMES.map((name) => ({ value: name, title: CHAIN_SIZES[name].title }))}
             onChange={(chain) => change({ chain })}
@@ -196,7 +196,7 @@ function StageRow({ stage, fitted, onCompare }: RowProps) {
           <Choice
             label={`${stageTitle(stage.kind)}, tensioned by`}
             hideLabel
-            className="w-[146px]"
+            className="w-[168px]"
             value={stage.tensioner ?? 'unsaid'}
             options={TENSIONED}
             onChange={(tensioner) => change({ tensioner: tensioner === 'unsaid' ? undefined : tensioner })}
