@@ -1,4 +1,4 @@
-import { complaints, expect, test } from './application.ts';
+import { complaints, expect, saved, test } from './application.ts';
 
 const VIEWS = [
   ['/builds', 'Which vehicle'],
@@ -56,6 +56,8 @@ test('the stations open by their keys, and typing a digit into a field opens non
   await bench.getByLabel('Name', { exact: true }).press('3');
   await expect(bench).toHaveURL(/brief$/);
   await bench.getByLabel('Name', { exact: true }).fill('Puffin');
+  // The tests after this one find it under its own name.
+  await saved(bench);
 });
 
 test('imperial units everywhere, and back', async ({ bench }) => {
