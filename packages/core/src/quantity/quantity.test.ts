@@ -189,4 +189,30 @@ describe('showing', () => {
     expect(showForEditing({ value: 12 * POUND, unit: 'lb' }, 'mass', 'metric')).toBe('5.4431 kg');
     expect(showForEditing({ value: 12 * POUND, unit: 'lb' }, 'mass', 'imperial')).toBe('12 lb');
   });
+
+  it('shows for editing in the unit that was typed, unless that is of the other system', () => {
+    const shown = (n: number, unit: string, dimension: Dimension, system: 'metric' | 'imperial'): string =>
+      showForEditing({ value: toSi(n, unitOf(dimension, unit)), unit }, dimension, system);
+    expect(shown(20, 'km/h', 'speed', 'metric')).toBe('20 km/h');
+    expect(shown(8, 'm/min', 'speed', 'metric')).toBe('8 m/min');
+    expect(shown(25, 'kg·cm', 'torque', 'metric')).toBe('25 kg·cm');
+    expect(shown(6, '%', 'angle', 'metric')).toBe('6 %');
+    expect(shown(6, '%', 'angle', 'imperial')).toBe('6 %');
+    expect(shown(0.3, 'g', 'acceleration', 'imperial')).toBe('0.3 g');
+    expect(shown(10, 'mph', 'speed', 'metric')).toBe('4.4704 m/s');
+    expect(shown(20, 'km/h', 'speed', 'imperial')).toBe('18.227 ft/s');
+    expect(shown(2.5, 'in', 'length', 'imperial')).toBe('2.5 in');
+    expect(shown(2.5, 'in', 'length', 'metric')).toBe('63.5 mm');
+    expect(shown(500, 'g', 'mass', 'imperial')).toBe('1.1023 lb');
+  });
+
+  it('knows of each unit of length, mass, force and torque where it is at home', () => {
+    for (const dimension of ['length', 'mass', 'force', 'torque', 'speed', 'area'] as const)
+      for (const { symbol } of dimensionOf(dimension).units) {
+        const kept = (['metric', 'imperial'] as const).filter((system) =>
+          showForEditing({ value: 0.5, unit: symbol }, dimension, system).endsWith(` ${symbol}`),
+        );
+        expect(kept, `${symbol} of ${dimension}`).toHaveLength(1);
+      }
+  });
 });

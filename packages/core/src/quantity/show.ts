@@ -72,16 +72,41 @@ export function show(
 const DIGITS_AS_TYPED = 10;
 const DIGITS_TURNED = 5;
 
+/** Units that belong to one system alone; all others (degrees, per cent, volts, rpm, minutes) are at home in both. */
+const AT_HOME: Readonly<Record<'metric' | 'imperial', ReadonlySet<string>>> = {
+  metric: new Set(
+    (
+      'kg g t m mm cm km m/s mm/s cm/s m/min km/h m/s² N kN kgf gf N/mm N/cm N/m N·m N·cm mN·m kg·cm kg·m g·cm ' +
+      'MPa kPa bar Pa m² cm² mm² °C PS'
+    ).split(' '),
+  ),
+  imperial: new Set(
+    (
+      'lb oz st in thou ft yd mi mph ft/s ft/min in/s ft/s² lbf ozf lbf/in ft·lb in·lb oz·in psi kpsi ft² in² °F ' +
+      'hp'
+    ).split(' '),
+  ),
+};
+
+/** The unit of a field: that which was typed, unless it is foreign to the system that is wanted. */
+function fieldUnit(value: number, typedUnit: string, dimension: Dimension, system: UnitSystem): string {
+  if (system === 'as-typed') return typedUnit;
+  const foreign = AT_HOME[system === 'metric' ? 'imperial' : 'metric'];
+  // One g of acceleration is at home everywhere.
+  const isForeign = foreign.has(typedUnit) && !(dimension === 'acceleration' && typedUnit === 'g');
+  return isForeign ? shownUnit(value, dimension, system) : typedUnit;
+}
+
 /**
- * What a field shows for a value: in its own unit so that it can be typed again without loss, in another to five
- * digits; trailing zeros left out, a plain decimal point and no grouping.
+ * What a field shows for a value: in the unit that it was typed in so that it can be typed again without loss, unless
+ * that is of the other system; then to five digits; trailing zeros left out, a plain decimal point and no grouping.
  */
 export function showForEditing(
   quantity: { readonly value: number; readonly unit: string; readonly spread?: number },
   dimension: Dimension,
   system: UnitSystem,
 ): string {
-  const symbol = shownUnit(quantity.value, dimension, system, quantity.unit);
+  const symbol = fieldUnit(quantity.value, quantity.unit, dimension, system);
   const unit = unitOf(dimension, symbol);
   const digits = symbol === quantity.unit ? DIGITS_AS_TYPED : DIGITS_TURNED;
   const plain = (si: number): string => String(Number(fromSi(si, unit).toPrecision(digits)));
