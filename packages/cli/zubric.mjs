@@ -11,7 +11,7 @@ const here = dirname(fileURLToPath(import.meta.url));
 const root = join(here, '..', '..');
 const cache = join(root, 'node_modules', '.cache', 'zubric');
 
-/** Changes whenever a source or an installed package does. */
+/** Changes whenever a source, an installed package or the way of bundling does. */
 function stateOfSources() {
   const hash = createHash('sha1');
   const folders = [join(here, 'src'), join(root, 'packages', 'core', 'src')];
@@ -20,7 +20,7 @@ function stateOfSources() {
       .filter((entry) => entry.isFile() && !entry.name.endsWith('.test.ts'))
       .map((entry) => join(entry.parentPath, entry.name)),
   );
-  for (const file of [...files.sort(), join(root, 'package-lock.json')]) {
+  for (const file of [...files.sort(), fileURLToPath(import.meta.url), join(root, 'package-lock.json')]) {
     const { mtimeMs, size } = statSync(file);
     hash.update(`${file} ${mtimeMs} ${size}\n`);
   }

@@ -1,6 +1,7 @@
 /**
- * Student's t and the sign test to the last digits. The distribution libraries of a reasonable size stop at seven to
- * nine digits, fewer than the calculators promise; these few lines are checked against closed forms and tables.
+ * Student's t and the sign test to the last digits. Of the kept libraries of distributions some stop at seven to nine
+ * digits, fewer than the calculators promise, and the exact one makes code from text when it loads, which the page's
+ * policy refuses; these few lines are checked against closed forms and tables.
  */
 
 // Lanczos, g = 7, n = 9: P. Godfrey's coefficients.

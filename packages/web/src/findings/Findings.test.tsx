@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
-import { evaluate, type Block } from '@zubric/core/judge';
-import { moves } from '@zubric/core/moves';
+import type { Block } from '@zubric/core/judge';
 import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../testing/on-bench.tsx';
-import type { MovesAsked } from '../workers/moves-messages.ts';
+import { workerHere } from '../testing/worker-here.ts';
+import { movesWork } from '../workers/moves-work.ts';
 import { Findings } from './Findings.tsx';
 
 const puffin = buildSchema.parse(
@@ -15,20 +15,6 @@ const puffin = buildSchema.parse(
 function show(document: Build, blocks?: readonly Block[]): string[] {
   onBench(<Findings blocks={blocks} empty="nothing" />, document);
   return screen.queryAllByRole('listitem').map((item) => item.textContent ?? '');
-}
-
-/** Stands in for the browser's worker: answers with the core's own moves, as the real one does. */
-class WorkerHere {
-  static terminated = 0;
-  onmessage: ((event: { data: unknown }) => void) | null = null;
-  onerror: (() => void) | null = null;
-  terminate(): void {
-    WorkerHere.terminated++;
-  }
-  postMessage({ ask, build, shelf, system }: MovesAsked): void {
-    const found = moves(build, evaluate(build), { shelf, system });
-    setTimeout(() => this.onmessage?.({ data: { ask, moves: found } }), 0);
-  }
 }
 
 describe('findings', () => {
@@ -51,6 +37,7 @@ describe('findings', () => {
   });
 
   it('come with their moves, and one press tries one', async () => {
+    const WorkerHere = workerHere(movesWork);
     vi.stubGlobal('Worker', WorkerHere);
     vi.stubGlobal('fetch', () =>
       Promise.resolve(
@@ -66,6 +53,21 @@ describe('findings', () => {
     // What was found for the build before is gone at once.
     expect(screen.queryByRole('button', { name: /of ballast/ })).toBeNull();
     expect(WorkerHere.terminated).toBeGreaterThan(0);
+    vi.unstubAllGlobals();
+  });
+
+  it('say where what would mend them could not be worked out', async () => {
+    const fails = (): never => {
+      throw new Error('a build of no kind');
+    };
+    vi.stubGlobal('Worker', workerHere({ moves: fails }));
+    vi.stubGlobal('fetch', () =>
+      Promise.resolve(
+        new Response(JSON.stringify({ parts: [] }), { headers: { 'content-type': 'application/json' } }),
+      ),
+    );
+    show(puffin);
+    expect((await screen.findByText(/could not be worked out/)).textContent).toContain('a build of no kind');
     vi.unstubAllGlobals();
   });
 

@@ -41,7 +41,7 @@ const concerns = (
 export function Findings({ blocks, also, empty }: Props) {
   const { build, report } = useBuild();
   const { system } = useUnits();
-  const all = useMoves(build);
+  const { moves: all, problem } = useMoves(build);
   const findings = findingsInWords({ report, build }, system).filter((finding) =>
     concerns(finding, { ...(blocks ? { blocks } : {}), ...(also ? { also } : {}) }),
   );
@@ -49,6 +49,11 @@ export function Findings({ blocks, also, empty }: Props) {
     <section aria-labelledby="findings-title">
       <h2 id="findings-title">What stands in the way</h2>
       {findings.length === 0 && <p className="mt-2 text-soft">{empty}</p>}
+      {problem !== undefined && (
+        <p role="status" className="mt-2 text-[14px] text-soft">
+          What would mend these could not be worked out: {problem}. It is tried again at the next edit.
+        </p>
+      )}
       <ul>
         {findings.map((finding) => (
           <li key={finding.id} className="border-t border-line py-2 first:mt-2">

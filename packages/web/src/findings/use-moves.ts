@@ -4,43 +4,50 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { api } from '../common/api.ts';
 import { useUnits } from '../common/units.tsx';
-import type { MovesAnswered, MovesAsked } from '../workers/moves-messages.ts';
+import { beside } from '../workers/beside.ts';
+import type { MovesWork } from '../workers/moves-work.ts';
 
 /** A moment after the last keystroke: while somebody types, nothing is worked out that is old at once. */
 const PAUSE_MS = 200;
 
 interface Found {
-  /** The build that they are moves of. */
-  readonly of: Build;
   readonly moves: readonly MovesFor[];
+  /** Why there are none, where they could not be worked out. */
+  readonly problem?: string;
 }
+
+const NOTHING: Found = { moves: [] };
+
+const start = (): Worker =>
+  new Worker(new URL('../workers/moves.worker.ts', import.meta.url), { type: 'module' });
 
 /**
  * The moves of a build, worked out beside the page. A newer build ends the work on an older one; what was found for an
  * older build is not shown for a newer one.
  */
-export function useMoves(build: Build): readonly MovesFor[] {
+export function useMoves(build: Build): Found {
   const { system } = useUnits();
   const shelf = useQuery({ queryKey: ['parts'], queryFn: api.parts }).data;
-  const [found, setFound] = useState<Found | null>(null);
+  const [found, setFound] = useState<Found & { readonly of: Build }>();
   useEffect(() => {
     if (!shelf || typeof Worker === 'undefined') return;
-    let worker: Worker | undefined;
+    const called = new AbortController();
     const timer = setTimeout(() => {
-      worker = new Worker(new URL('../workers/moves.worker.ts', import.meta.url), { type: 'module' });
-      worker.onmessage = ({ data }: MessageEvent<MovesAnswered>) => {
-        // Without moves the findings stand by themselves.
-        if ('moves' in data) setFound({ of: build, moves: data.moves });
-        worker?.terminate();
-      };
-      worker.onerror = () => worker?.terminate();
-      const asked: MovesAsked = { ask: 1, build, shelf, system };
-      worker.postMessage(asked);
+      beside<MovesWork, MovesFor[]>(start, (work) => work.moves(build, shelf, system), called.signal)
+        .then((moves) => setFound({ of: build, moves }))
+        .catch((error: unknown) => {
+          if (!called.signal.aborted)
+            setFound({
+              of: build,
+              moves: [],
+              problem: error instanceof Error ? error.message : String(error),
+            });
+        });
     }, PAUSE_MS);
     return () => {
       clearTimeout(timer);
-      worker?.terminate();
+      called.abort();
     };
   }, [build, shelf, system]);
-  return found?.of === build ? found.moves : [];
+  return found?.of === build ? found : NOTHING;
 }

@@ -1,0 +1,30 @@
+import { expose } from 'comlink';
+
+/** Stands in for the browser's worker: the same work, by the same protocol, in this thread. */
+export const workerHere = (work: object) =>
+  class WorkerHere extends EventTarget {
+    static terminated = 0;
+    static last: WorkerHere | undefined;
+    readonly #port: MessagePort;
+
+    constructor() {
+      super();
+      const { port1, port2 } = new MessageChannel();
+      expose(work, port1);
+      this.#port = port2;
+      port2.addEventListener('message', ({ data }) =>
+        this.dispatchEvent(new MessageEvent('message', { data })),
+      );
+      port2.start();
+      WorkerHere.last = this;
+    }
+
+    postMessage(message: unknown): void {
+      this.#port.postMessage(message);
+    }
+
+    terminate(): void {
+      WorkerHere.terminated++;
+      this.#port.close();
+    }
+  };
