@@ -1,6 +1,6 @@
 import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
 import { stageKind } from '../transmission/index.ts';
-import { FORM_TITLES, wheelsOf, type Axle, type Build, type Form } from '../vehicle/index.ts';
+import { layoutKind, FORM_TITLES, wheelsOf, type Axle, type Build, type Form } from '../vehicle/index.ts';
 import { isHub, pathTitle, type PathElement } from '../transmission/index.ts';
 import { standingId } from './standing-parts.ts';
 import { whole, type Step } from './step.ts';
@@ -118,7 +118,7 @@ const WHEEL_TITLES: Readonly<Partial<Record<Form, string>>> = {
 /** What is driven goes on after belts and chains are looped; tracks come with their stage, a sphere is closed last. */
 export function wheelSteps(build: Build, after: readonly string[]): Step[] {
   const { layout } = build;
-  if (layout.kind === 'winch') return axleSteps(build, after);
+  if (layoutKind(layout.kind).pullsByRope) return axleSteps(build, after);
   const driven = layout.axles.filter((axle) => axle.driven);
   const form = driven[0]?.form ?? 'wheel';
   const onAxle = axleSteps(build, after);
@@ -138,7 +138,7 @@ export function wheelSteps(build: Build, after: readonly string[]): Step[] {
     ];
   if (form === 'track') {
     // The sprocket's own stage puts the track on; where there is none, it is put on here.
-    if (build.drive.stages.some(({ kind }) => stageKind(kind).ends?.layout === 'tracked')) return onAxle;
+    if (build.drive.stages.some(({ kind }) => stageKind(kind).ends?.needs === 'onTracks')) return onAxle;
     return [
       ...onAxle,
       whole({ id: 'wheels', title: 'Put the tracks on', handsOnS: HOUR_S, needs, after: before }),

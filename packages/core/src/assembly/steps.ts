@@ -1,4 +1,12 @@
-import { batteryOf, drivelinesOf, motorOf, rollsAway, type Build, type PartOf } from '../vehicle/index.ts';
+import {
+  layoutKind,
+  batteryOf,
+  drivelinesOf,
+  motorOf,
+  rollsAway,
+  type Build,
+  type PartOf,
+} from '../vehicle/index.ts';
 import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
 import { isLoop, stageKind, stageName, stageWork } from '../transmission/index.ts';
 import { cautionForBattery, cautionForVoltage, isPrimary } from './cautions.ts';
@@ -197,9 +205,9 @@ function firstRuns(build: Build, drive: readonly string[]): Step[] {
 
 /** What is kept off the ground at first power. */
 const drivenOff = ({ layout }: Build): string =>
-  layout.kind === 'winch'
+  layoutKind(layout.kind).pullsByRope
     ? 'First power, no load on the rope'
-    : layout.kind === 'tracked'
+    : layoutKind(layout.kind).onTracks
       ? 'First power, tracks off the ground'
       : 'First power, wheels off the ground';
 

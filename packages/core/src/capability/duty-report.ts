@@ -1,6 +1,6 @@
 import { askedOf } from '../demand/index.ts';
 import type { Driveline } from '../drive/index.ts';
-import type { Build, Duty } from '../vehicle/index.ts';
+import { taskOf, type Build, type Duty } from '../vehicle/index.ts';
 import { attainableSpeed } from './attainable-speed.ts';
 import { attainableInput, dutyPoint, steadyForce } from './operating.ts';
 import { ratioWindow } from './ratio-window.ts';
@@ -21,7 +21,7 @@ export function dutyReport(
   const top = topSpeedOf(build, duty, line, { tip, brake, braking });
   const known = top ? { ...asked, top } : asked;
   // Held or braked to a stand, it is the brake that is asked, not the drive.
-  if (duty.task !== 'drive') return known;
+  if (!taskOf(duty).drives) return known;
   const point = dutyPoint(line, duty, resistance.totalN, turn);
   const attainableMps = attainableSpeed.run(
     attainableInput(build, duty, line, footing.gripN, steadyForce(build, duty, resistance)),

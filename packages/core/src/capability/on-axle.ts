@@ -5,7 +5,7 @@ import type { Build } from '../vehicle/index.ts';
 export function onAxleRadius({ drive: { stages } }: Build): { radiusM: number; stageId: string } | undefined {
   const last = stages.findLast(({ kind }) => {
     const { ends, joinsShafts } = stageKind(kind);
-    return ends?.layout !== 'tracked' && !joinsShafts;
+    return ends?.needs !== 'onTracks' && !joinsShafts;
   });
   const driven = last && stageFigures(last).outsideM?.driven;
   return driven === undefined ? undefined : { radiusM: driven / 2, stageId: last?.id ?? '' };

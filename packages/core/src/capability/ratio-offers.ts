@@ -9,7 +9,7 @@ import {
   type Stage,
   type Toothed,
 } from '../transmission/index.ts';
-import { rollingDiameter, type Build } from '../vehicle/index.ts';
+import { layoutKind, rollingDiameter, type Build } from '../vehicle/index.ts';
 import { onAxleRadius } from './on-axle.ts';
 
 /** Fewest and most teeth that are looked at. */
@@ -132,5 +132,9 @@ export function ratioOffers(build: Build, ratio: number, limits: TeethLimits): R
 /** Whether what turns on the axle stays clear of the ground. */
 function clears(build: Build, stages: readonly Stage[]): boolean {
   const hanging = onAxleRadius({ ...build, drive: { ...build.drive, stages } });
-  return build.layout.kind === 'winch' || !hanging || hanging.radiusM < rollingDiameter(build).value / 2;
+  return (
+    layoutKind(build.layout.kind).pullsByRope ||
+    !hanging ||
+    hanging.radiusM < rollingDiameter(build).value / 2
+  );
 }

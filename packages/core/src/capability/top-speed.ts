@@ -1,7 +1,7 @@
 import { type Braking, demandOf, type BrakeReport, type TipReport } from '../demand/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { assumed } from '../quantity/index.ts';
-import { layoutKind, type Build, type Duty } from '../vehicle/index.ts';
+import { taskOf, layoutKind, type Build, type Duty } from '../vehicle/index.ts';
 import { attainableSpeed } from './attainable-speed.ts';
 import { attainableInput } from './operating.ts';
 import type { DutyReport } from './report.ts';
@@ -66,8 +66,8 @@ function mayGo(build: Build, duty: Duty, { tip, brake, braking }: Known) {
 /** How fast it can go in a duty, level or down its slope, and how fast it may; undefined where nothing says how fast it may. */
 export function topSpeedOf(build: Build, duty: Duty, line: Driveline, known: Known): DutyReport['top'] {
   if (
-    duty.task === 'hold' ||
-    build.layout.kind === 'winch' ||
+    !taskOf(duty).moves ||
+    layoutKind(build.layout.kind).pullsByRope ||
     layoutKind(build.layout.kind).balanced === 'both'
   )
     return undefined;

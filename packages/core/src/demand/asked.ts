@@ -1,6 +1,6 @@
 import { once } from '../contract/index.ts';
 import type { Driveline } from '../drive/index.ts';
-import type { Build, Duty } from '../vehicle/index.ts';
+import { taskOf, type Build, type Duty } from '../vehicle/index.ts';
 import { brakeOf, brakingIn, slowingStance, type Braking } from './braking.ts';
 import { demandOf } from './demand.ts';
 import { extentOf } from './extent.ts';
@@ -11,7 +11,7 @@ import { stancesOf, tipOf } from './tipping.ts';
 
 /** How hard a duty asks to slow down, and it can; undefined where it asks no stop. */
 function slowingAsked(duty: Duty, brake: BrakeReport | undefined): number | undefined {
-  if (!brake?.decelerationMps2 || (duty.task !== 'stop' && !duty.stopWithin)) return undefined;
+  if (!brake?.decelerationMps2 || (!taskOf(duty).stops && !duty.stopWithin)) return undefined;
   return Math.min(brake.decelerationMps2, brake.neededMps2 ?? Infinity);
 }
 

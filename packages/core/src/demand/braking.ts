@@ -3,7 +3,7 @@ import { bracketedRoot } from '../contract/index.ts';
 import { type Driveline, rotatingFactor } from '../drive/index.ts';
 import { reactionRun, slowingBy, towedLoad, type stopping } from '../ground/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';
-import { contactsOf, rollsAway, type Build, type Duty } from '../vehicle/index.ts';
+import { taskOf, layoutKind, contactsOf, rollsAway, type Build, type Duty } from '../vehicle/index.ts';
 import { LEAST_MASS, hitchLoadOf, loadsIn, massOf, towedInput, type Stance } from './footing.ts';
 import type { BrakeReport } from './report.ts';
 import { meanFigure, rollingForce } from './rolling.ts';
@@ -200,8 +200,8 @@ function holdingForce(build: Build, braking: Braking, gradeRad: number): number 
 
 /** Whether a duty asks of the brakes: a stop, a hold, a slope to roll down, or a distance to stop in. */
 const isBraked = (build: Build, duty: Duty): boolean =>
-  build.layout.kind !== 'winch' &&
-  (duty.task !== 'drive' || rollsAway(duty) || duty.stopWithin !== undefined);
+  !layoutKind(build.layout.kind).pullsByRope &&
+  (!taskOf(duty).drives || rollsAway(duty) || duty.stopWithin !== undefined);
 
 /**
  * Stopping on the way down and holding at rest on a duty's slope, with the wheel loads that then hold. Held facing the

@@ -257,7 +257,7 @@ export function footingOf(build: Build, duty: Duty, stance: Stance = stanceOf(bu
       (c) => Math.max(0, c.loadN),
     ),
     // A winch pulls by its rope: what it is anchored to must hold, not the ground under its load.
-    ...(build.layout.kind === 'winch'
+    ...(layoutKind(build.layout.kind).pullsByRope
       ? {}
       : { gripN: inner ? Math.min(driven, innerDrive.run(inner).mostForceN) : driven }),
     stands,

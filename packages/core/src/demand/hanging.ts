@@ -43,7 +43,7 @@ function gripLeft(build: Build, contacts: readonly ContactLoad[]): number {
  */
 export function hangingOf(build: Build, duty: Duty): HangingReport | undefined {
   if (!groundOf(build, duty).uneven || layoutKind(build.layout.kind).balanced !== 'none') return undefined;
-  if (build.layout.kind === 'winch') return undefined;
+  if (layoutKind(build.layout.kind).pullsByRope) return undefined;
   const { contacts, stands } = footingOf(build, duty);
   if (!stands) return undefined;
   const lifted = groupedBy(

@@ -1,6 +1,7 @@
 import { NotPhysical, type Notice } from '../contract/index.ts';
 import { obstacleClimb } from '../ground/index.ts';
 import {
+  layoutKind,
   contactsOfAxle,
   figuresOf,
   rollingDiameter,
@@ -55,7 +56,7 @@ export function stepOf(
   duty: Duty,
   footing: Footing,
 ): StepReport | { readonly problem: Notice } | undefined {
-  if (!duty.step || build.layout.kind === 'winch') return undefined;
+  if (!duty.step || layoutKind(build.layout.kind).pullsByRope) return undefined;
   try {
     return build.layout.axles
       .filter((axle) => axle.form !== 'track' && contactsOfAxle(axle).length > 0)

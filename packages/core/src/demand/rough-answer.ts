@@ -1,4 +1,4 @@
-import { drivelinesOf, rollingDiameter, type Build, type Duty } from '../vehicle/index.ts';
+import { taskOf, drivelinesOf, rollingDiameter, type Build, type Duty } from '../vehicle/index.ts';
 import { demandOf } from './demand.ts';
 import { extentOf } from './extent.ts';
 
@@ -30,7 +30,7 @@ export interface RoughAnswer {
 /** What force, power, torque and energy the duties of a build come to, with usual losses guessed; undefined where none drives. */
 export function roughAnswer(build: Build): RoughAnswer | undefined {
   const asked = build.duties
-    .filter(({ task }) => task === 'drive')
+    .filter((duty) => taskOf(duty).drives)
     .map((duty) => ({ duty, forceN: Math.max(0, demandOf(build, duty).resistance.totalN) }));
   const most = (of: (a: (typeof asked)[number]) => number): (typeof asked)[number] | undefined =>
     asked.reduce<(typeof asked)[number] | undefined>(

@@ -1,6 +1,6 @@
 import { STANDARD_GRAVITY } from '../quantity/index.ts';
 import { slideAcross } from '../ground/index.ts';
-import { contactsOf, figuresOf, layoutKind, type Build, type Duty } from '../vehicle/index.ts';
+import { taskOf, contactsOf, figuresOf, layoutKind, type Build, type Duty } from '../vehicle/index.ts';
 import { askedOfGrip, type Demand } from './demand.ts';
 import { cornerOf, groundOf } from './footing.ts';
 
@@ -14,12 +14,13 @@ export function slideInput(
   { footing, resistance }: Pick<Demand, 'footing' | 'resistance'>,
 ) {
   const kind = build.layout.kind;
-  if (kind === 'rail-dolly' || kind === 'winch' || layoutKind(kind).balanced === 'both') return undefined;
+  const { onRails, pullsByRope, rollsInside } = layoutKind(kind);
+  if (onRails || pullsByRope || rollsInside) return undefined;
   if (duty.sideSlope === undefined && duty.turn?.kind !== 'radius') return undefined;
   const ground = groundOf(build, duty);
   const axles = contactsOf(build.layout).map(({ axle }) => axle);
-  const held = duty.task !== 'drive';
-  const corner = duty.task === 'hold' ? 0 : cornerOf(duty);
+  const held = !taskOf(duty).drives;
+  const corner = !taskOf(duty).moves ? 0 : cornerOf(duty);
   return {
     contacts: footing.contacts.map((c, at) => {
       const axle = axles[at];

@@ -13,7 +13,7 @@ const KEPT_UP_M = 10;
 const standing = remembered((layout: Build['layout']) => {
   const places = contactsOf(layout).map(({ aheadM, leftM }) => ({ aheadM, leftM }));
   const { balanced } = layoutKind(layout.kind);
-  if (layout.kind === 'winch') return [];
+  if (layoutKind(layout.kind).pullsByRope) return [];
   if (balanced !== 'along' && balanced !== 'across') return places;
   const out = [-KEPT_UP_M, KEPT_UP_M];
   return places.flatMap((p) =>
@@ -182,7 +182,7 @@ export function tipOf(
   stances: readonly Stance[],
 ): TipReport | undefined {
   const { balanced } = layoutKind(build.layout.kind);
-  const rails = build.layout.kind === 'rail-dolly';
+  const rails = layoutKind(build.layout.kind).onRails;
   const moments = worstOf(stances.flatMap((stance) => tippingIn(build, duty, stance) ?? []));
   const stands = balanced === 'none' || balanced === 'along';
   const angles = stands && standing(build.layout).length > 2 ? tipAnglesOf(build, footing) : undefined;

@@ -13,6 +13,7 @@ import {
   type StageFigures,
 } from '../transmission/index.ts';
 import {
+  layoutKind,
   batteryOf,
   drivelinesOf,
   rollingDiameter,
@@ -89,7 +90,7 @@ function misplaced({ layout }: Build, { kind }: Stage, last: boolean): Notice | 
       'not-last',
       sentence`A ${stageName(kind)} ends the drive: move the stages behind it before it.`,
     );
-  return layout.kind === ends.layout
+  return layoutKind(layout.kind)[ends.needs]
     ? undefined
     : notice(
         'other-layout',

@@ -2,7 +2,7 @@ import { pathInOrder, stillLocks } from '../capability/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import { degreesToRadians, figure, rpmToRadS, type Figure, type Quantity } from '../quantity/index.ts';
 import { isLoop, mismatchesOf, stageKind, type Mismatch } from '../transmission/index.ts';
-import { rollsAway } from '../vehicle/index.ts';
+import { layoutKind, rollsAway } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 
@@ -130,7 +130,7 @@ function playFindings({ build, train }: FindingContext): Finding[] {
   if (!train.play) return [];
   const { atWheelRad, atGroundM } = train.play;
   const figures = { atWheel: figure(atWheelRad, 'angle'), atGround: figure(atGroundM, 'length') };
-  if (build.layout.kind === 'balancer')
+  if (layoutKind(build.layout.kind).balances)
     return atWheelRad > CHATTERS ? [found('balancer-play', 'tight', figures, { link: 'ratio' })] : [];
   return atWheelRad > MUCH_PLAY ? [found('play', 'note', figures, { link: 'ratio' })] : [];
 }

@@ -14,7 +14,7 @@ import {
 import type { BrakeReport } from '../demand/index.ts';
 import { type Driveline } from '../drive/index.ts';
 import { mountPull, pathHolds, stageStrength, type StageStrength } from '../transmission/index.ts';
-import { motorOf, rollingDiameter, type Build, type Duty } from '../vehicle/index.ts';
+import { layoutKind, motorOf, rollingDiameter, type Build, type Duty } from '../vehicle/index.ts';
 import { margin } from './margin.ts';
 import type { LinkReport } from './report.ts';
 
@@ -141,7 +141,7 @@ const LEAST_HEIGHT = 0.1;
 /** What sits on the driven axle over the ground, and under the frame. */
 export function axleLinks(build: Build): LinkReport[] {
   const hanging = onAxleRadius(build);
-  if (!hanging || build.layout.kind === 'winch') return [];
+  if (!hanging || layoutKind(build.layout.kind).pullsByRope) return [];
   const { radiusM, stageId } = hanging;
   const wheelM = rollingDiameter(build).value / 2;
   const highest = Math.max(0, ...build.duties.map((d) => d.step?.value ?? 0));

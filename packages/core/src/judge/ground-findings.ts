@@ -8,7 +8,15 @@ import {
   radiansToDegrees,
   type Figure,
 } from '../quantity/index.ts';
-import { asTwoAxles, layoutKind, trackOf, wheelbaseOf, type Build, type Duty } from '../vehicle/index.ts';
+import {
+  taskOf,
+  asTwoAxles,
+  layoutKind,
+  trackOf,
+  wheelbaseOf,
+  type Build,
+  type Duty,
+} from '../vehicle/index.ts';
 import { limitFindings } from './event-limits.ts';
 import { found, type Finding, type Severity } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
@@ -109,7 +117,7 @@ function impossible(at: AtDuty): Finding[] {
 
 /** Whether the steered wheels can be turned far enough for the duty's radius. */
 function tooTight({ build, duty }: AtDuty): Finding[] {
-  if (build.layout.kind !== 'steered' || duty.turn?.kind !== 'radius') return [];
+  if (!layoutKind(build.layout.kind).steersAxle || duty.turn?.kind !== 'radius') return [];
   const wheelbaseM = wheelbaseOf(build.layout);
   const trackM = trackOf(build.layout).value;
   const radiusM = duty.turn.radius.value;
@@ -140,7 +148,7 @@ const shareOf = (share: number): { readonly share: Figure } => ({ share: figure(
 function weightNotes(at: AtDuty): Finding[] {
   const { build, duty, report } = at;
   const { footing, resistance } = report;
-  if (duty.task !== 'drive' || !footing.stands) return [];
+  if (!taskOf(duty).drives || !footing.stands) return [];
   const gripRatio = (footing.gripN ?? Infinity) / Math.max(askedOfGrip(resistance), 1e-12);
   const slips = gripRatio < build.marginPolicy.grip;
   const drivenShare = footing.drivenN / footing.acrossN;
@@ -178,7 +186,7 @@ function downNotes({ build, duty, report: { brake, resistance } }: AtDuty): Find
   const slowing = brake?.decelerationMps2;
   const pushN = slowing === undefined ? 0 : -towedPull(build, duty, -Math.abs(duty.grade.value), slowing);
   return [
-    ...(resistance.totalN < 0 && duty.task === 'drive'
+    ...(resistance.totalN < 0 && taskOf(duty).drives
       ? [found('pushes-itself', 'note', { force: figure(-resistance.totalN, 'force') }, noted(duty, null))]
       : []),
     ...(brake?.share !== undefined && brake.share < LIGHT_BRAKED && build.brake.kind === 'friction'
@@ -204,7 +212,7 @@ function downNotes({ build, duty, report: { brake, resistance } }: AtDuty): Find
 /** A driven wheel in the air, on ground that is said to be uneven. */
 function hangingWheel({ build, duty, report: { hanging, resistance } }: AtDuty): Finding[] {
   const asked = askedOfGrip(resistance);
-  if (!hanging || duty.task !== 'drive' || hanging.gripN >= asked * build.marginPolicy.grip) return [];
+  if (!hanging || !taskOf(duty).drives || hanging.gripN >= asked * build.marginPolicy.grip) return [];
   const severity: Severity = hanging.gripN < asked ? 'stop' : 'short';
   const figures = { has: figure(hanging.gripN, 'force'), needs: figure(asked, 'force') };
   return [found('hangs', severity, figures, { ...noted(duty, 'grip'), axleId: hanging.axleId })];

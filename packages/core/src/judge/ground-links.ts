@@ -2,7 +2,7 @@ import type { DutyReport } from '../capability/index.ts';
 import { radiansToDegrees } from '../quantity/index.ts';
 import { askedOfGrip, groundOf } from '../demand/index.ts';
 import { steerTorque } from '../ground/index.ts';
-import { figuresOf, type Build, type Duty } from '../vehicle/index.ts';
+import { taskOf, layoutKind, figuresOf, type Build, type Duty } from '../vehicle/index.ts';
 import { margin } from './margin.ts';
 import type { LinkReport } from './report.ts';
 
@@ -19,7 +19,7 @@ export function steerInput(build: Build, duty: Duty, report: DutyReport) {
     tyreWidthM: axle.width.value,
     kingpinOffsetM: steering.kingpinOffset.value,
     // Each module has an actuator of its own; on a steered axle one turns both wheels.
-    wheels: layout.kind === 'modules' ? 1 : wheels,
+    wheels: layoutKind(layout.kind).swivels ? 1 : wheels,
     linkageRatio: steering.linkageRatio.value,
     ...(steering.secondsPer60
       ? {
@@ -45,10 +45,10 @@ export function groundLinks(build: Build, duty: Duty, report: DutyReport): LinkR
   const { footing, tip, turn, step, brake, slide, resistance } = report;
   const link = (id: LinkReport['link'], needs: number, has: number): LinkReport[] =>
     margin({ link: id, dutyId, needs, has }, policy);
-  const drives = duty.task === 'drive';
+  const drives = taskOf(duty).drives;
   const steer = drives ? steerInput(build, duty, report) : undefined;
   const steers = steeringHas(build);
-  const holds = duty.task !== 'drive' || duty.grade.value < 0;
+  const holds = !taskOf(duty).drives || duty.grade.value < 0;
   return [
     ...(drives && footing.gripN !== undefined ? link('grip', askedOfGrip(resistance), footing.gripN) : []),
     ...(tip?.along ? link('tip-along', tip.along.overturningNm, tip.along.rightingNm) : []),

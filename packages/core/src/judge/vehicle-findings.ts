@@ -2,7 +2,7 @@ import type { DutyReport } from '../capability/index.ts';
 import { onceEach } from '../contract/index.ts';
 import { askedOfGrip, groundOf } from '../demand/index.ts';
 import { AIR_DENSITY, figure } from '../quantity/index.ts';
-import { drivenAxles, drivenWheels, rollsAway, type Duty } from '../vehicle/index.ts';
+import { taskOf, layoutKind, drivenAxles, drivenWheels, rollsAway, type Duty } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 
@@ -36,13 +36,13 @@ function runningGear({ build, duties }: GroundContext): Finding[] {
   const grips = duties.map((d) => (d.footing.gripN ?? Infinity) / Math.max(askedOfGrip(d.resistance), 1e-12));
   const least = Math.min(...grips);
   const soft = build.duties.some((d) => groundOf(build, d).soil && d.grade.value > 0);
-  const tracked = layout.kind === 'tracked' ? drivenAxles(layout)[0] : undefined;
+  const tracked = layoutKind(layout.kind).onTracks ? drivenAxles(layout)[0] : undefined;
   const slender = tracked?.contactLength ? tracked.contactLength.value / tracked.track.value : 0;
   return [
     ...(duties.length > 0 && Number.isFinite(least) && least > MUCH_GRIP * build.marginPolicy.grip
       ? [found('much-grip', 'note', { times: figure(least, 'number') }, { link: 'grip' })]
       : []),
-    ...(drivenWheels(layout) === 1 && soft && layout.kind !== 'sphere'
+    ...(drivenWheels(layout) === 1 && soft && !layoutKind(layout.kind).rollsInside
       ? [found('one-wheel-soft', 'note', {}, { link: 'grip' })]
       : []),
     ...(slender > LONG_TRACKS
@@ -72,14 +72,17 @@ function bodyNotes({ build: { masses, steering } }: GroundContext): Finding[] {
 /** Steepest slope stood on, and nothing that holds there. */
 function holdingNote({ build, duties }: GroundContext): Finding[] {
   // Where a duty asks to be held or goes down, that has a margin of its own.
-  const asked = build.duties.some((d) => d.task !== 'drive' || d.grade.value < 0);
-  if (asked || build.brake.kind === 'friction' || build.layout.kind === 'rail-dolly') return [];
+  const asked = build.duties.some((d) => !taskOf(d).drives || d.grade.value < 0);
+  if (asked || build.brake.kind === 'friction' || layoutKind(build.layout.kind).onRails) return [];
   const steepest = build.duties.reduce<Duty | undefined>(
     (most, d) => (Math.abs(d.grade.value) > Math.abs(most?.grade.value ?? 0) ? d : most),
     undefined,
   );
   if (!steepest || !rollsAway(steepest)) return [];
-  if (duties.find((d) => d.id === steepest.id)?.brake === undefined && build.layout.kind !== 'winch')
+  if (
+    duties.find((d) => d.id === steepest.id)?.brake === undefined &&
+    !layoutKind(build.layout.kind).pullsByRope
+  )
     return [];
   const slope = figure(Math.abs(steepest.grade.value), 'angle');
   return [found('nothing-holds', 'note', { slope }, { dutyId: steepest.id })];
@@ -100,7 +103,7 @@ const MUCH_AIR = 0.1;
 
 /** Air that nobody counted, where it takes more than a little of the fastest duty: ½ ρ A v². */
 function airNote({ build, duties }: GroundContext): Finding[] {
-  if (build.dragArea.value > 0 || build.layout.kind === 'winch') return [];
+  if (build.dragArea.value > 0 || layoutKind(build.layout.kind).pullsByRope) return [];
   const fastest = duties.reduce<DutyReport | undefined>(
     (most, d) => (d.speedMps > (most?.speedMps ?? 0) ? d : most),
     undefined,

@@ -3,6 +3,7 @@ import type { LinkReport } from '../judge/index.ts';
 import { show, showNumber, typed } from '../quantity/index.ts';
 import { batteryPack } from '../supply/index.ts';
 import {
+  layoutKind,
   batteryOf,
   changeAxle,
   choosePart,
@@ -120,7 +121,7 @@ const wheels: Generator = ({ build, system }) =>
 /** A second axle driven, where one is and its motors are each a wheel's or an axle's own. */
 const secondAxle: Generator = ({ build }) => {
   const { axles, kind } = build.layout;
-  if (kind !== 'steered' && kind !== 'rail-dolly') return [];
+  if (!layoutKind(kind).steersAxle && !layoutKind(kind).onRails) return [];
   const undriven = axles.filter((axle) => !axle.driven);
   return undriven.length === 0
     ? []
@@ -161,7 +162,7 @@ const track: Generator = ({ build, system }) =>
     const widest = Math.max(...axles.map((axle) => axle.track.value));
     const apart = show(widest, 'length', system).text;
     return {
-      text: build.layout.kind === 'tracked' ? `The tracks ${apart} apart` : `A track of ${apart}`,
+      text: layoutKind(build.layout.kind).onTracks ? `The tracks ${apart} apart` : `A track of ${apart}`,
       cost: by > 1 ? 'a wider vehicle: mind gates and doors' : 'a narrower stand',
       build: { ...build, layout: { ...build.layout, axles } },
     };
@@ -169,7 +170,7 @@ const track: Generator = ({ build, system }) =>
 
 /** Tracks that stand shorter on the ground scrub less. */
 const shorterTracks: Generator = ({ build, system }) =>
-  build.layout.kind === 'tracked'
+  layoutKind(build.layout.kind).onTracks
     ? [0.8, 0.65].map((by) => {
         const axles = build.layout.axles.map((axle) =>
           axle.contactLength ? { ...axle, contactLength: scaled(axle.contactLength, by) } : axle,

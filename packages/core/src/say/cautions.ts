@@ -1,4 +1,4 @@
-import { rollsAway, type Build } from '../vehicle/index.ts';
+import { layoutKind, rollsAway, type Build } from '../vehicle/index.ts';
 
 /** Faster than this nobody walks beside it at ease (common practice, no source): m/s. */
 const WALKING_MPS = 1.8;
@@ -17,7 +17,7 @@ export function cautionsOf({ people, duties, layout }: Build): string[] {
     ...(people === 'beside' && fast
       ? ['It outruns who walks beside it: cap its speed, and keep the main switch within reach.']
       : []),
-    ...(layout.kind === 'winch'
+    ...(layoutKind(layout.kind).pullsByRope
       ? ['Winching: nobody in line with the rope or below the load, gloves on, the anchor proved first.']
       : []),
     ...(tows
@@ -28,10 +28,10 @@ export function cautionsOf({ people, duties, layout }: Build): string[] {
           'What goes up must come down: try a slope first without load, with nobody below it, and with a way to stop that does not need the motors.',
         ]
       : []),
-    ...(layout.kind === 'tracked'
+    ...(layoutKind(layout.kind).onTracks
       ? ['Tracks pull fingers in: guard sprockets and idlers, battery unplugged to work on them.']
       : []),
-    ...(layout.kind === 'balancer'
+    ...(layoutKind(layout.kind).balances
       ? ['A balancer falls when its power goes: first runs on a tether, over something soft.']
       : []),
   ];

@@ -2,7 +2,7 @@ import type { DutyReport, RatioSpan, RatioWindow } from '../capability/index.ts'
 import type { FindingAbout, FindingOf, LinkId, LinkReport, Severity, Verdict } from '../judge/index.ts';
 import { showNumber } from '../quantity/index.ts';
 import { safetyOf } from '../transmission/index.ts';
-import type { Duty } from '../vehicle/index.ts';
+import { layoutKind, type Duty } from '../vehicle/index.ts';
 import { dutyOf, elementName, onDuty, reportOf, times, type About } from './about.ts';
 
 /** What the severity of a margin's finding says of the margin. */
@@ -61,7 +61,7 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
   grip: ({ l, where, needs, has, about }) => {
     const duty = dutyOf(about, l.dutyId);
     const cure = duty && gripCure(duty, reportOf(about, l.dutyId));
-    if (about.build.layout.kind === 'sphere')
+    if (layoutKind(about.build.layout.kind).rollsInside)
       return `What climbs inside the sphere pushes with at most ${has}${where}; ${needs} are needed. A heavier inner mass, further off the middle, or a larger shell that is lighter.`;
     return l.verdict === 'fails'
       ? `The driven wheels slip${where}: they need ${needs}, grip gives ${has}. ${cure ?? ''}`

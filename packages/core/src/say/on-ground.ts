@@ -67,7 +67,7 @@ export const ON_GROUND = {
   'steering-position': () =>
     'The steering does not know its position: fit a sensor or a stop, and centre it before each start.',
   'nothing-holds': ({ figures }, { build, say }) =>
-    build.layout.kind === 'winch'
+    layoutKind(build.layout.kind).pullsByRope
       ? `When the drive is off, nothing but the drive train holds the load on ${say(figures.slope)}. A motor, chain or gearhead is no load brake: fit a ratchet or a brake to the drum, and let nobody stand below.`
       : `Nothing in this build holds it on ${say(figures.slope)} when the drive is off. A motor, chain or gearhead is no parking brake: fit one to the wheels that carry the weight going down.`,
   'soil-model': passedOn,

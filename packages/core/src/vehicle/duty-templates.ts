@@ -70,7 +70,7 @@ export const DUTY_TEMPLATES: readonly DutyTemplate[] = [
   {
     id: 'over-a-kerb',
     title: 'Over a kerb',
-    fits: ({ kind }) => kind !== 'rail-dolly',
+    fits: ({ kind }) => !layoutKind(kind).onRails,
     part: (build) => ({
       step: assumed(Number((radiusOf(build) * 0.3).toPrecision(2)), 'mm'),
       speed: assumed(0.2, 'm/s'),
@@ -107,13 +107,13 @@ export const DUTY_TEMPLATES: readonly DutyTemplate[] = [
   {
     id: 'across',
     title: 'Across the slope',
-    fits: ({ kind }) => kind !== 'rail-dolly',
+    fits: ({ kind }) => !layoutKind(kind).onRails,
     part: () => ({ sideSlope: degrees(10), speed: assumed(0.8, 'm/s') }),
   },
   {
     id: 'catch-a-lean',
     title: 'Catch a lean',
-    fits: ({ kind }) => kind === 'balancer',
+    fits: ({ kind }) => layoutKind(kind).balances,
     part: () => ({
       lean: degrees(10),
       speed: assumed(0.5, 'm/s'),

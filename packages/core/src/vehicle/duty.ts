@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { quantity } from '../quantity/index.ts';
 import { id, name } from './item.ts';
+import { TASKS } from './tasks.ts';
 
 const slope = { above: -Math.PI / 2, below: Math.PI / 2 } as const;
 
@@ -40,9 +41,6 @@ const upToSpeed = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('time'), time: quantity('time', { above: 0 }, 'Up to speed within') }),
 ]);
-
-/** What is done in a duty: it drives, comes to a stand, or is held at rest. */
-export const TASKS = ['drive', 'stop', 'hold'] as const;
 
 /** A job the vehicle must do. What it does not ask is left away. */
 export const dutySchema = z

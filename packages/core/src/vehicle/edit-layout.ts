@@ -1,7 +1,7 @@
 import type { Quantity } from '../quantity/index.ts';
 import type { Build, PlacedMass } from './document.ts';
 import { figuresOf } from './ground-figures.ts';
-import type { Axle } from './layout/index.ts';
+import { layoutKind, type Axle } from './layout/index.ts';
 import { freeId, onSurface } from './new-build.ts';
 
 const moved = (q: Quantity, by: number): Quantity => ({ ...q, value: q.value + by });
@@ -101,7 +101,7 @@ export function addAxle(build: Build): Build {
 /** The build without an axle; one that is the last driven stays. */
 export function removeAxle(build: Build, axleId: string): Build {
   const left = build.layout.axles.filter(({ id }) => id !== axleId);
-  const drives = build.layout.kind === 'winch' || left.some(({ driven }) => driven);
+  const drives = layoutKind(build.layout.kind).pullsByRope || left.some(({ driven }) => driven);
   if (left.length === 0 || !drives) return build;
   const rear = Math.min(...left.map(({ ahead }) => ahead.value));
   return measuredAnew({ ...build, layout: { ...build.layout, axles: left } }, -rear);

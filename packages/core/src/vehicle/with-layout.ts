@@ -8,12 +8,13 @@ const LEAST_M = 0.02;
 /** Measures of a build as it stands, for the layout that comes after it. */
 function sizeOf({ layout, body }: Build): Size {
   const trackM = trackOf(layout).value || body.width.value * 0.8;
-  const wheelM =
-    layout.kind === 'winch' ? (layout.axles[0]?.diameter.value ?? trackM / 2) : drivenDiameter(layout).value;
+  const wheelM = layoutKind(layout.kind).pullsByRope
+    ? (layout.axles[0]?.diameter.value ?? trackM / 2)
+    : drivenDiameter(layout).value;
   return {
     trackM: Math.max(LEAST_M, trackM),
     wheelbaseM: Math.max(LEAST_M, wheelbaseOf(layout) || trackM * 1.2),
-    wheelM: Math.max(LEAST_M, layout.kind === 'sphere' ? trackM / 3 : Math.min(wheelM, trackM)),
+    wheelM: Math.max(LEAST_M, layoutKind(layout.kind).rollsInside ? trackM / 3 : Math.min(wheelM, trackM)),
   };
 }
 

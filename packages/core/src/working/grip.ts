@@ -13,7 +13,7 @@ import {
 } from '../demand/index.ts';
 import { innerDriveInput } from '../drive/index.ts';
 import { axleLoads, gripForce, innerDrive, wheelLoads } from '../ground/index.ts';
-import { asTwoAxles, type Build, type Duty } from '../vehicle/index.ts';
+import { layoutKind, asTwoAxles, type Build, type Duty } from '../vehicle/index.ts';
 import { accelerationInput, drawbarInput, innerWorking, massWorking } from './demand.ts';
 import { atBrief, figureInput } from './ground-inputs.ts';
 import { calculated, fixed, from, readFor, worked, type Calculation, type WorkingInput } from './working.ts';
@@ -92,7 +92,7 @@ function contactsWorking(build: Build, duty: Duty): Calculation {
 
 /** The load that grip is counted on: of the driven axle, or of every driven contact. */
 function drivenLoadWorking(build: Build, duty: Duty, footing: Footing): Calculation | undefined {
-  if (build.layout.kind === 'sphere') return undefined;
+  if (layoutKind(build.layout.kind).rollsInside) return undefined;
   const axles = asTwoAxles(build.layout);
   if (!axles || !isPlain(build, duty, footing) || axles.front.driven === axles.rear.driven)
     return contactsWorking(build, duty);

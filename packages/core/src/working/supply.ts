@@ -10,7 +10,7 @@ import { NotPhysical } from '../contract/index.ts';
 import { demandOf, sidesAlike } from '../demand/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { STRETCH_S, driverDraw, energyDrawn, outingDraw, runTime } from '../supply/index.ts';
-import type { Build, Duty } from '../vehicle/index.ts';
+import { taskOf, type Build, type Duty } from '../vehicle/index.ts';
 import { currentWorking, packWorking } from './drive.ts';
 import { calculated, fixed, from, readFor, shelf, worked, type Calculation } from './working.ts';
 
@@ -88,7 +88,7 @@ export function outingWorking(
 
 /** One step further, where that leg has a working of its own. */
 function legWorking(build: Build, duty: Duty, line: Driveline, figure: Figure): { working?: Calculation } {
-  if (duty.task !== 'drive' || duty.startsAnHour) return {};
+  if (!taskOf(duty).drives || duty.startsAnHour) return {};
   try {
     return {
       working:

@@ -57,7 +57,9 @@ export function turnWorking(build: Build, duty: Duty, footing: Footing): Calcula
     }
     case 'steered':
       return lockedWorking(build, duty, footing, 'momentNm');
-    default:
+    case 'lean':
+    case 'swivel':
+    case 'none':
       return undefined;
   }
 }

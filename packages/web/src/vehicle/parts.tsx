@@ -1,4 +1,4 @@
-import type { Axle, Build } from '@zubric/core/vehicle';
+import { layoutKind, type Axle, type Build } from '@zubric/core/vehicle';
 import type { At, Fit } from '../drawings/shapes.ts';
 import { bodySpan, type Place } from './frame.ts';
 
@@ -98,7 +98,7 @@ export function Body({ build, place, from }: { build: Build; place: Place; from:
     from === 'side'
       ? [body.clearance.value, Math.max(body.height.value, body.clearance.value)]
       : [-body.width.value / 2, body.width.value / 2];
-  if (build.layout.kind === 'sphere') return null;
+  if (layoutKind(build.layout.kind).rollsInside) return null;
   return (
     <path
       d={`${path([place(rear, low), place(front, low), place(front, high), place(rear, high)])}Z`}

@@ -34,8 +34,8 @@ export interface StageAbilities {
   readonly sealed?: true;
   /** It is no wheel of its own: a coupling joins its shafts. */
   readonly joinsShafts?: true;
-  /** It ends at the ground or a rope, so that nothing comes behind it; of which layout, and how that is called. */
-  readonly ends?: { readonly layout: 'winch' | 'tracked'; readonly of: string };
+  /** It ends at the ground or a rope, so that nothing comes behind it; what its layout must do, and how that is called. */
+  readonly ends?: { readonly needs: 'pullsByRope' | 'onTracks'; readonly of: string };
 }
 
 /**

@@ -68,7 +68,7 @@ export const spool = {
   },
   usualPlayDeg: 0,
   hubs: ['Spool', undefined],
-  ends: { layout: 'winch', of: 'winch' },
+  ends: { needs: 'pullsByRope', of: 'winch' },
   fresh: (id) => ({
     id,
     kind: 'spool',

@@ -73,7 +73,7 @@ export const track = {
   usualPlayDeg: 1,
   hubs: ['Track sprocket', undefined],
   holdsBy: 'teeth',
-  ends: { layout: 'tracked', of: 'tracked vehicle' },
+  ends: { needs: 'onTracks', of: 'tracked vehicle' },
   fresh: (id) => ({
     id,
     kind: 'track',

@@ -14,6 +14,34 @@ interface LayoutKindDefinition {
   readonly together: readonly [DrivenTogether, ...DrivenTogether[]];
   /** Whether it can turn without going along. */
   readonly onTheSpot: boolean;
+  /** A rope pulls it, or its load; no driven wheel does. */
+  readonly pullsByRope?: true;
+  /** Rails hold it: nothing slides or tips across. */
+  readonly onRails?: true;
+  readonly onTracks?: true;
+  /** What drives it climbs inside. */
+  readonly rollsInside?: true;
+}
+
+/** What a kind of layout is able to, and how it is called: what others ask of it, so that none knows it by name. */
+export interface LayoutAbilities extends Omit<
+  LayoutKindDefinition,
+  'pullsByRope' | 'onRails' | 'onTracks' | 'rollsInside'
+> {
+  readonly pullsByRope: boolean;
+  readonly onRails: boolean;
+  readonly onTracks: boolean;
+  readonly rollsInside: boolean;
+  /** It is steered by the wheels of an axle. */
+  readonly steersAxle: boolean;
+  /** A controller keeps it from falling over forwards and backwards. */
+  readonly balances: boolean;
+  /** It is ridden like a bicycle. */
+  readonly leans: boolean;
+  /** Each of its wheels is steered by itself. */
+  readonly swivels: boolean;
+  /** Whether one wheel of a driven pair may be left undriven. */
+  readonly mayDriveOneOfPair: boolean;
 }
 
 /** Every kind of layout, with what follows from it. */
@@ -32,7 +60,14 @@ export const LAYOUT_KINDS = {
     together: ['side', 'wheel'],
     onTheSpot: true,
   },
-  tracked: { title: 'tracks', turning: 'tracks', balanced: 'none', together: ['side'], onTheSpot: true },
+  tracked: {
+    title: 'tracks',
+    turning: 'tracks',
+    balanced: 'none',
+    together: ['side'],
+    onTheSpot: true,
+    onTracks: true,
+  },
   steered: {
     title: 'steered axle',
     turning: 'steered',
@@ -67,17 +102,44 @@ export const LAYOUT_KINDS = {
     balanced: 'none',
     together: ['axle', 'wheel', 'all'],
     onTheSpot: false,
+    onRails: true,
   },
-  winch: { title: 'winch', turning: 'none', balanced: 'none', together: ['all'], onTheSpot: false },
+  winch: {
+    title: 'winch',
+    turning: 'none',
+    balanced: 'none',
+    together: ['all'],
+    onTheSpot: false,
+    pullsByRope: true,
+  },
   sphere: {
     title: 'sphere with an inner drive',
     turning: 'none',
     balanced: 'both',
     together: ['all'],
     onTheSpot: false,
+    rollsInside: true,
   },
 } as const satisfies Record<string, LayoutKindDefinition>;
 
 export type LayoutKind = keyof typeof LAYOUT_KINDS;
 export const LAYOUT_KIND_NAMES = Object.keys(LAYOUT_KINDS) as [LayoutKind, ...LayoutKind[]];
-export const layoutKind = (kind: LayoutKind): LayoutKindDefinition => LAYOUT_KINDS[kind];
+
+const abilitiesOf = (kind: LayoutKindDefinition): LayoutAbilities => ({
+  pullsByRope: false,
+  onRails: false,
+  onTracks: false,
+  rollsInside: false,
+  ...kind,
+  steersAxle: kind.turning === 'steered',
+  balances: kind.balanced === 'along',
+  leans: kind.turning === 'lean',
+  swivels: kind.turning === 'swivel',
+  mayDriveOneOfPair: ['pivot', 'scrub', 'steered'].includes(kind.turning) && kind.balanced === 'none',
+});
+
+const ABILITIES = Object.fromEntries(
+  Object.entries(LAYOUT_KINDS).map(([kind, definition]) => [kind, abilitiesOf(definition)]),
+) as Readonly<Record<LayoutKind, LayoutAbilities>>;
+
+export const layoutKind = (kind: LayoutKind): LayoutAbilities => ABILITIES[kind];

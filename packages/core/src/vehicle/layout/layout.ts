@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { TYRES } from '../../ground/index.ts';
 import { quantity } from '../../quantity/index.ts';
-import { LAYOUT_KIND_NAMES } from './kinds.ts';
+import { layoutKind, LAYOUT_KIND_NAMES } from './kinds.ts';
 
 /** What stands on the ground. */
 export const FORMS = ['wheel', 'castor', 'omni', 'slider', 'roller', 'track', 'shell'] as const;
@@ -67,10 +67,10 @@ export const layoutSchema = z
       if (a.form === 'track' && !a.contactLength)
         say(['axles', at, 'contactLength'], 'a track needs its length on the ground');
     });
-    if (kind === 'winch' ? !drum : !axles.some((a) => a.driven))
+    if (layoutKind(kind).pullsByRope ? !drum : !axles.some((a) => a.driven))
       say(
-        kind === 'winch' ? ['drum'] : ['axles', 0, 'driven'],
-        kind === 'winch' ? 'a winch needs the diameter of its drum' : 'drive at least one axle',
+        layoutKind(kind).pullsByRope ? ['drum'] : ['axles', 0, 'driven'],
+        layoutKind(kind).pullsByRope ? 'a winch needs the diameter of its drum' : 'drive at least one axle',
       );
   });
 

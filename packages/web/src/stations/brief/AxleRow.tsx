@@ -1,4 +1,4 @@
-import { FORMS, FORM_TITLES, removeAxle, type Axle } from '@zubric/core/vehicle';
+import { layoutKind, FORMS, FORM_TITLES, removeAxle, type Axle } from '@zubric/core/vehicle';
 import { TYRES, TYRE_TITLES } from '@zubric/core/ground';
 import { Trash2 } from 'lucide-react';
 import { Choice } from '../../fields/Choice.tsx';
@@ -88,22 +88,20 @@ export function AxleRow({ axle, onChange }: { axle: Axle; onChange: (part: AxleC
         {flag('driven', 'driven', onlyDriven)}
         {flag('steered', 'steered')}
         {flag('braked', 'braked')}
-        {axle.driven &&
-          axle.track.value > 0 &&
-          ['two-driven', 'steered', 'skid'].includes(build.layout.kind) && (
-            <Choice
-              label={`Which of ${axle.name.toLowerCase()} drive`}
-              hideLabel
-              className="w-[104px]"
-              value={axle.drivenSide ?? 'both'}
-              options={[
-                { value: 'both', title: 'both drive' },
-                { value: 'left', title: 'left alone' },
-                { value: 'right', title: 'right alone' },
-              ]}
-              onChange={(side) => onChange({ drivenSide: side === 'both' ? undefined : side })}
-            />
-          )}
+        {axle.driven && axle.track.value > 0 && layoutKind(build.layout.kind).mayDriveOneOfPair && (
+          <Choice
+            label={`Which of ${axle.name.toLowerCase()} drive`}
+            hideLabel
+            className="w-[104px]"
+            value={axle.drivenSide ?? 'both'}
+            options={[
+              { value: 'both', title: 'both drive' },
+              { value: 'left', title: 'left alone' },
+              { value: 'right', title: 'right alone' },
+            ]}
+            onChange={(side) => onChange({ drivenSide: side === 'both' ? undefined : side })}
+          />
+        )}
       </td>
       <td>
         <button

@@ -1,5 +1,13 @@
 import { extentOf } from '@zubric/core/demand';
-import { layoutKind, turningOf, type Duty, type Extent } from '@zubric/core/vehicle';
+import {
+  TASKS,
+  taskOf,
+  taskTitle,
+  layoutKind,
+  turningOf,
+  type Duty,
+  type Extent,
+} from '@zubric/core/vehicle';
 import { typed, type Dimension, type Quantity } from '@zubric/core/quantity';
 import type { ReactNode } from 'react';
 import { useSay } from '../../common/units.tsx';
@@ -16,11 +24,7 @@ interface Props {
   readonly onChange: (part: { readonly [K in keyof Duty]?: Duty[K] | undefined }) => void;
 }
 
-const TASKS = [
-  { value: 'drive', title: 'drives' },
-  { value: 'stop', title: 'comes to a stand' },
-  { value: 'hold', title: 'is held at rest' },
-] as const;
+const TASK_OPTIONS = TASKS.map((value) => ({ value, title: taskTitle(value) }));
 
 const less90: Check = (value) =>
   value > 0 && value < Math.PI / 2 ? undefined : 'This is more than 0° and less than 90°.';
@@ -62,7 +66,7 @@ export function DutyDetail({ duty, onChange }: Props) {
       <Choice
         label="In it, the vehicle"
         value={duty.task}
-        options={TASKS}
+        options={TASK_OPTIONS}
         onChange={(task) => onChange({ task })}
       />
       <SpeedingUp duty={duty} onChange={onChange} />
@@ -79,11 +83,11 @@ export function DutyDetail({ duty, onChange }: Props) {
       )}
       {field('Step or kerb', 'length', duty.step, aboveZero, (step) => onChange({ step }))}
       <TurnFields duty={duty} onChange={onChange} />
-      {duty.task !== 'hold' &&
+      {taskOf(duty).moves &&
         field('To stop within', 'length', duty.stopWithin, aboveZero, (stopWithin) =>
           onChange({ stopWithin }),
         )}
-      {(build.layout.kind === 'balancer' || duty.lean) &&
+      {(layoutKind(build.layout.kind).balances || duty.lean) &&
         field('Lean to catch', 'angle', duty.lean, less90, (lean) => onChange({ lean }))}
       {field('Starts an hour', 'number', duty.startsAnHour, startsCheck, (startsAnHour) =>
         onChange({ startsAnHour }),

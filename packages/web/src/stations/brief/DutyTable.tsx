@@ -1,6 +1,6 @@
 import type { DutyReport } from '@zubric/core/capability';
 import { accelerationOf } from '@zubric/core/demand';
-import type { Duty } from '@zubric/core/vehicle';
+import { taskOf, type Duty } from '@zubric/core/vehicle';
 import type { Dimension, Quantity } from '@zubric/core/quantity';
 import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
@@ -99,7 +99,7 @@ function useBesides(): (duty: Duty) => string {
   const say = useSay();
   return (duty) =>
     [
-      duty.task === 'hold' ? 'held' : duty.task === 'stop' ? 'stops' : '',
+      taskOf(duty).word,
       accelerationOf(duty) === 0 ? '' : say(accelerationOf(duty), 'acceleration'),
       duty.drawbar.value > 0 ? `pulls ${say(duty.drawbar.value, 'force')}` : '',
       duty.towed ? `tows ${say(duty.towed.mass.value, 'mass')}` : '',

@@ -1,5 +1,5 @@
 import { roughAnswer } from '@zubric/core/demand';
-import type { Duty } from '@zubric/core/vehicle';
+import { layoutKind, type Duty } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
 import { useSay } from '../../common/units.tsx';
@@ -63,7 +63,7 @@ function Rough() {
     return (
       <p className="mt-1.5 text-soft">Nothing is asked of the drive here: it is the brake that must do it.</p>
     );
-  const byRope = build.layout.kind === 'winch';
+  const byRope = layoutKind(build.layout.kind).pullsByRope;
   const { pullsHardest, takesMost, drivelines } = rough;
   return (
     <p className="mt-1.5 text-soft">

@@ -188,8 +188,8 @@ function AxleTable() {
           />
         )}
         {(drive.together === 'axle' || drive.together === 'all') &&
-          layout.kind !== 'winch' &&
-          layout.kind !== 'sphere' && (
+          !layoutKind(layout.kind).pullsByRope &&
+          !layoutKind(layout.kind).rollsInside && (
             <Choice
               label="Left and right of an axle"
               value={drive.differential}

@@ -1,5 +1,5 @@
 import { onAxleRadius } from '@zubric/core/capability';
-import { rollingDiameter } from '@zubric/core/vehicle';
+import { layoutKind, rollingDiameter } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
 import { useSay, useUnits } from '../../common/units.tsx';
@@ -100,14 +100,16 @@ function Facts() {
       : [
           {
             head: `Ø ${say(rollingDiameter(build).value, 'length')}`,
-            tail: build.layout.kind === 'winch' ? 'where the rope pulls' : 'where it meets the ground',
+            tail: layoutKind(build.layout.kind).pullsByRope
+              ? 'where the rope pulls'
+              : 'where it meets the ground',
           },
         ]),
     {
       head: `${showNumber(report.train.ratio)} : 1`,
       tail: `${showNumber(report.train.efficiency * 100)} % of the power arrives`,
     },
-    ...(hanging && build.layout.kind !== 'winch'
+    ...(hanging && !layoutKind(build.layout.kind).pullsByRope
       ? [
           clearance > 0
             ? { head: say(clearance, 'length'), tail: 'clear of the ground' }

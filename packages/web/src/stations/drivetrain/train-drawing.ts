@@ -1,5 +1,6 @@
 import { stageKind } from '@zubric/core/transmission';
 import {
+  layoutKind,
   drivenAxles,
   drivenDiameter,
   drivelinesOf,
@@ -71,7 +72,9 @@ export function fromTheSide(build: Build): TrainDrawing {
   ];
   return {
     shapes,
-    ...(build.layout.kind === 'winch' ? {} : { groundY: ends ? extentOf(shapes).bottom : -radius }),
+    ...(layoutKind(build.layout.kind).pullsByRope
+      ? {}
+      : { groundY: ends ? extentOf(shapes).bottom : -radius }),
     sized: stages.every((one) => one.sized || hasNoSize(one)),
   };
 }
@@ -93,7 +96,7 @@ function lineFromAbove(build: Build, { from, way }: Side): Shape[] {
   let y = from + way * GAP;
   let shaftAt: At = at(0, from);
   for (const { stage, driven, driver, drivenRadius, driverRadius, width, across } of drawnStages(build)) {
-    if (stageKind(stage.kind).ends?.layout === 'tracked') continue;
+    if (stageKind(stage.kind).ends?.needs === 'onTracks') continue;
     const middle = y + (way * width) / 2;
     shapes.push(line([shaftAt, at(driven.x, middle)], 'ink', { heavy: true }));
     shapes.push(roller(driven.x, middle, drivenRadius, width, 'mech'));

@@ -2,6 +2,7 @@ import type { DutyReport } from '@zubric/core/capability';
 import type { Resistance } from '@zubric/core/demand';
 import { firstToGive } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
+import { taskOf } from '@zubric/core/vehicle';
 import { useSay } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
@@ -86,7 +87,7 @@ function ForceRow({ of, parts, chosen, onChoose }: RowProps) {
   const { report, build } = useBuild();
   const say = useSay();
   const gives = firstToGive(report, of.id);
-  const task = build.duties.find(({ id }) => id === of.id)?.task;
+  const duty = build.duties.find(({ id }) => id === of.id);
   const times = (ratio: number | undefined): string => (ratio === undefined ? '–' : `${showNumber(ratio)} ×`);
   return (
     <tr className={chosen ? 'bg-mech-lo' : ''}>
@@ -114,7 +115,7 @@ function ForceRow({ of, parts, chosen, onChoose }: RowProps) {
       <td className="n">{times(gives?.grip)}</td>
       <td className="n">{times(gives?.torque)}</td>
       <td>
-        {task !== 'drive' ? (
+        {!duty || !taskOf(duty).drives ? (
           <span className="text-soft">the brake’s</span>
         ) : gives?.torque === undefined && (gives?.grip ?? Infinity) >= 1 ? (
           <span className="text-soft">no motor yet</span>

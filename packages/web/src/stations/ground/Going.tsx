@@ -1,7 +1,7 @@
 import type { DutyReport } from '@zubric/core/capability';
 import { threeAgainstFour } from '@zubric/core/demand';
 import { drivelineOf, trainOf } from '@zubric/core/drive';
-import type { Duty } from '@zubric/core/vehicle';
+import { layoutKind, type Duty } from '@zubric/core/vehicle';
 import { tipWorking, stopWorking } from '@zubric/core/working';
 import { degreesToRadians, showNumber } from '@zubric/core/quantity';
 import type { ReactNode } from 'react';
@@ -50,7 +50,7 @@ function Tipping({ duty, of }: Props) {
   if (!tip)
     return (
       <Row title="Tips">
-        {build.layout.kind === 'balancer' || build.layout.kind === 'single-track'
+        {layoutKind(build.layout.kind).balances || layoutKind(build.layout.kind).leans
           ? 'kept up by its controller or rider'
           : 'not by slope: it rolls'}
       </Row>
@@ -80,7 +80,7 @@ function Tipping({ duty, of }: Props) {
           <Strong>{say(tip.cornerMps, 'speed')}</Strong>, then it {tip.cornerEnds}
         </Row>
       )}
-      {build.layout.kind === 'single-track' && tip.leanDeg !== undefined && (
+      {layoutKind(build.layout.kind).leans && tip.leanDeg !== undefined && (
         <Row title="Leans in its bend">
           <Strong>{showNumber(tip.leanDeg)}°</Strong>
         </Row>
@@ -190,7 +190,7 @@ function Down({ duty, of }: Props) {
   if (!brake)
     return (
       <Row title="Going down">
-        {build.layout.kind === 'winch'
+        {layoutKind(build.layout.kind).pullsByRope
           ? 'by its rope: what stops the drum holds it'
           : 'nearly level: it does not run away'}
       </Row>

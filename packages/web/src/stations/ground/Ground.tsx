@@ -2,7 +2,7 @@ import type { DutyReport } from '@zubric/core/capability';
 import { askedOfGrip, gripLimit } from '@zubric/core/demand';
 import { cautionsOf } from '@zubric/core/say';
 import { closeness, firstToGive, linkDefinition, type LinkReport } from '@zubric/core/judge';
-import type { Duty } from '@zubric/core/vehicle';
+import { taskOf, type Duty } from '@zubric/core/vehicle';
 import { radiansToDegrees, showNumber } from '@zubric/core/quantity';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useSay } from '../../common/units.tsx';
@@ -130,12 +130,12 @@ function Answer({ duty, of }: { readonly duty: Duty; readonly of: DutyReport }) 
           )}
           {gives.torque === undefined && '; torque is not known until a motor is chosen'}.
         </>
-      ) : duty.task === 'drive' ? (
+      ) : taskOf(duty).drives ? (
         <>Neither: it asks {force} along the ground.</>
       ) : (
         <>Here it is the brake that counts, not the drive.</>
       )}{' '}
-      {limit && duty.task === 'drive' && limit.limitedBy !== 'nothing' && (
+      {limit && taskOf(duty).drives && limit.limitedBy !== 'nothing' && (
         <>
           By weight and grip alone it climbs{' '}
           <b className={STRONG}>{showNumber(radiansToDegrees(limit.limitRad))}°</b>, then{' '}
