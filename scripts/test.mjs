@@ -1,7 +1,7 @@
 /**
  * `npm test`: everything, counted from the runners' own reports; the last line is "N passed, N failed". With the name
- * of a part (core, cli, server, web, faults, e2e) only that part. Faults are tried shortly among all, in full by
- * themselves.
+ * of a part (core, cli, server, web, faults, e2e) only that part, with a file or folder of tests only those: `npm test --
+ * e2e/sums.spec.ts`. Faults are tried shortly among all, in full by themselves.
  */
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -10,8 +10,14 @@ import { join } from 'node:path';
 import { ROOT, checkNode, ensureDebian, ensurePackages, ensureWeb, giveUp } from './lib/setup.mjs';
 
 const PARTS = ['core', 'cli', 'server', 'web', 'faults', 'e2e'];
-const only = process.argv[2];
-if (only !== undefined && !PARTS.includes(only)) giveUp(`There is no part "${only}": ${PARTS.join(', ')}.`);
+const asked = process.argv[2];
+const file =
+  asked !== undefined && !PARTS.includes(asked) && existsSync(join(ROOT, asked)) ? asked : undefined;
+/** The part whose tests a file is of. */
+const partOf = (path) => path.split('/')[path.startsWith('packages/') ? 1 : 0];
+const only = file === undefined ? asked : partOf(file);
+if (only !== undefined && !PARTS.includes(only))
+  giveUp(`There is no part or file of tests "${asked}"; the parts are ${PARTS.join(', ')}.`);
 const wants = (part) => only === undefined || only === part;
 
 checkNode();
@@ -74,7 +80,7 @@ if (only === undefined) {
 
 const projects = PARTS.filter((part) => part !== 'e2e' && wants(part));
 // Some faults are tried where the server's own tests are.
-const among = only === 'faults' ? ['--project', 'server', 'faults'] : [];
+const among = asked === 'faults' ? ['--project', 'server', 'faults'] : [];
 if (projects.length > 0) {
   const report = join(reports, 'vitest.json');
   runner(
@@ -84,6 +90,7 @@ if (projects.length > 0) {
       'run',
       ...projects.flatMap((p) => ['--project', p]),
       ...among,
+      ...(file === undefined ? [] : [file]),
       '--reporter=default',
       '--reporter=json',
       `--outputFile.json=${report}`,
@@ -100,7 +107,7 @@ if (wants('e2e')) {
   ensureWeb();
   mkdirSync(join(ROOT, 'test-results'), { recursive: true });
   const report = join(reports, 'playwright.json');
-  runner('playwright', 'playwright', ['test'], {
+  runner('playwright', 'playwright', ['test', ...(file === undefined ? [] : [file])], {
     report,
     env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
     // A test that passed only when tried again counts as failed.
