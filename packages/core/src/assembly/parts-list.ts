@@ -1,4 +1,4 @@
-import { stageWork } from '../transmission/index.ts';
+import { stageWork, type StagePart } from '../transmission/index.ts';
 import {
   batteryOf,
   drivelinesOf,
@@ -10,7 +10,6 @@ import {
 } from '../vehicle/index.ts';
 import { pathParts } from './path-parts.ts';
 import { standingParts } from './standing-parts.ts';
-import type { Wanted } from './wanted.ts';
 
 /** One line of the parts list. Costs in the club's own money, masses in kg, both for one piece. */
 export interface PartLine {
@@ -54,7 +53,7 @@ export function partsList(build: Build): PartLine[] {
   ];
 }
 
-const WIRING: readonly Wanted[] = [
+const WIRING: readonly StagePart[] = [
   { id: 'main-switch', name: 'Main switch', count: 1 },
   { id: 'fuse', name: 'Fuse and holder, to sit near the battery', count: 1 },
   { id: 'cable', name: 'Cables and plugs, sized for stall', count: 1 },
@@ -84,7 +83,7 @@ function chosen(id: string, what: string, count: number, part: Part | undefined)
   };
 }
 
-function derived(build: Build, wanted: Wanted): PartLine {
+function derived(build: Build, wanted: StagePart): PartLine {
   const known = build.assembly.lines.find((line) => line.id === wanted.id);
   if (!known) return { ...wanted, source: 'derived', state: 'wished-for' };
   const { massEach, ...rest } = known;

@@ -1,13 +1,12 @@
 import { drivelinesOf, type Build } from '../vehicle/index.ts';
 import { show, type Quantity } from '../quantity/index.ts';
-import type { PathElement } from '../transmission/index.ts';
-import type { Wanted } from './wanted.ts';
+import type { PathElement, StagePart } from '../transmission/index.ts';
 
 const size = ({ value, unit }: Quantity): string =>
   show(value, 'length', 'as-typed', { typedUnit: unit }).text;
 
 /** What is bought or made for a part of the torque path beside the wheels and hubs that stages and layout bring. */
-function partOf(element: PathElement): Omit<Wanted, 'id'> | undefined {
+function partOf(element: PathElement): Omit<StagePart, 'id'> | undefined {
   const { name } = element;
   switch (element.kind) {
     case 'shaft':
@@ -32,7 +31,7 @@ function partOf(element: PathElement): Omit<Wanted, 'id'> | undefined {
 }
 
 /** The shafts, keys, screws and bolts of every driveline; what sits on a motor's shaft once for each motor. */
-export function pathParts({ layout, drive }: Build): Wanted[] {
+export function pathParts({ layout, drive }: Build): StagePart[] {
   const drivelines = drivelinesOf(layout, drive.together);
   return drive.path.flatMap((element) => {
     const part = partOf(element);

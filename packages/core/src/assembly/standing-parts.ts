@@ -1,6 +1,6 @@
+import type { StagePart } from '../transmission/index.ts';
 import { FORM_TITLES, wheelsOf, type Axle, type Layout } from '../vehicle/index.ts';
 import { show } from '../quantity/index.ts';
-import type { Wanted } from './wanted.ts';
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
@@ -15,7 +15,7 @@ export function standingId({ axles }: Layout, { id, form, driven }: Axle): strin
 }
 
 /** What each axle stands on, and a winch's drum. */
-export function standingParts(layout: Layout): Wanted[] {
+export function standingParts(layout: Layout): StagePart[] {
   const drum = layout.drum
     ? [{ id: 'drum', name: `Drum, ${sizeOf(layout.drum)}, and its rope`, count: 1 }]
     : [];

@@ -133,9 +133,10 @@ const inputsOf = (
     const source = sources[name];
     if (source === undefined) return fixed(name, `Drivetrain, ${stageName(stage.kind)}`);
     if (source === 'load')
-      return torque
+      // A smaller wheel than the driving one carries its own part of it.
+      return torque && given[name] === torque.found.deliveredNm
         ? worked(name, 'what reaches this stage', torque)
-        : fixed(name, 'what reaches this stage');
+        : fixed(name, 'what reaches this stage, at the part that carries the most');
     if ('shelf' in source) return shelf(name, source.shelf);
     return 'fixed' in source ? fixed(name, source.fixed) : from(name, source, 'Drivetrain');
   });

@@ -119,12 +119,7 @@ function strength(stage: FrictionBelt, load: StageLoad): StageStrength | undefin
     link: 'slip',
     needs: pullN,
     has: Math.min(transmissiblePullN, mostPull(stage)),
-    sum: {
-      calculator: frictionBeltSum,
-      given,
-      key: 'pullN',
-      from: { ...(given.torqueNm === load.inputTorqueNm ? { torqueNm: 'load' } : {}) },
-    },
+    sum: { calculator: frictionBeltSum, given, key: 'pullN', from: { torqueNm: 'load' } },
   };
 }
 

@@ -94,7 +94,6 @@ export const planetary = {
         // Teeth mesh as fast as the sun turns past the carrier.
         rpm: (load.inputRpm * (1 - 1 / (1 + ringTeeth / sunTeeth)) * sunTeeth) / small,
       },
-      load,
     );
   },
   stands: allowableOf,

@@ -61,11 +61,11 @@ export const spur = {
     const small = Math.min(stage.teethDriver, stage.teethDriven);
     if (load.inputTorqueNm <= 0 || small < LEAST_TEETH) return undefined;
     const turns = stage.teethDriver / small;
-    return toothStrength(
-      stage,
-      { teeth: small, torqueNm: load.inputTorqueNm / turns, rpm: load.inputRpm * turns },
-      load,
-    );
+    return toothStrength(stage, {
+      teeth: small,
+      torqueNm: load.inputTorqueNm / turns,
+      rpm: load.inputRpm * turns,
+    });
   },
   stands: allowableOf,
   pull: toothPull,

@@ -1,7 +1,7 @@
 import type { Quantity } from '../../quantity/index.ts';
 import { gearBending } from '../gear-bending.ts';
 import { toMm } from './fields.ts';
-import type { StageLoad, StageStrength } from './stage-report.ts';
+import type { StageStrength } from './stage-report.ts';
 
 /** Calculators say stresses in megapascals. */
 export const PASCALS = 1e6;
@@ -23,11 +23,7 @@ interface Weakest {
 }
 
 /** Bending of a gear's teeth against what they may carry. */
-export function toothStrength(
-  { module, faceWidth, allowable }: Cut,
-  weakest: Weakest,
-  { inputTorqueNm }: StageLoad,
-): StageStrength {
+export function toothStrength({ module, faceWidth, allowable }: Cut, weakest: Weakest): StageStrength {
   const given = {
     moduleMm: toMm(module.value),
     faceWidthMm: toMm(faceWidth.value),
@@ -42,7 +38,7 @@ export function toothStrength(
       calculator: gearBending,
       given,
       key: 'stressMPa',
-      from: { ...(weakest.torqueNm === inputTorqueNm ? { torqueNm: 'load' } : {}), allowableMPa: allowable },
+      from: { torqueNm: 'load', allowableMPa: allowable },
     },
     momentary: MOMENTARY_OF_TEETH,
   };

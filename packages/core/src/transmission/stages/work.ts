@@ -1,6 +1,6 @@
 import { HOUR_S, MINUTE_S, show, type Quantity } from '../../quantity/index.ts';
 
-/** A part that a stage brings to the shed; ids are the stage's own. */
+/** A part that a stage, or other work on the vehicle, brings to the shed; ids are its own. */
 export interface StagePart {
   readonly id: string;
   readonly name: string;

@@ -86,7 +86,6 @@ export const worm = {
         torqueNm: load.inputTorqueNm * ratio * figures(stage).efficiency,
         rpm: load.inputRpm / ratio,
       },
-      load,
     );
   },
   stands: allowableOf,
