@@ -65,6 +65,27 @@ const driven = (layout: string): Build => {
 };
 const has = (build: Build, link: LinkId): boolean => evaluate(build).links.some((l) => l.link === link);
 
+describe('one step further of a stage', () => {
+  it.each(['chain', 'timing-belt', 'friction-belt', 'spur', 'bevel', 'worm'] as const)(
+    'a number of a %s that opens is the one that was put in, also where it speeds up',
+    (kind) => {
+      for (const ratio of [3, 1 / 3]) {
+        const base = driven('tug');
+        const build = { ...base, drive: { ...base.drive, stages: [freshStage(kind, 'stage-1', ratio)] } };
+        const own = evaluate(build).links.filter((l) => l.stageId === 'stage-1' && l.dutyId !== null);
+        for (const link of own) {
+          const working = workingOfLink(build, link, 'needs');
+          if (!working || isStated(working)) continue;
+          for (const { key, working: further } of working.inputs)
+            if (further)
+              expect(working.given[key], `${kind} ${ratio} ${key}`).toBe(further.found[further.key]);
+        }
+        expect(own.length, `${kind} at ${ratio}`).toBeGreaterThan(0);
+      }
+    },
+  );
+});
+
 describe('the working of every margin', () => {
   it.each(demos)('of %s comes to what the margin says', (_, build) => {
     expect(astray(build)).toEqual([]);
