@@ -41,16 +41,6 @@ const TO_SI: Partial<Record<string, number>> = { stress: 1e6, angle: Math.PI / 1
 /** Stages that turn nothing down. */
 const ONE_TO_ONE = new Set<StageKind>(['direct', 'spool', 'track']);
 
-describe('a gearhead', () => {
-  it('carries on its output the torque of its input times ratio, less its losses (power in, power out)', () => {
-    const rated = { ...fresh('gearhead', 9), ratedTorque: typed(20, 'N·m') };
-    const strength = stageStrength(rated, { inputTorqueNm: 2, inputRpm: 900 });
-    expect(strength?.needs).toBeCloseTo(2 * 9 * 0.85, 12);
-    expect(strength?.has).toBe(20);
-    expect(stageStrength(fresh('gearhead', 9), { inputTorqueNm: 2, inputRpm: 900 })).toBeUndefined();
-  });
-});
-
 describe.each(STAGE_KINDS)('a stage by %s', (kind) => {
   it('begins near the ratio that is wanted, whole teeth and all, and can be built', () => {
     for (const ratio of kind === 'worm' ? [10, 24, 40] : [2, 3.6, 6]) {
