@@ -1,4 +1,4 @@
-import { show } from '../quantity/index.ts';
+import { sayIn } from '../quantity/index.ts';
 import {
   STAGE_KINDS,
   freshStage,
@@ -68,9 +68,10 @@ export const otherKind: Generator = (asked) => {
 export const stronger: Generator = (asked) => {
   const stage = stageOf(asked);
   if (!stage) return [];
-  return strongerStage(stage, (si, dimension) => show(si, dimension, asked.system).text).map(
-    ({ stage: changed, ...said }) => ({ ...said, build: withStage(asked.build, changed) }),
-  );
+  return strongerStage(stage, sayIn(asked.system)).map(({ stage: changed, ...said }) => ({
+    ...said,
+    build: withStage(asked.build, changed),
+  }));
 };
 
 /** Teeth of both wheels by one factor: the ratio stays near, the loads on the teeth change. */

@@ -1,4 +1,4 @@
-import { show, type UnitSystem } from '../quantity/index.ts';
+import { sayIn, type UnitSystem } from '../quantity/index.ts';
 import { stageCures as curesOfKind, stageKind, stageName, type Stage } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import { withStage, type Candidate } from './candidate.ts';
@@ -9,7 +9,7 @@ export function stageCures(build: Build, stageId: string, system: UnitSystem): r
   const stage = build.drive.stages.find(({ id }) => id === stageId);
   if (!stage) return [];
   const { ends, holdsBy } = stageKind(stage.kind);
-  const own = curesOfKind(stage, (si, dimension) => show(si, dimension, system).text);
+  const own = curesOfKind(stage, sayIn(system));
   return [
     ...(ends ? [without(build, stage)] : []),
     ...(own ?? []).map(({ text, stage: changed }) => ({ text, build: withStage(build, changed) })),

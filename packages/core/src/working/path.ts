@@ -1,10 +1,19 @@
 import { mountInput, loadedStages } from '../capability/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { ALLOWED_TWIST } from '../judge/index.ts';
-import { mountPull, heldInput, holdSum, pathHolds, pathTitle, torqueHeld } from '../transmission/index.ts';
+import { mountPull, holdOf, pathTitle, torqueHeld } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import { torqueThere, type Source } from './stage.ts';
-import { calculated, fixed, from, worked, type Calculation, type Stated, type Working } from './working.ts';
+import {
+  bySum,
+  calculated,
+  fixed,
+  from,
+  worked,
+  type Calculation,
+  type Stated,
+  type Working,
+} from './working.ts';
 
 const elementOf = (build: Build, elementId: string | undefined) =>
   build.drive.path.find(({ id }) => id === elementId);
@@ -30,28 +39,22 @@ export function pathHas(
   const element = elementOf(build, elementId);
   const torque = pathNeeds(build, line, source, elementId);
   if (!element || !torque) return undefined;
-  if (element.kind === 'coupling')
-    return {
-      value: pathHolds(element, { stalled }),
-      dimension: 'torque',
-      origin: element.ratedTorque.origin,
-      where: `Drivetrain, ${element.name}: its rated torque${stalled ? ', twice that for a moment (common practice)' : ''}`,
-    };
-  const torqueNm = Number(torque.found.deliveredNm);
-  const sum = holdSum(element, torqueNm);
-  const input = heldInput(element, torqueNm, { stalled });
-  if (!sum || !input) return undefined;
+  const hold = holdOf(element, Number(torque.found.deliveredNm), { stalled });
   const where = `Drivetrain, ${element.name}`;
-  const factor: Calculation = {
-    calculator: sum.calculator.name,
-    key: 'factor',
-    given: sum.given,
-    found: sum.calculator.run(sum.given as never),
-    inputs: Object.keys(sum.given).map((key) =>
+  if (!hold.input)
+    return {
+      value: hold.heldNm,
+      dimension: 'torque',
+      origin: hold.rated.origin,
+      where: `${where}: its rated torque${stalled ? ', twice that for a moment (common practice)' : ''}`,
+    };
+  const factor = bySum(
+    hold.sum,
+    Object.keys(hold.sum.given).map((key) =>
       key === 'torqueNm' ? worked(key, 'what reaches it', torque) : fixed(key, where),
     ),
-  };
-  return calculated(torqueHeld, input, 'heldNm', [
+  );
+  return calculated(torqueHeld, hold.input, 'heldNm', [
     worked('torqueNm', 'what reaches it', torque),
     worked('factor', pathTitle(element.kind).toLowerCase(), factor),
     fixed(

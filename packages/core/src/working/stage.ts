@@ -1,3 +1,4 @@
+import { sumOf } from '../contract/index.ts';
 import { demandOf } from '../demand/index.ts';
 import { isOnMotor, trainStages, type Driveline } from '../drive/index.ts';
 import {
@@ -25,6 +26,7 @@ import {
   type Calculation,
   type Working,
   type WorkingInput,
+  bySum,
 } from './working.ts';
 
 /** What works on the drive: its torque as it was worked out, at the motor or at the wheel. */
@@ -141,20 +143,13 @@ const inputsOf = (
     return 'fixed' in source ? fixed(name, source.fixed) : from(name, source, 'Drivetrain');
   });
 
-const bySum = (stage: Stage, sum: StageSum, torque?: Calculation): Calculation => ({
-  calculator: sum.calculator.name,
-  key: sum.key,
-  given: sum.given,
-  found: sum.calculator.run(sum.given as never),
-  inputs: inputsOf(stage, sum, torque),
-});
+const byStageSum = (stage: Stage, sum: StageSum, torque?: Calculation): Calculation =>
+  bySum(sum, inputsOf(stage, sum, torque));
 
 /** The length of a chain, with its centre distance, wrap and diameters. */
 export const chainWorking = (stage: StageOf<'chain'>): Calculation =>
-  bySum(stage, {
-    calculator: chainDrive,
-    given: chainLoad(stage),
-    key: 'links',
+  byStageSum(stage, {
+    ...sumOf(chainDrive, chainLoad(stage), 'links'),
     from: { centreMm: stage.centre },
   });
 
@@ -174,7 +169,7 @@ export function stageNeeds(line: Driveline, source: Source, stageId: string): Wo
     inputRpm: speedAt(stage, line, source.wheelRpm),
   };
   const sum = stageStrength(stage, load)?.sum;
-  return sum && bySum(stage, sum, torque);
+  return sum && byStageSum(stage, sum, torque);
 }
 
 /** The torque of its driving side at which a stage gives out, or does so for a moment. */
@@ -214,7 +209,7 @@ export function stageHas(build: Build, stageId: string): Working | undefined {
   const stage = trainStages(build).find(({ id }) => id === stageId);
   const stands = stage && stageStandsBy(stage);
   if (!stands) return undefined;
-  if ('sum' in stands) return bySum(stage, stands.sum);
+  if ('sum' in stands) return byStageSum(stage, stands.sum);
   const { said, dimension, where } = stands;
   return { value: said.value, origin: said.origin, dimension, where };
 }

@@ -1,3 +1,4 @@
+import { sumOf, type Runs, type Sum } from '../contract/index.ts';
 import type { Dimension, Origin, Quantity } from '../quantity/index.ts';
 
 type Values = Readonly<Record<string, unknown>>;
@@ -58,21 +59,22 @@ export const worked = (key: string, where: string, working: Calculation): Workin
 /** The same calculation, read for another of its outputs. */
 export const readFor = (calculation: Calculation, key: string): Calculation => ({ ...calculation, key });
 
-interface Runs<Input, Output> {
-  readonly name: string;
-  readonly run: (input: Input) => Output;
-}
+/** A calculation by a sum: its answer as the calculator says it, and where its numbers come from. */
+export const bySum = (
+  { calculator, key, given, found }: Sum,
+  inputs: readonly WorkingInput[],
+): Calculation => ({
+  calculator,
+  key,
+  given,
+  found: found(),
+  inputs,
+});
 
 /** A calculation with a calculator: runs it, so that what is shown is what it says. */
 export const calculated = <Input extends Values, Output extends Values>(
-  { name, run }: Runs<Input, Output>,
+  calculator: Runs<Input, Output>,
   given: Input,
   key: keyof Output & string,
   inputs: readonly WorkingInput[],
-): Calculation => ({
-  calculator: name,
-  key,
-  given,
-  found: run(given),
-  inputs,
-});
+): Calculation => bySum(sumOf(calculator, given, key), inputs);

@@ -1,128 +1,37 @@
 import { z } from 'zod';
-import { fieldsOf, quantity, type NumberField } from '../../quantity/index.ts';
-import { SET_SCREW_SIZES } from '../set-screw-hold.ts';
-
-const length = (title: string, description?: string) => quantity('length', { above: 0 }, title, description);
-const friction = quantity('coefficient', { above: 0, most: 2 }, 'Friction', 'Between hub and shaft');
-const allowableShear = quantity('stress', { above: 0 }, 'Allowable shear');
-
-const common = {
-  id: z.string().min(1).max(40),
-  name: z.string().trim().min(1, 'give it a name').max(60).meta({ title: 'Name' }),
-  /** The stage that it comes behind; null where it sits on the motor's own shaft. */
-  after: z.string().min(1).max(40).nullable().meta({ title: 'Behind the stage' }),
-} as const;
-
-const bore = length('Bore', 'Bore of the hub');
-
-const shaft = z.strictObject({
-  ...common,
-  kind: z.literal('shaft'),
-  diameter: length('Diameter', 'At its thinnest'),
-  length: length('Length', 'That twists').optional(),
-  keyWidth: length('Keyway', 'Width of its keyway').optional(),
-  allowable: allowableShear,
-});
-
-const key = z.strictObject({
-  ...common,
-  kind: z.literal('key'),
-  bore,
-  width: length('Key width'),
-  height: length('Key height'),
-  length: length('Key length'),
-  allowable: allowableShear,
-  allowableBearing: quantity('stress', { above: 0 }, 'Allowable bearing'),
-});
-
-const setScrews = z.strictObject({
-  ...common,
-  kind: z.literal('set-screws'),
-  bore,
-  size: z.enum(SET_SCREW_SIZES).meta({ title: 'Size of the screws' }),
-  count: z.int().min(1).max(8).meta({ title: 'Set screws' }),
-});
-
-const clamp = z.strictObject({
-  ...common,
-  kind: z.literal('clamp'),
-  bore,
-  screws: z.int().min(1).max(8).meta({ title: 'Screws' }),
-  screwForce: quantity('force', { above: 0 }, 'Force of a screw', 'Of each screw, tightened'),
-  friction,
-});
-
-const pressFit = z.strictObject({
-  ...common,
-  kind: z.literal('press-fit'),
-  bore,
-  hubDiameter: length('Hub diameter', 'Outer diameter of the hub'),
-  length: length('Seat length'),
-  interference: length('Interference', 'By how much the shaft is thicker than the bore'),
-  friction,
-});
-
-const boltCircle = z.strictObject({
-  ...common,
-  kind: z.literal('bolt-circle'),
-  bolts: z.int().min(2).max(24).meta({ title: 'Bolts' }),
-  circle: length('Bolt circle', 'Diameter of the bolt circle of the part before'),
-  boltDiameter: length('Bolt diameter'),
-  standoff: quantity('length', { least: 0 }, 'Standoff', 'Free length between the two parts'),
-  allowable: allowableShear,
-  otherBolts: z.int().min(2).max(24).meta({ title: 'Holes of the part behind' }),
-  otherCircle: length('Its bolt circle', 'Diameter of the bolt circle of the part behind'),
-});
-
-const coupling = z.strictObject({
-  ...common,
-  kind: z.literal('coupling'),
-  bore: length('Bore before', 'Bore on the side of the motor'),
-  otherBore: length('Bore behind', 'Bore on the side of the wheel'),
-  ratedTorque: quantity('torque', { above: 0 }, 'Rated torque', 'As its maker says'),
-});
-
-const tyre = z.strictObject({
-  ...common,
-  kind: z.literal('tyre'),
-  rimDiameter: length('Rim diameter', 'Of the seat of the tyre'),
-  seatWidth: length('Seat width', 'Both beads together'),
-  pressure: quantity('stress', { least: 0 }, 'Pressure on the seat', 'Its air, or its stretch'),
-  friction,
-  bond: quantity('stress', { least: 0 }, 'Glue carries', 'Shear that the glue may carry; 0 without'),
-});
+import { NotPhysical, remembered, type Sum } from '../../contract/index.ts';
+import { fieldsOf, type NumberField, type Say } from '../../quantity/index.ts';
+import { torqueHeld } from '../torque-held.ts';
+import { boltCircle } from './bolt-circle.ts';
+import { clamp } from './clamp.ts';
+import { coupling } from './coupling.ts';
+import { key } from './key.ts';
+import type { Beside, Fresh, Mismatch, PathAbilities, PathChange, PathMember } from './member.ts';
+import { pressFit } from './press-fit.ts';
+import { setScrews } from './set-screws.ts';
+import { shaft } from './shaft.ts';
+import { tyre } from './tyre.ts';
 
 /** One part of the way that the torque takes beside gears and loops: from motor to tyre. */
 export const pathElementSchema = z
-  .discriminatedUnion('kind', [shaft, key, setScrews, clamp, pressFit, boltCircle, coupling, tyre])
+  .discriminatedUnion('kind', [
+    shaft.schema,
+    key.schema,
+    setScrews.schema,
+    clamp.schema,
+    pressFit.schema,
+    boltCircle.schema,
+    coupling.schema,
+    tyre.schema,
+  ])
   .readonly();
 
 export type PathElement = z.output<typeof pathElementSchema>;
 export type PathKind = PathElement['kind'];
 export type PathOf<K extends PathKind> = Extract<PathElement, { kind: K }>;
 
-/** How a part of the path is called. */
-const TITLES: Readonly<Record<PathKind, string>> = {
-  shaft: 'Shaft',
-  key: 'Hub with key',
-  'set-screws': 'Hub with set screws',
-  clamp: 'Clamped hub',
-  'press-fit': 'Pressed-on hub',
-  'bolt-circle': 'Bolt circle',
-  coupling: 'Coupling',
-  tyre: 'Tyre on its rim',
-};
-
-export const PATH_KINDS = Object.keys(TITLES) as readonly PathKind[];
-export const pathTitle = (kind: PathKind): string => TITLES[kind];
-
-/** The ways of holding a hub on a shaft: schools of the trade, each a change in place. */
-export const HUB_KINDS = ['set-screws', 'key', 'clamp', 'press-fit'] as const satisfies readonly PathKind[];
-export type HubKind = (typeof HUB_KINDS)[number];
-export const isHub = (element: PathElement): element is PathOf<HubKind> =>
-  (HUB_KINDS as readonly PathKind[]).includes(element.kind);
-
-const SCHEMAS: Readonly<Record<PathKind, z.ZodType>> = {
+/** Every kind of part by its name in a build, in the order in which they are offered. */
+const MEMBERS = {
   shaft,
   key,
   'set-screws': setScrews,
@@ -131,7 +40,87 @@ const SCHEMAS: Readonly<Record<PathKind, z.ZodType>> = {
   'bolt-circle': boltCircle,
   coupling,
   tyre,
+} as const satisfies { readonly [K in PathKind]: PathMember<PathOf<K>> };
+
+/** The table's type ties each kind to its member; the compiler cannot follow that through a union. */
+const memberOf = (element: PathElement): PathMember<PathElement> => MEMBERS[element.kind] as never;
+
+const kindOf = (kind: PathKind): PathAbilities => MEMBERS[kind];
+
+export const PATH_KINDS = Object.keys(MEMBERS) as readonly PathKind[];
+/** How a part of the path is called. */
+export const pathTitle = (kind: PathKind): string => kindOf(kind).title;
+/** All parts of a kind together: "All shafts". */
+export const allOfPath = (kind: PathKind): string => kindOf(kind).all;
+/** The counts and quantities of a kind of part, as its schema calls and limits them. */
+export const pathFields = (kind: PathKind): readonly NumberField[] => fieldsOf(MEMBERS[kind].schema);
+
+type HubKind = { [K in PathKind]: (typeof MEMBERS)[K] extends { isHub: true } ? K : never }[PathKind];
+export type Hub = PathOf<HubKind>;
+/** The ways of holding a hub on a shaft. */
+export const HUB_KINDS = PATH_KINDS.filter((kind): kind is HubKind => kindOf(kind).isHub === true);
+export const isHub = (element: PathElement): element is Hub => kindOf(element.kind).isHub === true;
+
+/** A new part of the path round a bore or shaft of that diameter; its other numbers are assumed. */
+export const freshPathElement = (kind: PathKind, own: Fresh): PathElement => MEMBERS[kind].fresh(own);
+/** The same part, stronger by one step. */
+export const strongerPathElement = (element: PathElement, say: Say): readonly PathChange<PathElement>[] =>
+  memberOf(element).stronger(element, say);
+/** The same part made to fit what is beside it; undefined where its neighbour is what is changed. */
+export const fittedPathElement = (
+  element: PathElement,
+  mismatch: Mismatch,
+  beside: Beside,
+): PathChange<PathElement> | undefined => memberOf(element).fitted?.(element, mismatch, beside);
+/** What a part of the path shows towards the motor and towards the wheel. */
+export const facesOf = (element: PathElement) => memberOf(element).faces?.(element);
+/** What of a part does not fit together within itself. */
+export const mismatchWithin = (element: PathElement): Omit<Mismatch, 'elementId'> | undefined =>
+  memberOf(element).mismatch?.(element);
+/** What is bought or made for a part, beside the hubs that stages and layout bring. */
+export const pathPart = (
+  element: PathElement,
+): { readonly name: string; readonly count: number } | undefined => memberOf(element).part?.(element);
+
+/** How far what a part holds stands over the working torque; 1 where that is in its allowable stress. */
+export const safetyOf = (kind: PathKind): number => kindOf(kind).safety ?? 1;
+
+/** What is given as an allowable stress or a rated torque stands about twice that for a moment (common practice, no source). */
+const MOMENTARY = 2;
+/** The same at a stall: friction and screws need only hold. */
+const stallSafety = (kind: PathKind): number => (safetyOf(kind) > 1 ? 1 : 1 / MOMENTARY);
+
+/** How a part holds a torque: by a sum, with what turns its factor into the torque it may work with; or as its maker says. */
+export function holdOf(element: PathElement, torqueNm: number, { stalled }: { readonly stalled: boolean }) {
+  const holds = memberOf(element).holds(element, torqueNm);
+  const safetyFactor = stalled ? stallSafety(element.kind) : safetyOf(element.kind);
+  return 'rated' in holds
+    ? { rated: holds.rated, heldNm: holds.rated.value / safetyFactor }
+    : { sum: holds, input: inputOf(holds, torqueNm, safetyFactor) };
+}
+
+const inputOf = (sum: Sum, torqueNm: number, safetyFactor: number) => ({
+  torqueNm,
+  factor: sum.answer(),
+  safetyFactor,
+});
+
+const heldAtAll = (element: PathElement, stalled: boolean): number => {
+  try {
+    // Stress and slip grow with the torque: what it holds is the same whatever is asked.
+    const hold = holdOf(element, 1, { stalled });
+    return hold.input ? torqueHeld.run(hold.input).heldNm : hold.heldNm;
+  } catch (error) {
+    if (error instanceof NotPhysical) return 0;
+    throw error;
+  }
 };
 
-/** The counts and quantities of a kind of part, as its schema calls and limits them. */
-export const pathFields = (kind: PathKind): readonly NumberField[] => fieldsOf(SCHEMAS[kind]);
+const held = remembered((element: PathElement) => ({
+  working: heldAtAll(element, false),
+  stalled: heldAtAll(element, true),
+}));
+
+/** The torque that a part of the path may work with, or stands at a stall: N·m. A part that cannot be made holds nothing. */
+export const pathHolds = (element: PathElement, { stalled }: { readonly stalled: boolean }): number =>
+  held(element)[stalled ? 'stalled' : 'working'];

@@ -1,15 +1,23 @@
 export {
   HUB_KINDS,
   PATH_KINDS,
+  allOfPath,
+  fittedPathElement,
+  freshPathElement,
+  holdOf,
   isHub,
   pathElementSchema,
   pathFields,
+  pathHolds,
+  pathPart,
   pathTitle,
-  type HubKind,
+  safetyOf,
+  strongerPathElement,
+  type Hub,
   type PathElement,
   type PathKind,
   type PathOf,
 } from './elements.ts';
-export { freshPath, freshPathElement } from './fresh.ts';
-export { heldInput, holdSum, pathHolds, safetyOf, type HoldSum } from './hold.ts';
-export { mismatchesOf, type Mismatch, type MotorShaft } from './matches.ts';
+export { freshPath } from './fresh.ts';
+export type { Beside, Mismatch } from './member.ts';
+export { mismatchesOf, type MotorShaft } from './matches.ts';

@@ -7,7 +7,7 @@ import {
   PATH_KINDS,
   freshPath,
   freshPathElement,
-  heldInput,
+  holdOf,
   mismatchesOf,
   pathElementSchema,
   pathHolds,
@@ -35,7 +35,7 @@ describe.each(PATH_KINDS)('%s', (kind) => {
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 500, noNaN: true }), (torqueNm) => {
         const element = fresh(kind);
-        const input = heldInput(element, torqueNm, { stalled: false });
+        const { input } = holdOf(element, torqueNm, { stalled: false });
         if (input)
           expect((input.torqueNm * input.factor) / input.safetyFactor / holds(element)).toBeCloseTo(1, 9);
         expect(pathHolds(element, { stalled: true })).toBeGreaterThanOrEqual(holds(element));

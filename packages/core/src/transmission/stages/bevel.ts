@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { remembered } from '../../contract/index.ts';
+import { remembered, sumOf } from '../../contract/index.ts';
 import { bevelPair } from '../bevel-pair.ts';
 import { orProblem, stageCommon, toMm } from './fields.ts';
 import { mm } from './fresh-sizes.ts';
@@ -69,7 +69,7 @@ export const bevel = {
       link: 'tooth-stress',
       needs: stressMPa * PASCALS,
       has: stage.allowable.value,
-      sum: { calculator: bevelPair, given, key: 'stressMPa', from: { torqueNm: 'load' } },
+      sum: { ...sumOf(bevelPair, given, 'stressMPa'), from: { torqueNm: 'load' } },
       momentary: MOMENTARY_OF_TEETH,
     };
   },

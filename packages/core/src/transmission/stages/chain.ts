@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { remembered, notice, type Notice } from '../../contract/index.ts';
+import { remembered, notice, type Notice, sumOf } from '../../contract/index.ts';
 import {
   HOUR_S,
   MINUTE_S,
@@ -103,9 +103,7 @@ function strength(stage: Chain, load: StageLoad): StageStrength | undefined {
     needs: chainGeometry(stage, load).pullN ?? 0,
     has: allowedLoad.run(allowedOf(stage)).allowedN,
     sum: {
-      calculator: chainDrive,
-      given: chainLoad(stage, load),
-      key: 'pullN',
+      ...sumOf(chainDrive, chainLoad(stage, load), 'pullN'),
       from: { torqueNm: 'load', centreMm: stage.centre },
     },
     momentary: SAFETY_OF_CHAIN / SAFETY_AT_STALL,
@@ -138,9 +136,7 @@ export const chain = {
   strength,
   stands: (stage) => ({
     sum: {
-      calculator: allowedLoad,
-      given: allowedOf(stage),
-      key: 'allowedN',
+      ...sumOf(allowedLoad, allowedOf(stage), 'allowedN'),
       from: {
         strengthN: { shelf: `the least tensile strength of ${stage.chain}` },
         safetyFactor: { fixed: 'common practice' },

@@ -1,5 +1,5 @@
-import type { Quantity } from '../../quantity/index.ts';
-import type { Say, StageChange } from './member.ts';
+import type { Quantity, Say } from '../../quantity/index.ts';
+import type { StageChange } from './member.ts';
 
 /** How far the middles of two wheels stand apart where they would touch, metres. */
 export const touching = (diametersM: readonly number[]): number =>

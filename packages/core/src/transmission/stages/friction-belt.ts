@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { remembered, notice, type Notice } from '../../contract/index.ts';
+import { remembered, notice, type Notice, sumOf } from '../../contract/index.ts';
 import {
   assumed,
   degreesToRadians,
@@ -119,7 +119,7 @@ function strength(stage: FrictionBelt, load: StageLoad): StageStrength | undefin
     link: 'slip',
     needs: pullN,
     has: Math.min(transmissiblePullN, mostPull(stage)),
-    sum: { calculator: frictionBeltSum, given, key: 'pullN', from: { torqueNm: 'load' } },
+    sum: { ...sumOf(frictionBeltSum, given, 'pullN'), from: { torqueNm: 'load' } },
   };
 }
 

@@ -1,3 +1,4 @@
+import { sumOf } from '../../contract/index.ts';
 import { z } from 'zod';
 import { HOUR_S, assumed, quantity, scaled, showNumber } from '../../quantity/index.ts';
 import { frictionWheel as frictionWheelSum } from '../friction-wheel.ts';
@@ -56,7 +57,7 @@ export const frictionWheel = {
       link: 'slip',
       needs: pullN,
       has: transmissiblePullN,
-      sum: { calculator: frictionWheelSum, given, key: 'pullN', from: { torqueNm: 'load' } },
+      sum: { ...sumOf(frictionWheelSum, given, 'pullN'), from: { torqueNm: 'load' } },
     };
   },
   /** The press and the pull stand square to each other. */

@@ -1,3 +1,4 @@
+import { sumOf } from '../../contract/index.ts';
 import { z } from 'zod';
 import { HOUR_S, assumed, quantity, show } from '../../quantity/index.ts';
 import { deliveredTorque } from '../delivered-torque.ts';
@@ -45,9 +46,7 @@ export const gearhead = {
       needs: deliveredTorque.run(given).deliveredNm,
       has: ratedTorque.value,
       sum: {
-        calculator: deliveredTorque,
-        given,
-        key: 'deliveredNm',
+        ...sumOf(deliveredTorque, given, 'deliveredNm'),
         from: { torqueNm: 'load', ratio, efficiency: through },
       },
       momentary: MOMENTARY_OF_GEARHEAD,

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { remembered } from '../../contract/index.ts';
-import { degreesToRadians, fieldsOf, type NumberField } from '../../quantity/index.ts';
+import { degreesToRadians, fieldsOf, type NumberField, type Say } from '../../quantity/index.ts';
 import { bevel } from './bevel.ts';
 import { chain } from './chain.ts';
 import { direct } from './direct.ts';
 import { frictionBelt } from './friction-belt.ts';
 import { frictionWheel } from './friction-wheel.ts';
 import { gearhead } from './gearhead.ts';
-import type { Say, School, StageAbilities, StageChange, StageMember } from './member.ts';
+import type { School, StageAbilities, StageChange, StageMember } from './member.ts';
 import { planetary } from './planetary.ts';
 import { spool } from './spool.ts';
 import { spur } from './spur.ts';
@@ -21,7 +21,7 @@ export { chainGeometry, chainLoad } from './chain.ts';
 export { timingBeltInput } from './timing-belt.ts';
 export { trackInput } from './track.ts';
 export { wormInput } from './worm.ts';
-export type { Say, School, StageAbilities, StageChange } from './member.ts';
+export type { School, StageAbilities, StageChange } from './member.ts';
 export type * from './stage-report.ts';
 export type { StagePart, StageStep, StageWork } from './work.ts';
 

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Dimension } from '../../quantity/index.ts';
+import type { Say } from '../../quantity/index.ts';
 import type { ShaftPull, StageFigures, StageLoad, StageStands, StageStrength } from './stage-report.ts';
 import type { StageWork } from './work.ts';
 
@@ -16,9 +16,6 @@ export interface StageChange<S> {
   /** What it costs beside money, where that is not plain. */
   readonly cost?: string;
 }
-
-/** Says an SI value in the builder's units. */
-export type Say = (si: number, dimension: Dimension) => string;
 
 /** What others ask of a kind of stage, so that none of them need know it by name. */
 export interface StageAbilities {

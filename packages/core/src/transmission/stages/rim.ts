@@ -1,3 +1,4 @@
+import { sumOf } from '../../contract/index.ts';
 import { rimPull } from '../rim-pull.ts';
 import { toMm } from './fields.ts';
 import type { StageLoad, StageSum } from './stage-report.ts';
@@ -10,9 +11,7 @@ export const pullAtRim = (
 ): StageSum & { readonly pullN: number } => {
   const given = { torqueNm: inputTorqueNm * efficiency, diameterMm: toMm(rollsM) };
   return {
-    calculator: rimPull,
-    given,
-    key: 'pullN',
+    ...sumOf(rimPull, given, 'pullN'),
     from:
       efficiency === 1 ? { torqueNm: 'load' } : { torqueNm: { fixed: 'what reaches it, less its losses' } },
     pullN: rimPull.run(given).pullN,

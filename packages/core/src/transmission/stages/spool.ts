@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { notice } from '../../contract/index.ts';
+import { notice, sumOf } from '../../contract/index.ts';
 import { HOUR_S, assumed, quantity, scaled } from '../../quantity/index.ts';
 import { allowedLoad } from '../allowed-load.ts';
 import { spool as spoolSum } from '../spool.ts';
@@ -93,9 +93,7 @@ export const spool = {
   },
   stands: (stage) => ({
     sum: {
-      calculator: allowedLoad,
-      given: allowedOf(stage),
-      key: 'allowedN',
+      ...sumOf(allowedLoad, allowedOf(stage), 'allowedN'),
       from: { strengthN: stage.ropeStrength, safetyFactor: { fixed: 'common practice' } },
     },
   }),

@@ -1,4 +1,4 @@
-import { type Notice } from '../../contract/index.ts';
+import type { Notice, Sum } from '../../contract/index.ts';
 import type { Dimension, Quantity } from '../../quantity/index.ts';
 
 /** Something of a stage's geometry that a builder asks for. */
@@ -32,14 +32,8 @@ export type StageLink =
 /** Where a number of a sum comes from: what reaches the stage, what its builder said, a table, or a choice of ours. */
 export type SumSource = 'load' | Quantity | { readonly shelf: string } | { readonly fixed: string };
 
-/** A sum of the registry that says it, and the key of its answer. */
-export interface StageSum {
-  readonly calculator: {
-    readonly name: string;
-    readonly run: (input: never) => Readonly<Record<string, unknown>>;
-  };
-  readonly given: Readonly<Record<string, unknown>>;
-  readonly key: string;
+/** A sum of the registry that says it, and where its numbers come from. */
+export interface StageSum extends Sum {
   /** Of its numbers, by name; what is not told is set at the stage. */
   readonly from?: Readonly<Record<string, SumSource>>;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { remembered } from '../../contract/index.ts';
+import { remembered, sumOf } from '../../contract/index.ts';
 import { assumed, degreesToRadians, quantity } from '../../quantity/index.ts';
 import { BELT_WIDTHS_M, meshShare, usualPullPerWidth } from '../belt-tables.ts';
 import { rimPull } from '../rim-pull.ts';
@@ -76,7 +76,7 @@ function strength(stage: TimingBelt, { inputTorqueNm }: StageLoad): StageStrengt
     link: 'belt-pull',
     needs: rimPull.run(given).pullN,
     has: workingPull(stage),
-    sum: { calculator: rimPull, given, key: 'pullN', from: { torqueNm: 'load' } },
+    sum: { ...sumOf(rimPull, given, 'pullN'), from: { torqueNm: 'load' } },
     momentary: MOMENTARY_OF_BELT,
   };
 }

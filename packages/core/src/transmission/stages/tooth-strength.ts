@@ -1,3 +1,4 @@
+import { sumOf } from '../../contract/index.ts';
 import type { Quantity } from '../../quantity/index.ts';
 import { gearBending } from '../gear-bending.ts';
 import { toMm } from './fields.ts';
@@ -35,9 +36,7 @@ export function toothStrength({ module, faceWidth, allowable }: Cut, weakest: We
     needs: gearBending.run(given).stressMPa * PASCALS,
     has: allowable.value,
     sum: {
-      calculator: gearBending,
-      given,
-      key: 'stressMPa',
+      ...sumOf(gearBending, given, 'stressMPa'),
       from: { torqueNm: 'load', allowableMPa: allowable },
     },
     momentary: MOMENTARY_OF_TEETH,

@@ -1,0 +1,35 @@
+import { once } from './remembered.ts';
+
+type Values = Readonly<Record<string, unknown>>;
+
+/** What of a calculator a sum needs. */
+export interface Runs<Input, Output> {
+  readonly name: string;
+  readonly run: (input: Input) => Output;
+}
+
+/** A calculator of the registry and the numbers that it is asked with: worked out when its answer is wanted. */
+export interface Sum {
+  readonly calculator: string;
+  readonly given: Values;
+  /** Which of its outputs is the answer. */
+  readonly key: string;
+  /** All of its outputs. Throws NotPhysical. */
+  readonly found: () => Values;
+  /** The answer; NaN where too little was given for it. Throws NotPhysical. */
+  readonly answer: () => number;
+}
+
+/**
+ * A calculator with its numbers, whose types are known here and need not be anywhere else.
+ *
+ * @example sumOf(rimPull, { torqueNm: 2, diameterMm: 40 }, 'pullN').answer() // 100 N
+ */
+export function sumOf<Input extends Values, Output extends Values>(
+  { name, run }: Runs<Input, Output>,
+  given: Input,
+  key: keyof Output & string,
+): Sum {
+  const found = once(() => run(given));
+  return { calculator: name, given, key, found, answer: () => Number(found()[key]) };
+}
