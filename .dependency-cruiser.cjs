@@ -18,6 +18,7 @@ const CORE = [
   'trials',
   'say',
   'calculators',
+  'answers',
 ];
 
 /** The order of the web's folders. */

@@ -3,7 +3,13 @@ export { coastDown } from './coast-down.ts';
 export { compareTrials } from './compare-trials.ts';
 export { matchMotors } from './match-motors.ts';
 export { odometrySquare } from './odometry-square.ts';
-export { PROTOCOLS, PROTOCOL_NAMES, type ProtocolName } from './protocols.ts';
+export {
+  PROTOCOLS,
+  PROTOCOL_NAMES,
+  type ProtocolName,
+  type TrialConditions,
+  type TrialReading,
+} from './protocols.ts';
 export {
   STRAIGHT_RUNS,
   straightRunConditions,

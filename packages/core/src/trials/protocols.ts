@@ -13,4 +13,7 @@ export const PROTOCOLS = {
 } as const satisfies Record<string, Protocol>;
 
 export type ProtocolName = keyof typeof PROTOCOLS;
+/** What the sets and the runs of any kind of trial hold. */
+export type TrialConditions = z.output<(typeof PROTOCOLS)[ProtocolName]['conditions']>;
+export type TrialReading = z.output<(typeof PROTOCOLS)[ProtocolName]['reading']>;
 export const PROTOCOL_NAMES = Object.keys(PROTOCOLS) as [ProtocolName, ...ProtocolName[]];

@@ -1,3 +1,4 @@
+import type { BuildLine, JudgedLine } from '@zubric/core/answers';
 import { closeness, evaluate, linkDefinition, type Finding } from '@zubric/core/judge';
 import { massAllUp, type Build } from '@zubric/core/vehicle';
 import { setImmediate as breathe } from 'node:timers/promises';
@@ -5,7 +6,7 @@ import { Unreadable, current } from '../database/current.ts';
 import type { BuildHead, BuildStore } from './store.ts';
 
 /** What a build is and what stands in its way. */
-function summaryOf(document: Build) {
+function summaryOf(document: Build): Omit<JudgedLine, keyof BuildHead> {
   const { findings, governing, duties } = evaluate(document);
   const worst = [...governing].sort((a, b) => closeness(a) - closeness(b))[0];
   const of = (severity: Finding['severity']): number =>
@@ -39,7 +40,7 @@ function problemOf(error: unknown): string {
   return `It cannot be opened: ${where}${first.message}`;
 }
 
-type Summary = ReturnType<typeof summaryOf> | { readonly problem: string };
+type Summary = Omit<JudgedLine, keyof BuildHead> | { readonly problem: string };
 
 /** The lines of the list of builds. What they say is kept until the build is saved again. */
 export function buildLines(store: BuildStore) {
@@ -61,7 +62,7 @@ export function buildLines(store: BuildStore) {
     return summary;
   }
 
-  const line = async (head: BuildHead) => ({
+  const line = async (head: BuildHead): Promise<BuildLine> => ({
     id: head.id,
     name: head.name,
     version: head.version,
@@ -69,8 +70,8 @@ export function buildLines(store: BuildStore) {
     ...(await summary(head)),
   });
 
-  return async (heads: readonly BuildHead[]) => {
-    const lines = [];
+  return async (heads: readonly BuildHead[]): Promise<BuildLine[]> => {
+    const lines: BuildLine[] = [];
     for (const head of heads) lines.push(await line(head));
     return lines;
   };

@@ -1,3 +1,4 @@
+import { PLACES, type BuildLines, type Saved, type StoredBuild } from '@zubric/core/answers';
 import { evaluate } from '@zubric/core/judge';
 import { reportInWords } from '@zubric/core/say';
 import { buildFrom, readBuild, TEMPLATES, type Build } from '@zubric/core/vehicle';
@@ -9,7 +10,7 @@ import { HttpProblem, notFound } from '../http/http-problem.ts';
 import { onlyIds } from '../http/ids.ts';
 import { current } from '../database/current.ts';
 import { buildLines } from './line.ts';
-import { PLACES, type BuildStore } from './store.ts';
+import type { BuildStore } from './store.ts';
 
 const name = z.string().trim().min(1, 'give the build a name').max(120);
 const templateIds = TEMPLATES.map((template) => template.id);
@@ -57,7 +58,7 @@ export function documentFrom(json: unknown): Build {
   });
 }
 
-const whole = (row: BuildRow) => ({
+export const storedOut = (row: BuildRow): StoredBuild => ({
   id: row.id,
   version: row.version,
   updatedAt: row.updatedAt.toISOString(),
@@ -84,12 +85,12 @@ export function buildRoutes(store: BuildStore): Router {
       .status(201)
       .location(`/api/builds/${row.id}`)
       .set('ETag', entityTag(row.version))
-      .json(whole(row));
+      .json(storedOut(row));
   };
 
   routes.get('/', async (request, response) => {
     const { place } = query.parse(request.query);
-    response.json({ builds: await lines(await store.list(place)) });
+    response.json({ builds: await lines(await store.list(place)) } satisfies BuildLines);
   });
 
   routes.post('/', async (request, response) => {
@@ -114,7 +115,7 @@ export function buildRoutes(store: BuildStore): Router {
   routes.get('/:id', async (request, response) => {
     const row = await store.find(request.params.id);
     if (!row) throw notFound('such build');
-    response.set('ETag', entityTag(row.version)).json(whole(row));
+    response.set('ETag', entityTag(row.version)).json(storedOut(row));
   });
 
   routes.put('/:id', async (request, response) => {
@@ -127,7 +128,7 @@ export function buildRoutes(store: BuildStore): Router {
       id: request.params.id,
       version: saved.version,
       updatedAt: saved.updatedAt.toISOString(),
-    });
+    } satisfies Saved);
   });
 
   routes.get('/:id/report', async (request, response) => {

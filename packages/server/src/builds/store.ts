@@ -1,3 +1,4 @@
+import type { Place } from '@zubric/core/answers';
 import type { Build } from '@zubric/core/vehicle';
 import { nanoid } from 'nanoid';
 import type { EntityManager } from 'typeorm';
@@ -6,10 +7,6 @@ import { ONE_SITTING } from '../logbook/sitting.ts';
 import { noteBeginning } from '../logbook/store.ts';
 
 const ID_LENGTH = 12;
-
-/** Where a build lies: on the bench, set aside, or thrown away (and still to be had back). */
-export const PLACES = ['bench', 'archive', 'bin'] as const;
-export type Place = (typeof PLACES)[number];
 
 const WHERE: Readonly<Record<Place, string>> = {
   bench: 'archived_at IS NULL AND deleted_at IS NULL',

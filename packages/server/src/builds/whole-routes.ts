@@ -4,6 +4,7 @@ import type { EntityManager } from 'typeorm';
 import { entityTag } from '../http/if-match.ts';
 import { notFound } from '../http/http-problem.ts';
 import { onlyIds } from '../http/ids.ts';
+import { storedOut } from './routes.ts';
 import { buildStore } from './store.ts';
 import { keepWhole, wholeOf, wholeSchema } from './whole.ts';
 
@@ -21,12 +22,12 @@ export function wholeRoutes(manager: EntityManager): Router {
   routes.post('/whole', async (request, response) => {
     const whole = wholeSchema.parse(request.body);
     evaluate(whole.build);
-    const { id, version, updatedAt, document } = await keepWhole(manager, whole);
+    const row = await keepWhole(manager, whole);
     response
       .status(201)
-      .location(`/api/builds/${id}`)
-      .set('ETag', entityTag(version))
-      .json({ id, version, updatedAt: updatedAt.toISOString(), document });
+      .location(`/api/builds/${row.id}`)
+      .set('ETag', entityTag(row.version))
+      .json(storedOut(row));
   });
 
   return routes;

@@ -1,11 +1,11 @@
 import { buildSchema, openBuild, type Build } from '@zubric/core/vehicle';
+import { ENTRY_KINDS } from '@zubric/core/answers';
 import { PROTOCOLS, PROTOCOL_NAMES } from '@zubric/core/trials';
 import { nanoid } from 'nanoid';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { current } from '../database/current.ts';
 import {
-  LOG_KINDS,
   buildEntity,
   logEntryEntity,
   photoEntity,
@@ -50,7 +50,7 @@ export const wholeSchema = z.strictObject({
   log: z
     .array(
       z.strictObject({
-        kind: z.enum(LOG_KINDS),
+        kind: z.enum(ENTRY_KINDS),
         title: z.string().max(500),
         note: z.string().max(5000),
         changes: words,
@@ -190,7 +190,7 @@ export async function keepWhole(manager: EntityManager, whole: Whole): Promise<B
         ...set,
         id: setId,
         buildId: id,
-        conditions: PROTOCOLS[set.protocol].conditions.parse(conditions) as object,
+        conditions: PROTOCOLS[set.protocol].conditions.parse(conditions),
         createdAt: new Date(createdAt),
       });
       for (const { ordinal, reading, recordedAt } of trials)
@@ -198,7 +198,7 @@ export async function keepWhole(manager: EntityManager, whole: Whole): Promise<B
           id: nanoid(),
           trialSetId: setId,
           ordinal,
-          reading: PROTOCOLS[set.protocol].reading.parse(reading) as object,
+          reading: PROTOCOLS[set.protocol].reading.parse(reading),
           recordedAt: new Date(recordedAt),
         });
     }

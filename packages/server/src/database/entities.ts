@@ -1,5 +1,6 @@
 import type { Build, Part } from '@zubric/core/vehicle';
-import type { ProtocolName } from '@zubric/core/trials';
+import type { ENTRY_KINDS } from '@zubric/core/answers';
+import type { ProtocolName, TrialConditions, TrialReading } from '@zubric/core/trials';
 import { EntitySchema } from 'typeorm';
 
 export interface BuildRow {
@@ -25,8 +26,7 @@ export interface SnapshotRow {
   createdAt: Date;
 }
 
-export const LOG_KINDS = ['begun', 'change', 'note', 'snapshot'] as const;
-export type LogKind = (typeof LOG_KINDS)[number];
+export type LogKind = (typeof ENTRY_KINDS)[number];
 
 /** An entry of the logbook. */
 export interface LogEntryRow {
@@ -72,7 +72,7 @@ export interface TrialSetRow {
   buildId: string;
   protocol: ProtocolName;
   name: string;
-  conditions: unknown;
+  conditions: TrialConditions;
   /** Made up for the demo. */
   invented: boolean;
   version: number;
@@ -84,7 +84,7 @@ export interface TrialRow {
   trialSetId: string;
   /** The order in which the runs of a set were recorded, from 1. */
   ordinal: number;
-  reading: unknown;
+  reading: TrialReading;
   recordedAt: Date;
 }
 

@@ -1,3 +1,11 @@
+import type {
+  LogEntry,
+  LogPage,
+  LogPhoto,
+  Snapshot,
+  SnapshotLine,
+  SnapshotLines,
+} from '@zubric/core/answers';
 import { raw, Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../builds/store.ts';
@@ -29,13 +37,13 @@ const paging = z.strictObject({
   most: z.coerce.number().int().min(1).max(200).default(50),
 });
 
-const photoOut = ({ id, caption, createdAt }: Omit<PhotoRow, 'bytes'>) => ({
+const photoOut = ({ id, caption, createdAt }: Omit<PhotoRow, 'bytes'>): LogPhoto => ({
   id,
   caption,
   createdAt: createdAt.toISOString(),
 });
 
-const entryOut = (row: EntryWithPhotos) => ({
+const entryOut = (row: EntryWithPhotos): LogEntry => ({
   id: row.id,
   kind: row.kind,
   title: row.title,
@@ -48,7 +56,7 @@ const entryOut = (row: EntryWithPhotos) => ({
   photos: row.photos.map(photoOut),
 });
 
-const snapshotOut = (row: SnapshotRow) => ({
+const snapshotOut = (row: SnapshotRow): SnapshotLine => ({
   number: row.number,
   name: row.name,
   createdAt: row.createdAt.toISOString(),
@@ -66,7 +74,7 @@ export function buildLogRoutes(logbook: LogbookStore, builds: BuildStore): Route
   routes.get('/log', async (request, response) => {
     const { before, most } = paging.parse(request.query);
     const { entries, next } = await logbook.ofBuild(await buildId(request), { before, most });
-    response.json({ entries: entries.map(entryOut), next });
+    response.json({ entries: entries.map(entryOut), next } satisfies LogPage);
   });
 
   routes.post('/log', async (request, response) => {
@@ -76,7 +84,8 @@ export function buildLogRoutes(logbook: LogbookStore, builds: BuildStore): Route
   });
 
   routes.get('/snapshots', async (request, response) => {
-    response.json({ snapshots: (await logbook.snapshotsOf(await buildId(request))).map(snapshotOut) });
+    const snapshots = (await logbook.snapshotsOf(await buildId(request))).map(snapshotOut);
+    response.json({ snapshots } satisfies SnapshotLines);
   });
 
   routes.post('/snapshots', async (request, response) => {
@@ -90,7 +99,7 @@ export function buildLogRoutes(logbook: LogbookStore, builds: BuildStore): Route
     const number = snapshotNumber.safeParse(request.params.number);
     const row = number.success ? await logbook.findSnapshot(await buildId(request), number.data) : null;
     if (!row) throw notFound('such snapshot');
-    response.json({ ...snapshotOut(row), document: current(row.document) });
+    response.json({ ...snapshotOut(row), document: current(row.document) } satisfies Snapshot);
   });
 
   return routes;

@@ -1,3 +1,4 @@
+import type { PartsAnswer } from '@zubric/core/answers';
 import { PART_KINDS } from '@zubric/core/vehicle';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
@@ -15,7 +16,7 @@ export function partRoutes(database: DataSource): Router {
       where: kind === undefined ? {} : { kind },
       order: { kind: 'ASC', createdAt: 'ASC', id: 'ASC' },
     });
-    response.json({ parts: rows.map((row) => row.data) });
+    response.json({ parts: rows.map((row) => row.data) } satisfies PartsAnswer);
   });
   return routes;
 }

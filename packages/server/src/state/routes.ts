@@ -1,3 +1,4 @@
+import type { StateAnswer } from '@zubric/core/answers';
 import { Router } from 'express';
 import type { Disk } from '../http/disk.ts';
 
@@ -10,7 +11,7 @@ interface State {
 export function stateRoutes({ disk, notices }: State): Router {
   const routes = Router();
   routes.get('/', async (_request, response) => {
-    response.json({ disk: (await disk()) ?? null, notices: notices() });
+    response.json({ disk: (await disk()) ?? null, notices: [...notices()] } satisfies StateAnswer);
   });
   return routes;
 }

@@ -1,4 +1,5 @@
-import { PROTOCOLS, PROTOCOL_NAMES, type ProtocolName } from '@zubric/core/trials';
+import type { Saved, StoredTrial, StoredTrialSet, TrialSets } from '@zubric/core/answers';
+import { PROTOCOLS, PROTOCOL_NAMES, type ProtocolName, type TrialConditions } from '@zubric/core/trials';
 import { Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../builds/store.ts';
@@ -13,17 +14,17 @@ const creation = z.strictObject({ protocol: z.enum(PROTOCOL_NAMES), name, condit
 const change = z.strictObject({ name, conditions: z.unknown() });
 const trialId = z.string().regex(/^[A-Za-z0-9_-]{8,40}$/, '8 to 40 letters, digits, - or _');
 
-const conditionsOf = (protocol: ProtocolName, json: unknown): unknown =>
+const conditionsOf = (protocol: ProtocolName, json: unknown): TrialConditions =>
   z.strictObject({ conditions: PROTOCOLS[protocol].conditions }).parse({ conditions: json }).conditions;
 
-const trialOut = (row: TrialRow) => ({
+const trialOut = (row: TrialRow): StoredTrial => ({
   id: row.id,
   ordinal: row.ordinal,
   reading: row.reading,
   recordedAt: row.recordedAt.toISOString(),
 });
 
-const setOut = (row: TrialSetRow, trials: readonly TrialRow[]) => ({
+const setOut = (row: TrialSetRow, trials: readonly TrialRow[]): StoredTrialSet => ({
   id: row.id,
   buildId: row.buildId,
   protocol: row.protocol,
@@ -46,7 +47,7 @@ export function buildTrialRoutes(trials: TrialStore, builds: BuildStore): Router
 
   routes.get('/', async (request, response) => {
     const sets = await trials.ofBuild(await buildId(request.params));
-    response.json({ trialSets: sets.map((set) => setOut(set, set.trials)) });
+    response.json({ trialSets: sets.map((set) => setOut(set, set.trials)) } satisfies TrialSets);
   });
 
   routes.post('/', async (request, response) => {
@@ -89,7 +90,7 @@ export function trialRoutes(trials: TrialStore): Router {
         stored: { name: set.name, conditions: set.conditions },
         sent: asked,
       });
-    response.set('ETag', entityTag(row.version)).json({ id: row.id, version: row.version });
+    response.set('ETag', entityTag(row.version)).json({ id: row.id, version: row.version } satisfies Saved);
   });
 
   routes.put('/:setId/trials/:trialId', async (request, response) => {

@@ -1,4 +1,4 @@
-import type { ProtocolName } from '@zubric/core/trials';
+import type { ProtocolName, TrialConditions, TrialReading } from '@zubric/core/trials';
 import { nanoid } from 'nanoid';
 import type { EntityManager } from 'typeorm';
 import { trialEntity, trialSetEntity, type TrialRow, type TrialSetRow } from '../database/entities.ts';
@@ -8,7 +8,7 @@ const ID_LENGTH = 12;
 export interface NewTrialSet {
   readonly protocol: ProtocolName;
   readonly name: string;
-  readonly conditions: unknown;
+  readonly conditions: TrialConditions;
   readonly invented?: boolean;
 }
 
@@ -35,34 +35,34 @@ export function trialStore(database: EntityManager) {
     async create(buildId: string, set: NewTrialSet): Promise<TrialSetRow> {
       const id = nanoid(ID_LENGTH);
       // Columns of jsonb take any JSON; the schema of the protocol has already been applied.
-      await sets().insert({ id, buildId, ...set, conditions: set.conditions as object });
+      await sets().insert({ id, buildId, ...set, conditions: set.conditions });
       return sets().findOneByOrFail({ id });
     },
 
     /** Changes name and conditions; undefined where the set has moved on since `version`. */
-    async change(id: string, version: number, to: { name: string; conditions: unknown }) {
+    async change(id: string, version: number, to: { name: string; conditions: TrialConditions }) {
       const { affected } = await sets()
         .createQueryBuilder()
         .update()
-        .set({ name: to.name, conditions: to.conditions as object, version: () => 'version + 1' })
+        .set({ name: to.name, conditions: to.conditions, version: () => 'version + 1' })
         .where('id = :id AND version = :version', { id, version })
         .execute();
       return affected === 1 ? sets().findOneByOrFail({ id }) : undefined;
     },
 
     /** Records a run under an id of the sender's, so that a run sent twice is one run. */
-    record: (trialSetId: string, id: string, reading: unknown): Promise<TrialRow> =>
+    record: (trialSetId: string, id: string, reading: TrialReading): Promise<TrialRow> =>
       database.transaction(async (manager) => {
         await manager.query('SELECT 1 FROM trial_set WHERE id = $1 FOR UPDATE', [trialSetId]);
         const before = await trials(manager).findOneBy({ id, trialSetId });
-        if (before) await trials(manager).update({ id, trialSetId }, { reading: reading as object });
+        if (before) await trials(manager).update({ id, trialSetId }, { reading });
         else {
           const last = await trials(manager).maximum('ordinal', { trialSetId });
           await trials(manager).insert({
             id,
             trialSetId,
             ordinal: (last ?? 0) + 1,
-            reading: reading as object,
+            reading,
           });
         }
         return trials(manager).findOneByOrFail({ id, trialSetId });

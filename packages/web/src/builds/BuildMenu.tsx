@@ -1,6 +1,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Ellipsis } from 'lucide-react';
-import type { BuildLine, Place } from '../common/api.ts';
+import type { BuildLine, Place } from '@zubric/core/answers';
 
 /** What can be done with a build from the list. */
 export interface BuildActions {

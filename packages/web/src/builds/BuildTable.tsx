@@ -1,6 +1,6 @@
 import { showNumber } from '@zubric/core/quantity';
 import { Link } from 'react-router';
-import type { BuildLine, JudgedLine, Place } from '../common/api.ts';
+import type { BuildLine, JudgedLine, Place } from '@zubric/core/answers';
 import { sayMoment } from '../common/days.ts';
 import { stationAddress } from '../common/stations.ts';
 import { useSay } from '../common/units.tsx';

@@ -2,7 +2,8 @@ import { File as NodeFile } from 'node:buffer';
 import { readFileSync } from 'node:fs';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { BuildLine, JudgedLine, Place } from '../common/api.ts';
+import type { BuildLine, JudgedLine, Place, StoredBuild } from '@zubric/core/answers';
+import { newBuild } from '@zubric/core/vehicle';
 import { Refusal, answering, type Asked } from '../testing/answers.ts';
 import { onPage, where } from '../testing/on-page.tsx';
 import { BuildsPage } from './BuildsPage.tsx';
@@ -18,6 +19,11 @@ const line = (more: Partial<JudgedLine> & { readonly id: string; readonly name: 
   short: 0,
   tight: 0,
   ...more,
+});
+
+const stored = (id: string, name: string): StoredBuild => ({
+  ...line({ id, name }),
+  document: newBuild(name),
 });
 
 /** A server that keeps builds by their place. */
@@ -38,7 +44,7 @@ function serving(first: readonly BuildLine[], more: Parameters<typeof answering>
       places.set(copy.id, 'bench');
       return { ...copy, document: { name: copy.name } };
     },
-    'POST /api/builds': ({ body }) => line({ id: 'new', name: (body as { name: string }).name }),
+    'POST /api/builds': ({ body }) => stored('new', (body as { name: string }).name),
     ...more,
   });
 }
@@ -183,7 +189,7 @@ describe('the list of builds', () => {
     serving([line({ id: 'p', name: 'Puffin' })], {
       'POST /api/builds': ({ body }) => {
         brought.push(body);
-        return line({ id: 'q', name: 'Puffin' });
+        return stored('q', 'Puffin');
       },
     });
     show();

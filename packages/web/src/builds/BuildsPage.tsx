@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, lazy, useRef, useState, type DragEvent } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { ApiProblem, api, type BuildLine, type Place } from '../common/api.ts';
+import type { BuildLine, Place } from '@zubric/core/answers';
+import { ApiProblem, api } from '../common/api.ts';
 import { Below } from '../common/Below.tsx';
 import { NoKey } from '../common/Message.tsx';
 import { DiskNotice, Notices } from '../frame/StateNotices.tsx';

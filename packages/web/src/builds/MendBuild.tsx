@@ -1,5 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
-import { api, type BuildLine } from '../common/api.ts';
+import type { BuildLine } from '@zubric/core/answers';
+import { api } from '../common/api.ts';
 
 interface Props {
   readonly build: BuildLine;

@@ -1,3 +1,4 @@
+import { refusalSchema } from '@zubric/core/answers';
 import type { Problem } from '@zubric/core/vehicle';
 import type { z } from 'zod';
 
@@ -36,7 +37,7 @@ interface Call<T> {
   readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
   readonly body?: unknown;
   readonly version?: number;
-  /** The shape of an answer: one of another shape is none. */
+  /** The shape of an answer: one of another shape is none. Left away where nothing is answered. */
   readonly shape?: z.ZodType<T>;
 }
 
@@ -50,7 +51,7 @@ const isLong = (body: unknown): boolean => body instanceof Blob;
  *
  * @throws ApiProblem
  */
-export async function call<T>(
+export async function call<T = undefined>(
   path: string,
   { method = 'GET', body, version, shape }: Call<T> = {},
 ): Promise<T> {
@@ -86,8 +87,9 @@ export async function call<T>(
       });
     return read ? read.data : (answer as T);
   }
-  const details = (answer ?? {}) as Record<string, unknown>;
-  const title = typeof details.title === 'string' ? details.title : `The server said ${response.status}.`;
+  const refusal = refusalSchema.safeParse(answer);
+  const details = refusal.data ?? {};
+  const title = refusal.data?.title ?? `The server said ${response.status}.`;
   const repeatable = safe || response.status === 503 || response.status === 429;
   throw new ApiProblem(response.status, title, { details, repeatable });
 }

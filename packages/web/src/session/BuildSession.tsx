@@ -11,7 +11,7 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import type { StoredBuild } from '../common/api.ts';
+import type { StoredBuild } from '@zubric/core/answers';
 import { dropDraft, isOwn, type LeftDraft } from './drafts.ts';
 import { findHistory, keepHistory } from './history.ts';
 import { useSaving, type KeptHere } from './saving.ts';

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { api, type LogEntry } from '../../common/api.ts';
+import type { LogEntry } from '@zubric/core/answers';
+import { api } from '../../common/api.ts';
 import { Photos } from './Photos.tsx';
 import { useLogChange } from './queries.ts';
 

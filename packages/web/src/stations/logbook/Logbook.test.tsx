@@ -4,7 +4,7 @@ import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { LogEntry, SnapshotLine } from '../../common/api.ts';
+import type { LogEntry, SnapshotLine } from '@zubric/core/answers';
 import { Refusal, answering, type Asked } from '../../testing/answers.ts';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Logbook } from './Logbook.tsx';

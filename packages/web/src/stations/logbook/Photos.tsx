@@ -1,6 +1,7 @@
 import { Camera } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { api, type LogEntry, type LogPhoto } from '../../common/api.ts';
+import type { LogEntry, LogPhoto } from '@zubric/core/answers';
+import { api } from '../../common/api.ts';
 import { useLogChange } from './queries.ts';
 import { shrunk } from './shrink.ts';
 

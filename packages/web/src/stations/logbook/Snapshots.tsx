@@ -1,6 +1,7 @@
 import { useId, useState, type FormEvent } from 'react';
 import { useSearchParams } from 'react-router';
-import { api, type SnapshotLine } from '../../common/api.ts';
+import type { SnapshotLine } from '@zubric/core/answers';
+import { api } from '../../common/api.ts';
 import { sayMoment } from '../../common/days.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';

@@ -1,7 +1,7 @@
 import { showNumber } from '@zubric/core/quantity';
 import { straightRunResult, straightRunWorking, type StraightRunResult } from '@zubric/core/trials';
 import { scaleLinear } from 'd3-scale';
-import type { StoredTrialSet } from '../../common/api.ts';
+import type { StoredTrialSet } from '@zubric/core/answers';
 import { useSay, useUnits } from '../../common/units.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
 import { Opens } from '../../working/Opens.tsx';

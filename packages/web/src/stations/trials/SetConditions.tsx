@@ -1,7 +1,8 @@
 import type { StraightRunConditions } from '@zubric/core/trials';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { ApiProblem, api, type StoredTrialSet, type TrialSetForm } from '../../common/api.ts';
+import type { StoredTrialSet } from '@zubric/core/answers';
+import { ApiProblem, api, type TrialSetForm } from '../../common/api.ts';
 import { aboveZero } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';

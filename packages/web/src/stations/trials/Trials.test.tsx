@@ -4,7 +4,7 @@ import { typed } from '@zubric/core/quantity';
 import type { StraightRunReading } from '@zubric/core/trials';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { StoredTrialSet } from '../../common/api.ts';
+import type { StoredTrialSet } from '@zubric/core/answers';
 import { Refusal, answering, type Asked } from '../../testing/answers.ts';
 import { onBench, text } from '../../testing/on-bench.tsx';
 import { Trials } from './Trials.tsx';
@@ -16,6 +16,7 @@ const reading = (sideM: number, distanceM = 2.9): StraightRunReading => ({
 });
 const setOf = (sides: readonly number[], more: Partial<StoredTrialSet> = {}): StoredTrialSet => ({
   id: 's1',
+  buildId: 'b',
   protocol: 'straight-run',
   name: 'Hall floor',
   conditions: { floor: 'boards', commanded: typed(3, 'm'), note: '' },
@@ -40,7 +41,7 @@ function serving(first: StoredTrialSet): Asked[] {
       const run = {
         id,
         ordinal: set.trials.length + 1,
-        recordedAt: '',
+        recordedAt: '2026-11-20T10:05:00Z',
         ...(body as { reading: StraightRunReading }),
       };
       set = { ...set, trials: [...set.trials.filter((t) => t.id !== id), run] };
@@ -51,7 +52,7 @@ function serving(first: StoredTrialSet): Asked[] {
     },
     'PUT /api/trial-sets/s1': ({ body }) => {
       set = { ...set, version: set.version + 1, ...(body as object) };
-      return { version: set.version };
+      return { id: 's1', version: set.version };
     },
   });
 }

@@ -1,7 +1,8 @@
 import { straightRunResult, type StraightRunVerdict } from '@zubric/core/trials';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, type StoredTrialSet } from '../../common/api.ts';
+import type { StoredTrialSet } from '@zubric/core/answers';
+import { api } from '../../common/api.ts';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { Caution } from '../../findings/Findings.tsx';

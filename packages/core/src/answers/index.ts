@@ -1,0 +1,130 @@
+/**
+ * What the server answers, written once for the server that says it and the browser that reads it. An answer of another
+ * shape is none. Documents are only told to be objects: whoever opens one reads it by the schema of its own.
+ *
+ * @example storedBuildSchema.safeParse(await response.json())
+ */
+// Before the first answer is read: zod asks no browser whether it may evaluate strings.
+import '../quantity/index.ts';
+import { z } from 'zod';
+import type { LinkId, Verdict } from '../judge/index.ts';
+import type { ProtocolName, TrialConditions, TrialReading } from '../trials/index.ts';
+import type { Build, Part, Problem } from '../vehicle/index.ts';
+
+const document = <T>() => z.custom<T>((json) => typeof json === 'object' && json !== null);
+const word = <T extends string>() => z.custom<T>((json) => typeof json === 'string');
+const instant = z.iso.datetime();
+
+/** Where a build lies: on the bench, set aside, or thrown away (and still to be had back). */
+export const PLACES = ['bench', 'archive', 'bin'] as const;
+export type Place = (typeof PLACES)[number];
+
+export const storedBuildSchema = z.object({
+  id: z.string(),
+  version: z.int(),
+  updatedAt: instant,
+  document: document<Build>(),
+});
+export type StoredBuild = Readonly<z.output<typeof storedBuildSchema>>;
+
+export const savedSchema = z.object({ id: z.string(), version: z.int(), updatedAt: instant.optional() });
+export type Saved = Readonly<z.output<typeof savedSchema>>;
+
+const head = { id: z.string(), name: z.string(), version: z.int(), updatedAt: instant };
+const judged = z.object({
+  ...head,
+  purpose: z.string(),
+  readyBy: z.string().nullable(),
+  massKg: z.number(),
+  duties: z.int(),
+  stops: z.int(),
+  short: z.int(),
+  tight: z.int(),
+  worst: z
+    .object({
+      link: word<LinkId>(),
+      title: z.string(),
+      duty: z.string().nullable(),
+      ratio: z.number(),
+      rule: z.number(),
+      verdict: word<Verdict>(),
+    })
+    .optional(),
+});
+export type JudgedLine = Readonly<z.output<typeof judged>>;
+/** One that cannot be opened or judged stands in the list too. */
+const unjudged = z.object({ ...head, problem: z.string() });
+
+export const buildLinesSchema = z.object({ builds: z.array(z.union([judged, unjudged])) });
+export type BuildLines = Readonly<z.output<typeof buildLinesSchema>>;
+export type BuildLine = JudgedLine | Readonly<z.output<typeof unjudged>>;
+
+export const logPhotoSchema = z.object({ id: z.string(), caption: z.string(), createdAt: instant });
+export type LogPhoto = Readonly<z.output<typeof logPhotoSchema>>;
+
+/** What an entry of the logbook is of. */
+export const ENTRY_KINDS = ['begun', 'change', 'note', 'snapshot'] as const;
+
+export const logEntrySchema = z.object({
+  id: z.string(),
+  kind: z.enum(ENTRY_KINDS),
+  title: z.string(),
+  note: z.string(),
+  changes: z.array(z.string()),
+  margins: z.array(z.string()),
+  snapshotNumber: z.number().nullable(),
+  begunAt: instant,
+  endedAt: instant,
+  photos: z.array(logPhotoSchema),
+});
+export type LogEntry = Readonly<z.output<typeof logEntrySchema>>;
+
+/** A page of the logbook; `next` is where the one of earlier entries begins. */
+export const logPageSchema = z.object({ entries: z.array(logEntrySchema), next: z.string().nullable() });
+export type LogPage = Readonly<z.output<typeof logPageSchema>>;
+
+export const snapshotLineSchema = z.object({ number: z.int(), name: z.string(), createdAt: instant });
+export type SnapshotLine = Readonly<z.output<typeof snapshotLineSchema>>;
+export const snapshotLinesSchema = z.object({ snapshots: z.array(snapshotLineSchema) });
+export type SnapshotLines = Readonly<z.output<typeof snapshotLinesSchema>>;
+export const snapshotSchema = snapshotLineSchema.extend({ document: document<Build>() });
+export type Snapshot = Readonly<z.output<typeof snapshotSchema>>;
+
+export const partsSchema = z.object({ parts: z.array(document<Part>()) });
+export type PartsAnswer = Readonly<z.output<typeof partsSchema>>;
+
+export const storedTrialSchema = z.object({
+  id: z.string(),
+  ordinal: z.int(),
+  reading: document<TrialReading>(),
+  recordedAt: instant,
+});
+export type StoredTrial = Readonly<z.output<typeof storedTrialSchema>>;
+
+export const storedTrialSetSchema = z.object({
+  id: z.string(),
+  buildId: z.string(),
+  protocol: word<ProtocolName>(),
+  name: z.string(),
+  conditions: document<TrialConditions>(),
+  invented: z.boolean(),
+  version: z.int(),
+  createdAt: instant,
+  trials: z.array(storedTrialSchema),
+});
+export type StoredTrialSet = Readonly<z.output<typeof storedTrialSetSchema>>;
+export const trialSetsSchema = z.object({ trialSets: z.array(storedTrialSetSchema) });
+
+export type TrialSets = Readonly<z.output<typeof trialSetsSchema>>;
+
+export const stateSchema = z.object({
+  disk: z.object({ freeBytes: z.number(), low: z.boolean(), full: z.boolean() }).nullable(),
+  notices: z.array(z.string()),
+});
+export type StateAnswer = Readonly<z.output<typeof stateSchema>>;
+
+/** What the server says where it refuses: RFC 9457, with a code and the paths that are wrong. */
+export const refusalSchema = z.looseObject({
+  title: z.string(),
+  problems: z.array(document<Problem>()).optional(),
+});
