@@ -25,6 +25,7 @@ import {
 import { STANDARD_GRAVITY, radiansToDegrees } from '../quantity/index.ts';
 import { NotPhysical } from '../contract/index.ts';
 import { launchOfBuild } from '../simulate/index.ts';
+import type { CalculatorName, GivenTo } from './registry.ts';
 import { chainLoad, timingBeltInput, wormInput, type Stage, type StageOf } from '../transmission/index.ts';
 
 type Values = Readonly<Record<string, unknown>>;
@@ -37,8 +38,11 @@ interface Source {
   readonly line: Driveline | undefined;
 }
 
-/** What a build says of a calculator's inputs; undefined where it says nothing. */
-type Fill = (source: Source) => Values | undefined;
+/** What is known of a calculator's inputs; a key with the value undefined must be empty. */
+type Known<Given> = { readonly [K in keyof Given]?: Given[K] | undefined };
+
+/** What a build says of the inputs of the calculator of that name; undefined where it says nothing. */
+type Fill<Given> = (source: Source, name: string) => Known<Given> | undefined;
 
 /** The calculator that worked out a number of the report, or one of the steps behind it. */
 function stepOf(working: Working | undefined, name: string): Calculation | undefined {
@@ -52,10 +56,11 @@ function stepOf(working: Working | undefined, name: string): Calculation | undef
 }
 
 const asWorked =
-  (name: string, working: (source: Source) => Working | undefined): Fill =>
-  (source) => {
+  <Given>(working: (source: Source) => Working | undefined): Fill<Given> =>
+  (source, name) => {
     try {
-      return stepOf(working(source), name)?.given;
+      // A step by a calculator was asked with what that calculator takes.
+      return stepOf(working(source), name)?.given as Known<Given> | undefined;
     } catch (error) {
       // The duty is past its parts: the build has no such numbers.
       if (error instanceof NotPhysical) return undefined;
@@ -63,11 +68,11 @@ const asWorked =
     }
   };
 
-const asInDuty = (name: string, opened: Parameters<typeof workingOf>[1]): Fill =>
-  asWorked(name, ({ build, duty }) => workingOf(build, opened, duty.id));
+const asInDuty = <Given>(opened: Parameters<typeof workingOf>[1]): Fill<Given> =>
+  asWorked(({ build, duty }) => workingOf(build, opened, duty.id));
 
-const asInLink = (name: string, id: LinkId, side: 'needs' | 'has'): Fill =>
-  asWorked(name, ({ build, report, duty }) => {
+const asInLink = <Given>(id: LinkId, side: 'needs' | 'has'): Fill<Given> =>
+  asWorked(({ build, report, duty }) => {
     const links = report.links.filter(({ link }) => link === id);
     const link = links.find(({ dutyId }) => dutyId === duty.id) ?? links[0];
     return link && workingOfLink(build, link, side);
@@ -75,13 +80,14 @@ const asInLink = (name: string, id: LinkId, side: 'needs' | 'has'): Fill =>
 
 /** The same, with keys that must be empty beside it. */
 const instead =
-  (fill: Fill, ...empty: readonly string[]): Fill =>
-  (source) => {
-    const filled = fill(source);
-    return filled && { ...Object.fromEntries(empty.map((key) => [key, undefined])), ...filled };
+  <Given>(fill: Fill<Given>, ...empty: readonly (keyof Given & string)[]): Fill<Given> =>
+  (source, name) => {
+    const filled = fill(source, name);
+    const emptied = Object.fromEntries(empty.map((key) => [key, undefined])) as Known<Given>;
+    return filled && { ...emptied, ...filled };
   };
 
-const dataSheet: Fill = ({ build }) => {
+const dataSheet: Fill<GivenTo<'dc-motor-constants'>> = ({ build }) => {
   const motor = motorOf(build);
   if (!motor) return undefined;
   const { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA } = motor;
@@ -123,31 +129,34 @@ const firstChain = (build: Build): StageOf<'chain'> | undefined =>
 
 /** The first stage of a kind, as its calculator takes it. */
 const ofStage =
-  <K extends Stage['kind']>(kind: K, fill: (stage: StageOf<K>) => Values): Fill =>
+  <K extends Stage['kind'], Given>(kind: K, fill: (stage: StageOf<K>) => Known<Given>): Fill<Given> =>
   ({ build }) => {
     const stage = build.drive.stages.find((s): s is StageOf<K> => s.kind === kind);
     return stage && fill(stage);
   };
 
 /** The torque that a part on the driven wheel's shaft carries. */
-const wheelShaft: Fill = ({ of }) => of.point && { torqueNm: Math.abs(of.point.wheelTorqueNm) };
+const wheelShaft: Fill<{ readonly torqueNm?: number | undefined }> = ({ of }) =>
+  of.point && { torqueNm: Math.abs(of.point.wheelTorqueNm) };
 
-const FILLS: Readonly<Record<string, Fill>> = {
-  'road-load': asInDuty('road-load', 'force'),
-  'loaded-mass': asInDuty('loaded-mass', 'mass'),
-  'axle-loads': asInDuty('axle-loads', 'grip'),
-  'grip-force': asInDuty('grip-force', 'grip'),
-  'wheel-torque': asInDuty('wheel-torque', 'wheel-torque'),
-  'motor-load': asInDuty('motor-load', 'motor-torque'),
-  'dc-motor-point': instead(asInDuty('dc-motor-point', 'motor-current'), 'currentA', 'speedRpm'),
-  'driver-draw': asInDuty('driver-draw', 'battery-current'),
-  'attainable-speed': asInDuty('attainable-speed', 'attainable-speed'),
-  'full-command': asInLink('full-command', 'torque', 'has'),
-  'delivered-torque': asInLink('delivered-torque', 'torque', 'has'),
-  'ratio-window': asInLink('ratio-window', 'ratio', 'needs'),
-  'chain-drive': instead((source) => {
+const FILLS: { readonly [N in CalculatorName]?: Fill<GivenTo<N>> } = {
+  'road-load': asInDuty('force'),
+  'loaded-mass': asInDuty('mass'),
+  'axle-loads': asInDuty('grip'),
+  'grip-force': asInDuty('grip'),
+  'wheel-torque': asInDuty('wheel-torque'),
+  'motor-load': asInDuty('motor-torque'),
+  'dc-motor-point': instead(asInDuty('motor-current'), 'currentA', 'speedRpm'),
+  'driver-draw': asInDuty('battery-current'),
+  'attainable-speed': asInDuty('attainable-speed'),
+  'full-command': asInLink('torque', 'has'),
+  'delivered-torque': asInLink('torque', 'has'),
+  'ratio-window': asInLink('ratio', 'needs'),
+  'chain-drive': instead((source, name) => {
     const chain = firstChain(source.build);
-    return asInLink('chain-drive', 'chain-pull', 'needs')(source) ?? (chain && chainLoad(chain));
+    return (
+      asInLink<GivenTo<'chain-drive'>>('chain-pull', 'needs')(source, name) ?? (chain && chainLoad(chain))
+    );
   }, 'pitchMm'),
   'gear-pair': ofStage('spur', (s) => ({
     moduleMm: s.module.value * 1000,
@@ -155,28 +164,32 @@ const FILLS: Readonly<Record<string, Fill>> = {
     teethDriven: s.teethDriven,
     efficiency: s.efficiency.value,
   })),
-  'gear-bending': asInLink('gear-bending', 'tooth-stress', 'needs'),
-  'bevel-pair': asInLink('bevel-pair', 'tooth-stress', 'needs'),
+  'gear-bending': asInLink('tooth-stress', 'needs'),
+  'bevel-pair': asInLink('tooth-stress', 'needs'),
   planetary: ofStage('planetary', ({ sunTeeth, ringTeeth, planets }) => ({ sunTeeth, ringTeeth, planets })),
-  'worm-pair': instead(ofStage('worm', wormInput), 'axialModuleMm', 'wormPitchDiameterMm'),
-  'timing-belt': instead(ofStage('timing-belt', timingBeltInput), 'centreMm'),
-  'friction-belt': asInLink('friction-belt', 'slip', 'needs'),
-  'friction-wheel': asInLink('friction-wheel', 'slip', 'needs'),
-  'rim-pull': asInLink('rim-pull', 'belt-pull', 'needs'),
-  'allowed-load': asInLink('allowed-load', 'chain-pull', 'has'),
-  'train-ratio': asWorked('train-ratio', ({ build }) => ratioWorking(build)),
-  'battery-pack': asInLink('battery-pack', 'driver-voltage', 'needs'),
-  'outing-draw': asWorked('outing-draw', ({ build }) => workingOfOuting(build, 'energy')),
-  'energy-drawn': asWorked('energy-drawn', ({ build }) => workingOfOuting(build, 'energy')),
-  'run-time': asWorked('run-time', ({ build }) => workingOfOuting(build, 'run-time')),
+  'worm-pair': instead<GivenTo<'worm-pair'>>(
+    ofStage('worm', wormInput),
+    'axialModuleMm',
+    'wormPitchDiameterMm',
+  ),
+  'timing-belt': instead<GivenTo<'timing-belt'>>(ofStage('timing-belt', timingBeltInput), 'centreMm'),
+  'friction-belt': asInLink('slip', 'needs'),
+  'friction-wheel': asInLink('slip', 'needs'),
+  'rim-pull': asInLink('belt-pull', 'needs'),
+  'allowed-load': asInLink('chain-pull', 'has'),
+  'train-ratio': asWorked(({ build }) => ratioWorking(build)),
+  'battery-pack': asInLink('driver-voltage', 'needs'),
+  'outing-draw': asWorked(({ build }) => workingOfOuting(build, 'energy')),
+  'energy-drawn': asWorked(({ build }) => workingOfOuting(build, 'energy')),
+  'run-time': asWorked(({ build }) => workingOfOuting(build, 'run-time')),
   'dc-motor-constants': dataSheet,
-  'dc-motor-at-voltage': (source) => {
-    const sheet = dataSheet(source);
+  'dc-motor-at-voltage': (source, name) => {
+    const sheet = dataSheet(source, name);
     return sheet && { ...sheet, newVoltageV: source.line?.circuit.openCircuitV };
   },
   'motor-heat': ({ of, line }) =>
     of.point && line && { currentA: Math.abs(of.point.currentA), resistanceOhm: line.circuit.resistanceOhm },
-  'battery-sag': instead(
+  'battery-sag': instead<GivenTo<'battery-sag'>>(
     ({ of, line }) =>
       of.point &&
       line?.pack && {
@@ -306,7 +319,7 @@ export function fromBuild(name: string, build: Build, dutyId: string): Values | 
   const duty = build.duties.find(({ id }) => id === dutyId);
   const report = evaluate(build);
   const of = report.duties.find(({ id }) => id === dutyId);
-  const fill = FILLS[name];
+  const fill = (FILLS as Readonly<Record<string, Fill<Values> | undefined>>)[name];
   if (!duty || !of || !fill) return undefined;
-  return fill({ build, duty, report, of, line: drivelineOf(build, trainOf(build)) });
+  return fill({ build, duty, report, of, line: drivelineOf(build, trainOf(build)) }, name);
 }

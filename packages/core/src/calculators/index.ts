@@ -1,6 +1,13 @@
 export { UnknownCalculator, calculate } from './calculate.ts';
 export { calculationProblem, type CalculationProblem } from './problems.ts';
 export { QUESTIONS, questionsByTopic, TOPICS, type Question, type Topic } from './questions.ts';
-export { CALCULATORS, findCalculator, type AnyCalculator, type CalculatorName } from './registry.ts';
+export {
+  CALCULATORS,
+  findCalculator,
+  type AnyCalculator,
+  type CalculatorName,
+  type FoundBy,
+  type TakenBy,
+} from './registry.ts';
 export { fillsFromBuild, fromBuild } from './from-build.ts';
 export { intoBuild, placesFor, type ShownAt } from './into-build.ts';

@@ -9,24 +9,24 @@ import {
 } from '../vehicle/index.ts';
 import { degreesToRadians, radSToRpm, show, typed, type Origin, type Quantity } from '../quantity/index.ts';
 import type { Stage, StageOf } from '../transmission/index.ts';
+import type { CalculatorName, FoundBy } from './registry.ts';
 
 type Values = Readonly<Record<string, unknown>>;
+type Numbers<K extends string> = Readonly<Record<K, number>>;
 
 /** The station that shows where a result went. */
 export type ShownAt = 'brief' | 'drivetrain' | 'power';
 
 /** The result of a sum and the place of a build where it belongs. */
-interface Place {
+interface Place<Found> {
   /** The key of the output. */
-  readonly key: string;
+  readonly key: keyof Found & string;
   /** Where it goes, as it ends "into …". */
   readonly title: string;
   readonly station: ShownAt;
   /** The build with the result in its place; a sentence where it has no such place. */
-  readonly put: (build: Build, found: Values, dutyId: string) => Build | string;
+  readonly put: (build: Build, found: Found, dutyId: string) => Build | string;
 }
-
-const number = (found: Values, key: string): number => Number(found[key]);
 
 const changed = (value: number, before: Quantity, origin: Origin): Quantity =>
   typed(value, before.unit, origin);
@@ -67,119 +67,115 @@ function withStage<K extends Stage['kind']>(
   return { ...build, drive: { ...build.drive, stages } };
 }
 
-const wheelDiameter: Place = {
+const wheelDiameter: Place<Numbers<'diameterM'>> = {
   key: 'diameterM',
   title: 'the wheel diameter, as measured',
   station: 'brief',
   put: (build, found) =>
-    changeDrivenDiameter(
-      build,
-      changed(number(found, 'diameterM'), drivenDiameter(build.layout), 'measured'),
-    ),
+    changeDrivenDiameter(build, changed(found.diameterM, drivenDiameter(build.layout), 'measured')),
 };
 
-const track: Place = {
+const track: Place<Numbers<'correctedTrackM'>> = {
   key: 'correctedTrackM',
   title: 'the track, as measured',
   station: 'brief',
   put: (build, found) =>
     trackOf(build.layout).value > 0
-      ? changeTrack(build, changed(number(found, 'correctedTrackM'), trackOf(build.layout), 'measured'))
+      ? changeTrack(build, changed(found.correctedTrackM, trackOf(build.layout), 'measured'))
       : 'This build stands on wheels in one line: it has no track.',
 };
 
-const rolling: Place = {
+const rolling: Place<Numbers<'rollingCoefficient'>> = {
   key: 'rollingCoefficient',
   title: 'the rolling resistance of the duty’s ground, as measured',
   station: 'brief',
   put: (build, found, dutyId) =>
     withGround(build, dutyId, (ground) => ({
       ...ground,
-      rolling: changed(Math.max(0, number(found, 'rollingCoefficient')), ground.rolling, 'measured'),
+      rolling: changed(Math.max(0, found.rollingCoefficient), ground.rolling, 'measured'),
     })),
 };
 
-const dragArea: Place = {
+const dragArea: Place<Numbers<'dragAreaM2'>> = {
   key: 'dragAreaM2',
   title: 'the drag area, as measured',
   station: 'brief',
   put: (build, found) => ({
     ...build,
-    dragArea: changed(number(found, 'dragAreaM2'), build.dragArea, 'measured'),
+    dragArea: changed(found.dragAreaM2, build.dragArea, 'measured'),
   }),
 };
 
 /** A speed or a grade that was found goes to the duty that was chosen. */
-const dutySpeed: Place = {
+const dutySpeed: Place<Numbers<'speedMps'>> = {
   key: 'speedMps',
   title: 'the speed of the duty',
   station: 'brief',
   put: (build, found, dutyId) =>
     withDuty(build, dutyId, (duty) => ({
       ...duty,
-      speed: changed(number(found, 'speedMps'), duty.speed, 'typed'),
+      speed: changed(found.speedMps, duty.speed, 'typed'),
     })),
 };
 
-const dutyGrade: Place = {
+const dutyGrade: Place<Numbers<'limitDeg'>> = {
   key: 'limitDeg',
   title: 'the grade of the duty',
   station: 'brief',
   put: (build, found, dutyId) =>
-    number(found, 'limitDeg') >= 90
+    found.limitDeg >= 90
       ? 'Such a grade is a wall: nothing to put there.'
       : withDuty(build, dutyId, (duty) => ({
           ...duty,
-          grade: changed(degreesToRadians(number(found, 'limitDeg')), duty.grade, 'typed'),
+          grade: changed(degreesToRadians(found.limitDeg), duty.grade, 'typed'),
         })),
 };
 
-const chainCentre: Place = {
+const chainCentre: Place<Numbers<'centreForLinksMm'>> = {
   key: 'centreForLinksMm',
   title: 'the centre distance of the chain',
   station: 'drivetrain',
   put: (build, found) =>
     withStage(build, 'chain', (stage) => ({
       ...stage,
-      centre: changed(number(found, 'centreForLinksMm') / 1000, stage.centre, 'typed'),
+      centre: changed(found.centreForLinksMm / 1000, stage.centre, 'typed'),
     })),
 };
 
-const chainTeeth: Place = {
+const chainTeeth: Place<Numbers<'teethDriver' | 'teethDriven'>> = {
   key: 'teethDriven',
   title: 'the teeth of the chain',
   station: 'drivetrain',
   put: (build, found) =>
     withStage(build, 'chain', (stage) => ({
       ...stage,
-      teethDriver: number(found, 'teethDriver'),
-      teethDriven: number(found, 'teethDriven'),
+      teethDriver: found.teethDriver,
+      teethDriven: found.teethDriven,
     })),
 };
 
-const wheelSprocket: Place = {
+const wheelSprocket: Place<Numbers<'teeth'>> = {
   key: 'teeth',
   title: 'the driven sprocket of the chain',
   station: 'drivetrain',
-  put: (build, found) =>
-    withStage(build, 'chain', (stage) => ({ ...stage, teethDriven: number(found, 'teeth') })),
+  put: (build, found) => withStage(build, 'chain', (stage) => ({ ...stage, teethDriven: found.teeth })),
 };
 
-const gearheadRatio: Place = {
+const gearheadRatio: Place<Numbers<'ratio'> & { readonly efficiency?: number | undefined }> = {
   key: 'ratio',
   title: 'the gearhead stage',
   station: 'drivetrain',
   put: (build, found) =>
     withStage(build, 'gearhead', (stage) => ({
       ...stage,
-      ratio: changed(number(found, 'ratio'), stage.ratio, 'typed'),
-      ...(typeof found.efficiency === 'number' && found.efficiency > 0
+      ratio: changed(found.ratio, stage.ratio, 'typed'),
+      ...(found.efficiency !== undefined && found.efficiency > 0
         ? { efficiency: changed(found.efficiency, stage.efficiency, 'typed') }
         : {}),
     })),
 };
 
-const cableResistance: Place = {
+const cableResistance: Place<Numbers<'resistanceOhm'>> = {
   key: 'resistanceOhm',
   title: 'the resistance of the battery cable',
   station: 'power',
@@ -187,21 +183,19 @@ const cableResistance: Place = {
     ...build,
     supply: {
       ...build.supply,
-      cableResistance: changed(number(found, 'resistanceOhm'), build.supply.cableResistance, 'typed'),
+      cableResistance: changed(found.resistanceOhm, build.supply.cableResistance, 'typed'),
     },
   }),
 };
 
-const motorConstants: Place = {
+const motorConstants: Place<Numbers<'resistanceOhm' | 'keVsPerRad' | 'noLoadA'>> = {
   key: 'resistanceOhm',
   title: 'the motor’s figures, at its own voltage',
   station: 'power',
   put: (build, found) => {
     const motor = motorOf(build);
     if (!motor) return 'This build has no motor: choose one at Power first.';
-    const [resistanceOhm, keVsPerRad, noLoadA] = ['resistanceOhm', 'keVsPerRad', 'noLoadA'].map((key) =>
-      number(found, key),
-    ) as [number, number, number];
+    const { resistanceOhm, keVsPerRad, noLoadA } = found;
     const stallA = motor.voltageV / resistanceOhm;
     if (noLoadA >= stallA)
       return `At ${show(motor.voltageV, 'voltage', 'metric').text} that motor would not turn: its no-load current is above its stall current.`;
@@ -215,7 +209,7 @@ const motorConstants: Place = {
   },
 };
 
-const PLACES: Readonly<Record<string, readonly Place[]>> = {
+const PLACES: { readonly [N in CalculatorName]?: readonly Place<FoundBy<N>>[] } = {
   'effective-diameter': [wheelDiameter],
   'odometry-square': [track],
   'coast-down': [rolling, dragArea],
@@ -232,9 +226,13 @@ const PLACES: Readonly<Record<string, readonly Place[]>> = {
   'dc-motor-fit': [motorConstants],
 };
 
+/** The table ties each calculator's answers to its places; the compiler cannot follow that through a name. */
+const placesOf = (name: string): readonly Place<Values>[] | undefined =>
+  (PLACES as Readonly<Record<string, readonly Place<Values>[] | undefined>>)[name];
+
 /** Where the results of a calculator belong in a build; none where they belong nowhere. */
-export const placesFor = (name: string): readonly Pick<Place, 'key' | 'title' | 'station'>[] =>
-  PLACES[name] ?? [];
+export const placesFor = (name: string): readonly Pick<Place<Values>, 'key' | 'title' | 'station'>[] =>
+  placesOf(name) ?? [];
 
 /**
  * A build with one result of a calculator put where it belongs. The result's origin is said: measured where a trial
@@ -249,6 +247,6 @@ export function intoBuild(
   build: Build,
   dutyId: string,
 ): Build | string {
-  const place = PLACES[name]?.find((p) => p.key === key);
+  const place = placesOf(name)?.find((p) => p.key === key);
   return place ? place.put(build, found, dutyId) : 'That result belongs nowhere in a build.';
 }

@@ -110,6 +110,12 @@ const ALL = [
 /** The names by which calculators are called, in commands, addresses and the API. */
 export type CalculatorName = (typeof ALL)[number]['name'];
 
+type CalculatorOf<N extends CalculatorName> = Extract<(typeof ALL)[number], { readonly name: N }>;
+/** What a calculator of a name takes, what it reckons with once its defaults are filled in, and what it answers. */
+export type GivenTo<N extends CalculatorName> = z.input<CalculatorOf<N>['input']>;
+export type TakenBy<N extends CalculatorName> = z.output<CalculatorOf<N>['input']>;
+export type FoundBy<N extends CalculatorName> = z.output<CalculatorOf<N>['output']>;
+
 /** A calculator as the registry hands it out: its own types are kept by its own module. */
 export type AnyCalculator = Calculator<z.ZodType, z.ZodType, CalculatorName>;
 

@@ -9,13 +9,13 @@ export interface Runs<Input, Output> {
 }
 
 /** A calculator of the registry and the numbers that it is asked with: worked out when its answer is wanted. */
-export interface Sum {
+export interface Sum<Found extends Values = Values> {
   readonly calculator: string;
   readonly given: Values;
   /** Which of its outputs is the answer. */
   readonly key: string;
   /** All of its outputs. Throws NotPhysical. */
-  readonly found: () => Values;
+  readonly found: () => Found;
   /** The answer; NaN where too little was given for it. Throws NotPhysical. */
   readonly answer: () => number;
 }
@@ -29,7 +29,7 @@ export function sumOf<Input extends Values, Output extends Values>(
   { name, run }: Runs<Input, Output>,
   given: Input,
   key: keyof Output & string,
-): Sum {
+): Sum<Output> {
   const found = once(() => run(given));
   return { calculator: name, given, key, found, answer: () => Number(found()[key]) };
 }

@@ -37,9 +37,9 @@ import {
 } from '../vehicle/index.ts';
 import { LOADS, atBrief, figureInput } from './ground-inputs.ts';
 import { turnWorking } from './turn.ts';
-import { calculated, fixed, from, shelf, worked, type Calculation, type WorkingInput } from './working.ts';
+import { calculated, fixed, from, shelf, worked, type CalculationBy, type WorkingInput } from './working.ts';
 
-export function massWorking(build: Build, duty: Duty): Calculation {
+export function massWorking(build: Build, duty: Duty): CalculationBy<typeof loadedMass> {
   const { own, payload, others } = build.masses;
   const rows: readonly (readonly [typeof own, string])[] = [
     [own, 'Brief, the vehicle itself'],
@@ -81,7 +81,7 @@ export function accelerationInput(duty: Duty): WorkingInput {
   return worked('accelerationMps2', 'to be at its speed in time', up);
 }
 
-const towWorking = (build: Build, duty: Duty): Calculation =>
+const towWorking = (build: Build, duty: Duty): CalculationBy<typeof towedLoad> =>
   calculated(towedLoad, towedInput(build, duty), 'drawbarN', [
     ...(duty.towed
       ? [
@@ -122,7 +122,12 @@ function rollingInput(build: Build, duty: Duty, footing: Footing): WorkingInput 
   return worked('rollingCoefficient', 'of driven and free wheels', mean);
 }
 
-function roadWorking(build: Build, duty: Duty, footing: Footing, speedMps: number): Calculation {
+function roadWorking(
+  build: Build,
+  duty: Duty,
+  footing: Footing,
+  speedMps: number,
+): CalculationBy<typeof roadLoad> {
   const where = atBrief(duty);
   const inner = innerDriveInput(build);
   return calculated(roadLoad, roadLoadInput(build, duty, footing, speedMps), 'totalN', [
@@ -162,7 +167,7 @@ export function innerWorking(
   build: Build,
   given: NonNullable<ReturnType<typeof innerDriveInput>>,
   key: 'rotatingMassFactor' | 'mostForceN',
-): Calculation {
+): CalculationBy<typeof innerDrive> {
   const inner = build.innerDrive;
   return calculated(innerDrive, given, key, [
     ...(inner
@@ -177,13 +182,17 @@ export function innerWorking(
 }
 
 /** The force along the ground, at the duty's speed unless another is given. */
-export function forceWorking(build: Build, duty: Duty, speedMps = duty.speed.value): Calculation {
+export function forceWorking(
+  build: Build,
+  duty: Duty,
+  speedMps = duty.speed.value,
+): CalculationBy<typeof sumOfForces> {
   const { resistance, footing } = demandOf(build, duty, speedMps);
   const road = roadWorking(build, duty, footing, speedMps);
   const beyond = beyondRoad(resistance);
   if (Object.values(beyond).every((force) => force === 0)) return road;
   const turn = beyond.turningN > 0 ? turnWorking(build, duty, footing) : undefined;
-  return calculated(sumOfForces, { roadN: Number(road.found.totalN), ...beyond }, 'totalN', [
+  return calculated(sumOfForces, { roadN: road.found.totalN, ...beyond }, 'totalN', [
     worked('roadN', atBrief(duty), road),
     fixed('compactionN', beyond.compactionN > 0 ? 'the sinkage of every wheel or track' : 'firm ground'),
     turn
@@ -202,7 +211,7 @@ export function forceWorking(build: Build, duty: Duty, speedMps = duty.speed.val
   ]);
 }
 
-function leanWorking(build: Build, duty: Duty, footing: Footing): Calculation {
+function leanWorking(build: Build, duty: Duty, footing: Footing): CalculationBy<typeof catchLean> {
   return calculated(catchLean, catchInput(build, duty, footing), 'forceN', [
     worked('massKg', atBrief(duty), massWorking(build, duty)),
     fixed('heightM', 'the middle of it all over the axle'),
@@ -219,7 +228,7 @@ export function stepWorking(
   duty: Duty,
   footing: Footing,
   key: 'frictionNeeded' | 'torqueNm' | 'pushN',
-): Calculation | undefined {
+): CalculationBy<typeof obstacleClimb> | undefined {
   const { step } = demandOf(build, duty);
   const axle: Axle | undefined =
     step && !('problem' in step) ? build.layout.axles.find((a) => a.id === step.axleId) : undefined;

@@ -143,7 +143,7 @@ function brakingSource({ build, link }: Asked, line: Driveline): Source | undefi
   ]);
   return {
     from: 'wheel',
-    torque: { ...worked('torqueNm', 'braking', wheel), value: Number(wheel.found.torqueNm) },
+    torque: { ...worked('torqueNm', 'braking', wheel), value: wheel.found.torqueNm },
     wheelRpm: 0,
   };
 }

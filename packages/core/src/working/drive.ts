@@ -25,15 +25,15 @@ import {
   readFor,
   shelf,
   worked,
-  type Calculation,
+  type CalculationBy,
   type WorkingInput,
 } from './working.ts';
 
 const MULTIPLIED = 'the stages at Drivetrain, multiplied';
 
-export function wheelWorking(build: Build, duty: Duty, line: Driveline): Calculation {
+export function wheelWorking(build: Build, duty: Duty, line: Driveline): CalculationBy<typeof wheelTorque> {
   const force = forceWorking(build, duty);
-  return calculated(wheelTorque, wheelTorqueInput(line, Number(force.found.totalN)), 'torqueNm', [
+  return calculated(wheelTorque, wheelTorqueInput(line, force.found.totalN), 'torqueNm', [
     worked('forceN', `Brief, ${duty.name}`, force),
     from('wheelDiameterM', rollingDiameter(build), rollingPlace(build)),
     fixed('wheels', 'drivelines, by the layout'),
@@ -46,10 +46,10 @@ const outerSpeed = (build: Build, duty: Duty): Duty['speed'] => {
   return turn ? { ...duty.speed, value: turn.outerMps } : duty.speed;
 };
 
-export function motorWorking(build: Build, duty: Duty, line: Driveline): Calculation {
+export function motorWorking(build: Build, duty: Duty, line: Driveline): CalculationBy<typeof motorLoad> {
   const wheel = wheelWorking(build, duty, line);
   const speed = outerSpeed(build, duty);
-  const given = motorLoadInput(line, Number(wheel.found.torqueNm), speed.value);
+  const given = motorLoadInput(line, wheel.found.torqueNm, speed.value);
   return calculated(motorLoad, given, 'torqueNm', [
     worked('wheelTorqueNm', `Brief, ${duty.name}`, wheel),
     from('speedMps', speed, `Brief, ${duty.name}`),
@@ -63,7 +63,7 @@ export function motorWorking(build: Build, duty: Duty, line: Driveline): Calcula
   ]);
 }
 
-function constantsWorking({ motor }: Driveline): Calculation {
+function constantsWorking({ motor }: Driveline): CalculationBy<typeof dcMotorConstants> {
   const { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA } = motor;
   const given = { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA };
   return calculated(
@@ -94,7 +94,7 @@ function motorInputs(line: Driveline): WorkingInput[] {
 export function packWorking(
   { battery }: Driveline,
   key: 'fullV' | 'emptyV' | 'nominalV' | 'capacityAh',
-): Calculation | undefined {
+): CalculationBy<typeof batteryPack> | undefined {
   if (!battery) return undefined;
   const { chemistry, series, parallel, cellAh, cellMilliohm } = battery;
   const given = { chemistry, series, parallel, cellAh, cellMilliohm };
@@ -128,7 +128,11 @@ export function circuitInputs(build: Build, line: Driveline): WorkingInput[] {
 }
 
 /** Full command at a road speed: what each motor then gives and takes. */
-export function fullCommandWorking(build: Build, line: Driveline, speed?: Duty['speed']): Calculation {
+export function fullCommandWorking(
+  build: Build,
+  line: Driveline,
+  speed?: Duty['speed'],
+): CalculationBy<typeof fullCommandPoint> {
   const { wheelRpm } = motorLoad.run(motorLoadInput(line, 0, speed?.value ?? 0));
   return calculated(
     fullCommandPoint,
@@ -142,10 +146,14 @@ export function fullCommandWorking(build: Build, line: Driveline, speed?: Duty['
 }
 
 /** The most torque that each wheel gets at the duty's speed. */
-export function wheelTorqueToSpare(build: Build, duty: Duty, line: Driveline): Calculation {
+export function wheelTorqueToSpare(
+  build: Build,
+  duty: Duty,
+  line: Driveline,
+): CalculationBy<typeof deliveredTorque> {
   const full = fullCommandWorking(build, line, outerSpeed(build, duty));
   const given = {
-    torqueNm: Number(full.found.torqueNm),
+    torqueNm: full.found.torqueNm,
     motors: line.motorsPerWheel,
     ratio: line.ratio,
     efficiency: line.efficiency,
@@ -158,7 +166,11 @@ export function wheelTorqueToSpare(build: Build, duty: Duty, line: Driveline): C
   ]);
 }
 
-export function attainableWorking(build: Build, duty: Duty, line: Driveline): Calculation {
+export function attainableWorking(
+  build: Build,
+  duty: Duty,
+  line: Driveline,
+): CalculationBy<typeof attainableSpeed> {
   const { gripN } = demandOf(build, duty).footing;
   const grip = gripWorking(build, duty);
   return calculated(attainableSpeed, attainableInput(build, duty, line, gripN), 'speedMps', [
@@ -174,7 +186,11 @@ export function attainableWorking(build: Build, duty: Duty, line: Driveline): Ca
 }
 
 /** Its top speed, level or down the duty's slope. */
-export const topWorking = (build: Build, duty: Duty, line: Driveline): Calculation =>
+export const topWorking = (
+  build: Build,
+  duty: Duty,
+  line: Driveline,
+): CalculationBy<typeof attainableSpeed> =>
   calculated(attainableSpeed, topSpeedInput(build, duty, line), 'speedMps', [
     ...circuitInputs(build, line),
     fixed('ratio', MULTIPLIED),
@@ -187,11 +203,16 @@ export const topWorking = (build: Build, duty: Duty, line: Driveline): Calculati
   ]);
 
 /** The window of a duty, read for the end that the fitted ratio is nearest to. */
-export function windowWorking(build: Build, duty: Duty, line: Driveline, edge: number): Calculation {
+export function windowWorking(
+  build: Build,
+  duty: Duty,
+  line: Driveline,
+  edge: number,
+): CalculationBy<typeof ratioWindowSum> {
   const wheel = wheelWorking(build, duty, line);
   const given = {
     ...circuitInput(line.circuit),
-    wheelTorqueNm: Number(wheel.found.torqueNm),
+    wheelTorqueNm: wheel.found.torqueNm,
     speedMps: outerSpeed(build, duty).value,
     wheelDiameterM: rollingDiameter(build).value,
     efficiency: line.efficiency,
@@ -214,11 +235,15 @@ export function windowWorking(build: Build, duty: Duty, line: Driveline, edge: n
 }
 
 /** @throws NotPhysical where the duty is past what the motor can do. */
-export function currentWorking(build: Build, duty: Duty, line: Driveline): Calculation {
+export function currentWorking(
+  build: Build,
+  duty: Duty,
+  line: Driveline,
+): CalculationBy<typeof dcMotorPoint> {
   const motor = motorWorking(build, duty, line);
   const { resistance, turn } = demandOf(build, duty);
   const { motorV } = dutyPoint(line, duty, resistance.totalN, turn);
-  const torqueNm = Number(motor.found.torqueNm);
+  const torqueNm = motor.found.torqueNm;
   if (torqueNm < 0 || motorV <= 0)
     throw new NotPhysical(
       'pushed',

@@ -1,7 +1,7 @@
 import { mountInput, loadedStages } from '../capability/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { ALLOWED_TWIST } from '../judge/index.ts';
-import { mountPull, holdOf, pathTitle, torqueHeld } from '../transmission/index.ts';
+import { type deliveredTorque, mountPull, holdOf, pathTitle, torqueHeld } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import { torqueThere, type Source } from './stage.ts';
 import {
@@ -10,7 +10,7 @@ import {
   fixed,
   from,
   worked,
-  type Calculation,
+  type CalculationBy,
   type Stated,
   type Working,
 } from './working.ts';
@@ -24,7 +24,7 @@ export function pathNeeds(
   line: Driveline,
   source: Source,
   elementId: string | undefined,
-): Calculation | undefined {
+): CalculationBy<typeof deliveredTorque> | undefined {
   const element = elementOf(build, elementId);
   return element && torqueThere(line, source, { stageId: element.after, side: 'behind' });
 }
@@ -39,7 +39,7 @@ export function pathHas(
   const element = elementOf(build, elementId);
   const torque = pathNeeds(build, line, source, elementId);
   if (!element || !torque) return undefined;
-  const hold = holdOf(element, Number(torque.found.deliveredNm), { stalled });
+  const hold = holdOf(element, torque.found.deliveredNm, { stalled });
   const where = `Drivetrain, ${element.name}`;
   if (!hold.input)
     return {
@@ -72,7 +72,7 @@ export function mountNeeds(
   line: Driveline,
   source: Source,
   key: 'twistDeg' | 'shaftN' = 'twistDeg',
-): Calculation | undefined {
+): CalculationBy<typeof mountPull> | undefined {
   const loaded = loadedStages(
     line,
     source.from === 'motor'

@@ -24,6 +24,7 @@ import {
   shelf,
   worked,
   type Calculation,
+  type CalculationBy,
   type Working,
   type WorkingInput,
   bySum,
@@ -40,7 +41,7 @@ export interface Source {
 /** What works on the drive in a duty: the motors, or going down the wheels. */
 export function sourceOf(build: Build, duty: Duty, line: Driveline): Source {
   const wheel = wheelWorking(build, duty, line);
-  const wheelNm = Number(wheel.found.torqueNm);
+  const wheelNm = wheel.found.torqueNm;
   // Round a bend the harder side is the outer one, and goes faster than the middle.
   const speedMps = demandOf(build, duty).turn?.outerMps ?? duty.speed.value;
   const wheelRpm = (speedMps / line.wheelRadiusM) * (30 / Math.PI);
@@ -50,7 +51,7 @@ export function sourceOf(build: Build, duty: Duty, line: Driveline): Source {
   const motor = motorWorking(build, duty, line);
   return {
     from: 'motor',
-    torque: { ...worked('torqueNm', where, motor), value: Math.abs(Number(motor.found.torqueNm)) },
+    torque: { ...worked('torqueNm', where, motor), value: Math.abs(motor.found.torqueNm) },
     wheelRpm,
   };
 }
@@ -58,7 +59,7 @@ export function sourceOf(build: Build, duty: Duty, line: Driveline): Source {
 /** The motors held at full command. */
 export function stallSource(build: Build, line: Driveline): Source {
   const stall = readFor(fullCommandWorking(build, line), 'torqueNm');
-  const value = Math.max(0, Number(stall.found.torqueNm));
+  const value = Math.max(0, stall.found.torqueNm);
   return {
     from: 'motor',
     torque: { ...worked('torqueNm', 'the motor held at full command', stall), value },
@@ -77,7 +78,7 @@ export function torqueThere(
   line: Driveline,
   source: Source,
   { stageId, side }: Place,
-): Calculation | undefined {
+): CalculationBy<typeof deliveredTorque> | undefined {
   const { stages } = line;
   const onMotor = stages[0] && isOnMotor(stages[0]) ? 1 : 0;
   const at = stageId === null ? onMotor : stages.findIndex(({ id }) => id === stageId);
@@ -165,7 +166,7 @@ export function stageNeeds(line: Driveline, source: Source, stageId: string): Wo
   const torque = torqueThere(line, source, { stageId, side: 'before' });
   if (!stage || !torque) return undefined;
   const load = {
-    inputTorqueNm: Number(torque.found.deliveredNm),
+    inputTorqueNm: torque.found.deliveredNm,
     inputRpm: speedAt(stage, line, source.wheelRpm),
   };
   const sum = stageStrength(stage, load)?.sum;
@@ -178,11 +179,11 @@ export function stageStands(
   source: Source,
   stageId: string,
   { momentary }: { readonly momentary: boolean },
-): Calculation | undefined {
+): CalculationBy<typeof torqueHeld> | undefined {
   const stage = line.stages.find(({ id }) => id === stageId);
   const torque = torqueThere(line, source, { stageId, side: 'before' });
   if (!stage || !torque) return undefined;
-  const torqueNm = Number(torque.found.deliveredNm);
+  const torqueNm = torque.found.deliveredNm;
   const strength = stageStrength(stage, {
     inputTorqueNm: torqueNm,
     inputRpm: speedAt(stage, line, source.wheelRpm),

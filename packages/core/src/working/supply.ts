@@ -12,7 +12,16 @@ import type { Driveline } from '../drive/index.ts';
 import { STRETCH_S, driverDraw, energyDrawn, outingDraw, runTime } from '../supply/index.ts';
 import { taskOf, type Build, type Duty } from '../vehicle/index.ts';
 import { currentWorking, packWorking } from './drive.ts';
-import { calculated, fixed, from, readFor, shelf, worked, type Calculation } from './working.ts';
+import {
+  calculated,
+  fixed,
+  from,
+  readFor,
+  shelf,
+  worked,
+  type Calculation,
+  type CalculationBy,
+} from './working.ts';
 
 /** @throws NotPhysical where the battery cannot give it, or the motor is pushed. */
 export function drawWorking(
@@ -20,7 +29,7 @@ export function drawWorking(
   duty: Duty,
   line: Driveline,
   key: 'batteryA' | 'batteryV',
-): Calculation {
+): CalculationBy<typeof driverDraw> {
   const current = currentWorking(build, duty, line);
   const { turn } = demandOf(build, duty);
   if (!sidesAlike(duty) && turn && turn.outerN !== turn.innerN)
@@ -33,7 +42,7 @@ export function drawWorking(
   const given = {
     motors,
     motorV: Number(current.given.voltageV),
-    currentA: Number(current.found.currentA),
+    currentA: current.found.currentA,
     auxiliaryW,
     openCircuitV,
     supplyResistanceOhm,
@@ -61,7 +70,7 @@ export function outingWorking(
   line: Driveline,
   figure: Figure,
   key: 'meanA' | 'equivalentA' | 'worstRmsA' | 'durationS',
-): Calculation {
+): CalculationBy<typeof outingDraw> {
   const legs = legsOf(reportsOf(build, line), (d) =>
     figure === 'batteryA' ? batteryCurrent(build, d, line) : Math.abs(d.point?.currentA ?? 0),
   );
@@ -103,13 +112,13 @@ function legWorking(build: Build, duty: Duty, line: Driveline, figure: Figure): 
 
 const SECONDS_PER_HOUR = 3600;
 
-export function energyNeeded(build: Build, line: Driveline): Calculation {
+export function energyNeeded(build: Build, line: Driveline): CalculationBy<typeof energyDrawn> {
   const mean = outingWorking(build, line, 'batteryA', 'meanA');
   const pack = packWorking(line, 'nominalV');
   const given = {
     voltageV: line.circuit.openCircuitV,
-    currentA: Number(mean.found.meanA),
-    hours: Number(mean.found.durationS) / SECONDS_PER_HOUR,
+    currentA: mean.found.meanA,
+    hours: mean.found.durationS / SECONDS_PER_HOUR,
   };
   return calculated(energyDrawn, given, 'energyWh', [
     pack ? worked('voltageV', 'the pack at its nominal voltage', pack) : shelf('voltageV', line.motor.name),
@@ -118,11 +127,11 @@ export function energyNeeded(build: Build, line: Driveline): Calculation {
   ]);
 }
 
-export function runTimeWorking(build: Build, line: Driveline): Calculation | undefined {
+export function runTimeWorking(build: Build, line: Driveline): CalculationBy<typeof runTime> | undefined {
   const mean = outingWorking(build, line, 'batteryA', 'meanA');
   const given = runTimeInput(build, line, {
-    meanA: Number(mean.found.meanA),
-    equivalentA: Number(mean.found.equivalentA),
+    meanA: mean.found.meanA,
+    equivalentA: mean.found.equivalentA,
   });
   const capacity = packWorking(line, 'capacityAh');
   if (!given || !capacity) return undefined;
@@ -140,14 +149,14 @@ export function runTimeWorking(build: Build, line: Driveline): Calculation | und
   ]);
 }
 
-export function energyToSpend(build: Build, line: Driveline): Calculation | undefined {
+export function energyToSpend(build: Build, line: Driveline): CalculationBy<typeof energyDrawn> | undefined {
   const needed = energyNeeded(build, line);
   const lasts = runTimeWorking(build, line);
   if (!lasts) return undefined;
   const given = {
     voltageV: Number(needed.given.voltageV),
     currentA: Number(needed.given.currentA),
-    hours: Number(lasts.found.hours),
+    hours: lasts.found.hours,
   };
   return calculated(energyDrawn, given, 'energyWh', [
     ...needed.inputs.filter(({ key }) => key !== 'hours'),

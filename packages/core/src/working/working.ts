@@ -19,12 +19,12 @@ export interface WorkingInput {
 }
 
 /** A number that a calculator of the registry gave, and what went into it. */
-export interface Calculation {
+export interface Calculation<Found extends Values = Values> {
   readonly calculator: string;
   /** The key of the output that is the number. */
   readonly key: string;
   readonly given: Values;
-  readonly found: Values;
+  readonly found: Found;
   readonly inputs: readonly WorkingInput[];
 }
 
@@ -39,6 +39,11 @@ export interface Stated {
 
 /** How a number of the report came about. */
 export type Working = Calculation | Stated;
+
+/** A calculation by one calculator, whose answers are of its own types. */
+export type CalculationBy<C extends { readonly run: (input: never) => Values }> = Calculation<
+  ReturnType<C['run']>
+>;
 
 export const isStated = (working: Working): working is Stated => 'where' in working;
 
@@ -57,24 +62,21 @@ export const worked = (key: string, where: string, working: Calculation): Workin
 });
 
 /** The same calculation, read for another of its outputs. */
-export const readFor = (calculation: Calculation, key: string): Calculation => ({ ...calculation, key });
+export const readFor = <Found extends Values>(
+  calculation: Calculation<Found>,
+  key: keyof Found & string,
+): Calculation<Found> => ({ ...calculation, key });
 
 /** A calculation by a sum: its answer as the calculator says it, and where its numbers come from. */
-export const bySum = (
-  { calculator, key, given, found }: Sum,
+export const bySum = <Found extends Values>(
+  { calculator, key, given, found }: Sum<Found>,
   inputs: readonly WorkingInput[],
-): Calculation => ({
-  calculator,
-  key,
-  given,
-  found: found(),
-  inputs,
-});
+): Calculation<Found> => ({ calculator, key, given, found: found(), inputs });
 
 /** A calculation with a calculator: runs it, so that what is shown is what it says. */
-export const calculated = <Input extends Values, Output extends Values>(
-  calculator: Runs<Input, Output>,
+export const calculated = <Input extends Values, Found extends Values>(
+  calculator: Runs<Input, Found>,
   given: Input,
-  key: keyof Output & string,
+  key: keyof Found & string,
   inputs: readonly WorkingInput[],
-): Calculation => bySum(sumOf(calculator, given, key), inputs);
+): Calculation<Found> => bySum(sumOf(calculator, given, key), inputs);

@@ -3,7 +3,7 @@ import { useUnits } from '../common/units.tsx';
 import { Sketch } from '../drawings/Sketch.tsx';
 import { sayKey } from './key-units.ts';
 import { inputFields, outputFields } from './sum-form.ts';
-import { SKETCHES } from './sketches/index.ts';
+import { sketchOf } from './sketches/index.ts';
 
 /** Digits in a drawing: those that can be seen on it. */
 const DIGITS = 4;
@@ -23,13 +23,7 @@ export function SumDrawing({ calculator, given, found }: Props) {
     const unit = fields.find((field) => field.key === key)?.unit ?? '';
     return typeof value === 'number' ? sayKey(value, unit, system, DIGITS) : '';
   };
-  const sketch = SKETCHES[calculator.name]?.({
-    given: (key) => Number(given[key] ?? NaN),
-    found: (key) => Number(found[key] ?? NaN),
-    choice: (key) => String(found[key] ?? given[key]),
-    rows: (key) => (found[key] ?? given[key] ?? []) as readonly Readonly<Record<string, number>>[],
-    say,
-  });
+  const sketch = sketchOf(calculator.name, { given, found, say });
   if (!sketch) return null;
   return (
     <figure className="sheet p-2">

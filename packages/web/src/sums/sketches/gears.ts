@@ -3,18 +3,18 @@ import { gear } from '../../drawings/gear.ts';
 import { at, circle, line, measure, note } from '../../drawings/shapes.ts';
 import type { Drawn, SumSketch } from './sketch.ts';
 
-export function gearPairSketch({ given, found, say }: Drawn): SumSketch {
-  const [moduleMm, driver, driven] = [given('moduleMm'), given('teethDriver'), given('teethDriven')];
-  const centre = found('centreDistanceMm');
+export function gearPairSketch({ given, found, say }: Drawn<'gear-pair'>): SumSketch {
+  const [moduleMm, driver, driven] = [given.moduleMm, given.teethDriver, given.teethDriven];
+  const centre = found.centreDistanceMm;
   const far = at(centre, 0);
-  const low = -Math.max(found('outsideDiameterDriverMm'), found('outsideDiameterDrivenMm')) / 2;
+  const low = -Math.max(found.outsideDiameterDriverMm, found.outsideDiameterDrivenMm) / 2;
   return {
     shapes: [
       // A tooth of the driver lies in a gap of the driven gear on the line between the shafts.
       gear(moduleMm, driver, at(0, 0), 0),
       gear(moduleMm, driven, far, Math.PI + Math.PI / driven),
-      circle(at(0, 0), found('pitchDiameterDriverMm') / 2, 'soft', { dashed: true }),
-      circle(far, found('pitchDiameterDrivenMm') / 2, 'soft', { dashed: true }),
+      circle(at(0, 0), found.pitchDiameterDriverMm / 2, 'soft', { dashed: true }),
+      circle(far, found.pitchDiameterDrivenMm / 2, 'soft', { dashed: true }),
       measure(at(0, 0), far, say('centreDistanceMm')),
       note(at(0, low), `${driver} teeth, over all ${say('outsideDiameterDriverMm')}`, 'soft', -1),
       note(at(centre, low), `${driven} teeth, over all ${say('outsideDiameterDrivenMm')}`, 'soft', -2.2),
@@ -25,9 +25,9 @@ export function gearPairSketch({ given, found, say }: Drawn): SumSketch {
 }
 
 /** Drawn with a module of 1: only tooth counts are given. */
-export function planetarySketch({ given, found }: Drawn): SumSketch | undefined {
-  const [sun, ring, planets] = [given('sunTeeth'), given('ringTeeth'), given('planets')];
-  const planet = found('planetTeeth');
+export function planetarySketch({ given, found }: Drawn<'planetary'>): SumSketch | undefined {
+  const [sun, ring, planets] = [given.sunTeeth, given.ringTeeth, given.planets];
+  const planet = found.planetTeeth;
   if (planet < 4 || planets > 12 || sun < 4 || ring > 400) return undefined;
   const orbit = (sun + planet) / 2;
   const whole = Number.isInteger(planet);
@@ -53,11 +53,11 @@ export function planetarySketch({ given, found }: Drawn): SumSketch | undefined 
 }
 
 /** A worm from the side over its wheel; in proportion where no module is given. */
-export function wormSketch({ given, found, say }: Drawn): SumSketch {
-  const [starts, teeth] = [given('starts'), given('wheelTeeth')];
-  const lead = degreesToRadians(found('leadAngleDeg'));
-  const bare = !Number.isFinite(given('axialModuleMm'));
-  const moduleMm = bare ? 1 : given('axialModuleMm');
+export function wormSketch({ given, found, say }: Drawn<'worm-pair'>): SumSketch {
+  const [starts, teeth] = [given.starts, given.wheelTeeth];
+  const lead = degreesToRadians(found.leadAngleDeg);
+  const bare = given.axialModuleMm === undefined;
+  const moduleMm = given.axialModuleMm ?? 1;
   const worm = (starts * moduleMm) / Math.tan(lead);
   const wheel = moduleMm * teeth;
   const centre = (worm + wheel) / 2;

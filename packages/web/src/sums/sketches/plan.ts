@@ -11,12 +11,12 @@ interface Standing {
   readonly shapes: readonly Shape[];
 }
 
-function standing({ rows, given }: Drawn): Standing {
-  const contacts = rows('contacts').map(({ aheadM = 0, leftM = 0 }) => ({ aheadM, leftM }));
+function standing({ given }: Drawn<'wheel-loads'> | Drawn<'tip-angles'>): Standing {
+  const contacts = given.contacts.map(({ aheadM, leftM }) => ({ aheadM, leftM }));
   const xs = contacts.map(({ aheadM }) => aheadM);
   const ys = contacts.map(({ leftM }) => leftM);
   const size = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys), 1e-6);
-  const middle = at(given('cgAheadOfRearAxleM'), given('cgLeftM'));
+  const middle = at(given.cgAheadOfRearAxleM, given.cgLeftM);
   return {
     contacts,
     size,
@@ -29,9 +29,9 @@ function standing({ rows, given }: Drawn): Standing {
   };
 }
 
-export function wheelLoadSketch(drawn: Drawn): SumSketch {
+export function wheelLoadSketch(drawn: Drawn<'wheel-loads'>): SumSketch {
   const { contacts, size, shapes } = standing(drawn);
-  const loads = drawn.rows('loads').map(({ loadN = 0 }) => loadN);
+  const loads = drawn.found.loads.map(({ loadN }) => loadN);
   return {
     shapes: [
       ...shapes,
@@ -49,9 +49,9 @@ export function wheelLoadSketch(drawn: Drawn): SumSketch {
   };
 }
 
-export function tipSketch(drawn: Drawn): SumSketch {
+export function tipSketch(drawn: Drawn<'tip-angles'>): SumSketch {
   const { contacts, size, shapes } = standing(drawn);
-  const middle = at(drawn.given('cgAheadOfRearAxleM'), drawn.given('cgLeftM'));
+  const middle = at(drawn.given.cgAheadOfRearAxleM, drawn.given.cgLeftM);
   const far = size * 0.45;
   const left = Math.max(...contacts.map(({ leftM }) => leftM));
   return {
@@ -66,8 +66,8 @@ export function tipSketch(drawn: Drawn): SumSketch {
   };
 }
 
-export function pivotSketch({ given, say }: Drawn): SumSketch {
-  const [track, arm] = [given('trackM'), given('freeArmM')];
+export function pivotSketch({ given, say }: Drawn<'pivot-turn'>): SumSketch {
+  const [track, arm] = [given.trackM, given.freeArmM];
   const wheel = Math.max(track, arm) * 0.16;
   const tyre = (y: number): Shape =>
     line(
@@ -99,8 +99,8 @@ export function pivotSketch({ given, say }: Drawn): SumSketch {
   };
 }
 
-export function lockedSketch({ given, say, choice }: Drawn): SumSketch {
-  const [track, wheelbase] = [given('trackM'), given('wheelbaseM')];
+export function lockedSketch({ given, found, say }: Drawn<'locked-axle'>): SumSketch {
+  const [track, wheelbase] = [given.trackM, given.wheelbaseM];
   const wheel = wheelbase * 0.14;
   const tyre = (x: number, y: number, driven: boolean): Shape =>
     line(
@@ -121,7 +121,7 @@ export function lockedSketch({ given, say, choice }: Drawn): SumSketch {
       arrow(
         at(wheelbase, 0),
         at(wheelbase, track * 0.75 + wheel),
-        choice('pushesOn') === 'true' ? 'short' : 'mech',
+        found.pushesOn ? 'short' : 'mech',
         say('sideForceN'),
         'to',
       ),

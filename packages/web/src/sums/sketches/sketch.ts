@@ -1,14 +1,12 @@
+import type { CalculatorName, FoundBy, TakenBy } from '@zubric/core/calculators';
 import type { Shape } from '../../drawings/shapes.ts';
 
 /** What a drawing of a sum is made from: the numbers by key, and how a builder reads them. */
-export interface Drawn {
-  readonly given: (key: string) => number;
-  readonly found: (key: string) => number;
-  readonly choice: (key: string) => string;
-  /** The rows of a table, of either side. */
-  readonly rows: (key: string) => readonly Readonly<Record<string, number>>[];
+export interface Drawn<N extends CalculatorName> {
+  readonly given: TakenBy<N>;
+  readonly found: FoundBy<N>;
   /** A number of either side with its unit. */
-  readonly say: (key: string) => string;
+  readonly say: (key: (keyof TakenBy<N> | keyof FoundBy<N>) & string) => string;
 }
 
 export interface SumSketch {

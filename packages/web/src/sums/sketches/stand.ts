@@ -39,15 +39,15 @@ function side({ wheelbase, ahead, height, slope }: Side): {
   };
 }
 
-export function axleLoadSketch({ given, found, say }: Drawn): SumSketch {
-  const wheelbase = given('wheelbaseM');
-  const [front, rear] = [found('frontN'), found('rearN')];
+export function axleLoadSketch({ given, found, say }: Drawn<'axle-loads'>): SumSketch {
+  const wheelbase = given.wheelbaseM;
+  const [front, rear] = [found.frontN, found.rearN];
   const greatest = Math.max(Math.abs(front), Math.abs(rear), 1e-9);
   const { shapes, place } = side({
     wheelbase,
-    ahead: given('cgAheadOfRearAxleM'),
-    height: given('cgHeightM'),
-    slope: degreesToRadians(given('gradeDeg')),
+    ahead: given.cgAheadOfRearAxleM,
+    height: given.cgHeightM,
+    slope: degreesToRadians(given.gradeDeg),
   });
   const load = (x: number, force: number, text: string): Shape => {
     const length = (force / greatest) * wheelbase * 0.45;
@@ -61,16 +61,16 @@ export function axleLoadSketch({ given, found, say }: Drawn): SumSketch {
       load(0, rear, `rear ${say('rearN')}`),
       load(wheelbase, front, `front ${say('frontN')}`),
       measure(
-        place(0, given('cgHeightM')),
-        place(given('cgAheadOfRearAxleM'), given('cgHeightM')),
+        place(0, given.cgHeightM),
+        place(given.cgAheadOfRearAxleM, given.cgHeightM),
         say('cgAheadOfRearAxleM'),
         1.2,
       ),
-      ...(given('drawbarN') > 0
+      ...(given.drawbarN > 0
         ? [
             arrow(
-              place(0, given('hitchHeightM')),
-              place(-wheelbase * 0.35, given('hitchHeightM')),
+              place(0, given.hitchHeightM),
+              place(-wheelbase * 0.35, given.hitchHeightM),
               'mech',
               say('drawbarN'),
               'to',
@@ -83,35 +83,29 @@ export function axleLoadSketch({ given, found, say }: Drawn): SumSketch {
   };
 }
 
-export function gradeLimitSketch({ given, found, choice, say }: Drawn): SumSketch {
-  const slope = degreesToRadians(Math.min(60, found('limitDeg')));
-  const wheelbase = given('wheelbaseM');
+export function gradeLimitSketch({ given, found, say }: Drawn<'grip-limited-grade'>): SumSketch {
+  const slope = degreesToRadians(Math.min(60, found.limitDeg));
+  const wheelbase = given.wheelbaseM;
   const { shapes, place } = side({
     wheelbase,
-    ahead: given('cgAheadOfRearAxleM'),
-    height: given('cgHeightM'),
+    ahead: given.cgAheadOfRearAxleM,
+    height: given.cgHeightM,
     slope,
   });
-  const cg = place(given('cgAheadOfRearAxleM'), given('cgHeightM'));
-  const driven = choice('driven');
+  const cg = place(given.cgAheadOfRearAxleM, given.cgHeightM);
+  const { driven } = given;
   const start = place(-wheelbase * 0.45, 0);
   return {
     shapes: [
       ...shapes,
       line([start, at(start.x + wheelbase, start.y)], 'soft', { dashed: true }),
       // Where the plumb line from the centre of gravity leaves the rear contact behind, it tips.
-      arrow(
-        cg,
-        at(cg.x, cg.y - Math.max(given('cgHeightM') * 1.15, wheelbase * 0.3)),
-        'mech',
-        'weight',
-        'to',
-      ),
+      arrow(cg, at(cg.x, cg.y - Math.max(given.cgHeightM * 1.15, wheelbase * 0.3)), 'mech', 'weight', 'to'),
       ...(driven === 'front' ? [] : [arrow(place(0, 0), place(wheelbase * 0.3, 0), 'mech', '')]),
       ...(driven === 'rear' ? [] : [arrow(place(wheelbase, 0), place(wheelbase * 1.3, 0), 'mech', '')]),
       note(
         at(start.x + wheelbase * 0.8, start.y - wheelbase * 0.12),
-        `${say('limitDeg')}, then ${choice('limitedBy') === 'grip' ? 'a wheel slips' : 'it tips back'}`,
+        `${say('limitDeg')}, then ${found.limitedBy === 'grip' ? 'a wheel slips' : 'it tips back'}`,
         'ink',
       ),
     ],
@@ -120,15 +114,15 @@ export function gradeLimitSketch({ given, found, choice, say }: Drawn): SumSketc
   };
 }
 
-export function sideTipSketch({ given, found, choice, say }: Drawn): SumSketch {
-  const track = given('trackM');
-  const height = given('cgHeightM');
-  const slope = degreesToRadians(found('tipDeg'));
+export function sideTipSketch({ given, found, say }: Drawn<'side-tip'>): SumSketch {
+  const track = given.trackM;
+  const height = given.cgHeightM;
+  const slope = degreesToRadians(found.tipDeg);
   // Downhill to the right; the tipping edge at 0, 0.
   const place = (x: number, y: number): At => turned(at(x, y), -slope);
-  const half = found('halfTrackM');
+  const half = found.halfTrackM;
   const cg = place(-half, height);
-  const middle = -half - given('cgOffsetM');
+  const middle = -half - given.cgOffsetM;
   const wheel = track * 0.12;
   const tyre = (x: number): Shape =>
     line(
@@ -145,7 +139,7 @@ export function sideTipSketch({ given, found, choice, say }: Drawn): SumSketch {
   return {
     shapes: [
       line([place(middle - track * 0.85, 0), place(middle + track * 0.85, 0)], 'ink', { heavy: true }),
-      ...(choice('layout') === 'four' ? wide : [...wide, middle]).map(tyre),
+      ...(given.layout === 'four' ? wide : [...wide, middle]).map(tyre),
       line([place(0, 0), place(0, height)], 'short', { dashed: true }),
       line([place(-half, wheel), cg], 'soft', { dashed: true }),
       circle(cg, track * 0.05, 'mech', { filled: true }),
@@ -163,8 +157,8 @@ export function sideTipSketch({ given, found, choice, say }: Drawn): SumSketch {
   };
 }
 
-export function stepSketch({ given, choice, say }: Drawn): SumSketch {
-  const [radius, step] = [given('wheelRadiusM'), given('stepM')];
+export function stepSketch({ given, found, say }: Drawn<'obstacle-climb'>): SumSketch {
+  const [radius, step] = [given.wheelRadiusM, given.stepM];
   const run = Math.sqrt(2 * radius * step - step * step);
   const corner = at(run, step);
   const pushed = radius * 0.9;
@@ -179,7 +173,7 @@ export function stepSketch({ given, choice, say }: Drawn): SumSketch {
       measure(at(run + 0.9 * radius, 0), at(run + 0.9 * radius, step), say('stepM'), -2.4),
       note(
         at(0, radius * 2.25),
-        choice('climbs') === 'true' ? `driven: ${say('torqueNm')}, climbs` : 'driven, without a push: slips',
+        found.climbs ? `driven: ${say('torqueNm')}, climbs` : 'driven, without a push: slips',
         'ink',
       ),
     ],

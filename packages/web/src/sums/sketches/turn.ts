@@ -22,13 +22,13 @@ function thrusts(
   ];
 }
 
-export function trackedTurnSketch({ given, found, say }: Drawn): SumSketch {
-  const [length, gauge] = [given('contactLengthM'), given('gaugeM')];
+export function trackedTurnSketch({ given, found, say }: Drawn<'skid-turn-tracked'>): SumSketch {
+  const [length, gauge] = [given.contactLengthM, given.gaugeM];
   return {
     shapes: [
       upright(-gauge / 2, 0, length, gauge * 0.18),
       upright(gauge / 2, 0, length, gauge * 0.18),
-      ...thrusts(gauge / 2, length, found('outerN'), found('innerN'), [
+      ...thrusts(gauge / 2, length, found.outerN, found.innerN, [
         `outer ${say('outerN')}`,
         `inner ${say('innerN')}`,
       ]),
@@ -41,10 +41,10 @@ export function trackedTurnSketch({ given, found, say }: Drawn): SumSketch {
   };
 }
 
-export function wheeledTurnSketch({ given, found, choice, say }: Drawn): SumSketch {
-  const [base, track] = [given('wheelbaseM'), given('trackM')];
+export function wheeledTurnSketch({ given, found, say }: Drawn<'skid-turn-wheeled'>): SumSketch {
+  const [base, track] = [given.wheelbaseM, given.trackM];
   const [length, width] = [Math.min(base * 0.6, track * 0.5), track * 0.16];
-  const thrust = found('thrustPerSideN');
+  const thrust = found.thrustPerSideN;
   return {
     shapes: [
       ...[-1, 1].flatMap((x) => [-1, 1].map((y) => upright((x * track) / 2, (y * base) / 2, length, width))),
@@ -52,8 +52,8 @@ export function wheeledTurnSketch({ given, found, choice, say }: Drawn): SumSket
       measure(at(-track / 2, 0), at(track / 2, 0), say('trackM')),
       note(
         at(0, -base * 1.05 - length * 0.2),
-        choice('turns') === 'true' ? 'turns on the spot' : 'the wheels spin first',
-        choice('turns') === 'true' ? 'ink' : 'short',
+        found.turns ? 'turns on the spot' : 'the wheels spin first',
+        found.turns ? 'ink' : 'short',
       ),
     ],
     label: 'Four fixed wheels from above, turning left on the spot, with the thrust of each side',
@@ -61,9 +61,9 @@ export function wheeledTurnSketch({ given, found, choice, say }: Drawn): SumSket
   };
 }
 
-export function ackermannSketch({ given, found, say }: Drawn): SumSketch {
-  const [base, track, radius] = [given('wheelbaseM'), given('trackM'), given('turnRadiusM')];
-  const [inner, outer] = [found('innerDeg'), found('outerDeg')].map(degreesToRadians) as [number, number];
+export function ackermannSketch({ given, found, say }: Drawn<'ackermann'>): SumSketch {
+  const [base, track, radius] = [given.wheelbaseM, given.trackM, given.turnRadiusM];
+  const [inner, outer] = [found.innerDeg, found.outerDeg].map(degreesToRadians) as [number, number];
   const [length, width] = [Math.min(base * 0.35, track * 0.5), track * 0.14];
   const centre = at(-radius, 0);
   const shown = radius < 6 * base;
@@ -80,7 +80,7 @@ export function ackermannSketch({ given, found, say }: Drawn): SumSketch {
             circle(centre, track * 0.03, 'ink', { filled: true }),
             ...[-1, 1].map((s) => line([centre, at((s * track) / 2, base)], 'soft', { dashed: true })),
             line([centre, at(track / 2, 0)], 'soft', { dashed: true }),
-            line(arc(centre, found('kerbRadiusM'), reach - 0.35, reach + 0.5), 'mech', { dashed: true }),
+            line(arc(centre, found.kerbRadiusM, reach - 0.35, reach + 0.5), 'mech', { dashed: true }),
             measure(centre, at(0, 0), say('turnRadiusM'), -1.2),
           ]
         : []),
