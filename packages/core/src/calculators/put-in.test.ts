@@ -2,7 +2,7 @@ import { evaluate } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { STANDARD_GRAVITY } from '../quantity/index.ts';
-import { putIn, type SayKey } from '../contract/index.ts';
+import { equationsOf, putIn, type SayKey } from '../contract/index.ts';
 import { CALCULATORS, type AnyCalculator } from './registry.ts';
 
 type Values = Readonly<Record<string, unknown>>;
@@ -120,6 +120,13 @@ describe('formulas with the numbers put in', () => {
         name,
       ).toEqual([]);
     }
+  });
+
+  it('are read to their end, but for two that go on in dots', () => {
+    const unread = CALCULATORS.flatMap(({ formula, symbols }) =>
+      equationsOf(formula, symbols).flatMap(({ symbolic, right }) => (right ? [] : [symbolic])),
+    );
+    expect(unread).toEqual(['wheel = Σ bk/(i(k+1) … in)', 'motor = wheel · i1 … in']);
   });
 
   it('are written as on paper', () => {

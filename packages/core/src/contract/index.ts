@@ -5,5 +5,6 @@ export * as key from './keys.ts';
 export { once, remembered } from './remembered.ts';
 export { sumOf, type Runs, type Sum } from './sum.ts';
 export { bracketedRoot, highestPoint } from './solve.ts';
-export { putIn, type EquationPutIn, type SayKey, type Symbols } from './put-in.ts';
+export { expressionFrom, type Expression } from './expression.ts';
+export { equationsOf, putIn, type EquationPutIn, type SayKey, type Symbols } from './put-in.ts';
 export { problemWords } from './problem-words.ts';

@@ -1,3 +1,5 @@
+import { expressionFrom, type Expression } from './expression.ts';
+
 /** Symbols of a formula, each with the key that it stands for: of the input, and of the output. */
 export interface Symbols {
   readonly given: Readonly<Record<string, string>>;
@@ -20,74 +22,93 @@ export interface EquationPutIn {
 /** The number of a key as it is to be said; undefined where it has none. `g` is asked for as a constant. */
 export type SayKey = (side: 'given' | 'found' | 'constant', key: string) => string | undefined;
 
-const EQUATION_BREAK = /;\s+|,\s+(?=\p{L}[\p{L}\p{Nd}′]* = )/u;
-const TOKEN = /\s+|\p{L}[\p{L}\p{Nd}′∞]*|\d+(?:\.\d+)?°?|½|./gu;
-const FUNCTIONS = ['atan', 'asin', 'cos', 'sin', 'tan', 'min', 'max', 'round'];
 const CONSTANTS = ['g'];
 
-interface Piece {
-  readonly text: string;
-  /** Whether a factor may end, or begin, with it: between the two stands a sign of multiplication. */
-  readonly ends: boolean;
-  readonly begins: boolean;
-  readonly isValue: boolean;
+/** One equation of a formula: a symbol, and what it comes to. */
+export interface Equation {
+  readonly symbolic: string;
+  readonly left: string;
+  /** Absent where it is a rule in words. */
+  readonly right?: Expression;
 }
 
-const plain = (text: string, ends: boolean, begins: boolean): Piece => ({
-  text,
-  ends,
-  begins,
-  isValue: false,
-});
+const EQUATION_BREAK = /;\s+|,\s+(?=\p{L}[\p{L}\p{Nd}′]* = )/u;
 
-/** What stands for a run of letters: a number for a symbol, a function of one, or itself. */
-function pieceOf(run: string, value: (symbol: string) => string | undefined): Piece {
-  const said = value(run);
-  if (said !== undefined) return { text: said, ends: true, begins: true, isValue: true };
-  const name = FUNCTIONS.find((f) => run.startsWith(f));
-  if (name === run) return plain(run, false, true);
-  const inside = name && value(run.slice(name.length));
-  return inside === undefined ? plain(run, true, true) : plain(`${name ?? ''}(${inside})`, true, true);
-}
-
-function piecesOf(side: string, value: (symbol: string) => string | undefined): Piece[] {
-  return (side.match(TOKEN) ?? []).flatMap((token): Piece[] => {
-    if (/^\s/.test(token)) return [];
-    if (/^\p{L}/u.test(token)) return [pieceOf(token, value)];
-    if (/^[\d½]/.test(token)) return [plain(token, true, true)];
-    if (token === '√' || token === '(' || token === '[') return [plain(token, false, true)];
-    if (token === ')' || token === ']' || /[²³⁴]/.test(token)) return [plain(token, true, false)];
-    if (token === '^') return [plain(token, false, false)];
-    return [plain(` ${token} `, false, false)];
-  });
-}
-
-/** Joins the pieces; a number that is raised to a power, or is less than zero, stands in brackets. */
-function joined(pieces: readonly Piece[]): string {
-  const text = pieces.map((piece, at) => {
-    const before = pieces[at - 1];
-    const times = before?.ends === true && piece.begins ? ' · ' : '';
-    const next = pieces[at + 1]?.text ?? '';
-    const bracketed = piece.isValue && (/^([²³⁴]|\^)/.test(next) || /^[-−]/.test(piece.text));
-    return times + (bracketed ? `(${piece.text})` : piece.text);
-  });
-  return text
-    .join('')
-    .replace(/ {2,}/g, ' ')
-    .replace(/([([]) /g, '$1')
-    .replace(/ ,/g, ',')
-    .trim();
+/** What stands before the first comma outside brackets; what follows it is a remark. */
+function withoutRemark(text: string): string {
+  let depth = 0;
+  for (const [at, letter] of [...text].entries()) {
+    if ('(['.includes(letter)) depth += 1;
+    if (')]'.includes(letter)) depth -= 1;
+    if (letter === ',' && depth === 0) return [...text].slice(0, at).join('');
+  }
+  return text;
 }
 
 /**
- * A formula with the numbers put in, equation by equation. Rules between (an inequality, a condition) are left to the
- * formula itself.
+ * The equations of a formula. Rules between (an inequality, a condition) are left to the formula itself.
+ */
+export function equationsOf(formula: string, { given, found }: Symbols): Equation[] {
+  const isSymbol = (name: string): boolean => name in given || name in found;
+  return formula.split(EQUATION_BREAK).flatMap((equation): Equation[] => {
+    const [left = '', right, ...more] = equation.split(' = ');
+    if (right === undefined || more.length > 0) return [];
+    const side = withoutRemark(right);
+    const read = expressionFrom(side, isSymbol);
+    return [{ symbolic: `${left} = ${side}`, left: left.trim(), ...(read ? { right: read } : {}) }];
+  });
+}
+
+/** What stands for a symbol; undefined where it has no number. */
+type Value = (symbol: string) => string | undefined;
+
+/** A number that is raised to a power, or is less than zero, stands in brackets. */
+const bracketed = (said: string, raised: boolean): string =>
+  raised || /^[-−]/.test(said) ? `(${said})` : said;
+
+/** An expression with numbers in the place of its symbols: factors joined by signs of multiplication. */
+function said(expression: Expression, value: Value, raised = false): string {
+  switch (expression.is) {
+    case 'number':
+      return expression.text;
+    case 'symbol': {
+      const number = value(expression.name);
+      return number === undefined ? expression.name : bracketed(number, raised);
+    }
+    case 'sum':
+      return expression.terms
+        .map(({ sign, of }, at) => `${sign === '' ? '' : at === 0 ? '− ' : ` ${sign} `}${said(of, value)}`)
+        .join('');
+    case 'product':
+      return expression.factors
+        .map(({ by, of }, at) => `${at === 0 ? '' : by === '/' ? ' / ' : ' · '}${said(of, value)}`)
+        .join('');
+    case 'power': {
+      const { base, exponent } = expression;
+      return typeof exponent === 'string'
+        ? `${said(base, value, true)}${exponent}`
+        : `${said(base, value, true)}^${said(exponent, value)}`;
+    }
+    case 'root':
+      return `√${said(expression.of, value)}`;
+    case 'function':
+      return `${expression.name}${expression.power}(${expression.of.map((of) => said(of, value)).join(', ')})`;
+    case 'brackets':
+      return `${expression.kind.charAt(0)}${said(expression.of, value)}${expression.kind.charAt(1)}`;
+    case 'total':
+      return `${expression.sign} ${said(expression.of, value)}`;
+  }
+}
+
+/**
+ * A formula with the numbers put in, equation by equation.
  *
  * @example putIn('T = 2 F r', { given: { F: 'forceN', r: 'radiusM' }, found: { T: 'torqueNm' } }, say)
  *   // [{ symbolic: 'T = 2 F r', numbers: '2 · 60 N · 0.2 m', result: '24 N·m' }]
  */
-export function putIn(formula: string, { given, found }: Symbols, say: SayKey): EquationPutIn[] {
-  const value = (symbol: string): string | undefined => {
+export function putIn(formula: string, symbols: Symbols, say: SayKey): EquationPutIn[] {
+  const { given, found } = symbols;
+  const value: Value = (symbol) => {
     const [asGiven, asFound] = [given[symbol], found[symbol]];
     return (
       (asGiven === undefined ? undefined : say('given', asGiven)) ??
@@ -95,21 +116,15 @@ export function putIn(formula: string, { given, found }: Symbols, say: SayKey): 
       (CONSTANTS.includes(symbol) ? say('constant', symbol) : undefined)
     );
   };
-  return formula.split(EQUATION_BREAK).flatMap((equation): EquationPutIn[] => {
-    const [left = '', right, ...more] = equation.split(' = ');
-    if (right === undefined || more.length > 0) return [];
-    // What follows a comma outside brackets is a remark.
-    const side = right.split(/,\s(?![^(]*\))/)[0] ?? right;
-    const key = found[left.trim()];
+  return equationsOf(formula, symbols).map(({ symbolic, left, right }) => {
+    const key = found[left];
     const result = key === undefined ? undefined : say('found', key);
-    const numbers = joined(piecesOf(side, value));
-    const same = numbers === joined(piecesOf(side, () => undefined));
-    return [
-      {
-        symbolic: `${left} = ${side}`,
-        ...(same ? {} : { numbers }),
-        ...(result === undefined ? {} : { result }),
-      },
-    ];
+    const numbers = right && said(right, value);
+    const nothingPutIn = right === undefined || numbers === said(right, () => undefined);
+    return {
+      symbolic,
+      ...(nothingPutIn || numbers === undefined ? {} : { numbers }),
+      ...(result === undefined ? {} : { result }),
+    };
   });
 }

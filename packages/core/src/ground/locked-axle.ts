@@ -34,7 +34,7 @@ export const lockedAxle = defineCalculator({
   input,
   output,
   formula:
-    'M = μ N t/2 · min(1, t/(2 R s)) where the axle is locked, else 0, s = 0.1 the slip at which both wheels slide;  S = M/L + Ns v²/(g R);  G = μs Ns',
+    'M = μ N t/2 · min(1, t/(2 R s)), where the axle is locked, else 0, s = 0.1 the slip at which both wheels slide;  S = M/L + Ns v²/(g R);  G = μs Ns',
   symbols: {
     given: {
       μ: 'friction',

@@ -30,7 +30,8 @@ export const slideAcross = defineCalculator({
   purpose: 'Whether wheels that push or brake still hold a vehicle on a side slope or in a bend.',
   input,
   output,
-  formula: 'u = min(1, F/Σ μx N) of those that push;  H = Σ μy N √(1 − u²) of them + Σ μy N of the others',
+  formula:
+    'u = min(1, F/Σ μx N), of those that push;  H = Σ μy N √(1 − u²) + Σ μy N, first of those that push, then of the others',
   symbols: { given: { F: 'pushN' }, found: { u: 'used', H: 'holdsN' } },
   source: 'Coulomb friction with the friction ellipse; J. Y. Wong, Theory of Ground Vehicles, ch. 1',
   limits: 'Each pushes by its grip. One end may slide first where weight and wheels are unlike.',
