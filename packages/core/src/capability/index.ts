@@ -21,7 +21,7 @@ export {
   wheelTorqueInput,
 } from './operating.ts';
 export { batteryCurrent, legsOf, outingOf, peukertOf, runTimeInput, tiredLine } from './outing.ts';
-export { ratioOffers } from './ratio-offers.ts';
+export { ratioOffers, type RatioOffer, type TeethLimits } from './ratio-offers.ts';
 export { commonSpan, ratioWindowSum } from './ratio-window.ts';
 export type { DutyPoint, DutyReport, OutingDraw, RatioSpan, RatioWindow, TrainReport } from './report.ts';
 export { topSpeedInput } from './top-speed.ts';

@@ -4,8 +4,7 @@ import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../testing/on-bench.tsx';
-import { workerHere } from '../testing/worker-here.ts';
-import { movesWork } from '../workers/moves-work.ts';
+import { workOfTheBench, workerHere } from '../testing/worker-here.ts';
 import { Findings } from './Findings.tsx';
 
 const puffin = buildSchema.parse(
@@ -37,8 +36,7 @@ describe('findings', () => {
   });
 
   it('come with their moves, and one press tries one', async () => {
-    const WorkerHere = workerHere(movesWork);
-    vi.stubGlobal('Worker', WorkerHere);
+    const WorkerHere = workOfTheBench();
     vi.stubGlobal('fetch', () =>
       Promise.resolve(
         new Response(JSON.stringify({ parts: [] }), { headers: { 'content-type': 'application/json' } }),

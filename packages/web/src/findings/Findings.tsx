@@ -2,6 +2,7 @@ import { linkDefinition, type Block, type Finding, type LinkId } from '@zubric/c
 import { movesOfFinding } from '@zubric/core/moves';
 import { findingsInWords } from '@zubric/core/say';
 import { useUnits } from '../common/units.tsx';
+import { NotWorkedOut } from '../common/NotWorkedOut.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
 import { Moves } from './Moves.tsx';
 import { useMoves } from './use-moves.ts';
@@ -49,11 +50,7 @@ export function Findings({ blocks, also, empty }: Props) {
     <section aria-labelledby="findings-title">
       <h2 id="findings-title">What stands in the way</h2>
       {findings.length === 0 && <p className="mt-2 text-soft">{empty}</p>}
-      {problem !== undefined && (
-        <p role="status" className="mt-2 text-[14px] text-soft">
-          What would mend these could not be worked out: {problem}. It is tried again at the next edit.
-        </p>
-      )}
+      {problem !== undefined && <NotWorkedOut what="What would mend these" why={problem} />}
       <ul>
         {findings.map((finding) => (
           <li key={finding.id} className="border-t border-line py-2 first:mt-2">

@@ -1,4 +1,6 @@
 import { expose } from 'comlink';
+import { vi } from 'vitest';
+import { benchWork } from '../workers/bench-work.ts';
 
 /** Stands in for the browser's worker: the same work, by the same protocol, in this thread. */
 export const workerHere = (work: object) =>
@@ -28,3 +30,10 @@ export const workerHere = (work: object) =>
       this.#port.close();
     }
   };
+
+/** The work of the bench in this thread, until `vi.unstubAllGlobals`. */
+export function workOfTheBench() {
+  const Here = workerHere(benchWork);
+  vi.stubGlobal('Worker', Here);
+  return Here;
+}

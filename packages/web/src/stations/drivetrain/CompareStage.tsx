@@ -1,4 +1,4 @@
-import { linkDefinition, stageAs, type LinkReport, type StageAs } from '@zubric/core/judge';
+import { linkDefinition, type LinkReport, type StageAs } from '@zubric/core/judge';
 import { radiansToDegrees, showNumber } from '@zubric/core/quantity';
 import {
   STAGE_KINDS,
@@ -8,9 +8,12 @@ import {
   type Stage,
   type StageKind,
 } from '@zubric/core/transmission';
-import { useState, type ReactNode } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import { useSay, useSentence } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
+import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
+import type { AsOtherKind } from '../../workers/bench-work.ts';
+import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 interface Props {
@@ -34,9 +37,19 @@ const RIVAL: Partial<Record<StageKind, StageKind>> = {
 export function CompareStage({ stage, onDone }: Props) {
   const { build, edit } = useBuild();
   const [kind, setKind] = useState<StageKind>(RIVAL[stage.kind] ?? 'chain');
-  const now = stageAs(build, stage.id, stage.kind);
-  const other = stageAs(build, stage.id, kind);
-  if (!now || !other) return null;
+  const ask: Ask<AsOtherKind | undefined> = useCallback(
+    (work) => work.asOtherKind(build, stage.id, kind),
+    [build, stage.id, kind],
+  );
+  const { answer, isOfNow, problem } = useBeside(ask);
+  if (problem !== undefined) return <NotWorkedOut what="The other kind" why={problem} />;
+  if (!answer)
+    return isOfNow ? null : (
+      <p className="sheet px-3 py-2 text-soft" aria-busy="true">
+        Setting the {stageName(stage.kind)} beside another kind…
+      </p>
+    );
+  const { now, other } = answer;
   const take = (): void => {
     edit((b) => ({
       ...b,
@@ -45,7 +58,7 @@ export function CompareStage({ stage, onDone }: Props) {
     onDone();
   };
   return (
-    <section className="sheet px-3 py-2" aria-labelledby="compare-title">
+    <section className="sheet px-3 py-2" aria-labelledby="compare-title" aria-busy={!isOfNow}>
       <div className="flex items-center justify-between gap-3">
         <h2 id="compare-title">The {stageName(now.kind)} beside another kind</h2>
         <button type="button" className="push-plain text-[14px]" onClick={onDone}>
@@ -93,7 +106,7 @@ export function CompareStage({ stage, onDone }: Props) {
         </tbody>
       </table>
       <div className="mt-2 flex justify-end">
-        <button type="button" className="push" onClick={take}>
+        <button type="button" className="push" disabled={!isOfNow} onClick={take}>
           Take the {stageName(other.kind)}
         </button>
       </div>

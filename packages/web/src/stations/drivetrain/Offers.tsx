@@ -1,7 +1,9 @@
-import { ratioOffers } from '@zubric/core/capability';
+import type { RatioOffer } from '@zubric/core/capability';
 import { showNumber } from '@zubric/core/quantity';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { Stepper } from '../../fields/Stepper.tsx';
+import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
+import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 interface Props {
@@ -16,7 +18,11 @@ const MOST = 120;
 export function Offers({ ratio, onDone }: Props) {
   const { build, report, edit } = useBuild();
   const [limits, setLimits] = useState({ least: 10, most: 60 });
-  const offers = ratioOffers(build, ratio, limits);
+  const ask: Ask<RatioOffer[]> = useCallback(
+    (work) => work.ratioOffers(build, ratio, limits),
+    [build, ratio, limits],
+  );
+  const { answer: offers, isOfNow, problem } = useBeside(ask);
   const window = report.ratioWindow;
   return (
     <section className="sheet px-3 py-2" aria-labelledby="offers-title">
@@ -45,15 +51,24 @@ export function Offers({ ratio, onDone }: Props) {
           Leave it as it is
         </button>
       </div>
-      {offers.length === 0 && (
+      {problem !== undefined && isOfNow && <NotWorkedOut what="Whole teeth" why={problem} />}
+      {!offers && !isOfNow && (
+        <p className="mt-2 text-soft" aria-busy="true">
+          Looking through the pairs of teeth…
+        </p>
+      )}
+      {offers?.length === 0 && (
         <p className="mt-2 text-soft">
           {build.drive.stages.some((stage) => 'teethDriver' in stage)
             ? 'No pair within these limits comes within 6 %: allow more teeth, or change two stages.'
             : 'No stage here has two tooth counts to change: add a chain, belt or gears.'}
         </p>
       )}
-      <ul className="mt-1.5 grid gap-x-6 sm:grid-cols-2">
-        {offers.map((offer) => {
+      <ul
+        className={`mt-1.5 grid gap-x-6 sm:grid-cols-2 ${isOfNow ? '' : 'opacity-60'}`}
+        aria-busy={!isOfNow}
+      >
+        {offers?.map((offer) => {
           const fits = window && offer.ratio >= window.low && offer.ratio <= window.high;
           return (
             <li
@@ -71,6 +86,8 @@ export function Offers({ ratio, onDone }: Props) {
                 type="button"
                 className="push push-small shrink-0"
                 aria-label={`Take: ${offer.text} teeth`}
+                // An offer for another build or other limits is none.
+                disabled={!isOfNow}
                 onClick={() => {
                   edit((b) => ({ ...b, drive: { ...b.drive, stages: offer.stages } }));
                   onDone();

@@ -4,6 +4,7 @@ import { typed } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
+import { workOfTheBench } from '../../testing/worker-here.ts';
 import { Ground } from './Ground.tsx';
 
 const demo = (name: string): Build =>
@@ -100,9 +101,11 @@ describe('the ground station', () => {
     expect(text()).toContain('edge asks 0.484, grip and push 0.0988');
   });
 
-  it('marks the best payload where the build is to make the most of something', () => {
+  it('marks the best payload where the build is to make the most of something', async () => {
+    workOfTheBench();
     show({ ...puffin, aims: { maximise: 'payload-rate' } });
-    expect(screen.getByRole('img', { name: /kg an hour over the payload; best at/ })).toBeTruthy();
+    expect(text()).toContain('is being worked out');
+    expect(await screen.findByRole('img', { name: /kg an hour over the payload; best at/ })).toBeTruthy();
   });
 
   it('takes the pull of what is towed with the slope that is tried, and counts it in when held', () => {

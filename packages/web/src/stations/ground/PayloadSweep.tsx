@@ -1,12 +1,14 @@
-import { linkDefinition, payloadSweep, type Aim, type SweepPoint } from '@zubric/core/judge';
+import { linkDefinition, type Aim, type Sweep, type SweepPoint } from '@zubric/core/judge';
 import type { Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { useDeferredValue, useMemo } from 'react';
+import { useCallback } from 'react';
 import { useSay, useUnits } from '../../common/units.tsx';
 import { Axes } from '../../charts/Axes.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
+import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
+import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 const WIDTH = 1080;
@@ -33,9 +35,16 @@ export function PayloadSweep() {
   const { build } = useBuild();
   const say = useSay();
   const { system } = useUnits();
-  const settled = useDeferredValue(build);
-  const sweep = useMemo(() => payloadSweep(settled, POINTS), [settled]);
+  const ask: Ask<Sweep | undefined> = useCallback((work) => work.payloadSweep(build, POINTS), [build]);
+  const { answer: sweep, isOfNow, problem } = useBeside(build.aims.maximise === 'none' ? undefined : ask);
   if (build.aims.maximise === 'none') return null;
+  if (problem !== undefined) return <NotWorkedOut what="What it comes to over the payload" why={problem} />;
+  if (!sweep && !isOfNow)
+    return (
+      <p className="text-soft" aria-busy="true">
+        What it comes to over the payload is being worked out…
+      </p>
+    );
   if (!sweep)
     return (
       <p className="text-soft">
@@ -54,7 +63,11 @@ export function PayloadSweep() {
   );
   const now = build.masses.payload.mass.value;
   return (
-    <figure className="sheet p-2" aria-labelledby="sweep-title">
+    <figure
+      className={`sheet p-2 ${isOfNow ? '' : 'opacity-60'}`}
+      aria-labelledby="sweep-title"
+      aria-busy={!isOfNow}
+    >
       <h2 id="sweep-title" className="px-1">
         Which payload makes the most of it?{' '}
         <span className="font-sans text-[15px] font-normal text-soft">

@@ -1,0 +1,28 @@
+import { ratioOffers, type RatioOffer, type TeethLimits } from '@zubric/core/capability';
+import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
+import { moves, type MovesFor } from '@zubric/core/moves';
+import type { UnitSystem } from '@zubric/core/quantity';
+import type { StageKind } from '@zubric/core/transmission';
+import type { Build, Part } from '@zubric/core/vehicle';
+
+/** What is worked out beside the screen: everything that judges a build more than once. */
+export const benchWork = {
+  moves: (build: Build, shelf: readonly Part[], system: UnitSystem): MovesFor[] =>
+    moves(build, evaluate(build), { shelf, system }),
+  payloadSweep: (build: Build, points: number): Sweep | undefined => payloadSweep(build, points),
+  ratioOffers: (build: Build, ratio: number, limits: TeethLimits): RatioOffer[] =>
+    ratioOffers(build, ratio, limits),
+  /** A stage as it is, and as another kind in its place. */
+  asOtherKind: (build: Build, stageId: string, kind: StageKind): AsOtherKind | undefined => {
+    const stage = build.drive.stages.find(({ id }) => id === stageId);
+    const now = stage && stageAs(build, stageId, stage.kind);
+    const other = stageAs(build, stageId, kind);
+    return now && other && { now, other };
+  },
+};
+export type BenchWork = typeof benchWork;
+
+export interface AsOtherKind {
+  readonly now: StageAs;
+  readonly other: StageAs;
+}

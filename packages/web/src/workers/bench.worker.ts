@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { benchWork } from './bench-work.ts';
+
+expose(benchWork);

@@ -1,4 +1,0 @@
-import { expose } from 'comlink';
-import { movesWork } from './moves-work.ts';
-
-expose(movesWork);
