@@ -1,7 +1,16 @@
 import { showNumber } from '@zubric/core/quantity';
-import { Link } from 'react-router';
 import type { BuildLine, JudgedLine, Place } from '@zubric/core/answers';
+import {
+  createColumnHelper,
+  createSortedRowModel,
+  rowSortingFeature,
+  sortFn_alphanumeric,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table';
+import { Link } from 'react-router';
 import { sayMoment } from '../common/days.ts';
+import { SortHeader } from '../common/SortHeader.tsx';
 import { stationAddress } from '../common/stations.ts';
 import { useSay } from '../common/units.tsx';
 import { BuildMenu, type BuildActions } from './BuildMenu.tsx';
@@ -14,8 +23,40 @@ interface Props {
   readonly actions: BuildActions;
 }
 
-/** A line a vehicle: what it is, what governs it, how it stands. */
+const features = tableFeatures({
+  rowSortingFeature,
+  sortedRowModel: createSortedRowModel(),
+  sortFns: { alphanumeric: sortFn_alphanumeric },
+});
+const column = createColumnHelper<typeof features, BuildLine>();
+
+/** What is judged of a line; one that cannot be judged comes last, whichever way. */
+const judged =
+  <T,>(read: (line: JudgedLine) => T) =>
+  (line: BuildLine): T | undefined =>
+    'problem' in line ? undefined : read(line);
+
+/** What stops it, then what is short of its rule, then what is tight. */
+const standing = ({ stops, short, tight }: JudgedLine): number => stops * 1e6 + short * 1e3 + tight;
+
+const COLUMNS = column.columns([
+  column.accessor('name', { id: 'build', header: 'Build', sortFn: 'alphanumeric' }),
+  column.accessor(
+    judged(({ massKg }) => massKg),
+    { id: 'mass', header: 'All up', sortUndefined: 'last' },
+  ),
+  column.accessor(
+    judged(({ worst }) => worst && worst.ratio / worst.rule),
+    { id: 'governs', header: 'What governs it', sortUndefined: 'last', sortDescFirst: false },
+  ),
+  column.accessor(judged(standing), { id: 'stands', header: 'Stands', sortUndefined: 'last' }),
+  column.accessor(({ updatedAt }) => Date.parse(updatedAt), { id: 'saved', header: 'Last saved' }),
+]);
+
+/** A line a vehicle: what it is, what governs it, how it stands; in the order that is wanted. */
 export function BuildTable({ builds, place, picked, onPick, actions }: Props) {
+  const table = useTable({ features, columns: COLUMNS, data: builds, getRowId: ({ id }) => id });
+  if (builds.length === 0) return null;
   return (
     <div className="sheet relative mt-3 overflow-x-auto">
       <table className="grid-table">
@@ -24,20 +65,22 @@ export function BuildTable({ builds, place, picked, onPick, actions }: Props) {
             <th scope="col">
               <span className="sr-only">Pick</span>
             </th>
-            <th scope="col">Build</th>
-            <th scope="col" className="n">
-              All up
-            </th>
-            <th scope="col">What governs it</th>
-            <th scope="col">Stands</th>
-            <th scope="col">Last saved</th>
+            {table.getFlatHeaders().map((header) => (
+              <SortHeader
+                key={header.id}
+                title={String(header.column.columnDef.header)}
+                sorted={header.column.getIsSorted()}
+                onSort={() => header.column.toggleSorting()}
+                isNumber={header.id === 'mass'}
+              />
+            ))}
             <th scope="col">
               <span className="sr-only">More</span>
             </th>
           </tr>
         </thead>
         <tbody>
-          {builds.map((build) => (
+          {table.getRowModel().rows.map(({ original: build }) => (
             <Row
               key={build.id}
               build={build}

@@ -163,7 +163,7 @@ describe('the list of builds', () => {
     expect(await screen.findByText('No build yet. Give the first one a name above.')).toBeTruthy();
     const form = within(await screen.findByRole('form', { name: 'New build' }));
     fireEvent.click(form.getByRole('button', { name: 'New build' }));
-    expect(form.getByRole('alert').textContent).toBe('Give it a name first.');
+    expect((await form.findByRole('alert')).textContent).toBe('Give it a name first.');
     fireEvent.change(form.getByLabelText('Name of a new build'), { target: { value: '  Tern  ' } });
     fireEvent.click(form.getByRole('button', { name: 'New build' }));
     await waitFor(() => expect(where()).toBe('/builds/new/brief'));
@@ -171,6 +171,35 @@ describe('the list of builds', () => {
       name: 'Tern',
       template: 'blank',
     });
+  });
+
+  it('stands in the order of the column that is pressed: what cannot be judged last', async () => {
+    serving([
+      line({ id: 'a', name: 'Tern', massKg: 40 }),
+      {
+        id: 'b',
+        name: 'Auk',
+        version: 1,
+        updatedAt: '2026-11-21T10:00:00Z',
+        problem: 'It cannot be judged.',
+      },
+      line({ id: 'c', name: 'Gull', massKg: 7, stops: 1 }),
+    ]);
+    show();
+    await row('Tern');
+    const names = (): string[] =>
+      screen.getAllByRole('checkbox').map((box) => box.getAttribute('aria-label') ?? '');
+    const press = (title: string) => fireEvent.click(screen.getByRole('button', { name: title }));
+    const sorted = () => screen.getByRole('columnheader', { name: 'All up' }).getAttribute('aria-sort');
+    expect(sorted()).toBe('none');
+    press('All up');
+    expect([sorted(), ...names()]).toEqual(['descending', 'Pick Tern', 'Pick Gull', 'Pick Auk']);
+    press('All up');
+    expect([sorted(), ...names()]).toEqual(['ascending', 'Pick Gull', 'Pick Tern', 'Pick Auk']);
+    press('Build');
+    expect(names()).toEqual(['Pick Auk', 'Pick Gull', 'Pick Tern']);
+    press('Stands');
+    expect(names()).toEqual(['Pick Gull', 'Pick Tern', 'Pick Auk']);
   });
 
   it('keeps the name that the server refused', async () => {

@@ -1,304 +1,161 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Suspense, lazy, useRef, useState, type DragEvent } from 'react';
-import { Link, useSearchParams } from 'react-router';
 import type { BuildLine, Place } from '@zubric/core/answers';
-import { ApiProblem, api } from '../common/api.ts';
+import { lazy, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { ApiProblem } from '../common/api.ts';
 import { Below } from '../common/Below.tsx';
 import { NoKey } from '../common/Message.tsx';
-import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
-import { download } from '../common/download.ts';
-import { Header } from '../frame/Header.tsx';
 import { useTitle } from '../common/use-title.ts';
+import { Header } from '../frame/Header.tsx';
+import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
+import type { BuildActions } from './BuildMenu.tsx';
 import { BuildTable } from './BuildTable.tsx';
+import { BuildsBar } from './BuildsBar.tsx';
 import { MendBuild } from './MendBuild.tsx';
-import type { FileRead } from './read-files.ts';
-import { fileNameOf } from './file-name.ts';
+import { SHELVES, wantedOf } from './shelves.ts';
+import { useFilesIn } from './use-files-in.tsx';
+import { useBuildList, type Notice } from './use-build-list.ts';
 
-interface Shelf {
-  readonly place: Place;
-  readonly title: string;
-  readonly empty: string;
-}
-
-const BENCH: Shelf = {
-  place: 'bench',
-  title: 'On the bench',
-  empty: 'No build yet. Give the first one a name above.',
-};
-const PLACES: readonly Shelf[] = [
-  BENCH,
-  {
-    place: 'archive',
-    title: 'Set aside',
-    empty: 'Nothing is set aside. Builds that are finished can rest here.',
-  },
-  {
-    place: 'bin',
-    title: 'Thrown away',
-    empty: 'Nothing was thrown away. What is can be had back from here.',
-  },
-];
-
-const DONE: Readonly<Record<Place, string>> = {
-  bench: 'is back on the bench',
-  archive: 'is set aside',
-  bin: 'was thrown away',
-};
-
-/** Reading and writing files is fetched when it is wanted. */
-const BringIn = lazy(async () => ({ default: (await import('./BringIn.tsx')).BringIn }));
 /** What a new build starts from needs half the core; the list does not wait for it. */
 const NewBuild = lazy(async () => ({ default: (await import('./NewBuild.tsx')).NewBuild }));
-const reading = () => import('./read-files.ts');
-const writing = () => import('./take-out.ts');
-
-/** What was just done, and how to take it back. */
-interface Notice {
-  readonly text: string;
-  readonly undo?: () => void;
-}
 
 /** All vehicles, the last touched first. */
 export function BuildsPage() {
   useTitle('Builds');
   const [search, setSearch] = useSearchParams();
-  const { place, empty } = PLACES.find((p) => p.place === search.get('place')) ?? BENCH;
+  const asked = search.get('place');
+  const { place } = SHELVES[asked === 'archive' || asked === 'bin' ? asked : 'bench'];
+  const list = useBuildList(place);
+  const { builds, refresh, notice, setNotice, takeOut, problem } = list;
   const [wanted, setWanted] = useState('');
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
-  const [notice, setNotice] = useState<Notice>();
-  const [files, setFiles] = useState<readonly FileRead[]>();
-  const queries = useQueryClient();
-  const builds = useQuery({ queryKey: ['builds', place], queryFn: () => api.builds(place), staleTime: 0 });
-  const refresh = (): Promise<void> => queries.invalidateQueries({ queryKey: ['builds'] });
-
-  const put = useMutation({
-    mutationFn: ({ build, to }: { readonly build: BuildLine; readonly to: Place }) =>
-      api.putBuild(build.id, to),
-    onSuccess: async (_, { build, to }) => {
-      setPicked(new Set());
-      setNotice({
-        text: `“${build.name}” ${DONE[to]}.`,
-        undo: () => {
-          setNotice(undefined);
-          void api.putBuild(build.id, place).then(refresh);
-        },
-      });
-      await refresh();
-    },
-  });
-  const copy = useMutation({
-    mutationFn: (build: BuildLine) => api.copyBuild(build.id, copyName(build.name, builds.data ?? [])),
-    onSuccess: async (made) => {
-      setNotice({ text: `“${made.document.name}” lies on the bench.` });
-      await refresh();
-    },
-  });
-  const takeOut = useMutation({
-    mutationFn: async (ids: readonly string[]) => {
-      const [{ takenOut }, ...stored] = await Promise.all([writing(), ...ids.map((id) => api.build(id))]);
-      return takenOut(stored.map((build) => build.document));
-    },
-    onSuccess: ({ name, content }) => {
-      download(name, content);
-      setNotice({ text: `Taken out as ${name}.` });
-    },
-  });
-  const takeOutOther = useMutation({
-    mutationFn: async ({ build, whole }: { readonly build: BuildLine; readonly whole: boolean }) => {
-      const content = whole ? await api.wholeBuild(build.id) : await api.buildFile(build.id);
-      return { name: `${fileNameOf(build.name)}.${whole ? 'zubric-whole' : 'zubric'}.json`, content };
-    },
-    onSuccess: ({ name, content }) => {
-      download(name, new Blob([`${JSON.stringify(content, null, 2)}\n`], { type: 'application/json' }));
-      setNotice({ text: `Taken out as ${name}.` });
-    },
-  });
   const [mending, setMending] = useState<BuildLine>();
-  const problem = builds.error ?? put.error ?? copy.error ?? takeOut.error ?? takeOutOther.error;
-
-  const offer = (list: FileList | null): void => {
-    if (!list || list.length === 0) return;
-    const files = [...list];
-    void reading()
-      .then(({ readBuildFiles }) => readBuildFiles(files))
-      .then(setFiles);
+  const goTo = (to: Place): void => {
+    setPicked(new Set());
+    setSearch(to === 'bench' ? {} : { place: to }, { replace: true });
   };
-  const shown = (builds.data ?? []).filter((build) =>
-    `${build.name} ${'problem' in build ? '' : build.purpose}`
-      .toLowerCase()
-      .includes(wanted.trim().toLowerCase()),
+  const done = (text: string): void => {
+    setMending(undefined);
+    setNotice({ text });
+    void refresh();
+  };
+  const { offer, dropping, dialog } = useFilesIn(
+    (builds.data ?? []).map((build) => build.name),
+    done,
   );
+  const actions: BuildActions = {
+    copy: (build) => list.copy.mutate(build),
+    takeOut: (build) => takeOut.documents([build.id]),
+    takeOutWhole: takeOut.whole,
+    takeOutAsKept: takeOut.asKept,
+    mend: setMending,
+    put: (build, to) => list.put.mutate({ build, to }, { onSuccess: () => setPicked(new Set()) }),
+  };
+  const nothingToTake = picked.size === 0 || place === 'bin' || takeOut.isPending;
   if (builds.error instanceof ApiProblem && builds.error.status === 401) return <NoKey />;
   return (
-    <div
-      onDragOver={(event: DragEvent) => event.preventDefault()}
-      onDrop={(event: DragEvent) => {
-        event.preventDefault();
-        offer(event.dataTransfer.files);
-      }}
-    >
-      <Header>
-        <Link to="/sums" className="font-narrow text-[16px] font-semibold underline underline-offset-4">
-          Quick sums
-        </Link>
-      </Header>
+    <div {...dropping}>
+      <Top />
       <main id="main" className="mx-auto max-w-[1120px] px-4 py-5 md:px-6">
         <DiskNotice />
-        <div className="grid gap-4 lg:grid-cols-[1fr_minmax(0,560px)]">
-          <div>
-            <h1>Which vehicle is on the bench?</h1>
-            <p className="mt-1 text-soft">Open one, begin a new one, or bring one in from a file.</p>
-          </div>
-          <Below answered={!builds.isPending} waiting={<div className="sheet h-[110px]" aria-hidden />}>
-            <NewBuild />
-          </Below>
-        </div>
-        <div className="mt-5 flex flex-wrap items-center gap-3">
-          <div role="group" aria-label="Which builds" className="flex">
-            {PLACES.map((p) => (
-              <button
-                key={p.place}
-                type="button"
-                aria-pressed={p.place === place}
-                className={`push -ml-px first:ml-0 ${p.place === place ? 'push-main' : ''}`}
-                onClick={() => {
-                  setPicked(new Set());
-                  setSearch(p.place === 'bench' ? {} : { place: p.place }, { replace: true });
-                }}
-              >
-                {p.title}
-              </button>
-            ))}
-          </div>
-          <label className="flex min-w-48 flex-1 items-center gap-2">
-            <span className="text-[14px] text-soft">Search</span>
-            <input
-              className="entry"
-              type="search"
-              placeholder="name or purpose"
-              value={wanted}
-              onChange={(event) => setWanted(event.target.value)}
-            />
-          </label>
-          <FilePicker onFiles={offer} />
-          <button
-            type="button"
-            className="push"
-            disabled={picked.size === 0 || place === 'bin' || takeOut.isPending}
-            onClick={() => takeOut.mutate([...picked])}
-          >
-            Take out {picked.size === 0 ? 'files' : picked.size === 1 ? '1 file' : `${picked.size} files`}
-          </button>
-        </div>
-        {problem && (
-          <p role="alert" className="mt-3 border border-short bg-short-lo px-4 py-2">
-            {problem.message}
-          </p>
-        )}
-        <Notices />
-        <p
-          role="status"
-          className={notice ? 'mt-3 flex items-center gap-3 border border-edge bg-field px-4 py-2' : ''}
-        >
-          {notice?.text}
-          {notice?.undo && (
-            <button type="button" className="push push-small" onClick={notice.undo}>
-              Undo
-            </button>
-          )}
-        </p>
+        <Question answered={!builds.isPending} />
+        <BuildsBar
+          place={place}
+          onPlace={goTo}
+          wanted={wanted}
+          onWanted={setWanted}
+          onFiles={offer}
+          picked={picked.size}
+          onTakeOut={nothingToTake ? undefined : () => takeOut.documents([...picked])}
+        />
+        <Said problem={problem} notice={notice} />
         {mending && (
           <MendBuild
             build={mending}
             onClose={() => setMending(undefined)}
-            onMended={() => {
-              setMending(undefined);
-              setNotice({ text: `“${mending.name}” opens again.` });
-              void refresh();
-            }}
+            onMended={() => done(`“${mending.name}” opens again.`)}
           />
         )}
-        {builds.isPending && (
-          <p className="mt-6">
-            {builds.failureCount > 0
-              ? 'The server does not answer yet; asking again …'
-              : 'Looking for builds …'}
-          </p>
-        )}
-        {builds.data && builds.data.length === 0 && <p className="mt-6">{empty}</p>}
-        {builds.data && builds.data.length > 0 && shown.length === 0 && (
-          <p className="mt-6">No build here has these words in its name or purpose.</p>
-        )}
-        {shown.length > 0 && (
-          <BuildTable
-            builds={shown}
-            place={place}
-            picked={picked}
-            onPick={(id, on) =>
-              setPicked(
-                (before) => new Set(on ? [...before, id] : [...before].filter((other) => other !== id)),
-              )
-            }
-            actions={{
-              copy: (build) => copy.mutate(build),
-              takeOut: (build) => takeOut.mutate([build.id]),
-              takeOutWhole: (build) => takeOutOther.mutate({ build, whole: true }),
-              takeOutAsKept: (build) => takeOutOther.mutate({ build, whole: false }),
-              mend: setMending,
-              put: (build, to) => put.mutate({ build, to }),
-            }}
-          />
-        )}
+        <Waiting list={list} empty={SHELVES[place].empty} wanted={wanted} />
+        <BuildTable
+          builds={wantedOf(builds.data ?? [], wanted)}
+          place={place}
+          picked={picked}
+          onPick={(id, on) =>
+            setPicked((before) => new Set(on ? [...before, id] : [...before].filter((o) => o !== id)))
+          }
+          actions={actions}
+        />
       </main>
-      {files && (
-        <Suspense>
-          <BringIn
-            files={files}
-            names={new Set((builds.data ?? []).map((build) => build.name))}
-            onClose={() => setFiles(undefined)}
-            onDone={(count) => {
-              setFiles(undefined);
-              setNotice({
-                text: count === 1 ? 'One build was brought in.' : `${count} builds were brought in.`,
-              });
-              void refresh();
-            }}
-          />
-        </Suspense>
-      )}
+      {dialog}
     </div>
   );
 }
 
-/** "Puffin, copy", "Puffin, copy 2": a name that no build here has. */
-function copyName(name: string, builds: readonly BuildLine[]): string {
-  const taken = new Set(builds.map((build) => build.name));
-  const stem = `${name.slice(0, 105)}, copy`;
-  let n = 1;
-  while (taken.has(n === 1 ? stem : `${stem} ${n}`)) n++;
-  return n === 1 ? stem : `${stem} ${n}`;
+const Top = () => (
+  <Header>
+    <Link to="/sums" className="font-narrow text-[16px] font-semibold underline underline-offset-4">
+      Quick sums
+    </Link>
+  </Header>
+);
+
+const Question = ({ answered }: { readonly answered: boolean }) => (
+  <div className="grid gap-4 lg:grid-cols-[1fr_minmax(0,560px)]">
+    <div>
+      <h1>Which vehicle is on the bench?</h1>
+      <p className="mt-1 text-soft">Open one, begin a new one, or bring one in from a file.</p>
+    </div>
+    <Below answered={answered} waiting={<div className="sheet h-[110px]" aria-hidden />}>
+      <NewBuild />
+    </Below>
+  </div>
+);
+
+interface SaidProps {
+  readonly problem: Error | null;
+  readonly notice: Notice | undefined;
 }
 
-/** A button that opens the browser's own choice of files; the same file may be chosen twice. */
-function FilePicker({ onFiles }: { readonly onFiles: (files: FileList | null) => void }) {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        className="hidden"
-        accept=".json,.zip,application/json,application/zip"
-        multiple
-        aria-label="Build files"
-        onChange={(event) => {
-          onFiles(event.target.files);
-          event.target.value = '';
-        }}
-      />
-      <button type="button" className="push" onClick={() => input.current?.click()}>
-        Bring in files …
-      </button>
-    </>
-  );
+/** What went wrong, and what was done. */
+const Said = ({ problem, notice }: SaidProps) => (
+  <>
+    {problem && (
+      <p role="alert" className="mt-3 border border-short bg-short-lo px-4 py-2">
+        {problem.message}
+      </p>
+    )}
+    <Notices />
+    <p
+      role="status"
+      className={notice ? 'mt-3 flex items-center gap-3 border border-edge bg-field px-4 py-2' : ''}
+    >
+      {notice?.text}
+      {notice?.undo && (
+        <button type="button" className="push push-small" onClick={notice.undo}>
+          Undo
+        </button>
+      )}
+    </p>
+  </>
+);
+
+interface WaitingProps {
+  readonly list: ReturnType<typeof useBuildList>;
+  readonly empty: string;
+  readonly wanted: string;
+}
+
+/** What stands in the place of the list while there is none. */
+function Waiting({ list: { builds }, empty, wanted }: WaitingProps) {
+  if (builds.isPending)
+    return (
+      <p className="mt-6">
+        {builds.failureCount > 0 ? 'The server does not answer yet; asking again …' : 'Looking for builds …'}
+      </p>
+    );
+  if (!builds.data) return null;
+  if (builds.data.length === 0) return <p className="mt-6">{empty}</p>;
+  return wantedOf(builds.data, wanted).length === 0 ? (
+    <p className="mt-6">No build here has these words in its name or purpose.</p>
+  ) : null;
 }

@@ -88,13 +88,13 @@ describe('Assembly', () => {
     expect(screen.getAllByLabelText(/^Done: /)).toHaveLength(4);
   });
 
-  it('adds a line, counts it, prices it, and takes it out again', () => {
+  it('adds a line, counts it, prices it, and takes it out again', async () => {
     show(newBuild('Gull'));
     fireEvent.click(screen.getByRole('button', { name: 'Add it' }));
-    expect(screen.getByRole('alert').textContent).toBe('Give it a name first.');
+    expect((await screen.findByRole('alert')).textContent).toBe('Give it a name first.');
     fireEvent.change(screen.getByLabelText('Another part or a tool'), { target: { value: 'M6 bolts' } });
     fireEvent.click(screen.getByRole('button', { name: 'Add it' }));
-    fireEvent.click(screen.getByRole('button', { name: /name, cost and mass\s*of M6 bolts/ }));
+    fireEvent.click(await screen.findByRole('button', { name: /name, cost and mass\s*of M6 bolts/ }));
     fireEvent.change(screen.getByLabelText('Count of M6 bolts'), { target: { value: '20' } });
     fireEvent.change(screen.getByLabelText('Cost each'), { target: { value: '0,30' } });
     expect(screen.getByText('20 × M6 bolts')).toBeDefined();
@@ -103,6 +103,31 @@ describe('Assembly', () => {
     expect(screen.getByText(/^0 for what has a price/)).toBeDefined();
     fireEvent.click(screen.getByRole('button', { name: 'Remove' }));
     expect(screen.queryByText('20 × M6 bolts')).toBeNull();
+  });
+
+  it('shows what stands in one state, and the dearest first', () => {
+    const line = (id: string, name: string, costEach: number) =>
+      ({ id, name, count: 1, state: 'wished-for', costEach }) as const;
+    const gull = newBuild('Gull');
+    show({
+      ...gull,
+      assembly: {
+        ...gull.assembly,
+        own: [line('a', 'Bracket', 2), line('b', 'Axle', 30), line('c', 'Cap', 1)],
+      },
+    });
+    const names = (): string[] =>
+      screen.getAllByText(/^1 × (Bracket|Axle|Cap)$/).map(({ textContent }) => (textContent ?? '').slice(4));
+    expect(names()).toEqual(['Bracket', 'Axle', 'Cap']);
+    fireEvent.change(screen.getByLabelText('In order'), { target: { value: 'cost' } });
+    expect(names()).toEqual(['Axle', 'Bracket', 'Cap']);
+    fireEvent.change(screen.getByLabelText('In order'), { target: { value: 'name' } });
+    expect(names()).toEqual(['Axle', 'Bracket', 'Cap'].sort());
+    fireEvent.change(screen.getByLabelText('State of Axle'), { target: { value: 'ordered' } });
+    fireEvent.change(screen.getByLabelText('Show'), { target: { value: 'ordered' } });
+    expect(names()).toEqual(['Axle']);
+    fireEvent.change(screen.getByLabelText('Show'), { target: { value: 'on-hand' } });
+    expect(screen.getByText('No part stands so.')).toBeDefined();
   });
 
   it('leads on where motor, driver and battery are not chosen', () => {

@@ -12,6 +12,7 @@ import type { Quantity } from '@zubric/core/quantity';
 import { Trash2 } from 'lucide-react';
 import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
+import { Reorder, moved, useReorderedRow } from '../../fields/Reorder.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
@@ -32,37 +33,45 @@ export function MassTable() {
       // Whoever is carried is near: what is judged for people is judged for them.
       return kind === 'rider' ? { ...b, masses, people: 'riding' } : { ...b, masses };
     });
+  const { others } = build.masses;
   return (
     <div>
-      <table className="grid-table">
-        <caption className="sr-only">Masses and where they sit</caption>
-        <thead>
-          <tr>
-            <th scope="col">Mass of</th>
-            <th scope="col">Mass</th>
-            <th scope="col">Its middle ahead of the rear axle</th>
-            <th scope="col">Left of the middle line</th>
-            <th scope="col">Above the ground</th>
-            <th scope="col">
-              <span className="sr-only">Remove</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <MassRow which="own" title="Itself" mass={build.masses.own} least={aboveZero} />
-          <MassRow which="payload" title="Payload" mass={build.masses.payload} />
-          {build.masses.others.map((mass) => (
-            <MassRow key={mass.id} which={{ other: mass.id }} title={mass.name} mass={mass} other={mass} />
-          ))}
-        </tbody>
-      </table>
+      <Reorder
+        rows={others}
+        onMove={(id, to) =>
+          edit((b) => ({ ...b, masses: { ...b.masses, others: moved(b.masses.others, id, to) } }))
+        }
+      >
+        <table className="grid-table">
+          <caption className="sr-only">Masses and where they sit</caption>
+          <thead>
+            <tr>
+              <th scope="col">Mass of</th>
+              <th scope="col">Mass</th>
+              <th scope="col">Its middle ahead of the rear axle</th>
+              <th scope="col">Left of the middle line</th>
+              <th scope="col">Above the ground</th>
+              <th scope="col">
+                <span className="sr-only">Move or remove</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <MassRow which="own" title="Itself" mass={build.masses.own} least={aboveZero} />
+            <MassRow which="payload" title="Payload" mass={build.masses.payload} />
+            {others.map((mass) => (
+              <OtherMassRow key={mass.id} mass={mass} />
+            ))}
+          </tbody>
+        </table>
+      </Reorder>
       <p className="mt-2 flex flex-wrap gap-2">
         {MASS_KINDS.map((kind) => (
           <button
             key={kind}
             type="button"
             className="push push-small"
-            disabled={build.masses.others.length >= 40}
+            disabled={others.length >= 40}
             onClick={() => add(kind)}
           >
             Add {kind === 'rider' ? 'a rider' : kind === 'ballast' ? 'ballast' : 'a part'}
@@ -73,15 +82,15 @@ export function MassTable() {
   );
 }
 
-interface RowProps {
+interface FieldsProps {
   readonly which: MassKey;
   readonly title: string;
   readonly mass: PlacedMass;
-  readonly other?: OtherMass;
   readonly least?: typeof zeroOrMore;
 }
 
-function MassRow({ which, title, mass, other, least = zeroOrMore }: RowProps) {
+/** What a mass is, and where its middle sits: a cell each. */
+function MassFields({ which, title, mass, least = zeroOrMore }: FieldsProps) {
   const { edit } = useBuild();
   const field = (
     label: string,
@@ -101,38 +110,55 @@ function MassRow({ which, title, mass, other, least = zeroOrMore }: RowProps) {
       />
     </td>
   );
-  const change = (alter: (others: readonly OtherMass[]) => readonly OtherMass[]): void =>
-    edit((b) => ({ ...b, masses: { ...b.masses, others: alter(b.masses.others) } }));
   return (
-    <tr>
-      <th scope="row" className="w-[130px]">
-        {other ? (
-          <TextField
-            label={`Name of the mass ${title}`}
-            hideLabel
-            value={title}
-            required="Give it a name."
-            onChange={(name) => change((list) => list.map((m) => (m.id === other.id ? { ...m, name } : m)))}
-          />
-        ) : (
-          title
-        )}
-      </th>
+    <>
       {field('Mass', 'mass', least)}
       {field('Ahead of the rear axle', 'aheadOfRearAxle', undefined)}
       {field('Left of the middle', 'left', undefined)}
       {field('Above the ground', 'height', zeroOrMore)}
-      <td>
-        {other && (
-          <button
-            type="button"
-            className="p-1.5 hover:text-short"
-            aria-label={`Remove ${title}`}
-            onClick={() => change((list) => list.filter((m) => m.id !== other.id))}
-          >
-            <Trash2 size={18} aria-hidden="true" />
-          </button>
-        )}
+    </>
+  );
+}
+
+/** The vehicle itself, or what it carries: always there. */
+const MassRow = (props: FieldsProps) => (
+  <tr>
+    <th scope="row" className="w-[130px]">
+      {props.title}
+    </th>
+    <MassFields {...props} />
+    <td />
+  </tr>
+);
+
+/** A rider, ballast or part: named, moved and removed by its builder. */
+function OtherMassRow({ mass }: { readonly mass: OtherMass }) {
+  const { edit } = useBuild();
+  const { row, handle } = useReorderedRow(mass.id, mass.name);
+  const change = (alter: (others: readonly OtherMass[]) => readonly OtherMass[]): void =>
+    edit((b) => ({ ...b, masses: { ...b.masses, others: alter(b.masses.others) } }));
+  return (
+    <tr {...row}>
+      <th scope="row" className="w-[130px]">
+        <TextField
+          label={`Name of the mass ${mass.name}`}
+          hideLabel
+          value={mass.name}
+          required="Give it a name."
+          onChange={(name) => change((list) => list.map((m) => (m.id === mass.id ? { ...m, name } : m)))}
+        />
+      </th>
+      <MassFields which={{ other: mass.id }} title={mass.name} mass={mass} />
+      <td className="whitespace-nowrap">
+        {handle}
+        <button
+          type="button"
+          className="p-1.5 hover:text-short"
+          aria-label={`Remove ${mass.name}`}
+          onClick={() => change((list) => list.filter((m) => m.id !== mass.id))}
+        >
+          <Trash2 size={18} aria-hidden="true" />
+        </button>
       </td>
     </tr>
   );

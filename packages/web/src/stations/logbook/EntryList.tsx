@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import type { LogEntry } from '@zubric/core/answers';
 import { api } from '../../common/api.ts';
 import { Photos } from './Photos.tsx';
@@ -73,59 +74,17 @@ function Entry({ entry }: { readonly entry: LogEntry }) {
 
 /** The builder's own words with an entry; a note stands by itself and can be thrown away. */
 function Note({ entry }: { readonly entry: LogEntry }) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const keep = useLogChange(async (note: string) => {
-    await api.annotate(entry.id, note);
-    setDraft(null);
-  });
+  const [open, setOpen] = useState(false);
   const remove = useLogChange(() => api.removeNote(entry.id));
   const own = entry.kind === 'note';
-  if (draft !== null)
-    return (
-      <form
-        className="mt-1"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (!own || draft.trim() !== '') keep.mutate(draft);
-        }}
-      >
-        <label className="block">
-          <span className="sr-only">Note with this entry</span>
-          <textarea
-            className="entry"
-            rows={2}
-            maxLength={5000}
-            autoFocus
-            value={draft}
-            onChange={(event) => setDraft(event.target.value)}
-          />
-        </label>
-        <span className="mt-1 flex gap-2">
-          <button type="submit" className="push push-small" disabled={keep.isPending}>
-            Keep
-          </button>
-          <button type="button" className="push push-small" onClick={() => setDraft(null)}>
-            Leave as it was
-          </button>
-        </span>
-        {keep.isError && (
-          <p role="alert" className="text-short">
-            {keep.error.message}
-          </p>
-        )}
-      </form>
-    );
+  if (open) return <ChangeNote entry={entry} onDone={() => setOpen(false)} />;
   return (
     <>
       {entry.note !== '' && (
         <p className={`break-words whitespace-pre-line ${own ? '' : 'mt-1 font-semibold'}`}>{entry.note}</p>
       )}
       <span className="mt-1 flex flex-wrap gap-2">
-        <button
-          type="button"
-          className="push-plain text-[14px] text-soft"
-          onClick={() => setDraft(entry.note)}
-        >
+        <button type="button" className="push-plain text-[14px] text-soft" onClick={() => setOpen(true)}>
           {entry.note === '' ? 'note why' : 'change the note'}
         </button>
         {own && (
@@ -139,5 +98,43 @@ function Note({ entry }: { readonly entry: LogEntry }) {
         )}
       </span>
     </>
+  );
+}
+
+/** The words of an entry changed; a note of its own is never left empty. */
+function ChangeNote({ entry, onDone }: { readonly entry: LogEntry; readonly onDone: () => void }) {
+  const { register, handleSubmit, formState } = useForm({ defaultValues: { note: entry.note } });
+  const keep = useLogChange((note: string) => api.annotate(entry.id, note).then(onDone));
+  const submit = handleSubmit(({ note }) => keep.mutate(note));
+  const problem = formState.errors.note?.message ?? keep.error?.message;
+  return (
+    <form className="mt-1" onSubmit={(event) => void submit(event)}>
+      <label className="block">
+        <span className="sr-only">Note with this entry</span>
+        <textarea
+          className="entry"
+          rows={2}
+          maxLength={5000}
+          autoFocus
+          {...register('note', {
+            validate: (note) =>
+              entry.kind !== 'note' || note.trim() !== '' || 'Write something, or throw the note away.',
+          })}
+        />
+      </label>
+      <span className="mt-1 flex gap-2">
+        <button type="submit" className="push push-small" disabled={keep.isPending}>
+          Keep
+        </button>
+        <button type="button" className="push push-small" onClick={onDone}>
+          Leave as it was
+        </button>
+      </span>
+      {problem !== undefined && (
+        <p role="alert" className="text-short">
+          {problem}
+        </p>
+      )}
+    </form>
   );
 }

@@ -1,4 +1,5 @@
-import { useId, useState, type FormEvent } from 'react';
+import { useId, useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { api } from '../../common/api.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';
@@ -10,30 +11,25 @@ const KEPT = (buildId: string): string => `zubric-note-${buildId}`;
 export function NoteForm() {
   const { id: buildId } = useBuild();
   const id = useId();
-  const [text, setText] = useState(() => localStorage.getItem(KEPT(buildId)) ?? '');
   const [picture, setPicture] = useState<File | null>(null);
-  const [missing, setMissing] = useState(false);
-  const write = (next: string): void => {
-    setText(next);
-    setMissing(false);
-    if (next === '') localStorage.removeItem(KEPT(buildId));
-    else localStorage.setItem(KEPT(buildId), next);
-  };
-  const add = useLogChange(async () => {
+  const { register, handleSubmit, reset, formState } = useForm({
+    defaultValues: { note: localStorage.getItem(KEPT(buildId)) ?? '' },
+  });
+  const add = useLogChange(async (note: string) => {
     // The picture is read before the note is made: one that cannot be read leaves no note without it.
     const small = picture && (await shrunk(picture));
-    const entry = await api.addNote(buildId, text);
-    write('');
+    const entry = await api.addNote(buildId, note);
+    localStorage.removeItem(KEPT(buildId));
+    reset({ note: '' });
     if (small) await api.addPhoto(entry.id, small);
     setPicture(null);
   });
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    setMissing(text.trim() === '');
-    if (text.trim() !== '') add.mutate(undefined);
-  };
+  const keep = (text: string): void =>
+    text === '' ? localStorage.removeItem(KEPT(buildId)) : localStorage.setItem(KEPT(buildId), text);
+  const submit = handleSubmit(({ note }) => add.mutate(note));
+  const missing = formState.errors.note?.message;
   return (
-    <form className="sheet p-3" onSubmit={submit} aria-label="New note">
+    <form className="sheet p-3" onSubmit={(event) => void submit(event)} aria-label="New note">
       <label htmlFor={id} className="block text-[14px] text-soft">
         What did you see, try or decide?
       </label>
@@ -42,10 +38,12 @@ export function NoteForm() {
         className="entry"
         rows={2}
         maxLength={5000}
-        value={text}
-        aria-invalid={missing}
-        aria-describedby={missing || add.isError ? `${id}-problem` : undefined}
-        onChange={(event) => write(event.target.value)}
+        aria-invalid={missing !== undefined}
+        aria-describedby={missing !== undefined || add.isError ? `${id}-problem` : undefined}
+        {...register('note', {
+          validate: (note) => note.trim() !== '' || 'Write something first.',
+          onChange: (event: { readonly target: { readonly value: string } }) => keep(event.target.value),
+        })}
       />
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <button type="submit" className="push push-main" disabled={add.isPending}>
@@ -61,9 +59,9 @@ export function NoteForm() {
             onChange={(event) => setPicture(event.target.files?.[0] ?? null)}
           />
         </label>
-        {(missing || add.isError) && (
+        {(missing !== undefined || add.isError) && (
           <p id={`${id}-problem`} role="alert" className="text-short">
-            {missing ? 'Write something first.' : add.error?.message}
+            {missing ?? add.error?.message}
           </p>
         )}
       </div>

@@ -1,8 +1,9 @@
-import { useId, useState, type FormEvent } from 'react';
+import { useId, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { SnapshotLine } from '@zubric/core/answers';
 import { api } from '../../common/api.ts';
 import { sayMoment } from '../../common/days.ts';
+import { NameForm } from '../../fields/NameForm.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';
 
@@ -10,15 +11,10 @@ import { useLogChange } from './queries.ts';
 export function Snapshots({ snapshots }: { readonly snapshots: readonly SnapshotLine[] }) {
   const { id: buildId, session, edit } = useBuild();
   const id = useId();
-  const [name, setName] = useState('');
-  const [missing, setMissing] = useState(false);
   const [done, setDone] = useState('');
-  const [, setSearch] = useSearchParams();
   const saved = session.save === 'saved';
-
   const take = useLogChange(async (wanted: string) => {
     const made = await api.takeSnapshot(buildId, wanted);
-    setName('');
     setDone(`Snapshot ${made.number} is taken.`);
   });
   const goBack = useLogChange(async (snapshot: SnapshotLine) => {
@@ -32,83 +28,77 @@ export function Snapshots({ snapshots }: { readonly snapshots: readonly Snapshot
       `The build is as in snapshot ${snapshot.number}. What it was before is kept as ${kept.number}; undo leads there too.`,
     );
   });
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    setMissing(name.trim() === '');
-    if (name.trim() !== '') take.mutate(name);
-  };
-  const problem = take.error ?? goBack.error;
   return (
     <section className="sheet p-3" aria-labelledby={`${id}-title`}>
       <h2 id={`${id}-title`}>Snapshots</h2>
-      <form className="mt-1 flex items-end gap-2" onSubmit={submit} aria-label="New snapshot">
-        <label className="block min-w-0 flex-1">
-          <span className="block text-[14px] text-soft">Name of a snapshot</span>
-          <input
-            className="entry"
-            value={name}
-            maxLength={120}
-            autoComplete="off"
-            data-own-undo
-            aria-invalid={missing}
-            aria-describedby={missing ? `${id}-missing` : undefined}
-            onChange={(event) => {
-              setName(event.target.value);
-              setMissing(false);
-            }}
-          />
-        </label>
-        <button type="submit" className="push" disabled={!saved || take.isPending}>
-          Take it
-        </button>
-      </form>
-      {missing && (
-        <p id={`${id}-missing`} role="alert" className="text-[14px] text-short">
-          Give the snapshot a name first.
-        </p>
-      )}
+      <NameForm
+        className="mt-1"
+        title="New snapshot"
+        label="Name of a snapshot"
+        button="Take it"
+        missing="Give the snapshot a name first."
+        disabled={!saved}
+        problem={take.error?.message}
+        onSubmit={take.mutateAsync}
+      />
       {!saved && <p className="mt-1 text-[14px] text-soft">As soon as the last edit is saved.</p>}
-      {problem && (
+      {goBack.error && (
         <p role="alert" className="mt-1 text-short">
-          {problem.message}
+          {goBack.error.message}
         </p>
       )}
       <p role="status" className={done === '' ? '' : 'mt-1'}>
         {done}
       </p>
-      {snapshots.length === 0 ? (
+      {snapshots.length === 0 && (
         <p className="mt-2 text-soft">None yet. Take one before you try something.</p>
-      ) : (
-        <ul className="mt-2 divide-y divide-line">
-          {snapshots.map((snapshot) => (
-            <li key={snapshot.number} className="py-2">
-              <p className="break-words">
-                <b className="font-semibold">{snapshot.number}</b>: {snapshot.name}
-              </p>
-              <p className="text-[14px] text-soft">{sayMoment(snapshot.createdAt)}</p>
-              <span className="mt-1 flex flex-wrap gap-2">
-                <button
-                  type="button"
-                  className="push push-small"
-                  aria-label={`Compare snapshot ${snapshot.number} with now`}
-                  onClick={() => setSearch({ compare: `${snapshot.number}-now` })}
-                >
-                  Compare with now
-                </button>
-                <button
-                  type="button"
-                  className="push push-small"
-                  aria-label={`Go back to snapshot ${snapshot.number}`}
-                  disabled={!saved || goBack.isPending}
-                  onClick={() => goBack.mutate(snapshot)}
-                >
-                  Go back to it
-                </button>
-              </span>
-            </li>
-          ))}
-        </ul>
       )}
+      <ul className="mt-2 divide-y divide-line">
+        {snapshots.map((snapshot) => (
+          <Snapshot
+            key={snapshot.number}
+            snapshot={snapshot}
+            onGoBack={saved && !goBack.isPending ? () => goBack.mutate(snapshot) : undefined}
+          />
+        ))}
+      </ul>
     </section>
+  );
+}
+
+interface SnapshotProps {
+  readonly snapshot: SnapshotLine;
+  /** Absent while it cannot be. */
+  readonly onGoBack: (() => void) | undefined;
+}
+
+function Snapshot({ snapshot: { number, name, createdAt }, onGoBack }: SnapshotProps) {
+  const [, setSearch] = useSearchParams();
+  return (
+    <li className="py-2">
+      <p className="break-words">
+        <b className="font-semibold">{number}</b>: {name}
+      </p>
+      <p className="text-[14px] text-soft">{sayMoment(createdAt)}</p>
+      <span className="mt-1 flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="push push-small"
+          aria-label={`Compare snapshot ${number} with now`}
+          onClick={() => setSearch({ compare: `${number}-now` })}
+        >
+          Compare with now
+        </button>
+        <button
+          type="button"
+          className="push push-small"
+          aria-label={`Go back to snapshot ${number}`}
+          disabled={!onGoBack}
+          onClick={onGoBack}
+        >
+          Go back to it
+        </button>
+      </span>
+    </li>
   );
 }

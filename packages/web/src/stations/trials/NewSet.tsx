@@ -1,22 +1,28 @@
 import { typed, type Quantity } from '@zubric/core/quantity';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { Controller, useForm } from 'react-hook-form';
 import { api } from '../../common/api.ts';
 import { aboveZero } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
+interface Wanted {
+  readonly name: string;
+  readonly floor: string;
+  readonly commanded: Quantity;
+  readonly batteryBefore?: Quantity;
+}
+
 /** What a set of straight runs holds fast before the first run. */
 export function NewSet({ onMade }: { readonly onMade: (id: string) => void }) {
   const { id } = useBuild();
   const queries = useQueryClient();
-  const [name, setName] = useState('Straight runs');
-  const [floor, setFloor] = useState('');
-  const [commanded, setCommanded] = useState<Quantity>(typed(3, 'm'));
-  const [batteryBefore, setBatteryBefore] = useState<Quantity>();
+  const { control, handleSubmit } = useForm<Wanted>({
+    defaultValues: { name: 'Straight runs', floor: '', commanded: typed(3, 'm') },
+  });
   const make = useMutation({
-    mutationFn: () =>
+    mutationFn: ({ name, floor, commanded, batteryBefore }: Wanted) =>
       api.createTrialSet(id, {
         name,
         conditions: { floor, commanded, ...(batteryBefore ? { batteryBefore } : {}), note: '' },
@@ -26,32 +32,62 @@ export function NewSet({ onMade }: { readonly onMade: (id: string) => void }) {
       onMade(set.id);
     },
   });
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    make.mutate();
-  };
+  const submit = handleSubmit((wanted) => make.mutate(wanted));
   return (
-    <form className="sheet grid max-w-2xl content-start gap-3 p-4" onSubmit={submit} noValidate>
+    <form
+      className="sheet grid max-w-2xl content-start gap-3 p-4"
+      onSubmit={(event) => void submit(event)}
+      noValidate
+    >
       <h2>A new set of straight runs</h2>
       <p className="text-soft">
         The floor it will be used on, a battery near full, the same start mark and command for all ten runs.
       </p>
       <div className="grid grid-cols-2 gap-3">
-        <TextField label="Name of the set" value={name} required="A set needs a name." onChange={setName} />
-        <TextField label="Floor" value={floor} onChange={setFloor} />
-        <QuantityField
-          label="Distance ordered"
-          dimension="length"
-          value={commanded}
-          check={aboveZero}
-          onChange={setCommanded}
+        <Controller
+          control={control}
+          name="name"
+          render={({ field: { value, onChange } }) => (
+            <TextField
+              label="Name of the set"
+              value={value}
+              required="A set needs a name."
+              onChange={onChange}
+            />
+          )}
         />
-        <QuantityField
-          label="Battery voltage before"
-          dimension="voltage"
-          value={batteryBefore}
-          check={aboveZero}
-          onChange={(v) => setBatteryBefore({ ...v, origin: 'measured' })}
+        <Controller
+          control={control}
+          name="floor"
+          render={({ field: { value, onChange } }) => (
+            <TextField label="Floor" value={value} onChange={onChange} />
+          )}
+        />
+        <Controller
+          control={control}
+          name="commanded"
+          render={({ field: { value, onChange } }) => (
+            <QuantityField
+              label="Distance ordered"
+              dimension="length"
+              value={value}
+              check={aboveZero}
+              onChange={onChange}
+            />
+          )}
+        />
+        <Controller
+          control={control}
+          name="batteryBefore"
+          render={({ field: { value, onChange } }) => (
+            <QuantityField
+              label="Battery voltage before"
+              dimension="voltage"
+              value={value}
+              check={aboveZero}
+              onChange={(v) => onChange({ ...v, origin: 'measured' })}
+            />
+          )}
         />
       </div>
       <p className="flex items-center gap-3">

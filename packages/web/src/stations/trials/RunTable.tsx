@@ -2,7 +2,8 @@ import type { Quantity } from '@zubric/core/quantity';
 import { STRAIGHT_RUNS, type StraightRunReading } from '@zubric/core/trials';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
 import type { StoredTrial, StoredTrialSet } from '@zubric/core/answers';
 import { api } from '../../common/api.ts';
 import { useSay } from '../../common/units.tsx';
@@ -100,54 +101,78 @@ function RunRow({ setId, trial, number }: RowProps) {
   );
 }
 
+interface Readings {
+  readonly side?: Quantity;
+  readonly distance?: Quantity;
+}
+interface Asked {
+  readonly side: number;
+  readonly distance: number;
+}
+
 /** Two readings and a button; Enter records. They stay until the server has them. */
 function NextRun({ setId, number }: { readonly setId: string; readonly number: number }) {
   const { id } = useBuild();
   const say = useSay();
   const queries = useQueryClient();
   const [trialId] = useState(newTrialId);
-  const [side, setSide] = useState<Quantity>();
-  const [distance, setDistance] = useState<Quantity>();
-  const [missing, setMissing] = useState(false);
+  const { control, handleSubmit, formState } = useForm<Readings>();
   /** Readings that were asked about once: recorded as they are at the next press. */
-  const [asked, setAsked] = useState<string>();
+  const [asked, setAsked] = useState<Asked>();
   const record = useMutation({
     mutationFn: (reading: StraightRunReading) => api.recordTrial(setId, trialId, reading),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['trial-sets', id] }),
   });
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    setMissing(!side || !distance);
+  const submit = handleSubmit(({ side, distance }) => {
+    // Both are there: they are required.
     if (!side || !distance) return;
-    const readings = `${side.value} ${distance.value}`;
-    const odd = Math.abs(side.value) > distance.value && asked !== readings;
-    setAsked(odd ? readings : undefined);
+    const before = asked?.side === side.value && asked.distance === distance.value;
+    const odd = Math.abs(side.value) > distance.value && !before;
+    setAsked(odd ? { side: side.value, distance: distance.value } : undefined);
     if (!odd) record.mutate({ side, distance, note: '' });
-  };
-  const measured = (quantity: Quantity): Quantity => ({ ...quantity, origin: 'measured' });
+  });
+  const missing = Object.keys(formState.errors).length > 0;
   return (
-    <form className="flex flex-wrap items-end gap-3 px-3 py-3" onSubmit={submit} noValidate>
-      <QuantityField
-        label={`Run ${number}: to the side, left −`}
-        className="w-44"
-        dimension="length"
-        value={side}
-        onChange={(q) => setSide(measured(q))}
+    <form
+      className="flex flex-wrap items-end gap-3 px-3 py-3"
+      onSubmit={(event) => void submit(event)}
+      noValidate
+    >
+      <Controller
+        control={control}
+        name="side"
+        rules={{ required: true }}
+        render={({ field: { value, onChange } }) => (
+          <QuantityField
+            label={`Run ${number}: to the side, left −`}
+            className="w-44"
+            dimension="length"
+            value={value}
+            onChange={(q) => onChange({ ...q, origin: 'measured' })}
+          />
+        )}
       />
-      <QuantityField
-        label="got along"
-        className="w-24"
-        dimension="length"
-        value={distance}
-        check={zeroOrMore}
-        onChange={(q) => setDistance(measured(q))}
+      <Controller
+        control={control}
+        name="distance"
+        rules={{ required: true }}
+        render={({ field: { value, onChange } }) => (
+          <QuantityField
+            label="got along"
+            className="w-24"
+            dimension="length"
+            value={value}
+            check={zeroOrMore}
+            onChange={(q) => onChange({ ...q, origin: 'measured' })}
+          />
+        )}
       />
       <button type="submit" className="push push-main" disabled={record.isPending}>
         Record run
       </button>
-      {asked !== undefined && side && distance && (
+      {asked && (
         <span role="alert" className="text-[14px]">
-          {say(Math.abs(side.value), 'length')} to the side over {say(distance.value, 'length')}: is that
+          {say(Math.abs(asked.side), 'length')} to the side over {say(asked.distance, 'length')}: is that
           meant? Press again to record it so.
         </span>
       )}
