@@ -9,7 +9,6 @@ import { Strip } from '../strip/Strip.tsx';
 import { leftDrafts } from '../session/drafts.ts';
 import type { KeptHere } from '../session/saving.ts';
 import { api } from '../common/api.ts';
-import { CannotOpen } from './CannotOpen.tsx';
 import { Guidance } from './Guidance.tsx';
 import { Header } from '../frame/Header.tsx';
 import { isTyping } from '../common/keys.ts';
@@ -18,6 +17,8 @@ import { fetchStationsAhead } from './station-pages.ts';
 import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
 import { STATIONS, stationAddress } from '../common/stations.ts';
 import { UndoRedo } from './UndoRedo.tsx';
+
+const CannotOpen = lazy(async () => ({ default: (await import('./CannotOpen.tsx')).CannotOpen }));
 
 const Unsettled = lazy(async () => ({ default: (await import('./Unsettled.tsx')).Unsettled }));
 
@@ -40,7 +41,11 @@ export function Workbench() {
     refetchOnReconnect: false,
   });
   if (stored.isError)
-    return <CannotOpen id={buildId} error={stored.error} retry={() => void stored.refetch()} />;
+    return (
+      <Suspense>
+        <CannotOpen id={buildId} error={stored.error} retry={() => void stored.refetch()} />
+      </Suspense>
+    );
   if (!stored.data)
     return (
       <p className="p-10" role="status">
