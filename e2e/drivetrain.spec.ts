@@ -52,6 +52,40 @@ test('the mark is dragged to a ratio, and the whole teeth near it are taken and 
   await expect(mark).toHaveAttribute('aria-valuetext', /fitted$/);
 });
 
+test('stages change places by keys and by hand, are saved so, and stand again after undo', async ({
+  bench,
+  request,
+  application,
+}) => {
+  const { address, drive } = await copyOf('puffin', request, application);
+  const kinds = async (): Promise<string[]> => (await drive()).stages.map(({ kind }) => kind);
+  await bench.goto(address);
+  // One stage has nothing to change places with.
+  await expect(bench.getByRole('button', { name: /to another place$/ })).toHaveCount(0);
+  await bench.getByRole('button', { name: 'Add a gearhead' }).click();
+  await saved(bench);
+  const handle = bench.getByRole('button', { name: 'Move the gearhead to another place' });
+  await handle.focus();
+  await bench.keyboard.press('Space');
+  await expect(bench.getByText('Gearhead is over place 2 of 2.')).toBeAttached();
+  await bench.keyboard.press('ArrowUp');
+  await expect(bench.getByText('Gearhead is over place 1 of 2.')).toBeAttached();
+  await bench.keyboard.press('Space');
+  await expect.poll(kinds).toEqual(['gearhead', 'chain']);
+  // By hand, back again.
+  const from = await handle.boundingBox();
+  const to = await bench.getByRole('button', { name: 'Move the chain to another place' }).boundingBox();
+  if (!from || !to) throw new Error('both handles are drawn');
+  await bench.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await bench.mouse.down();
+  await bench.mouse.move(to.x + to.width / 2, to.y + to.height, { steps: 8 });
+  await bench.mouse.up();
+  await expect.poll(kinds).toEqual(['chain', 'gearhead']);
+  await bench.keyboard.press('Control+z');
+  await expect.poll(kinds).toEqual(['gearhead', 'chain']);
+  expect(await complaints(bench)).toEqual([]);
+});
+
 test('a bore that does not fit is named with its adapter, and bored by one move', async ({
   bench,
   request,

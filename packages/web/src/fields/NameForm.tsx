@@ -54,7 +54,7 @@ export function NameForm({
           </label>
           <input
             id={id}
-            className="entry min-h-10"
+            className="entry"
             maxLength={120}
             autoComplete="off"
             data-own-undo
@@ -66,7 +66,7 @@ export function NameForm({
         {children}
         <button
           type="submit"
-          className={`push min-h-10 ${mainButton ? 'push-main' : ''}`}
+          className={`push ${mainButton ? 'push-main' : ''}`}
           disabled={disabled === true || formState.isSubmitting}
         >
           {button}

@@ -71,7 +71,7 @@ export function Reorder({ rows, onMove, children }: Props) {
 
 /** A row of `Reorder`: what its element takes, and its handle. */
 export function useReorderedRow(id: string, name: string) {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging, items } =
     useSortable({ id });
   return {
     row: {
@@ -79,11 +79,12 @@ export function useReorderedRow(id: string, name: string) {
       style: { transform: CSS.Translate.toString(transform), transition },
       className: isDragging ? 'relative z-10 bg-field shadow-md' : '',
     },
-    handle: (
+    /** None where there is nothing to change places with. */
+    handle: items.length > 1 && (
       <button
         type="button"
         ref={setActivatorNodeRef}
-        className="cursor-grab touch-none p-1.5 text-soft hover:text-ink"
+        className="cursor-grab touch-none p-1 text-soft outline-offset-[-2px] hover:text-ink"
         aria-label={`Move ${name} to another place`}
         {...attributes}
         {...listeners}
