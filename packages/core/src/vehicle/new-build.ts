@@ -114,6 +114,61 @@ export const newMass = (id: string, name: string, kind: OtherMass['kind'], ahead
   height: assumed(kind === 'rider' ? 0.8 : 0.2, 'mm'),
 });
 
+const newAxles = (): Build['layout']['axles'] => [
+  {
+    id: 'driven',
+    name: 'Driven wheels',
+    form: 'wheel',
+    tyre: 'pneumatic',
+    ahead: assumed(0, 'mm'),
+    track: assumed(0.5, 'm'),
+    diameter: assumed(0.3, 'mm'),
+    width: assumed(0.06, 'mm'),
+    driven: true,
+    steered: false,
+    braked: false,
+  },
+  {
+    id: 'free',
+    name: 'Castors',
+    form: 'castor',
+    tyre: 'solid-rubber',
+    ahead: assumed(0.6, 'mm'),
+    track: assumed(0.35, 'mm'),
+    diameter: assumed(0.15, 'mm'),
+    width: assumed(0.03, 'mm'),
+    driven: false,
+    steered: false,
+    braked: false,
+  },
+];
+
+const newMasses = (): Build['masses'] => ({
+  own: {
+    mass: assumed(30, 'kg'),
+    aheadOfRearAxle: assumed(0.2, 'mm'),
+    left: assumed(0, 'mm'),
+    height: assumed(0.25, 'mm'),
+  },
+  payload: {
+    mass: assumed(20, 'kg'),
+    aheadOfRearAxle: assumed(0.2, 'mm'),
+    left: assumed(0, 'mm'),
+    height: assumed(0.4, 'mm'),
+  },
+  others: [],
+});
+
+const newDuties = (): Build['duties'] => [
+  newDuty('duty-1', 'Level, loaded', 'ground-1'),
+  {
+    ...newDuty('duty-2', 'Ramp, loaded', 'ground-1'),
+    grade: assumed(degreesToRadians(5), '°'),
+    speed: assumed(0.6, 'm/s'),
+    duration: assumed(120, 'min'),
+  },
+];
+
 /** A vehicle with every number assumed and no parts chosen: two driven wheels and castors. */
 export const newBuild = (name: string): Build => ({
   format: FORMAT,
@@ -124,34 +179,7 @@ export const newBuild = (name: string): Build => ({
   people: 'beside',
   layout: {
     kind: 'two-driven',
-    axles: [
-      {
-        id: 'driven',
-        name: 'Driven wheels',
-        form: 'wheel',
-        tyre: 'pneumatic',
-        ahead: assumed(0, 'mm'),
-        track: assumed(0.5, 'm'),
-        diameter: assumed(0.3, 'mm'),
-        width: assumed(0.06, 'mm'),
-        driven: true,
-        steered: false,
-        braked: false,
-      },
-      {
-        id: 'free',
-        name: 'Castors',
-        form: 'castor',
-        tyre: 'solid-rubber',
-        ahead: assumed(0.6, 'mm'),
-        track: assumed(0.35, 'mm'),
-        diameter: assumed(0.15, 'mm'),
-        width: assumed(0.03, 'mm'),
-        driven: false,
-        steered: false,
-        braked: false,
-      },
-    ],
+    axles: newAxles(),
   },
   body: {
     length: assumed(0.8, 'mm'),
@@ -163,31 +191,9 @@ export const newBuild = (name: string): Build => ({
   brake: { kind: 'none', reaction: assumed(0.5, 's') },
   aims: { maximise: 'none' },
   dragArea: assumed(0, 'm²'),
-  masses: {
-    own: {
-      mass: assumed(30, 'kg'),
-      aheadOfRearAxle: assumed(0.2, 'mm'),
-      left: assumed(0, 'mm'),
-      height: assumed(0.25, 'mm'),
-    },
-    payload: {
-      mass: assumed(20, 'kg'),
-      aheadOfRearAxle: assumed(0.2, 'mm'),
-      left: assumed(0, 'mm'),
-      height: assumed(0.4, 'mm'),
-    },
-    others: [],
-  },
+  masses: newMasses(),
   grounds: [newGround('ground-1', 'Dry concrete')],
-  duties: [
-    newDuty('duty-1', 'Level, loaded', 'ground-1'),
-    {
-      ...newDuty('duty-2', 'Ramp, loaded', 'ground-1'),
-      grade: assumed(degreesToRadians(5), '°'),
-      speed: assumed(0.6, 'm/s'),
-      duration: assumed(120, 'min'),
-    },
-  ],
+  duties: newDuties(),
   drive: {
     id: 'drive-1',
     name: 'Driven wheels',

@@ -36,11 +36,67 @@ export const noteBeginning = async (
   await entriesIn(manager).insert({ id: nanoid(ID_LENGTH), buildId, kind: 'begun', title });
 };
 
+/** Named states of a build, kept as they were. */
+function snapshotsIn(database: EntityManager) {
+  const snapshots = () => database.getRepository(snapshotEntity);
+  return {
+    /** A snapshot of the build as the database has it now; undefined where there is no such build. */
+    snapshot: (buildId: string, name: string): Promise<SnapshotRow | undefined> =>
+      database.transaction(async (manager) => {
+        const build = await lockBuild(manager, buildId);
+        if (!build) return undefined;
+        const repository = manager.getRepository(snapshotEntity);
+        const number = ((await repository.maximum('number', { buildId })) ?? 0) + 1;
+        await repository.insert({ buildId, number, name, document: current(build.document) as object });
+        await entriesIn(manager).insert({
+          id: nanoid(ID_LENGTH),
+          buildId,
+          kind: 'snapshot',
+          title: name,
+          snapshotNumber: number,
+        });
+        return repository.findOneByOrFail({ buildId, number });
+      }),
+
+    snapshotsOf: (buildId: string): Promise<SnapshotRow[]> =>
+      snapshots().find({
+        select: { buildId: true, number: true, name: true, createdAt: true },
+        where: { buildId },
+        order: { number: 'DESC' },
+      }),
+
+    findSnapshot: (buildId: string, number: number): Promise<SnapshotRow | null> =>
+      snapshots().findOneBy({ buildId, number }),
+  };
+}
+
+/** Photographs with entries. */
+function photosIn(database: EntityManager) {
+  const photos = () => database.getRepository(photoEntity);
+  return {
+    async addPhoto(logEntryId: string, type: string, bytes: Buffer): Promise<Omit<PhotoRow, 'bytes'>> {
+      const id = nanoid(ID_LENGTH);
+      await photos().insert({ id, logEntryId, type, bytes });
+      return photos().findOneByOrFail({ id });
+    },
+
+    photo: (id: string): Promise<PhotoRow | null> =>
+      photos().findOne({ where: { id }, select: { id: true, type: true, bytes: true } }),
+
+    async caption(id: string, caption: string): Promise<boolean> {
+      return (await photos().update({ id }, { caption })).affected === 1;
+    },
+
+    async removePhoto(id: string): Promise<boolean> {
+      return (await photos().delete({ id })).affected === 1;
+    },
+  };
+}
+
 /** The logbook of each build: changes, notes, snapshots, photographs. */
 export function logbookStore(database: EntityManager) {
   const entries = () => entriesIn(database);
   const photos = () => database.getRepository(photoEntity);
-  const snapshots = () => database.getRepository(snapshotEntity);
   const words = wordsOfChanges(database);
   return {
     /** Entries of a build, the latest first, from one on; what a change did is worked out when it is first read. */
@@ -91,50 +147,9 @@ export function logbookStore(database: EntityManager) {
       return (await entries().delete({ id, kind: 'note' })).affected === 1;
     },
 
-    /** A snapshot of the build as the database has it now; undefined where there is no such build. */
-    snapshot: (buildId: string, name: string): Promise<SnapshotRow | undefined> =>
-      database.transaction(async (manager) => {
-        const build = await lockBuild(manager, buildId);
-        if (!build) return undefined;
-        const repository = manager.getRepository(snapshotEntity);
-        const number = ((await repository.maximum('number', { buildId })) ?? 0) + 1;
-        await repository.insert({ buildId, number, name, document: current(build.document) as object });
-        await entriesIn(manager).insert({
-          id: nanoid(ID_LENGTH),
-          buildId,
-          kind: 'snapshot',
-          title: name,
-          snapshotNumber: number,
-        });
-        return repository.findOneByOrFail({ buildId, number });
-      }),
+    ...snapshotsIn(database),
 
-    snapshotsOf: (buildId: string): Promise<SnapshotRow[]> =>
-      snapshots().find({
-        select: { buildId: true, number: true, name: true, createdAt: true },
-        where: { buildId },
-        order: { number: 'DESC' },
-      }),
-
-    findSnapshot: (buildId: string, number: number): Promise<SnapshotRow | null> =>
-      snapshots().findOneBy({ buildId, number }),
-
-    async addPhoto(logEntryId: string, type: string, bytes: Buffer): Promise<Omit<PhotoRow, 'bytes'>> {
-      const id = nanoid(ID_LENGTH);
-      await photos().insert({ id, logEntryId, type, bytes });
-      return photos().findOneByOrFail({ id });
-    },
-
-    photo: (id: string): Promise<PhotoRow | null> =>
-      photos().findOne({ where: { id }, select: { id: true, type: true, bytes: true } }),
-
-    async caption(id: string, caption: string): Promise<boolean> {
-      return (await photos().update({ id }, { caption })).affected === 1;
-    },
-
-    async removePhoto(id: string): Promise<boolean> {
-      return (await photos().delete({ id })).affected === 1;
-    },
+    ...photosIn(database),
   };
 }
 

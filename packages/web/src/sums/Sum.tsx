@@ -8,20 +8,15 @@ import { Found } from './Found.tsx';
 import { SumCurve } from './SumCurve.tsx';
 import { SumDrawing } from './SumDrawing.tsx';
 import { WithNumbers } from './WithNumbers.tsx';
-import { entriesOf, exampleEntries, inputFields, outputFields, work } from './sum-form.ts';
+import { entriesOf, exampleEntries, inputFields, outputFields, work, type SumField } from './sum-form.ts';
 
 /** Of an address only the build and duty that the sum is worked for. */
 const bench = (typed: URLSearchParams): URLSearchParams =>
   new URLSearchParams([...typed].filter(([key]) => key === 'build' || key === 'duty'));
 
-/** One sum, worked as it is typed. The address carries what was typed. */
-export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
-  const fields = useMemo(() => inputFields(calculator), [calculator]);
-  const example = useMemo(() => exampleEntries(calculator, fields), [calculator, fields]);
+/** What is typed, in the address; a moment later than it is typed. */
+function useTyped(fields: readonly SumField[]) {
   const [typed, setTyped] = useSearchParams();
-  const entries = Object.fromEntries(fields.map((f) => [f.key, typed.get(f.key) ?? example[f.key] ?? '']));
-  const { system } = useUnits();
-  const { given, output, problems } = work(calculator, fields, entries, system);
   // The address follows a moment later: what was typed meanwhile is put into it too.
   const pending = useRef(new Map<string, string>());
   useEffect(() => {
@@ -51,6 +46,17 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
     pending.current.clear();
     setTyped(bench(typed), { replace: true });
   };
+  return { typed, change, fill, backToExample };
+}
+
+/** One sum, worked as it is typed. The address carries what was typed. */
+export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
+  const fields = useMemo(() => inputFields(calculator), [calculator]);
+  const example = useMemo(() => exampleEntries(calculator, fields), [calculator, fields]);
+  const { typed, change, fill, backToExample } = useTyped(fields);
+  const entries = Object.fromEntries(fields.map((f) => [f.key, typed.get(f.key) ?? example[f.key] ?? '']));
+  const { system } = useUnits();
+  const { given, output, problems } = work(calculator, fields, entries, system);
   return (
     <div className="grid content-start gap-4 px-6 py-4">
       <div>
@@ -79,22 +85,7 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
             )}
           </section>
           <BuildLink calculator={calculator} found={output} onFill={fill} />
-          <dl className="text-[15px]">
-            <dt className="text-[14px] text-soft">Formula{given && ', with the numbers put in'}</dt>
-            <dd className="mb-2">
-              {given && output ? (
-                <WithNumbers calculator={calculator} given={given} found={output} />
-              ) : (
-                calculator.formula
-              )}
-            </dd>
-            <dt className="text-[14px] text-soft">Where it holds</dt>
-            <dd className="mb-2">{calculator.limits}</dd>
-            <dt className="text-[14px] text-soft">Source</dt>
-            <dd className="mb-2">{calculator.source}</dd>
-            <dt className="text-[14px] text-soft">Checked against</dt>
-            <dd>{calculator.examples.map((e) => e.origin).join('; ')}</dd>
-          </dl>
+          <About calculator={calculator} given={given} found={output} />
         </div>
         <section aria-labelledby="found-title" className="grid content-start gap-3">
           <div className="sheet p-4">
@@ -115,5 +106,33 @@ export function Sum({ calculator }: { readonly calculator: AnyCalculator }) {
         </section>
       </div>
     </div>
+  );
+}
+
+interface AboutProps {
+  readonly calculator: AnyCalculator;
+  readonly given: Readonly<Record<string, unknown>> | undefined;
+  readonly found: Readonly<Record<string, unknown>> | undefined;
+}
+
+/** Its formula, where it holds, and what it was checked against. */
+function About({ calculator, given, found: output }: AboutProps) {
+  return (
+    <dl className="text-[15px]">
+      <dt className="text-[14px] text-soft">Formula{given && ', with the numbers put in'}</dt>
+      <dd className="mb-2">
+        {given && output ? (
+          <WithNumbers calculator={calculator} given={given} found={output} />
+        ) : (
+          calculator.formula
+        )}
+      </dd>
+      <dt className="text-[14px] text-soft">Where it holds</dt>
+      <dd className="mb-2">{calculator.limits}</dd>
+      <dt className="text-[14px] text-soft">Source</dt>
+      <dd className="mb-2">{calculator.source}</dd>
+      <dt className="text-[14px] text-soft">Checked against</dt>
+      <dd>{calculator.examples.map((e) => e.origin).join('; ')}</dd>
+    </dl>
   );
 }

@@ -1,3 +1,4 @@
+import type { UnitSystem } from '@zubric/core/quantity';
 import type { AnyCalculator } from '@zubric/core/calculators';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -97,6 +98,42 @@ function unbroken(points: readonly CurvePoint[]): { x: number; y: number }[][] {
   return runs.filter((run) => run.length > 0);
 }
 
+/** What an axis shows, and in which unit. */
+const title = (field: SumField, symbol: string): string =>
+  `${field.description.toLowerCase()}${symbol === '' ? '' : `, ${symbol}`}`;
+
+interface Drawn {
+  readonly range: Range;
+  readonly across: SumField;
+  readonly up: SumField;
+  readonly system: UnitSystem;
+}
+
+/** Both axes over what is drawn, each in a unit of its own. */
+function scalesOf(runs: readonly (readonly { y: number }[])[], { range, across, up, system }: Drawn) {
+  const ys = runs.flat().map((p) => p.y);
+  const [least, most] = [Math.min(0, ...ys), Math.max(0, ...ys)];
+  const xUnit = axisUnit(across.unit, Math.max(Math.abs(range.low), Math.abs(range.high)), system);
+  const yUnit = axisUnit(up.unit, Math.max(Math.abs(least), Math.abs(most)), system);
+  const x = scaleLinear(
+    [xUnit.convert(range.low), xUnit.convert(range.high)],
+    [FRAME.left, WIDTH - FRAME.right],
+  );
+  const y = scaleLinear(
+    [yUnit.convert(least), yUnit.convert(most === least ? least + 1 : most)],
+    [HEIGHT - FRAME.bottom, FRAME.top],
+  ).nice();
+  return { x, y, xUnit, yUnit };
+}
+
+/** The sum as it stands. */
+const Now = ({ x, y }: { readonly x: number; readonly y: number }) => (
+  <g>
+    <path d={`M${x} ${FRAME.top}V${HEIGHT - FRAME.bottom}`} stroke="var(--color-ink)" strokeDasharray="3 3" />
+    <circle cx={x} cy={y} r="6" fill="var(--color-sheet)" stroke="var(--color-ink)" strokeWidth="2.5" />
+  </g>
+);
+
 interface CurveProps extends Props {
   readonly fields: readonly SumField[];
   readonly across: SumField;
@@ -115,18 +152,7 @@ function Curve({ calculator, fields, across, up, entries, found, onChange }: Cur
     [calculator, fields, entries, across, up, range],
   );
   const runs = unbroken(points);
-  const ys = runs.flat().map((p) => p.y);
-  const [least, most] = [Math.min(0, ...ys), Math.max(0, ...ys)];
-  const xUnit = axisUnit(across.unit, Math.max(Math.abs(range.low), Math.abs(range.high)), system);
-  const yUnit = axisUnit(up.unit, Math.max(Math.abs(least), Math.abs(most)), system);
-  const x = scaleLinear(
-    [xUnit.convert(range.low), xUnit.convert(range.high)],
-    [FRAME.left, WIDTH - FRAME.right],
-  );
-  const y = scaleLinear(
-    [yUnit.convert(least), yUnit.convert(most === least ? least + 1 : most)],
-    [HEIGHT - FRAME.bottom, FRAME.top],
-  ).nice();
+  const { x, y, xUnit, yUnit } = scalesOf(runs, { range, across, up, system });
   const path = line<{ x: number; y: number }>(
     (p) => x(xUnit.convert(p.x)),
     (p) => y(yUnit.convert(p.y)),
@@ -143,8 +169,6 @@ function Curve({ calculator, fields, across, up, entries, found, onChange }: Cur
     put(range.low + ((shown - FRAME.left) / (WIDTH - FRAME.right - FRAME.left)) * (range.high - range.low));
   };
   const result = found?.[up.key];
-  const title = (field: SumField, symbol: string): string =>
-    `${field.description.toLowerCase()}${symbol === '' ? '' : `, ${symbol}`}`;
   return (
     <>
       <svg
@@ -174,23 +198,7 @@ function Curve({ calculator, fields, across, up, entries, found, onChange }: Cur
             strokeWidth="2.5"
           />
         ))}
-        {typeof result === 'number' && (
-          <g>
-            <path
-              d={`M${x(xUnit.convert(value))} ${FRAME.top}V${HEIGHT - FRAME.bottom}`}
-              stroke="var(--color-ink)"
-              strokeDasharray="3 3"
-            />
-            <circle
-              cx={x(xUnit.convert(value))}
-              cy={y(yUnit.convert(result))}
-              r="6"
-              fill="var(--color-sheet)"
-              stroke="var(--color-ink)"
-              strokeWidth="2.5"
-            />
-          </g>
-        )}
+        {typeof result === 'number' && <Now x={x(xUnit.convert(value))} y={y(yUnit.convert(result))} />}
       </svg>
       <label htmlFor={id} className="sr-only">
         {across.description}

@@ -9,42 +9,19 @@ import { useBuild } from '../../session/BuildSession.tsx';
 /** Keys with the value undefined are taken out of the axle. */
 export type AxleChange = { readonly [K in keyof Axle]?: Axle[K] | undefined };
 
+interface Props {
+  readonly axle: Axle;
+  readonly onChange: (part: AxleChange) => void;
+}
+
 /** One axle: what it is, where it stands, and what is done with it. */
-export function AxleRow({ axle, onChange }: { axle: Axle; onChange: (part: AxleChange) => void }) {
+export function AxleRow({ axle, onChange }: Props) {
   const { build, edit } = useBuild();
-  const length = (
-    label: string,
-    key: 'ahead' | 'track' | 'diameter' | 'width' | 'contactLength',
-    check: typeof aboveZero | undefined,
-  ) => (
-    <QuantityField
-      label={`${label}, ${axle.name.toLowerCase()}`}
-      hideLabel
-      className="w-[78px]"
-      dimension="length"
-      value={axle[key]}
-      check={check}
-      onChange={(quantity) => onChange({ [key]: quantity })}
-    />
+  const length = (label: string, key: LengthKey, check: typeof aboveZero | undefined) => (
+    <AxleLength axle={axle} label={label} which={key} check={check} onChange={onChange} />
   );
   const last = build.layout.axles.length === 1;
   const onlyDriven = axle.driven && build.layout.axles.filter((a) => a.driven).length === 1;
-  const flag = (label: string, key: 'driven' | 'steered' | 'braked', locked = false) => (
-    <label
-      className="mr-2 inline-flex items-center gap-1"
-      title={locked ? 'One axle at least is driven' : undefined}
-    >
-      <input
-        type="checkbox"
-        className="size-4 accent-ink"
-        aria-label={`${axle.name} ${label}`}
-        checked={axle[key]}
-        disabled={locked}
-        onChange={(event) => onChange({ [key]: event.target.checked })}
-      />
-      {label}
-    </label>
-  );
   return (
     <tr>
       <th scope="row">{axle.name}</th>
@@ -85,23 +62,7 @@ export function AxleRow({ axle, onChange }: { axle: Axle; onChange: (part: AxleC
       <td>{length('Diameter', 'diameter', aboveZero)}</td>
       <td>{length('Width', 'width', aboveZero)}</td>
       <td className="min-w-[84px]">
-        {flag('driven', 'driven', onlyDriven)}
-        {flag('steered', 'steered')}
-        {flag('braked', 'braked')}
-        {axle.driven && axle.track.value > 0 && layoutKind(build.layout.kind).mayDriveOneOfPair && (
-          <Choice
-            label={`Which of ${axle.name.toLowerCase()} drive`}
-            hideLabel
-            className="w-[104px]"
-            value={axle.drivenSide ?? 'both'}
-            options={[
-              { value: 'both', title: 'both drive' },
-              { value: 'left', title: 'left alone' },
-              { value: 'right', title: 'right alone' },
-            ]}
-            onChange={(side) => onChange({ drivenSide: side === 'both' ? undefined : side })}
-          />
-        )}
+        <Does axle={axle} onlyDriven={onlyDriven} onChange={onChange} />
       </td>
       <td>
         <button
@@ -118,5 +79,67 @@ export function AxleRow({ axle, onChange }: { axle: Axle; onChange: (part: AxleC
         </button>
       </td>
     </tr>
+  );
+}
+
+type LengthKey = 'ahead' | 'track' | 'diameter' | 'width' | 'contactLength';
+
+interface LengthProps extends Props {
+  readonly label: string;
+  readonly which: LengthKey;
+  readonly check: typeof aboveZero | undefined;
+}
+
+const AxleLength = ({ axle, label, which, check, onChange }: LengthProps) => (
+  <QuantityField
+    label={`${label}, ${axle.name.toLowerCase()}`}
+    hideLabel
+    className="w-[78px]"
+    dimension="length"
+    value={axle[which]}
+    check={check}
+    onChange={(quantity) => onChange({ [which]: quantity })}
+  />
+);
+
+/** What is done with an axle, and where only one of a pair is driven, which. */
+function Does({ axle, onlyDriven, onChange }: Props & { readonly onlyDriven: boolean }) {
+  const { build } = useBuild();
+  const flag = (label: string, key: 'driven' | 'steered' | 'braked', locked = false) => (
+    <label
+      className="mr-2 inline-flex items-center gap-1"
+      title={locked ? 'One axle at least is driven' : undefined}
+    >
+      <input
+        type="checkbox"
+        className="size-4 accent-ink"
+        aria-label={`${axle.name} ${label}`}
+        checked={axle[key]}
+        disabled={locked}
+        onChange={(event) => onChange({ [key]: event.target.checked })}
+      />
+      {label}
+    </label>
+  );
+  return (
+    <>
+      {flag('driven', 'driven', onlyDriven)}
+      {flag('steered', 'steered')}
+      {flag('braked', 'braked')}
+      {axle.driven && axle.track.value > 0 && layoutKind(build.layout.kind).mayDriveOneOfPair && (
+        <Choice
+          label={`Which of ${axle.name.toLowerCase()} drive`}
+          hideLabel
+          className="w-[104px]"
+          value={axle.drivenSide ?? 'both'}
+          options={[
+            { value: 'both', title: 'both drive' },
+            { value: 'left', title: 'left alone' },
+            { value: 'right', title: 'right alone' },
+          ]}
+          onChange={(side) => onChange({ drivenSide: side === 'both' ? undefined : side })}
+        />
+      )}
+    </>
   );
 }

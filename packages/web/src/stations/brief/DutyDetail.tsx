@@ -218,52 +218,8 @@ function ExtentFields({ duty, onChange }: Props) {
         ]}
         onChange={change}
       />
-      {extent.kind === 'route' && (
-        <>
-          <QuantityField
-            label="Length of the leg"
-            dimension="length"
-            value={extent.length}
-            check={zeroOrMore}
-            onChange={(length) => onChange({ extent: { ...extent, length } })}
-          />
-          <div>
-            <span className="block text-[14px] text-soft">Times driven</span>
-            <Stepper
-              label={`Times ${duty.name} is driven`}
-              value={extent.times}
-              least={0}
-              most={100_000}
-              onChange={(times) => onChange({ extent: { ...extent, times } })}
-            />
-          </div>
-        </>
-      )}
-      {extent.kind === 'area' && (
-        <>
-          <QuantityField
-            label="Area"
-            dimension="area"
-            value={extent.area}
-            check={zeroOrMore}
-            onChange={(area) => onChange({ extent: { ...extent, area } })}
-          />
-          <QuantityField
-            label="Working width"
-            dimension="length"
-            value={extent.width}
-            check={aboveZero}
-            onChange={(width) => onChange({ extent: { ...extent, width } })}
-          />
-          <QuantityField
-            label="Overlap"
-            dimension="share"
-            value={extent.overlap}
-            check={(v) => shareOfWhole(v) ?? overlapCheck(v)}
-            onChange={(overlap) => onChange({ extent: { ...extent, overlap } })}
-          />
-        </>
-      )}
+      {extent.kind === 'route' && <RouteFields name={duty.name} extent={extent} onChange={onChange} />}
+      {extent.kind === 'area' && <AreaFields extent={extent} onChange={onChange} />}
       {extent.kind !== 'time' && (
         <p className="self-end pb-1.5 text-soft sm:col-span-2">
           {durationS > 0
@@ -274,3 +230,56 @@ function ExtentFields({ duty, onChange }: Props) {
     </>
   );
 }
+
+interface OfExtent<K extends Extent['kind']> {
+  readonly extent: Extract<Extent, { kind: K }>;
+  readonly onChange: Props['onChange'];
+}
+
+const RouteFields = ({ name, extent, onChange }: OfExtent<'route'> & { readonly name: string }) => (
+  <>
+    <QuantityField
+      label="Length of the leg"
+      dimension="length"
+      value={extent.length}
+      check={zeroOrMore}
+      onChange={(length) => onChange({ extent: { ...extent, length } })}
+    />
+    <div>
+      <span className="block text-[14px] text-soft">Times driven</span>
+      <Stepper
+        label={`Times ${name} is driven`}
+        value={extent.times}
+        least={0}
+        most={100_000}
+        onChange={(times) => onChange({ extent: { ...extent, times } })}
+      />
+    </div>
+  </>
+);
+
+const AreaFields = ({ extent, onChange }: OfExtent<'area'>) => (
+  <>
+    <QuantityField
+      label="Area"
+      dimension="area"
+      value={extent.area}
+      check={zeroOrMore}
+      onChange={(area) => onChange({ extent: { ...extent, area } })}
+    />
+    <QuantityField
+      label="Working width"
+      dimension="length"
+      value={extent.width}
+      check={aboveZero}
+      onChange={(width) => onChange({ extent: { ...extent, width } })}
+    />
+    <QuantityField
+      label="Overlap"
+      dimension="share"
+      value={extent.overlap}
+      check={(v) => shareOfWhole(v) ?? overlapCheck(v)}
+      onChange={(overlap) => onChange({ extent: { ...extent, overlap } })}
+    />
+  </>
+);

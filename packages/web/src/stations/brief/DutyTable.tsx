@@ -124,60 +124,14 @@ interface RowProps {
 }
 
 function DutyRow({ duty, report, onChange }: RowProps) {
-  const { build, edit } = useBuild();
-  const say = useSay();
+  const { edit } = useBuild();
   const besides = useBesides()(duty);
   const [open, setOpen] = useState(false);
   const remove = (): void => edit((b) => ({ ...b, duties: b.duties.filter((d) => d.id !== duty.id) }));
   return (
     <>
       <tr>
-        <td className="xl:min-w-[150px]" data-title="Duty" data-wide>
-          <TextField
-            label={`Name of the duty ${duty.name}`}
-            hideLabel
-            value={duty.name}
-            required="A duty needs a name."
-            onChange={(name) => onChange({ name })}
-          />
-        </td>
-        <td className="xl:w-[170px]" data-title="Ground" data-wide>
-          <Choice
-            label={`Ground of ${duty.name}`}
-            hideLabel
-            value={duty.groundId}
-            options={build.grounds.map((g) => ({ value: g.id, title: g.name }))}
-            onChange={(groundId) => onChange({ groundId })}
-          />
-        </td>
-        {COLUMNS.map((column) => (
-          <td key={column.key} data-title={column.title}>
-            <QuantityField
-              label={`${column.title}, ${duty.name}`}
-              hideLabel
-              className={column.width}
-              dimension={column.dimension}
-              value={duty[column.key]}
-              check={column.check}
-              onChange={(quantity: Quantity) => onChange({ [column.key]: quantity })}
-            />
-          </td>
-        ))}
-        <td data-title="In an outing">
-          {duty.extent.kind === 'time' ? (
-            <QuantityField
-              label={`In an outing, ${duty.name}`}
-              hideLabel
-              className="w-[84px]"
-              dimension="time"
-              value={duty.duration}
-              check={zeroOrMore}
-              onChange={(duration) => onChange({ duration })}
-            />
-          ) : (
-            <span className="whitespace-nowrap">{say(report?.durationS ?? 0, 'time')}</span>
-          )}
-        </td>
+        <Asked duty={duty} report={report} onChange={onChange} />
         <td data-title="Besides" data-besides>
           <button
             type="button"
@@ -203,23 +157,7 @@ function DutyRow({ duty, report, onChange }: RowProps) {
             onChange={(event) => onChange({ mayRunHot: event.target.checked })}
           />
         </td>
-        <td
-          className="n font-semibold text-mech"
-          data-title="Force"
-          data-result
-          data-testid={`force-${duty.id}`}
-        >
-          {report ? (
-            <OpensDuty number="force" dutyId={duty.id} title={`the force of “${duty.name}”`}>
-              {say(report.resistance.totalN, 'force')}
-            </OpensDuty>
-          ) : (
-            '–'
-          )}
-        </td>
-        <td className="n text-mech" data-title="Reaches" data-result>
-          {report?.attainableMps === undefined ? '–' : say(report.attainableMps, 'speed')}
-        </td>
+        <Found duty={duty} report={report} />
         <td data-narrow>
           <button
             type="button"
@@ -240,6 +178,88 @@ function DutyRow({ duty, report, onChange }: RowProps) {
           </td>
         </tr>
       )}
+    </>
+  );
+}
+
+/** What a duty asks: a cell each. */
+function Asked({ duty, report, onChange }: RowProps) {
+  const { build } = useBuild();
+  const say = useSay();
+  return (
+    <>
+      <td className="xl:min-w-[150px]" data-title="Duty" data-wide>
+        <TextField
+          label={`Name of the duty ${duty.name}`}
+          hideLabel
+          value={duty.name}
+          required="A duty needs a name."
+          onChange={(name) => onChange({ name })}
+        />
+      </td>
+      <td className="xl:w-[170px]" data-title="Ground" data-wide>
+        <Choice
+          label={`Ground of ${duty.name}`}
+          hideLabel
+          value={duty.groundId}
+          options={build.grounds.map((g) => ({ value: g.id, title: g.name }))}
+          onChange={(groundId) => onChange({ groundId })}
+        />
+      </td>
+      {COLUMNS.map((column) => (
+        <td key={column.key} data-title={column.title}>
+          <QuantityField
+            label={`${column.title}, ${duty.name}`}
+            hideLabel
+            className={column.width}
+            dimension={column.dimension}
+            value={duty[column.key]}
+            check={column.check}
+            onChange={(quantity: Quantity) => onChange({ [column.key]: quantity })}
+          />
+        </td>
+      ))}
+      <td data-title="In an outing">
+        {duty.extent.kind === 'time' ? (
+          <QuantityField
+            label={`In an outing, ${duty.name}`}
+            hideLabel
+            className="w-[84px]"
+            dimension="time"
+            value={duty.duration}
+            check={zeroOrMore}
+            onChange={(duration) => onChange({ duration })}
+          />
+        ) : (
+          <span className="whitespace-nowrap">{say(report?.durationS ?? 0, 'time')}</span>
+        )}
+      </td>
+    </>
+  );
+}
+
+/** What it comes to: the force it asks, and the speed that is reached. */
+function Found({ duty, report }: Omit<RowProps, 'onChange'>) {
+  const say = useSay();
+  return (
+    <>
+      <td
+        className="n font-semibold text-mech"
+        data-title="Force"
+        data-result
+        data-testid={`force-${duty.id}`}
+      >
+        {report ? (
+          <OpensDuty number="force" dutyId={duty.id} title={`the force of “${duty.name}”`}>
+            {say(report.resistance.totalN, 'force')}
+          </OpensDuty>
+        ) : (
+          '–'
+        )}
+      </td>
+      <td className="n text-mech" data-title="Reaches" data-result>
+        {report?.attainableMps === undefined ? '–' : say(report.attainableMps, 'speed')}
+      </td>
     </>
   );
 }

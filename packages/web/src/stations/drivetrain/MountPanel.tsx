@@ -38,47 +38,17 @@ function usePull() {
 }
 
 function Mount() {
-  const { build, report, edit } = useBuild();
+  const { report } = useBuild();
   const say = useSay();
-  const { mount, room } = build.drive;
   const pull = usePull();
   const found = pull && mountPull.run(pull.given);
   const link = [...report.links]
     .filter((l) => l.link === 'mount-twist')
     .sort((a, b) => closeness(a) - closeness(b))[0];
-  const change = (part: Partial<Build['drive']['mount']>): void =>
-    edit((b) => withDrive(b, { mount: { ...b.drive.mount, ...part } }));
   return (
     <section className="sheet px-3 py-2" aria-labelledby="mount-title">
       <h2 id="mount-title">The motor’s mount</h2>
-      <div className="mt-1.5 flex flex-wrap items-end gap-2">
-        <QuantityField
-          label="From mount to loop"
-          className="w-[128px]"
-          dimension="length"
-          value={mount.lever}
-          check={zeroOrMore}
-          onChange={(lever) => change({ lever })}
-        />
-        <QuantityField
-          label="Twist under 10 N·m"
-          className="w-[134px]"
-          dimension="angle"
-          value={mount.twist}
-          check={zeroOrMore}
-          onChange={(twist) => change({ twist })}
-          onClear={() => edit((b) => withDrive(b, { mount: { lever: b.drive.mount.lever } }))}
-        />
-        <QuantityField
-          label="Axle to frame"
-          className="w-[110px]"
-          dimension="length"
-          value={room}
-          check={aboveZero}
-          onChange={(r) => edit((b) => withDrive(b, { room: r }))}
-          onClear={() => edit(({ drive: { room: _gone, ...drive }, ...b }) => ({ ...b, drive }))}
-        />
-      </div>
+      <MountFields />
       {found && pull ? (
         <p className="mt-2">
           The first stage pulls{' '}
@@ -125,6 +95,44 @@ function Mount() {
         </p>
       )}
     </section>
+  );
+}
+
+/** Where the mount is, how far it gives, and what room there is. */
+function MountFields() {
+  const { build, edit } = useBuild();
+  const { mount, room } = build.drive;
+  const change = (part: Partial<Build['drive']['mount']>): void =>
+    edit((b) => withDrive(b, { mount: { ...b.drive.mount, ...part } }));
+  return (
+    <div className="mt-1.5 flex flex-wrap items-end gap-2">
+      <QuantityField
+        label="From mount to loop"
+        className="w-[128px]"
+        dimension="length"
+        value={mount.lever}
+        check={zeroOrMore}
+        onChange={(lever) => change({ lever })}
+      />
+      <QuantityField
+        label="Twist under 10 N·m"
+        className="w-[134px]"
+        dimension="angle"
+        value={mount.twist}
+        check={zeroOrMore}
+        onChange={(twist) => change({ twist })}
+        onClear={() => edit((b) => withDrive(b, { mount: { lever: b.drive.mount.lever } }))}
+      />
+      <QuantityField
+        label="Axle to frame"
+        className="w-[110px]"
+        dimension="length"
+        value={room}
+        check={aboveZero}
+        onChange={(r) => edit((b) => withDrive(b, { room: r }))}
+        onClear={() => edit(({ drive: { room: _gone, ...drive }, ...b }) => ({ ...b, drive }))}
+      />
+    </div>
   );
 }
 

@@ -16,14 +16,17 @@ const MOST = 120;
 
 /** Whole teeth that come near to the ratio looked for, each taken with one press. */
 export function Offers({ ratio, onDone }: Props) {
-  const { build, report, edit } = useBuild();
+  const { build, edit } = useBuild();
   const [limits, setLimits] = useState({ least: 10, most: 60 });
   const ask: Ask<RatioOffer[]> = useCallback(
     (work) => work.ratioOffers(build, ratio, limits),
     [build, ratio, limits],
   );
   const { answer: offers, isOfNow, problem } = useBeside(ask);
-  const window = report.ratioWindow;
+  const take = ({ stages }: RatioOffer): void => {
+    edit((b) => ({ ...b, drive: { ...b.drive, stages } }));
+    onDone();
+  };
   return (
     <section className="sheet px-3 py-2" aria-labelledby="offers-title">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -68,38 +71,42 @@ export function Offers({ ratio, onDone }: Props) {
         className={`mt-1.5 grid gap-x-6 sm:grid-cols-2 ${isOfNow ? '' : 'opacity-60'}`}
         aria-busy={!isOfNow}
       >
-        {offers?.map((offer) => {
-          const fits = window && offer.ratio >= window.low && offer.ratio <= window.high;
-          return (
-            <li
-              key={offer.text}
-              className="flex items-center justify-between gap-3 border-t border-dashed border-line py-1.5"
-            >
-              <span className="leading-snug">
-                <b className="font-semibold">{offer.text} teeth</b>
-                <span className="block text-[14px] text-soft">
-                  {showNumber(offer.ratio, 4)} : 1, {offBy(offer.deviation)};{' '}
-                  {fits ? 'just does every duty' : 'not every duty'}
-                </span>
-              </span>
-              <button
-                type="button"
-                className="push push-small shrink-0"
-                aria-label={`Take: ${offer.text} teeth`}
-                // An offer for another build or other limits is none.
-                disabled={!isOfNow}
-                onClick={() => {
-                  edit((b) => ({ ...b, drive: { ...b.drive, stages: offer.stages } }));
-                  onDone();
-                }}
-              >
-                Take
-              </button>
-            </li>
-          );
-        })}
+        {offers?.map((offer) => (
+          <OfferRow key={offer.text} offer={offer} onTake={isOfNow ? () => take(offer) : undefined} />
+        ))}
       </ul>
     </section>
+  );
+}
+
+interface OfferProps {
+  readonly offer: RatioOffer;
+  /** Absent where it is for another build or other limits than those that stand. */
+  readonly onTake: (() => void) | undefined;
+}
+
+function OfferRow({ offer, onTake }: OfferProps) {
+  const { ratioWindow: window } = useBuild().report;
+  const fits = window && offer.ratio >= window.low && offer.ratio <= window.high;
+  return (
+    <li className="flex items-center justify-between gap-3 border-t border-dashed border-line py-1.5">
+      <span className="leading-snug">
+        <b className="font-semibold">{offer.text} teeth</b>
+        <span className="block text-[14px] text-soft">
+          {showNumber(offer.ratio, 4)} : 1, {offBy(offer.deviation)};{' '}
+          {fits ? 'just does every duty' : 'not every duty'}
+        </span>
+      </span>
+      <button
+        type="button"
+        className="push push-small shrink-0"
+        aria-label={`Take: ${offer.text} teeth`}
+        disabled={!onTake}
+        onClick={onTake}
+      >
+        Take
+      </button>
+    </li>
   );
 }
 

@@ -72,19 +72,7 @@ export function PathTable() {
         <caption id="path-title" className="sr-only">
           Shafts and hubs from motor to ground
         </caption>
-        <thead>
-          <tr>
-            <th scope="col">Part, and where it sits</th>
-            <th scope="col" className="w-[48%]">
-              Sizes
-            </th>
-            <th scope="col">Carries, of what it may</th>
-            <th scope="col">At stall</th>
-            <th scope="col">
-              <span className="sr-only">Move or remove</span>
-            </th>
-          </tr>
-        </thead>
+        <Heads />
         <tbody>
           {[...ordered, ...lost].map((element) => (
             <PathRow key={element.id} element={element} lost={lost.includes(element)} />
@@ -121,6 +109,22 @@ export function PathTable() {
   );
 }
 
+const Heads = () => (
+  <thead>
+    <tr>
+      <th scope="col">Part, and where it sits</th>
+      <th scope="col" className="w-[48%]">
+        Sizes
+      </th>
+      <th scope="col">Carries, of what it may</th>
+      <th scope="col">At stall</th>
+      <th scope="col">
+        <span className="sr-only">Move or remove</span>
+      </th>
+    </tr>
+  </thead>
+);
+
 const worst = (links: readonly LinkReport[]): LinkReport | undefined =>
   [...links].sort((a, b) => closeness(a) - closeness(b))[0];
 
@@ -147,47 +151,10 @@ function PathRow({ element, lost }: { readonly element: PathElement; readonly lo
         b.drive.path.map((e) => (e.id === element.id ? other : e.id === other.id ? element : e)),
       );
     });
-  const kinds = isHub(element) ? HUB_KINDS : [element.kind];
   return (
     <tr>
       <td>
-        <TextField
-          label="Name of the part"
-          hideLabel
-          className="w-[164px]"
-          value={element.name}
-          onChange={(name) => change({ ...element, name })}
-        />
-        {kinds.length > 1 ? (
-          <Choice
-            label={`${element.name}, held as`}
-            hideLabel
-            className="w-[164px]"
-            value={element.kind}
-            options={kinds.map((value) => ({ value, title: pathTitle(value) }))}
-            onChange={(kind) =>
-              isHub(element) &&
-              change(
-                freshPathElement(kind, {
-                  id: element.id,
-                  after: element.after,
-                  name: element.name,
-                  bore: element.bore,
-                }),
-              )
-            }
-          />
-        ) : (
-          <span className="block text-[14px] text-soft">{pathTitle(element.kind).toLowerCase()}</span>
-        )}
-        <Choice
-          label={`${element.name}: where it sits`}
-          hideLabel
-          className={`w-[164px] ${lost ? 'text-short' : ''}`}
-          value={lost ? 'lost' : (element.after ?? '')}
-          options={[...placesOf(build), ...(lost ? [{ value: 'lost', title: 'its stage is gone' }] : [])]}
-          onChange={(value) => value !== 'lost' && change({ ...element, after: value === '' ? null : value })}
-        />
+        <Named element={element} lost={lost} onChange={change} />
       </td>
       <td>
         <PathFields element={element} onChange={change} />
@@ -226,6 +193,59 @@ function PathRow({ element, lost }: { readonly element: PathElement; readonly lo
         </div>
       </td>
     </tr>
+  );
+}
+
+interface NamedProps {
+  readonly element: PathElement;
+  readonly lost: boolean;
+  readonly onChange: (element: PathElement) => void;
+}
+
+/** How a part is called, what it is, and where it sits. */
+function Named({ element, lost, onChange: change }: NamedProps) {
+  const { build } = useBuild();
+  const kinds = isHub(element) ? HUB_KINDS : [element.kind];
+  return (
+    <>
+      <TextField
+        label="Name of the part"
+        hideLabel
+        className="w-[164px]"
+        value={element.name}
+        onChange={(name) => change({ ...element, name })}
+      />
+      {kinds.length > 1 ? (
+        <Choice
+          label={`${element.name}, held as`}
+          hideLabel
+          className="w-[164px]"
+          value={element.kind}
+          options={kinds.map((value) => ({ value, title: pathTitle(value) }))}
+          onChange={(kind) =>
+            isHub(element) &&
+            change(
+              freshPathElement(kind, {
+                id: element.id,
+                after: element.after,
+                name: element.name,
+                bore: element.bore,
+              }),
+            )
+          }
+        />
+      ) : (
+        <span className="block text-[14px] text-soft">{pathTitle(element.kind).toLowerCase()}</span>
+      )}
+      <Choice
+        label={`${element.name}: where it sits`}
+        hideLabel
+        className={`w-[164px] ${lost ? 'text-short' : ''}`}
+        value={lost ? 'lost' : (element.after ?? '')}
+        options={[...placesOf(build), ...(lost ? [{ value: 'lost', title: 'its stage is gone' }] : [])]}
+        onChange={(value) => value !== 'lost' && change({ ...element, after: value === '' ? null : value })}
+      />
+    </>
   );
 }
 

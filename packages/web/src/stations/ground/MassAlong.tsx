@@ -89,43 +89,9 @@ export function MassAlong({ duty }: { readonly duty: Duty }) {
           yTitle="steepest grade, °"
           color="var(--color-mech)"
         />
-        {duty.grade.value > 0 && (
-          <g>
-            <path
-              d={`M${FRAME.left} ${y(grade)}H${WIDTH - FRAME.right}`}
-              stroke="var(--color-ink)"
-              strokeDasharray="5 4"
-            />
-            <text
-              x={WIDTH - FRAME.right}
-              y={y(grade) - 6}
-              textAnchor="end"
-              fontSize="14"
-              fill="var(--color-ink)"
-            >
-              this duty
-            </text>
-          </g>
-        )}
+        {duty.grade.value > 0 && <AskedGrade y={y(grade)} />}
         <path d={curve(places) ?? ''} fill="none" stroke="var(--color-mech)" strokeWidth="2.5" />
-        {now >= first && now <= last && (
-          <g>
-            <path
-              d={`M${x(unit.convert(now))} ${HEIGHT - FRAME.bottom}V${FRAME.top}`}
-              stroke="var(--color-ink)"
-              strokeWidth="1.5"
-            />
-            <circle
-              cx={x(unit.convert(now))}
-              cy={y(radiansToDegrees(at.limitRad))}
-              r="5"
-              fill="var(--color-mech)"
-            />
-            <text x={x(unit.convert(now)) + 7} y={FRAME.top + 10} fontSize="14" fill="var(--color-ink)">
-              now
-            </text>
-          </g>
-        )}
+        {now >= first && now <= last && <Now x={x(unit.convert(now))} y={y(radiansToDegrees(at.limitRad))} />}
       </svg>
       <figcaption className="px-1 text-[14px] text-soft">
         Drag it on the drawing above: grip and grade follow.
@@ -133,3 +99,24 @@ export function MassAlong({ duty }: { readonly duty: Duty }) {
     </figure>
   );
 }
+
+/** The grade that the duty asks, across the chart. */
+const AskedGrade = ({ y }: { readonly y: number }) => (
+  <g>
+    <path d={`M${FRAME.left} ${y}H${WIDTH - FRAME.right}`} stroke="var(--color-ink)" strokeDasharray="5 4" />
+    <text x={WIDTH - FRAME.right} y={y - 6} textAnchor="end" fontSize="14" fill="var(--color-ink)">
+      this duty
+    </text>
+  </g>
+);
+
+/** Where the mass is now. */
+const Now = ({ x, y }: { readonly x: number; readonly y: number }) => (
+  <g>
+    <path d={`M${x} ${HEIGHT - FRAME.bottom}V${FRAME.top}`} stroke="var(--color-ink)" strokeWidth="1.5" />
+    <circle cx={x} cy={y} r="5" fill="var(--color-mech)" />
+    <text x={x + 7} y={FRAME.top + 10} fontSize="14" fill="var(--color-ink)">
+      now
+    </text>
+  </g>
+);

@@ -93,35 +93,28 @@ export function PayloadSweep() {
           color="var(--color-mech)"
         />
         <path d={curve(points) ?? ''} fill="none" stroke="var(--color-mech)" strokeWidth="2.5" />
-        <path
-          d={`M${x(unit.convert(now))} ${HEIGHT - FRAME.bottom}V${FRAME.top}`}
-          stroke="var(--color-ink)"
-          strokeDasharray="5 4"
-        />
-        <text
-          x={x(unit.convert(now)) + 6}
-          y={HEIGHT - FRAME.bottom - 8}
-          fontSize="14"
-          fill="var(--color-ink)"
-        >
-          as stated
-        </text>
-        {best && (
-          <g>
-            <circle cx={x(unit.convert(best.payloadKg))} cy={y(best.score)} r="6" fill="var(--color-mech)" />
-            <text
-              x={x(unit.convert(best.payloadKg))}
-              y={y(best.score) - 11}
-              fontSize="14"
-              fontWeight="600"
-              textAnchor="middle"
-              fill="var(--color-mech)"
-            >
-              best
-            </text>
-          </g>
-        )}
+        <AsStated x={x(unit.convert(now))} />
+        {best && <Best x={x(unit.convert(best.payloadKg))} y={y(best.score)} />}
       </svg>
     </figure>
   );
 }
+
+/** The payload as the brief states it. */
+const AsStated = ({ x }: { readonly x: number }) => (
+  <>
+    <path d={`M${x} ${HEIGHT - FRAME.bottom}V${FRAME.top}`} stroke="var(--color-ink)" strokeDasharray="5 4" />
+    <text x={x + 6} y={HEIGHT - FRAME.bottom - 8} fontSize="14" fill="var(--color-ink)">
+      as stated
+    </text>
+  </>
+);
+
+const Best = ({ x, y }: { readonly x: number; readonly y: number }) => (
+  <g>
+    <circle cx={x} cy={y} r="6" fill="var(--color-mech)" />
+    <text x={x} y={y - 11} fontSize="14" fontWeight="600" textAnchor="middle" fill="var(--color-mech)">
+      best
+    </text>
+  </g>
+);

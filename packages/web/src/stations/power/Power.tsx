@@ -19,72 +19,13 @@ export function Power() {
   const { build, report } = useBuild();
   const [search, setSearch] = useSearchParams();
   const kind = KINDS.find((k) => k === search.get('kind')) ?? 'motor';
-  const say = useSay();
   useTitle('Power', build.name);
-  const torque = report.governing.find((l) => l.link === 'torque');
-  const duty = report.duties.find((d) => d.id === torque?.dutyId);
-  const { outing } = report;
   return (
     <div className="grid gap-3">
       <div>
         <h1>Do motor, driver and battery pull every duty, all day?</h1>
         <p className="mt-0.5 text-[16px] text-soft">
-          {torque && duty?.point ? (
-            <>
-              “{duty.name}” gets <b className="font-semibold text-ink">{showNumber(torque.ratio)} ×</b> its
-              torque of{' '}
-              <b className="font-semibold text-mech">
-                <OpensDuty
-                  number="wheel-torque"
-                  dutyId={duty.id}
-                  title={`the wheel torque of “${duty.name}”`}
-                >
-                  {say(duty.point.wheelTorqueNm, 'torque')}
-                </OpensDuty>
-              </b>{' '}
-              a wheel (the rule asks {showNumber(torque.rule)} ×) and draws{' '}
-              <b className="font-semibold text-elec">
-                <OpensDuty number="motor-current" dutyId={duty.id} title={`the current of “${duty.name}”`}>
-                  {say(duty.point.currentA, 'current')}
-                </OpensDuty>
-              </b>{' '}
-              a motor,{' '}
-              <b className="font-semibold text-elec">
-                <OpensDuty
-                  number="battery-current"
-                  dutyId={duty.id}
-                  title={`the battery current of “${duty.name}”`}
-                >
-                  {say(duty.point.batteryA, 'current')}
-                </OpensDuty>
-              </b>{' '}
-              from the battery, which sags to{' '}
-              <b className="font-semibold text-elec">
-                <OpensDuty
-                  number="battery-voltage"
-                  dutyId={duty.id}
-                  title={`the battery voltage of “${duty.name}”`}
-                >
-                  {say(duty.point.batteryV, 'voltage')}
-                </OpensDuty>
-              </b>
-              .
-              {outing?.runTimeS !== undefined && (
-                <>
-                  {' '}
-                  At this mix of duties it lasts{' '}
-                  <b className="font-semibold text-ink">
-                    <OpensOuting number="run-time" title="the run time">
-                      {say(outing.runTimeS, 'time')}
-                    </OpensOuting>
-                  </b>
-                  ; an outing takes {say(outing.durationS, 'time')}.
-                </>
-              )}
-            </>
-          ) : (
-            'Choose a motor: its pull, current and heat on every duty follow at once.'
-          )}
+          <Answer />
         </p>
       </div>
       <div className="grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,9fr)_minmax(0,11fr)]">
@@ -116,6 +57,71 @@ export function Power() {
         </section>
       </div>
     </div>
+  );
+}
+
+/** What the duty whose torque governs gets and draws, and how long the battery lasts. */
+function Answer() {
+  const { report } = useBuild();
+  const say = useSay();
+  const torque = report.governing.find((l) => l.link === 'torque');
+  const duty = report.duties.find((d) => d.id === torque?.dutyId);
+  const { outing } = report;
+  return (
+    <>
+      {torque && duty?.point ? (
+        <>
+          “{duty.name}” gets <b className="font-semibold text-ink">{showNumber(torque.ratio)} ×</b> its torque
+          of{' '}
+          <b className="font-semibold text-mech">
+            <OpensDuty number="wheel-torque" dutyId={duty.id} title={`the wheel torque of “${duty.name}”`}>
+              {say(duty.point.wheelTorqueNm, 'torque')}
+            </OpensDuty>
+          </b>{' '}
+          a wheel (the rule asks {showNumber(torque.rule)} ×) and draws{' '}
+          <b className="font-semibold text-elec">
+            <OpensDuty number="motor-current" dutyId={duty.id} title={`the current of “${duty.name}”`}>
+              {say(duty.point.currentA, 'current')}
+            </OpensDuty>
+          </b>{' '}
+          a motor,{' '}
+          <b className="font-semibold text-elec">
+            <OpensDuty
+              number="battery-current"
+              dutyId={duty.id}
+              title={`the battery current of “${duty.name}”`}
+            >
+              {say(duty.point.batteryA, 'current')}
+            </OpensDuty>
+          </b>{' '}
+          from the battery, which sags to{' '}
+          <b className="font-semibold text-elec">
+            <OpensDuty
+              number="battery-voltage"
+              dutyId={duty.id}
+              title={`the battery voltage of “${duty.name}”`}
+            >
+              {say(duty.point.batteryV, 'voltage')}
+            </OpensDuty>
+          </b>
+          .
+          {outing?.runTimeS !== undefined && (
+            <>
+              {' '}
+              At this mix of duties it lasts{' '}
+              <b className="font-semibold text-ink">
+                <OpensOuting number="run-time" title="the run time">
+                  {say(outing.runTimeS, 'time')}
+                </OpensOuting>
+              </b>
+              ; an outing takes {say(outing.durationS, 'time')}.
+            </>
+          )}
+        </>
+      ) : (
+        'Choose a motor: its pull, current and heat on every duty follow at once.'
+      )}
+    </>
   );
 }
 

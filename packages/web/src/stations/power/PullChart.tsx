@@ -1,3 +1,4 @@
+import type { DutyReport } from '@zubric/core/capability';
 import { drivelineOf, greatestPull, trainOf } from '@zubric/core/drive';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -46,18 +47,13 @@ export function PullChart() {
   const x = scaleLinear([0, speed.convert(mostMps)], [FRAME.left, WIDTH - FRAME.right]);
   const y = scaleLinear([0, force.convert(mostN)], [HEIGHT - FRAME.bottom, FRAME.top]).nice();
   const rule = build.marginPolicy.torque;
-  const leastGrip = duties.reduce<{ gripN: number; name: string } | undefined>((least, d) => {
-    const { gripN } = d.footing;
-    return gripN === undefined || (least && least.gripN <= gripN) ? least : { gripN, name: d.name };
-  }, undefined);
-  const curve = line<{ speedMps: number; pullN: number }>(
-    (p) => x(speed.convert(p.speedMps)),
-    (p) => y(force.convert(p.pullN)),
-  );
-  const atRule = line<{ speedMps: number; pullN: number }>(
-    (p) => x(speed.convert(p.speedMps)),
-    (p) => y(force.convert(p.pullN / rule)),
-  );
+  const leastGrip = leastGripOf(duties);
+  /** The pull over a factor. */
+  const curveOver = (factor: number) =>
+    line<{ speedMps: number; pullN: number }>(
+      (p) => x(speed.convert(p.speedMps)),
+      (p) => y(force.convert(p.pullN / factor)),
+    );
   return (
     <figure className="sheet p-2">
       <svg
@@ -73,32 +69,12 @@ export function PullChart() {
           yTitle={`pull at the ground, ${force.symbol}`}
           color="var(--color-mech)"
         />
-        {leastGrip !== undefined && (
-          <>
-            <path
-              d={`M${FRAME.left} ${y(force.convert(leastGrip.gripN))}H${WIDTH - FRAME.right}`}
-              stroke="var(--color-ink)"
-              strokeWidth="1.5"
-              strokeDasharray="2 3"
-            />
-            <text
-              x={FRAME.left + 4}
-              y={y(force.convert(leastGrip.gripN)) - 5}
-              fontSize="14"
-              fill="var(--color-ink)"
-              stroke="var(--color-sheet)"
-              strokeWidth="4"
-              paintOrder="stroke"
-            >
-              {`grip, least on “${leastGrip.name.length > 22 ? `${leastGrip.name.slice(0, 21)}…` : leastGrip.name}”`}
-            </text>
-          </>
-        )}
+        {leastGrip && <LeastGrip y={y(force.convert(leastGrip.gripN))} duty={leastGrip.name} />}
         {pull && (
           <>
-            <path d={curve(pull) ?? ''} fill="none" stroke="var(--color-mech)" strokeWidth="3" />
+            <path d={curveOver(1)(pull) ?? ''} fill="none" stroke="var(--color-mech)" strokeWidth="3" />
             <path
-              d={atRule(pull) ?? ''}
+              d={curveOver(rule)(pull) ?? ''}
               fill="none"
               stroke="var(--color-mech)"
               strokeWidth="1.5"
@@ -106,46 +82,15 @@ export function PullChart() {
             />
           </>
         )}
-        {labelled(
-          duties.map((d) => ({
+        <Marks
+          marks={duties.map((d) => ({
             id: d.id,
             name: d.name,
             x: x(speed.convert(d.speedMps)),
             y: y(force.convert(d.resistance.totalN)),
-          })),
-        ).map((mark) => (
-          <g key={mark.id}>
-            <path
-              d={`M${mark.x - 6} ${mark.y}h12M${mark.x} ${mark.y - 6}v12`}
-              stroke="var(--color-ink)"
-              strokeWidth="2.5"
-            />
-            <text
-              x={mark.labelX}
-              y={mark.labelY}
-              textAnchor={mark.anchor}
-              fontSize="14"
-              fontWeight="500"
-              fill="var(--color-ink)"
-              stroke="var(--color-sheet)"
-              strokeWidth="4"
-              paintOrder="stroke"
-            >
-              {mark.name.length > 26 ? `${mark.name.slice(0, 25)}…` : mark.name}
-            </text>
-          </g>
-        ))}
-        {!pull && (
-          <text
-            x={(WIDTH + FRAME.left) / 2}
-            y={HEIGHT / 2}
-            textAnchor="middle"
-            fontSize="15"
-            fill="var(--color-soft)"
-          >
-            choose a motor to see its pull
-          </text>
-        )}
+          }))}
+        />
+        {!pull && <NoMotor />}
       </svg>
       <figcaption className="px-2 text-[14px] text-soft">
         Solid: all it can pull, sag and limits counted. Dashed: that over {rule}, the rule. Crosses: the
@@ -156,12 +101,78 @@ export function PullChart() {
   );
 }
 
+/** The duty with the least grip, and how much it is. */
+const leastGripOf = (duties: readonly DutyReport[]) =>
+  duties.reduce<{ readonly gripN: number; readonly name: string } | undefined>((least, d) => {
+    const { gripN } = d.footing;
+    return gripN === undefined || (least && least.gripN <= gripN) ? least : { gripN, name: d.name };
+  }, undefined);
+
+const LeastGrip = ({ y, duty }: { readonly y: number; readonly duty: string }) => (
+  <>
+    <path
+      d={`M${FRAME.left} ${y}H${WIDTH - FRAME.right}`}
+      stroke="var(--color-ink)"
+      strokeWidth="1.5"
+      strokeDasharray="2 3"
+    />
+    <text
+      x={FRAME.left + 4}
+      y={y - 5}
+      fontSize="14"
+      fill="var(--color-ink)"
+      stroke="var(--color-sheet)"
+      strokeWidth="4"
+      paintOrder="stroke"
+    >
+      {`grip, least on “${duty.length > 22 ? `${duty.slice(0, 21)}…` : duty}”`}
+    </text>
+  </>
+);
+
+const NoMotor = () => (
+  <text
+    x={(WIDTH + FRAME.left) / 2}
+    y={HEIGHT / 2}
+    textAnchor="middle"
+    fontSize="15"
+    fill="var(--color-soft)"
+  >
+    choose a motor to see its pull
+  </text>
+);
+
 interface Mark {
   readonly id: string;
   readonly name: string;
   readonly x: number;
   readonly y: number;
 }
+
+/** The duties as crosses, each with its name. */
+const Marks = ({ marks }: { readonly marks: readonly Mark[] }) =>
+  labelled(marks).map((mark) => (
+    <g key={mark.id}>
+      <path
+        d={`M${mark.x - 6} ${mark.y}h12M${mark.x} ${mark.y - 6}v12`}
+        stroke="var(--color-ink)"
+        strokeWidth="2.5"
+      />
+      <text
+        x={mark.labelX}
+        y={mark.labelY}
+        textAnchor={mark.anchor}
+        fontSize="14"
+        fontWeight="500"
+        fill="var(--color-ink)"
+        stroke="var(--color-sheet)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
+        {mark.name.length > 26 ? `${mark.name.slice(0, 25)}…` : mark.name}
+      </text>
+    </g>
+  ));
 
 /** Labels beside their marks, on the side with room, nudged apart where two would lie on each other. */
 function labelled(marks: readonly Mark[]) {

@@ -1,6 +1,6 @@
 import { typed, type Quantity } from '@zubric/core/quantity';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, type Control } from 'react-hook-form';
 import { api } from '../../common/api.ts';
 import { aboveZero } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
@@ -43,53 +43,7 @@ export function NewSet({ onMade }: { readonly onMade: (id: string) => void }) {
       <p className="text-soft">
         The floor it will be used on, a battery near full, the same start mark and command for all ten runs.
       </p>
-      <div className="grid grid-cols-2 gap-3">
-        <Controller
-          control={control}
-          name="name"
-          render={({ field: { value, onChange } }) => (
-            <TextField
-              label="Name of the set"
-              value={value}
-              required="A set needs a name."
-              onChange={onChange}
-            />
-          )}
-        />
-        <Controller
-          control={control}
-          name="floor"
-          render={({ field: { value, onChange } }) => (
-            <TextField label="Floor" value={value} onChange={onChange} />
-          )}
-        />
-        <Controller
-          control={control}
-          name="commanded"
-          render={({ field: { value, onChange } }) => (
-            <QuantityField
-              label="Distance ordered"
-              dimension="length"
-              value={value}
-              check={aboveZero}
-              onChange={onChange}
-            />
-          )}
-        />
-        <Controller
-          control={control}
-          name="batteryBefore"
-          render={({ field: { value, onChange } }) => (
-            <QuantityField
-              label="Battery voltage before"
-              dimension="voltage"
-              value={value}
-              check={aboveZero}
-              onChange={(v) => onChange({ ...v, origin: 'measured' })}
-            />
-          )}
-        />
-      </div>
+      <SetFields control={control} />
       <p className="flex items-center gap-3">
         <button type="submit" className="push push-main" disabled={make.isPending}>
           Begin the set
@@ -101,5 +55,57 @@ export function NewSet({ onMade }: { readonly onMade: (id: string) => void }) {
         )}
       </p>
     </form>
+  );
+}
+
+function SetFields({ control }: { readonly control: Control<Wanted> }) {
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <Controller
+        control={control}
+        name="name"
+        render={({ field: { value, onChange } }) => (
+          <TextField
+            label="Name of the set"
+            value={value}
+            required="A set needs a name."
+            onChange={onChange}
+          />
+        )}
+      />
+      <Controller
+        control={control}
+        name="floor"
+        render={({ field: { value, onChange } }) => (
+          <TextField label="Floor" value={value} onChange={onChange} />
+        )}
+      />
+      <Controller
+        control={control}
+        name="commanded"
+        render={({ field: { value, onChange } }) => (
+          <QuantityField
+            label="Distance ordered"
+            dimension="length"
+            value={value}
+            check={aboveZero}
+            onChange={onChange}
+          />
+        )}
+      />
+      <Controller
+        control={control}
+        name="batteryBefore"
+        render={({ field: { value, onChange } }) => (
+          <QuantityField
+            label="Battery voltage before"
+            dimension="voltage"
+            value={value}
+            check={aboveZero}
+            onChange={(v) => onChange({ ...v, origin: 'measured' })}
+          />
+        )}
+      />
+    </div>
   );
 }

@@ -73,18 +73,12 @@ function SidePlot({
           />
         ))}
         {result.side && (
-          <g>
-            <path
-              d={`M${at(result.side.ci95Low)} ${bottom - 10}H${at(result.side.ci95High)}`}
-              stroke="var(--color-ink)"
-              strokeWidth="3"
-            />
-            <path
-              d={`M${at(result.side.mean)} ${bottom - 18}v16`}
-              stroke="var(--color-ink)"
-              strokeWidth="3"
-            />
-          </g>
+          <Interval
+            mean={at(result.side.mean)}
+            from={at(result.side.ci95Low)}
+            to={at(result.side.ci95High)}
+            y={bottom - 10}
+          />
         )}
         <path d={`M20 ${bottom}H${WIDTH - 20}`} stroke="var(--color-ink)" />
         {x.ticks(6).map((tick) => (
@@ -109,6 +103,21 @@ function SidePlot({
     </figure>
   );
 }
+
+interface IntervalProps {
+  readonly mean: number;
+  readonly from: number;
+  readonly to: number;
+  readonly y: number;
+}
+
+/** The mean and its interval, under the runs. */
+const Interval = ({ mean, from, to, y }: IntervalProps) => (
+  <g>
+    <path d={`M${from} ${y}H${to}`} stroke="var(--color-ink)" strokeWidth="3" />
+    <path d={`M${mean} ${y - 8}v16`} stroke="var(--color-ink)" strokeWidth="3" />
+  </g>
+);
 
 interface Row {
   readonly title: string;
