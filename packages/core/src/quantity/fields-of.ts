@@ -18,6 +18,8 @@ export interface NumberField extends FieldRange {
   /** More where the title is not enough. */
   readonly help?: string;
   readonly optional: boolean;
+  /** Of a plain number, as on a data sheet. */
+  readonly unit?: string;
   /** Of a quantity; absent for a count. */
   readonly dimension?: Dimension;
 }
@@ -29,6 +31,7 @@ interface Inner {
   readonly shape?: Readonly<Record<string, z.ZodType>>;
 }
 interface Noted {
+  readonly unit?: string;
   readonly title?: string;
   readonly description?: string;
   readonly dimension?: Dimension;
@@ -68,7 +71,7 @@ function rangeOf(schema: z.ZodType, dimension: Dimension | undefined): FieldRang
 }
 
 function fieldOf(key: string, schema: z.ZodType): NumberField | undefined {
-  const { title, description, dimension } = noteOf(schema);
+  const { title, description, dimension, unit } = noteOf(schema);
   const inside = unwrapped(schema);
   const { type, shape } = innerOf(inside);
   const number = type === 'number' ? inside : dimension && shape?.value;
@@ -78,6 +81,7 @@ function fieldOf(key: string, schema: z.ZodType): NumberField | undefined {
     title,
     ...(description === undefined || description === title ? {} : { help: description }),
     optional: innerOf(schema).type === 'optional',
+    ...(unit === undefined || unit === '' ? {} : { unit }),
     ...(dimension === undefined ? {} : { dimension }),
     ...rangeOf(number, dimension),
   };

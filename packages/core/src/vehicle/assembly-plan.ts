@@ -30,7 +30,7 @@ const ownLine = z
   .readonly();
 
 /** What is known of a step: when it was done, and times other than the usual ones. */
-const markedStep = z
+export const markedStep = z
   .strictObject({
     id,
     doneOn: z.iso.date().optional().meta({ title: 'Done on' }),

@@ -70,7 +70,7 @@ export const buildSchema = z
     steering: steeringSchema.optional().meta({ title: 'Steering' }),
     innerDrive: innerDriveSchema.optional().meta({ title: 'Inner drive' }),
     aims: aimsSchema.meta({ title: 'Aims' }),
-    speedCap: quantity('speed', { above: 0 }, 'Speed cap', 'Never faster than this').optional(),
+    speedCap: quantity('speed', { above: 0 }, 'Never faster than').optional(),
     dragArea: quantity('area', { least: 0 }, 'Drag area', 'Drag coefficient times frontal area'),
     masses: z
       .strictObject({

@@ -15,9 +15,14 @@ export const RELEASE_TITLES: Readonly<Record<ReleaseKind, string>> = {
   pin: 'pin that is pulled',
 };
 
-const mountSchema = z
+export const mountSchema = z
   .strictObject({
-    lever: quantity('length', { least: 0 }, 'Lever', 'From the mount to the middle of the first loop'),
+    lever: quantity(
+      'length',
+      { least: 0 },
+      'From mount to loop',
+      'From the mount to the middle of the first loop',
+    ),
     /** Measured by pulling at a bar: how far the mount turns. */
     twist: quantity(
       'angle',
@@ -28,7 +33,7 @@ const mountSchema = z
   })
   .readonly();
 
-const releaseSchema = z
+export const releaseSchema = z
   .strictObject({
     kind: z.enum(RELEASES).meta({ title: 'Disengages by' }),
     /** The stage that goes slack, or behind which the dog or pin is; null on the motor's own shaft. */
@@ -36,7 +41,7 @@ const releaseSchema = z
     drag: quantity(
       'torque',
       { least: 0 },
-      'Drag left',
+      'Drag left, a wheel',
       'What still drags at each wheel then, beside its rolling',
     ),
   })
@@ -59,7 +64,7 @@ export const driveSchema = z
     room: quantity(
       'length',
       { above: 0 },
-      'Room round the axle',
+      'Axle to frame',
       'From the axle to the nearest part of the frame',
     ).optional(),
   })

@@ -5,42 +5,45 @@ import { TASKS } from './tasks.ts';
 
 const slope = { above: -Math.PI / 2, below: Math.PI / 2 } as const;
 
-const turn = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('on-the-spot') }),
-  z.strictObject({
-    kind: z.literal('radius'),
-    radius: quantity('length', { above: 0 }, 'Radius of the turn', 'To the middle of the vehicle'),
-  }),
-]);
+export const turnRadius = z.strictObject({
+  kind: z.literal('radius'),
+  radius: quantity('length', { above: 0 }, 'Radius of the bend', 'To the middle of the vehicle'),
+});
+const turn = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('on-the-spot') }), turnRadius]);
+
+export const routeExtent = z.strictObject({
+  kind: z.literal('route'),
+  length: quantity('length', { least: 0 }, 'Length of the leg'),
+  times: z.int().min(0).max(100_000).meta({ title: 'Times driven' }),
+});
+export const areaExtent = z.strictObject({
+  kind: z.literal('area'),
+  area: quantity('area', { least: 0 }, 'Area to cover'),
+  width: quantity('length', { above: 0 }, 'Working width'),
+  overlap: quantity('share', { least: 0, below: 1 }, 'Overlap', 'Share of each strip that overlaps the last'),
+});
 
 const extent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('time') }),
-  z.strictObject({
-    kind: z.literal('route'),
-    length: quantity('length', { least: 0 }, 'Length of the leg'),
-    times: z.int().min(0).max(100_000).meta({ title: 'Times driven' }),
-  }),
-  z.strictObject({
-    kind: z.literal('area'),
-    area: quantity('area', { least: 0 }, 'Area to cover'),
-    width: quantity('length', { above: 0 }, 'Working width'),
-    overlap: quantity(
-      'share',
-      { least: 0, below: 1 },
-      'Overlap',
-      'Share of each strip that overlaps the last',
-    ),
-  }),
+  routeExtent,
+  areaExtent,
 ]);
 
 /** The duty's speed reached from rest within a distance or a time. */
-const upToSpeed = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('distance'),
-    distance: quantity('length', { above: 0 }, 'Up to speed within'),
-  }),
-  z.strictObject({ kind: z.literal('time'), time: quantity('time', { above: 0 }, 'Up to speed within') }),
-]);
+export const upToSpeedDistance = z.strictObject({
+  kind: z.literal('distance'),
+  distance: quantity('length', { above: 0 }, 'Up to speed within'),
+});
+export const upToSpeedTime = z.strictObject({
+  kind: z.literal('time'),
+  time: quantity('time', { above: 0 }, 'Up to speed within'),
+});
+const upToSpeed = z.discriminatedUnion('kind', [upToSpeedDistance, upToSpeedTime]);
+
+export const towedSchema = z.strictObject({
+  mass: quantity('mass', { least: 0 }, 'Towed mass'),
+  rolling: quantity('coefficient', { least: 0, most: 2 }, 'Rolling of the towed', 'Over its weight'),
+});
 
 /** A job the vehicle must do. What it does not ask is left away. */
 export const dutySchema = z
@@ -51,7 +54,7 @@ export const dutySchema = z
     task: z.enum(TASKS).meta({ title: 'Task' }),
     grade: quantity('angle', slope, 'Grade', 'Uphill positive'),
     speed: quantity('speed', { least: 0 }, 'Speed', 'Speed it must hold'),
-    acceleration: quantity('acceleration', {}, 'Acceleration', 'Speeding up while at it'),
+    acceleration: quantity('acceleration', {}, 'Speeding up', 'Acceleration while at it'),
     upToSpeed: upToSpeed.optional().meta({ title: 'Up to speed' }),
     payloadShare: quantity(
       'share',
@@ -60,19 +63,18 @@ export const dutySchema = z
       'Share of the payload on board',
     ),
     drawbar: quantity('force', { least: 0 }, 'Pull at the hitch'),
-    towed: z
-      .strictObject({
-        mass: quantity('mass', { least: 0 }, 'Towed mass'),
-        rolling: quantity('coefficient', { least: 0, most: 2 }, 'Rolling of the towed', 'Over its weight'),
-      })
-      .optional()
-      .meta({ title: 'Towed' }),
-    sideSlope: quantity('angle', slope, 'Side slope', 'The right side lower positive').optional(),
-    step: quantity('length', { above: 0 }, 'Step', 'Height of a square step').optional(),
+    towed: towedSchema.optional().meta({ title: 'Towed' }),
+    sideSlope: quantity(
+      'angle',
+      slope,
+      'Side slope, right side low',
+      'The right side lower positive',
+    ).optional(),
+    step: quantity('length', { above: 0 }, 'Step or kerb', 'Height of a square step').optional(),
     turn: turn.optional().meta({ title: 'Turn' }),
     stopWithin: quantity('length', { above: 0 }, 'To stop within').optional(),
     lean: quantity('angle', { above: 0, below: Math.PI / 2 }, 'Lean to catch').optional(),
-    duration: quantity('time', { least: 0 }, 'Time', 'How long in one outing'),
+    duration: quantity('time', { least: 0 }, 'In an outing', 'How long in one outing'),
     extent: extent.meta({ title: 'How much of it' }),
     startsAnHour: quantity('number', { least: 0, most: 3600 }, 'Starts an hour').optional(),
     mayRunHot: z.boolean().meta({ title: 'May run hot' }),

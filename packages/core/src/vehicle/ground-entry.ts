@@ -4,12 +4,12 @@ import { quantity } from '../quantity/index.ts';
 import { id, name } from './item.ts';
 
 /** Pressure, sinkage and shear of ground that gives way. */
-const soil = z
+export const soilSchema = z
   .strictObject({
     name: z.string().max(60).meta({ title: 'Soil' }),
-    kcKnPerM: z.number().min(-1e6).max(1e6).meta({ title: 'Cohesive modulus kc', unit: 'kN/m^(n+1)' }),
-    kphiKnPerM: z.number().min(1e-3).max(1e9).meta({ title: 'Frictional modulus kφ', unit: 'kN/m^(n+2)' }),
-    exponent: z.number().min(0.01).max(2.9).meta({ title: 'Exponent of sinkage n' }),
+    kcKnPerM: z.number().min(-1e6).max(1e6).meta({ title: 'Cohesive kc', unit: 'kN/mⁿ⁺¹' }),
+    kphiKnPerM: z.number().min(1e-3).max(1e9).meta({ title: 'Frictional kφ', unit: 'kN/mⁿ⁺²' }),
+    exponent: z.number().min(0.01).max(2.9).meta({ title: 'Exponent n' }),
     cohesionKPa: z.number().min(0).max(1e6).meta({ title: 'Cohesion', unit: 'kPa' }),
     shearAngleDeg: z.number().min(0).max(60).meta({ title: 'Shearing angle', unit: '°' }),
   })
@@ -61,6 +61,6 @@ export const groundSchema = z
     tyres: z.array(onTyre).max(TYRES.length).readonly().optional().meta({ title: 'Tyres' }),
     /** So uneven that a wheel may hang in the air. */
     uneven: z.boolean().optional().meta({ title: 'A wheel may hang in the air' }),
-    soil: soil.optional().meta({ title: 'Soft ground' }),
+    soil: soilSchema.optional().meta({ title: 'Soft ground' }),
   })
   .readonly();

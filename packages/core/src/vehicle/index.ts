@@ -42,6 +42,7 @@ export {
 export { applyChanges, changesBetween, inverseOf, type Change, type Path } from './changes.ts';
 export { differencesBetween, type Difference } from './differences.ts';
 export { contest, mergeInto, type ChangedBy, type Contested } from './merge.ts';
+export { fieldOf, type BuildPart, type KeyOfPart } from './fields.ts';
 export { meaningOf } from './meaning.ts';
 export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
 export { inWords, type DifferenceInWords } from './words.ts';

@@ -6,7 +6,7 @@ export const placedMassSchema = z.strictObject({
   mass: quantity('mass', { least: 0 }, 'Mass'),
   aheadOfRearAxle: quantity('length', {}, 'Ahead of the rear axle', 'Its middle ahead of the rear axle'),
   left: quantity('length', {}, 'Left of the middle', 'Its middle left of the middle line'),
-  height: quantity('length', { least: 0 }, 'Height', 'Its middle above the ground'),
+  height: quantity('length', { least: 0 }, 'Above the ground', 'Its middle above the ground'),
 });
 
 /** What a mass beside the vehicle and its payload is. */
@@ -19,8 +19,8 @@ export const otherMassSchema = placedMassSchema
 export const hitchSchema = z
   .strictObject({
     behind: quantity('length', {}, 'Behind the rear axle', 'Hitch behind the rear axle'),
-    height: quantity('length', { least: 0 }, 'Height', 'Hitch above the ground'),
-    load: quantity('force', {}, 'Load on the hitch', 'Downwards'),
+    height: quantity('length', { least: 0 }, 'Above the ground', 'Hitch above the ground'),
+    load: quantity('force', {}, 'Load of the towed on it', 'Downwards'),
   })
   .readonly();
 
@@ -30,42 +30,46 @@ export const brakeSchema = z
     force: quantity(
       'force',
       { above: 0 },
-      'Brake force',
+      'Its force at the ground',
       'Greatest, at the ground, all braked wheels',
     ).optional(),
     reaction: quantity('time', { least: 0 }, 'Time before it bites'),
   })
   .readonly();
 
+/** Steered by hand, at a bar or wheel. */
+export const handSchema = z.strictObject({
+  arm: quantity('length', { above: 0 }, 'Pivot to hand', 'From the steering’s pivot to the hand'),
+  force: quantity('force', { above: 0 }, 'Force of the hand', 'That it may take all day'),
+});
+
 export const steeringSchema = z
   .strictObject({
-    actuatorTorque: quantity('torque', { above: 0 }, 'Torque of the actuator').optional(),
-    /** Steered by hand, at a bar or wheel. */
-    hand: z
-      .strictObject({
-        arm: quantity('length', { above: 0 }, 'Arm', 'From the steering’s pivot to the hand'),
-        force: quantity('force', { above: 0 }, 'Force of the hand', 'That it may take all day'),
-      })
-      .optional()
-      .meta({ title: 'Steered by hand' }),
-    linkageRatio: quantity('ratio', { above: 0 }, 'Linkage', 'Turn of the actuator for one of the wheel'),
+    actuatorTorque: quantity('torque', { above: 0 }, 'Torque of its actuator').optional(),
+    hand: handSchema.optional().meta({ title: 'Steered by hand' }),
+    linkageRatio: quantity(
+      'ratio',
+      { above: 0 },
+      'Turns of it for one of the wheel',
+      'Turn of the actuator for one of the wheel',
+    ),
     kingpinOffset: quantity(
       'length',
       { least: 0 },
-      'Kingpin offset',
+      'Kingpin to tyre middle',
       'From the kingpin to the middle of the tyre',
     ),
-    secondsPer60: quantity('time', { above: 0 }, 'Time for 60°', 'Of the actuator, unloaded').optional(),
-    lockToLock: quantity('angle', { above: 0, most: 2 * Math.PI }, 'Lock to lock', 'Of the wheel'),
+    secondsPer60: quantity('time', { above: 0 }, 'Its time for 60°', 'Of the actuator, unloaded').optional(),
+    lockToLock: quantity('angle', { above: 0, most: 2 * Math.PI }, 'Lock to lock, at the wheel'),
     knowsPosition: z.boolean().meta({ title: 'Knows its position' }),
   })
   .readonly();
 
 export const innerDriveSchema = z
   .strictObject({
-    mass: quantity('mass', { above: 0 }, 'Inner mass', 'What climbs inside'),
-    offset: quantity('length', { above: 0 }, 'Offset', 'Its middle from that of the sphere'),
-    shellMass: quantity('mass', { least: 0 }, 'Shell'),
+    mass: quantity('mass', { above: 0 }, 'Mass that climbs inside'),
+    offset: quantity('length', { above: 0 }, 'Its middle off the sphere’s'),
+    shellMass: quantity('mass', { least: 0 }, 'Mass of the shell'),
   })
   .readonly();
 
@@ -84,11 +88,11 @@ export const AIMS = ['none', 'payload-rate', 'haul', 'range'] as const;
 export const aimsSchema = z
   .strictObject({
     maximise: z.enum(AIMS).meta({ title: 'To make the most of' }),
-    mass: quantity('mass', { above: 0 }, 'Greatest mass').optional(),
-    length: quantity('length', { above: 0 }, 'Greatest length').optional(),
-    width: quantity('length', { above: 0 }, 'Greatest width').optional(),
-    height: quantity('length', { above: 0 }, 'Greatest height').optional(),
-    voltage: quantity('voltage', { above: 0 }, 'Greatest voltage').optional(),
-    cost: quantity('number', { least: 0 }, 'Greatest cost').optional(),
+    mass: quantity('mass', { above: 0 }, 'Mass without payload, at most').optional(),
+    length: quantity('length', { above: 0 }, 'Length, at most').optional(),
+    width: quantity('length', { above: 0 }, 'Width, at most').optional(),
+    height: quantity('length', { above: 0 }, 'Height, at most').optional(),
+    voltage: quantity('voltage', { above: 0 }, 'Voltage, at most').optional(),
+    cost: quantity('number', { least: 0 }, 'Cost of parts, at most').optional(),
   })
   .readonly();

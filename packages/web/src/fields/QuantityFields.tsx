@@ -1,36 +1,35 @@
-import type { Dimension, Quantity } from '@zubric/core/quantity';
-import { QuantityField } from './QuantityField.tsx';
-import type { Check } from './useQuantityText.ts';
+import type { Quantity } from '@zubric/core/quantity';
+import { fieldOf, type BuildPart, type KeyOfPart } from '@zubric/core/vehicle';
+import { SchemaField } from './SchemaField.tsx';
 
-/** A number of a record: its key, what it is called, what it is of, and its limits. */
-export interface QuantitySpec<Key extends string> {
-  readonly key: Key;
-  readonly label: string;
-  readonly dimension: Dimension;
-  readonly check?: Check;
-  /** Whether it may be left away. */
-  readonly optional?: boolean;
-}
-
-interface Props<Key extends string> {
+interface Props<P extends BuildPart, Key extends KeyOfPart<P>> {
+  readonly part: P;
+  readonly keys: readonly Key[];
   readonly of: { readonly [K in Key]?: Quantity | undefined };
-  readonly specs: readonly QuantitySpec<Key>[];
+  /** Whose they are, where their titles alone do not say. */
+  readonly whose?: string;
   readonly onChange: (part: { readonly [K in Key]?: Quantity | undefined }) => void;
 }
 
-/** Fields for several numbers of one record, in their order. */
-export function QuantityFields<Key extends string>({ of, specs, onChange }: Props<Key>) {
+/** Fields for several numbers of one part of a build, in their order; those that may be left away can be emptied. */
+export function QuantityFields<P extends BuildPart, Key extends KeyOfPart<P>>({
+  part,
+  keys,
+  of,
+  whose,
+  onChange,
+}: Props<P, Key>) {
   const set = (key: Key, quantity: Quantity | undefined): void =>
     onChange({ [key]: quantity } as { readonly [K in Key]?: Quantity | undefined });
-  return specs.map(({ key, label, dimension, check, optional }) => (
-    <QuantityField
+  return keys.map((key) => (
+    <SchemaField
       key={key}
-      label={label}
-      dimension={dimension}
+      part={part}
+      field={key}
+      {...(whose === undefined ? {} : { whose })}
       value={of[key]}
-      check={check}
       onChange={(quantity) => set(key, quantity)}
-      onClear={optional ? () => set(key, undefined) : undefined}
+      onClear={fieldOf(part, key).optional ? () => set(key, undefined) : undefined}
     />
   ));
 }

@@ -17,7 +17,7 @@ export const FORM_TITLES: Readonly<Record<Form, string>> = {
   shell: 'shell',
 };
 
-const axle = z
+export const axleSchema = z
   .strictObject({
     id: z.string().min(1).max(40),
     name: z.string().trim().min(1, 'give it a name').max(60).meta({ title: 'Name' }),
@@ -50,11 +50,16 @@ const axle = z
 export const layoutSchema = z
   .strictObject({
     kind: z.enum(LAYOUT_KIND_NAMES).meta({ title: 'Layout' }),
-    axles: z.array(axle).min(1, 'a vehicle stands on something').max(8).readonly().meta({ title: 'Axles' }),
+    axles: z
+      .array(axleSchema)
+      .min(1, 'a vehicle stands on something')
+      .max(8)
+      .readonly()
+      .meta({ title: 'Axles' }),
     drum: quantity(
       'length',
       { above: 0 },
-      'Drum',
+      'Drum, to the middle of the rope',
       'Diameter of a winch’s drum, to the middle of the rope',
     ).optional(),
   })

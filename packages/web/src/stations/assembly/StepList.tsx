@@ -5,7 +5,7 @@ import { useId, useState } from 'react';
 import { sayDay, today } from '../../common/days.ts';
 import { useSay } from '../../common/units.tsx';
 import { DateField } from '../../fields/DateField.tsx';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 /** The steps in an order that works, with what each waits for. */
@@ -169,22 +169,20 @@ function Standing({ step, steps }: { readonly step: PlannedStep; readonly steps:
 function Times({ step }: { readonly step: PlannedStep }) {
   const { build, edit } = useBuild();
   const mark = build.assembly.steps.find((m) => m.id === step.id);
-  const upTo = (days: number) => (s: number) =>
-    s >= 0 && s <= days * 86_400 ? undefined : `This must be from 0 to ${days} days.`;
   return (
     <div className="mt-1 grid max-w-md grid-cols-2 gap-2 sm:grid-cols-3">
-      <QuantityField
+      <SchemaField
+        part="step"
+        field="handsOn"
         label="Work"
-        dimension="time"
         value={mark?.handsOn ?? typed(step.handsOnS, 'h', 'assumed')}
-        check={upTo(10)}
         onChange={(handsOn) => edit((b) => markStep(b, step.id, { handsOn }))}
       />
-      <QuantityField
+      <SchemaField
+        part="step"
+        field="waiting"
         label="Waiting after it"
-        dimension="time"
         value={mark?.waiting ?? typed(step.waitingS, 'h', 'assumed')}
-        check={upTo(100)}
         onChange={(waiting) => edit((b) => markStep(b, step.id, { waiting }))}
       />
       {step.state === 'done' && (

@@ -1,6 +1,6 @@
 import { WEEKDAYS, type Weekday } from '@zubric/core/vehicle';
 import { DateField } from '../../fields/DateField.tsx';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 const TITLES: Readonly<Record<Weekday, string>> = {
@@ -12,12 +12,6 @@ const TITLES: Readonly<Record<Weekday, string>> = {
   sat: 'Sat',
   sun: 'Sun',
 };
-const TEN_MINUTES_S = 600;
-const DAY_S = 86_400;
-
-const inADay = (s: number): string | undefined =>
-  s >= TEN_MINUTES_S && s <= DAY_S ? undefined : 'This must be from 10 min to 24 h.';
-
 /** When the work is done and when it must be ready. */
 export function WorkingDays() {
   const { build, edit } = useBuild();
@@ -37,12 +31,11 @@ export function WorkingDays() {
         value={build.readyBy ?? undefined}
         onChange={(day) => edit((b) => ({ ...b, readyBy: day ?? null }))}
       />
-      <QuantityField
+      <SchemaField
         className="w-32"
-        label="Time a working day"
-        dimension="time"
+        part="assembly"
+        field="hoursADay"
         value={hoursADay}
-        check={inADay}
         onChange={(q) => set({ hoursADay: q })}
       />
       <fieldset>

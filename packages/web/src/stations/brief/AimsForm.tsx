@@ -1,10 +1,8 @@
 import { limitsOf } from '@zubric/core/judge';
 import type { Aims } from '@zubric/core/vehicle';
-import type { Dimension } from '@zubric/core/quantity';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
-import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityFields, type QuantitySpec } from '../../fields/QuantityFields.tsx';
+import { QuantityFields } from '../../fields/QuantityFields.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 const AIM_TITLES: Readonly<Record<Aims['maximise'], string>> = {
@@ -14,21 +12,7 @@ const AIM_TITLES: Readonly<Record<Aims['maximise'], string>> = {
   range: 'distance a charge',
 };
 
-const limit = <Key extends string>(
-  key: Key,
-  what: string,
-  dimension: Dimension,
-  check = aboveZero,
-): QuantitySpec<Key> => ({ key, label: `${what}, at most`, dimension, check, optional: true });
-
-const LIMITS = [
-  limit('mass', 'Mass without payload', 'mass'),
-  limit('length', 'Length', 'length'),
-  limit('width', 'Width', 'length'),
-  limit('height', 'Height', 'length'),
-  limit('voltage', 'Voltage', 'voltage'),
-  limit('cost', 'Cost of parts', 'number', zeroOrMore),
-];
+const LIMITS = ['mass', 'length', 'width', 'height', 'voltage', 'cost'] as const;
 
 /** What it is to be best at, and what its event allows; each limit is checked. */
 export function AimsForm() {
@@ -51,7 +35,7 @@ export function AimsForm() {
           }))}
           onChange={(maximise) => change({ maximise })}
         />
-        <QuantityFields of={aims} specs={LIMITS} onChange={change} />
+        <QuantityFields part="aims" keys={LIMITS} of={aims} onChange={change} />
         {checks.length > 0 && (
           <p className="col-span-3 text-[14px] text-soft">
             {checks.map(({ title, dimension, limit, value, holds }) => (

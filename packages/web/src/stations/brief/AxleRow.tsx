@@ -1,9 +1,8 @@
-import { layoutKind, FORMS, FORM_TITLES, removeAxle, type Axle } from '@zubric/core/vehicle';
+import { fieldOf, layoutKind, FORMS, FORM_TITLES, removeAxle, type Axle } from '@zubric/core/vehicle';
 import { TYRES, TYRE_TITLES } from '@zubric/core/ground';
 import { Trash2 } from 'lucide-react';
 import { Choice } from '../../fields/Choice.tsx';
-import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 /** Keys with the value undefined are taken out of the axle. */
@@ -17,9 +16,7 @@ interface Props {
 /** One axle: what it is, where it stands, and what is done with it. */
 export function AxleRow({ axle, onChange }: Props) {
   const { build, edit } = useBuild();
-  const length = (label: string, key: LengthKey, check: typeof aboveZero | undefined) => (
-    <AxleLength axle={axle} label={label} which={key} check={check} onChange={onChange} />
-  );
+  const length = (key: LengthKey) => <AxleLength axle={axle} which={key} onChange={onChange} />;
   const last = build.layout.axles.length === 1;
   const onlyDriven = axle.driven && build.layout.axles.filter((a) => a.driven).length === 1;
   return (
@@ -52,15 +49,15 @@ export function AxleRow({ axle, onChange }: Props) {
       <td>
         {axle.contactLength ? (
           <span className="flex items-center gap-1 text-[14px] text-soft">
-            {length('Length on the ground', 'contactLength', aboveZero)} long
+            {length('contactLength')} long
           </span>
         ) : (
-          length('Ahead of the rear axle', 'ahead', undefined)
+          length('ahead')
         )}
       </td>
-      <td>{length('Track', 'track', zeroOrMore)}</td>
-      <td>{length('Diameter', 'diameter', aboveZero)}</td>
-      <td>{length('Width', 'width', aboveZero)}</td>
+      <td>{length('track')}</td>
+      <td>{length('diameter')}</td>
+      <td>{length('width')}</td>
       <td className="min-w-[84px]">
         <Does axle={axle} onlyDriven={onlyDriven} onChange={onChange} />
       </td>
@@ -85,19 +82,17 @@ export function AxleRow({ axle, onChange }: Props) {
 type LengthKey = 'ahead' | 'track' | 'diameter' | 'width' | 'contactLength';
 
 interface LengthProps extends Props {
-  readonly label: string;
   readonly which: LengthKey;
-  readonly check: typeof aboveZero | undefined;
 }
 
-const AxleLength = ({ axle, label, which, check, onChange }: LengthProps) => (
-  <QuantityField
-    label={`${label}, ${axle.name.toLowerCase()}`}
+const AxleLength = ({ axle, which, onChange }: LengthProps) => (
+  <SchemaField
+    part="axle"
+    field={which}
+    label={`${fieldOf('axle', which).title}, ${axle.name.toLowerCase()}`}
     hideLabel
     className="w-[78px]"
-    dimension="length"
     value={axle[which]}
-    check={check}
     onChange={(quantity) => onChange({ [which]: quantity })}
   />
 );

@@ -86,11 +86,11 @@ describe('what the vehicle is made of', () => {
 
   it('shows hitch fields only where something is towed, and the inner drive only in a sphere', async () => {
     await show(newBuild('Gull'));
-    expect(screen.queryByLabelText('Hitch above the ground')).toBeNull();
+    expect(screen.queryByLabelText('Hitch, above the ground')).toBeNull();
     expect(screen.queryByLabelText('Mass of the shell')).toBeNull();
     choose('Kind of duty', 'tow');
     fireEvent.click(screen.getByRole('button', { name: 'Add a duty' }));
-    type('Hitch above the ground', '250 mm');
+    type('Hitch, above the ground', '250 mm');
     expect(kept().hitch.height.value).toBe(0.25);
   });
 
@@ -153,7 +153,7 @@ describe('a ground', () => {
     await show(puffin);
     const before = first().friction.value;
     enter(fieldsOf(/^Driven wheels/).getByLabelText('Grip'), '4');
-    expect(screen.getByRole('alert').textContent).toContain('from 0 to 3');
+    expect(screen.getByRole('alert').textContent).toBe('This must be more than 0 and at most 3.');
     expect(first().friction.value).toBe(before);
   });
 

@@ -8,14 +8,12 @@ import {
   type Duty,
   type Extent,
 } from '@zubric/core/vehicle';
-import { typed, type Dimension, type Quantity } from '@zubric/core/quantity';
+import { typed } from '@zubric/core/quantity';
 import type { ReactNode } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
-import { aboveZero, climbable, shareOfWhole, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { Stepper } from '../../fields/Stepper.tsx';
-import type { Check } from '../../fields/useQuantityText.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 interface Props {
@@ -26,39 +24,18 @@ interface Props {
 
 const TASK_OPTIONS = TASKS.map((value) => ({ value, title: taskTitle(value) }));
 
-const less90: Check = (value) =>
-  value > 0 && value < Math.PI / 2 ? undefined : 'This is more than 0° and less than 90°.';
-const startsCheck: Check = (value) =>
-  value >= 0 && value <= 3600 ? undefined : 'From 0 to 3600 starts an hour.';
-const overlapCheck: Check = (value) => (value >= 0 && value < 1 ? undefined : 'From 0 to under 100 %.');
-
 /** What a duty asks beside its slope, speed and load. An empty field asks nothing. */
 export function DutyDetail({ duty, onChange }: Props) {
   const { build } = useBuild();
-  const field = (
-    label: string,
-    dimension: Dimension,
-    value: Quantity | undefined,
-    check: Check | undefined,
-    set: (q: Quantity | undefined) => void,
-  ): ReactNode => (
-    <QuantityField
-      label={label}
-      dimension={dimension}
-      value={value}
-      check={check}
-      onChange={set}
-      onClear={() => set(undefined)}
+  /** A number that a duty may leave away. */
+  const may = (key: 'sideSlope' | 'step' | 'stopWithin' | 'lean' | 'startsAnHour'): ReactNode => (
+    <SchemaField
+      part="duty"
+      field={key}
+      value={duty[key]}
+      onChange={(quantity) => onChange({ [key]: quantity })}
+      onClear={() => onChange({ [key]: undefined })}
     />
-  );
-  const always = (
-    label: string,
-    dimension: Dimension,
-    value: Quantity,
-    check: Check | undefined,
-    set: (q: Quantity) => void,
-  ): ReactNode => (
-    <QuantityField label={label} dimension={dimension} value={value} check={check} onChange={set} />
   );
   const { towed } = duty;
   return (
@@ -70,28 +47,35 @@ export function DutyDetail({ duty, onChange }: Props) {
         onChange={(task) => onChange({ task })}
       />
       <SpeedingUp duty={duty} onChange={onChange} />
-      {always('Pull at the hitch', 'force', duty.drawbar, zeroOrMore, (drawbar) => onChange({ drawbar }))}
-      {field('Towed mass', 'mass', towed?.mass, zeroOrMore, (mass) =>
-        onChange({ towed: mass && { mass, rolling: towed?.rolling ?? typed(0.05, '', 'assumed') } }),
+      <SchemaField
+        part="duty"
+        field="drawbar"
+        value={duty.drawbar}
+        onChange={(drawbar) => onChange({ drawbar })}
+      />
+      <SchemaField
+        part="towed"
+        field="mass"
+        value={towed?.mass}
+        onChange={(mass) =>
+          onChange({ towed: { mass, rolling: towed?.rolling ?? typed(0.05, '', 'assumed') } })
+        }
+        onClear={() => onChange({ towed: undefined })}
+      />
+      {towed && (
+        <SchemaField
+          part="towed"
+          field="rolling"
+          value={towed.rolling}
+          onChange={(rolling) => onChange({ towed: { ...towed, rolling } })}
+        />
       )}
-      {towed &&
-        always('Rolling of the towed', 'coefficient', towed.rolling, zeroOrMore, (rolling) =>
-          onChange({ towed: { ...towed, rolling } }),
-        )}
-      {field('Side slope, right side low', 'angle', duty.sideSlope, climbable, (sideSlope) =>
-        onChange({ sideSlope }),
-      )}
-      {field('Step or kerb', 'length', duty.step, aboveZero, (step) => onChange({ step }))}
+      {may('sideSlope')}
+      {may('step')}
       <TurnFields duty={duty} onChange={onChange} />
-      {taskOf(duty).moves &&
-        field('To stop within', 'length', duty.stopWithin, aboveZero, (stopWithin) =>
-          onChange({ stopWithin }),
-        )}
-      {(layoutKind(build.layout.kind).balances || duty.lean) &&
-        field('Lean to catch', 'angle', duty.lean, less90, (lean) => onChange({ lean }))}
-      {field('Starts an hour', 'number', duty.startsAnHour, startsCheck, (startsAnHour) =>
-        onChange({ startsAnHour }),
-      )}
+      {taskOf(duty).moves && may('stopWithin')}
+      {(layoutKind(build.layout.kind).balances || duty.lean) && may('lean')}
+      {may('startsAnHour')}
       <ExtentFields duty={duty} onChange={onChange} />
     </div>
   );
@@ -118,28 +102,26 @@ function SpeedingUp({ duty, onChange }: Props) {
     <>
       <Choice label="It speeds up" value={upToSpeed?.kind ?? 'rate'} options={SPEEDING} onChange={set} />
       {upToSpeed === undefined && (
-        <QuantityField
-          label="Speeding up"
-          dimension="acceleration"
+        <SchemaField
+          part="duty"
+          field="acceleration"
           value={duty.acceleration}
           onChange={(acceleration) => onChange({ acceleration })}
         />
       )}
       {upToSpeed?.kind === 'distance' && (
-        <QuantityField
-          label="Up to speed within"
-          dimension="length"
+        <SchemaField
+          part="upToSpeedDistance"
+          field="distance"
           value={upToSpeed.distance}
-          check={aboveZero}
           onChange={(distance) => onChange({ upToSpeed: { kind: 'distance', distance } })}
         />
       )}
       {upToSpeed?.kind === 'time' && (
-        <QuantityField
-          label="Up to speed within"
-          dimension="time"
+        <SchemaField
+          part="upToSpeedTime"
+          field="time"
           value={upToSpeed.time}
-          check={aboveZero}
           onChange={(time) => onChange({ upToSpeed: { kind: 'time', time } })}
         />
       )}
@@ -175,11 +157,10 @@ function TurnFields({ duty, onChange }: Props) {
         }
       />
       {duty.turn?.kind === 'radius' && (
-        <QuantityField
-          label="Radius of the bend"
-          dimension="length"
+        <SchemaField
+          part="turn"
+          field="radius"
           value={duty.turn.radius}
-          check={aboveZero}
           onChange={(radius) => onChange({ turn: { kind: 'radius', radius } })}
         />
       )}
@@ -238,11 +219,10 @@ interface OfExtent<K extends Extent['kind']> {
 
 const RouteFields = ({ name, extent, onChange }: OfExtent<'route'> & { readonly name: string }) => (
   <>
-    <QuantityField
-      label="Length of the leg"
-      dimension="length"
+    <SchemaField
+      part="route"
+      field="length"
       value={extent.length}
-      check={zeroOrMore}
       onChange={(length) => onChange({ extent: { ...extent, length } })}
     />
     <div>
@@ -260,25 +240,22 @@ const RouteFields = ({ name, extent, onChange }: OfExtent<'route'> & { readonly 
 
 const AreaFields = ({ extent, onChange }: OfExtent<'area'>) => (
   <>
-    <QuantityField
-      label="Area"
-      dimension="area"
+    <SchemaField
+      part="area"
+      field="area"
       value={extent.area}
-      check={zeroOrMore}
       onChange={(area) => onChange({ extent: { ...extent, area } })}
     />
-    <QuantityField
-      label="Working width"
-      dimension="length"
+    <SchemaField
+      part="area"
+      field="width"
       value={extent.width}
-      check={aboveZero}
       onChange={(width) => onChange({ extent: { ...extent, width } })}
     />
-    <QuantityField
-      label="Overlap"
-      dimension="share"
+    <SchemaField
+      part="area"
+      field="overlap"
       value={extent.overlap}
-      check={(v) => shareOfWhole(v) ?? overlapCheck(v)}
       onChange={(overlap) => onChange({ extent: { ...extent, overlap } })}
     />
   </>

@@ -1,16 +1,14 @@
 import type { DutyReport } from '@zubric/core/capability';
 import { accelerationOf } from '@zubric/core/demand';
 import { taskOf, type Duty } from '@zubric/core/vehicle';
-import type { Dimension, Quantity } from '@zubric/core/quantity';
+import type { Quantity } from '@zubric/core/quantity';
 import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { Below } from '../../common/Below.tsx';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
-import { climbable, shareOfWhole, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
-import type { Check } from '../../fields/useQuantityText.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
 
@@ -18,21 +16,12 @@ import { OpensDuty } from '../../working/OpensOf.tsx';
 const DutyDetail = lazy(async () => ({ default: (await import('./DutyDetail.tsx')).DutyDetail }));
 const AddDuty = lazy(async () => ({ default: (await import('./AddDuty.tsx')).AddDuty }));
 
-type NumberKey = 'grade' | 'speed' | 'payloadShare' | 'duration';
-
-interface Column {
-  readonly key: NumberKey;
-  readonly title: string;
-  readonly dimension: Dimension;
-  readonly check?: Check;
-  readonly width: string;
-}
-
-const COLUMNS: readonly Column[] = [
-  { key: 'grade', title: 'Grade', dimension: 'angle', check: climbable, width: 'w-[66px]' },
-  { key: 'speed', title: 'Speed', dimension: 'speed', check: zeroOrMore, width: 'w-[84px]' },
-  { key: 'payloadShare', title: 'Payload', dimension: 'share', check: shareOfWhole, width: 'w-[70px]' },
-];
+/** Columns of one number each; what the schema calls too long for a column is headed shorter. */
+const COLUMNS = [
+  { key: 'grade', title: 'Grade', width: 'w-[66px]' },
+  { key: 'speed', title: 'Speed', width: 'w-[84px]' },
+  { key: 'payloadShare', title: 'Payload', width: 'w-[70px]' },
+] as const;
 
 type Change = { readonly [K in keyof Duty]?: Duty[K] | undefined };
 
@@ -208,26 +197,26 @@ function Asked({ duty, report, onChange }: RowProps) {
       </td>
       {COLUMNS.map((column) => (
         <td key={column.key} data-title={column.title}>
-          <QuantityField
+          <SchemaField
+            part="duty"
+            field={column.key}
             label={`${column.title}, ${duty.name}`}
             hideLabel
             className={column.width}
-            dimension={column.dimension}
             value={duty[column.key]}
-            check={column.check}
             onChange={(quantity: Quantity) => onChange({ [column.key]: quantity })}
           />
         </td>
       ))}
       <td data-title="In an outing">
         {duty.extent.kind === 'time' ? (
-          <QuantityField
+          <SchemaField
+            part="duty"
+            field="duration"
             label={`In an outing, ${duty.name}`}
             hideLabel
             className="w-[84px]"
-            dimension="time"
             value={duty.duration}
-            check={zeroOrMore}
             onChange={(duration) => onChange({ duration })}
           />
         ) : (

@@ -1,22 +1,17 @@
 import { roughAnswer } from '@zubric/core/demand';
 import { layoutKind, type Duty } from '@zubric/core/vehicle';
-import { showNumber } from '@zubric/core/quantity';
+import { showNumber, type Quantity } from '@zubric/core/quantity';
 import { useState } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
-import { aboveZero, climbable, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityFields, type QuantitySpec } from '../../fields/QuantityFields.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
-const HEAVY: readonly QuantitySpec<'own' | 'payload'>[] = [
-  { key: 'own', label: 'How heavy, itself?', dimension: 'mass', check: aboveZero },
-  { key: 'payload', label: 'And with what load?', dimension: 'mass', check: zeroOrMore },
-];
-const ASKED: readonly QuantitySpec<'grade' | 'speed' | 'duration'>[] = [
-  { key: 'grade', label: 'How steep?', dimension: 'angle', check: climbable },
-  { key: 'speed', label: 'How fast?', dimension: 'speed', check: zeroOrMore },
-  { key: 'duration', label: 'How long?', dimension: 'time', check: zeroOrMore },
-];
+const ASKED = [
+  ['grade', 'How steep?'],
+  ['speed', 'How fast?'],
+  ['duration', 'How long?'],
+] as const;
 
 /** How heavy, how steep, how fast, how long; and at once a first answer, before any part is chosen. */
 export function FourQuestions({ hardest }: { readonly hardest: Duty }) {
@@ -26,21 +21,35 @@ export function FourQuestions({ hardest }: { readonly hardest: Duty }) {
   const duty = build.duties.find(({ id }) => id === chosen) ?? hardest;
   const change = (part: Partial<Duty>): void =>
     edit((b) => ({ ...b, duties: b.duties.map((d) => (d.id === duty.id ? { ...d, ...part } : d)) }));
-  const heavy = { own: build.masses.own.mass, payload: build.masses.payload.mass };
-  const changeMass = ({ own, payload }: Partial<typeof heavy>): void =>
-    edit((b) => ({
-      ...b,
-      masses: {
-        ...b.masses,
-        ...(own ? { own: { ...b.masses.own, mass: own } } : {}),
-        ...(payload ? { payload: { ...b.masses.payload, mass: payload } } : {}),
-      },
-    }));
+  const changeMass = (which: 'own' | 'payload', mass: Quantity): void =>
+    edit((b) => ({ ...b, masses: { ...b.masses, [which]: { ...b.masses[which], mass } } }));
   return (
     <section className="sheet px-3 pt-1.5 pb-2" aria-label="Four questions">
       <div className="grid grid-cols-2 items-end gap-3 md:grid-cols-[repeat(5,minmax(0,1fr))_minmax(0,1.5fr)]">
-        <QuantityFields of={heavy} specs={HEAVY} onChange={changeMass} />
-        <QuantityFields of={duty} specs={ASKED} onChange={change} />
+        <SchemaField
+          part="mass"
+          field="mass"
+          label="How heavy, itself?"
+          value={build.masses.own.mass}
+          onChange={(mass) => changeMass('own', mass)}
+        />
+        <SchemaField
+          part="mass"
+          field="mass"
+          label="And with what load?"
+          value={build.masses.payload.mass}
+          onChange={(mass) => changeMass('payload', mass)}
+        />
+        {ASKED.map(([key, label]) => (
+          <SchemaField
+            key={key}
+            part="duty"
+            field={key}
+            label={label}
+            value={duty[key]}
+            onChange={(quantity) => change({ [key]: quantity })}
+          />
+        ))}
         <Choice
           label="Asked of"
           value={duty.id}

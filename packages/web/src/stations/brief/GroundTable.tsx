@@ -23,13 +23,9 @@ import {
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
-import { aboveZero, upTo } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
-import type { Check } from '../../fields/useQuantityText.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
-
-const frictionCheck: Check = (value) => aboveZero(value) ?? upTo(3)(value);
 
 /** Keys with the value undefined are taken out of the ground. */
 type GroundPart = { readonly [K in keyof Ground]?: Ground[K] | undefined };
@@ -136,12 +132,12 @@ function GroundEntry({ ground, onChange }: EntryProps) {
 function GroupFigures({ ground, group: { axle, names, rollsOnly } }: { ground: Ground; group: AxleGroup }) {
   const { edit } = useBuild();
   const figures = figuresOf(ground, axle);
-  const number = (label: string, key: keyof GroundFigures, check: Check) => (
-    <QuantityField
-      label={label}
-      dimension="coefficient"
+  const number = (key: keyof GroundFigures, label?: string) => (
+    <SchemaField
+      part="ground"
+      field={key}
+      {...(label === undefined ? {} : { label })}
       value={figures[key]}
-      check={check}
       onChange={(quantity) => edit((b) => changeFigure(b, ground.id, axle, key, quantity))}
     />
   );
@@ -151,13 +147,13 @@ function GroupFigures({ ground, group: { axle, names, rollsOnly } }: { ground: G
       <span className="pb-1.5 text-[14px] leading-tight text-soft" aria-hidden="true">
         {names.join('; ')}
       </span>
-      {number(axle.form === 'slider' ? 'Sliding' : 'Rolling', 'rolling', upTo(2))}
+      {number('rolling', axle.form === 'slider' ? 'Sliding' : 'Rolling')}
       {rollsOnly ? (
         <span className="col-span-2 pb-1.5 text-[14px] text-soft">grips as the driven ones</span>
       ) : (
         <>
-          {number('Grip', 'friction', frictionCheck)}
-          {number('Grip sideways', 'across', frictionCheck)}
+          {number('friction')}
+          {number('across')}
         </>
       )}
     </fieldset>
@@ -240,23 +236,16 @@ function Softness({ ground, onChange }: { readonly ground: Ground; readonly onCh
   );
 }
 
-const SOIL_FIELDS = [
-  ['kcKnPerM', 'kc, kN/mⁿ⁺¹', upTo(1e6, -1e6)],
-  ['kphiKnPerM', 'kφ, kN/mⁿ⁺²', aboveZero],
-  ['exponent', 'Exponent n', upTo(2.9, 0.01)],
-  ['cohesionKPa', 'Cohesion, kPa', upTo(1e6)],
-  ['shearAngleDeg', 'Shearing, °', upTo(60)],
-] as const satisfies readonly (readonly [keyof GroundSoil, string, Check])[];
+const SOIL_KEYS = ['kcKnPerM', 'kphiKnPerM', 'exponent', 'cohesionKPa', 'shearAngleDeg'] as const;
 
 const SoilFields = ({ soil, onChange }: { soil: GroundSoil; onChange: (soil: GroundSoil) => void }) => (
   <div className="grid grid-cols-5 gap-2">
-    {SOIL_FIELDS.map(([key, label, check]) => (
-      <QuantityField
+    {SOIL_KEYS.map((key) => (
+      <SchemaField
         key={key}
-        label={label}
-        dimension="number"
+        part="soil"
+        field={key}
         value={{ value: soil[key], unit: '', origin: soil.name === 'own values' ? 'typed' : 'assumed' }}
-        check={check}
         onChange={({ value }) => onChange({ ...soil, name: 'own values', [key]: value })}
       />
     ))}

@@ -10,8 +10,7 @@ import {
 } from '@zubric/core/vehicle';
 import { Suspense, lazy, useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
-import { aboveZero } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { VehicleDrawing } from '../../vehicle/VehicleDrawing.tsx';
 import { AxleRow, type AxleChange } from './AxleRow.tsx';
@@ -171,11 +170,10 @@ function AxleTable() {
           Add an axle
         </button>
         {layout.drum && (
-          <QuantityField
-            label="Drum, to the middle of the rope"
-            dimension="length"
+          <SchemaField
+            part="layout"
+            field="drum"
             value={layout.drum}
-            check={aboveZero}
             onChange={(drum) => edit((b) => ({ ...b, layout: { ...b.layout, drum } }))}
           />
         )}

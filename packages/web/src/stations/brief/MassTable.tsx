@@ -1,5 +1,6 @@
 import {
   MASS_KINDS,
+  fieldOf,
   freeId,
   newMass,
   wheelbaseOf,
@@ -8,11 +9,9 @@ import {
   changeMass,
   type MassKey,
 } from '@zubric/core/vehicle';
-import type { Quantity } from '@zubric/core/quantity';
 import { Trash2 } from 'lucide-react';
-import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
 import { Reorder, moved, useReorderedRow } from '../../fields/Reorder.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
@@ -57,7 +56,7 @@ export function MassTable() {
             </tr>
           </thead>
           <tbody>
-            <MassRow which="own" title="Itself" mass={build.masses.own} least={aboveZero} />
+            <MassRow which="own" title="Itself" mass={build.masses.own} />
             <MassRow which="payload" title="Payload" mass={build.masses.payload} />
             {others.map((mass) => (
               <OtherMassRow key={mass.id} mass={mass} />
@@ -82,42 +81,29 @@ export function MassTable() {
   );
 }
 
+const MASS_KEYS = ['mass', 'aheadOfRearAxle', 'left', 'height'] as const;
+
 interface FieldsProps {
   readonly which: MassKey;
   readonly title: string;
   readonly mass: PlacedMass;
-  readonly least?: typeof zeroOrMore;
 }
 
 /** What a mass is, and where its middle sits: a cell each. */
-function MassFields({ which, title, mass, least = zeroOrMore }: FieldsProps) {
+function MassFields({ which, title, mass }: FieldsProps) {
   const { edit } = useBuild();
-  const field = (
-    label: string,
-    part: 'mass' | 'aheadOfRearAxle' | 'left' | 'height',
-    check: typeof zeroOrMore | undefined,
-  ) => (
-    <td>
-      <QuantityField
-        label={`${label}, ${title.toLowerCase()}`}
+  return MASS_KEYS.map((key) => (
+    <td key={key}>
+      <SchemaField
+        part="mass"
+        field={key}
+        label={`${fieldOf('mass', key).title}, ${title.toLowerCase()}`}
         hideLabel
-        dimension={part === 'mass' ? 'mass' : 'length'}
-        value={mass[part]}
-        check={check}
-        onChange={(quantity: Quantity) =>
-          edit((b) => changeMass(b, which, (m) => ({ ...m, [part]: quantity })))
-        }
+        value={mass[key]}
+        onChange={(quantity) => edit((b) => changeMass(b, which, (m) => ({ ...m, [key]: quantity })))}
       />
     </td>
-  );
-  return (
-    <>
-      {field('Mass', 'mass', least)}
-      {field('Ahead of the rear axle', 'aheadOfRearAxle', undefined)}
-      {field('Left of the middle', 'left', undefined)}
-      {field('Above the ground', 'height', zeroOrMore)}
-    </>
-  );
+  ));
 }
 
 /** The vehicle itself, or what it carries: always there. */

@@ -1,59 +1,10 @@
-import type { Build, InnerDrive, Steering } from '@zubric/core/vehicle';
+import type { Build, Steering } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { Choice } from '../../fields/Choice.tsx';
-import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityFields, type QuantitySpec } from '../../fields/QuantityFields.tsx';
+import { QuantityFields } from '../../fields/QuantityFields.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 const ROW = 'grid grid-cols-2 gap-3 sm:grid-cols-4';
-
-const BODY: readonly QuantitySpec<keyof Build['body']>[] = [
-  { key: 'length', label: 'Body length', dimension: 'length', check: aboveZero },
-  { key: 'width', label: 'Body width', dimension: 'length', check: aboveZero },
-  { key: 'height', label: 'Height over all', dimension: 'length', check: aboveZero },
-  { key: 'clearance', label: 'Ground clearance', dimension: 'length', check: zeroOrMore },
-];
-
-const HITCH: readonly QuantitySpec<keyof Build['hitch']>[] = [
-  { key: 'behind', label: 'Hitch behind the rear axle', dimension: 'length' },
-  { key: 'height', label: 'Hitch above the ground', dimension: 'length', check: zeroOrMore },
-  { key: 'load', label: 'Load of the towed on it', dimension: 'force' },
-];
-
-const GEOMETRY: readonly QuantitySpec<'linkageRatio' | 'kingpinOffset' | 'lockToLock'>[] = [
-  { key: 'linkageRatio', label: 'Turns of it for one of the wheel', dimension: 'ratio', check: aboveZero },
-  { key: 'kingpinOffset', label: 'Kingpin to tyre middle', dimension: 'length', check: zeroOrMore },
-  { key: 'lockToLock', label: 'Lock to lock, at the wheel', dimension: 'angle', check: aboveZero },
-];
-
-const ACTUATOR: readonly QuantitySpec<'actuatorTorque' | 'secondsPer60'>[] = [
-  {
-    key: 'actuatorTorque',
-    label: 'Torque of its actuator',
-    dimension: 'torque',
-    check: aboveZero,
-    optional: true,
-  },
-  { key: 'secondsPer60', label: 'Its time for 60°', dimension: 'time', check: aboveZero, optional: true },
-];
-
-const HAND: readonly QuantitySpec<'arm' | 'force'>[] = [
-  { key: 'arm', label: 'Pivot to hand', dimension: 'length', check: aboveZero },
-  { key: 'force', label: 'Force of the hand', dimension: 'force', check: aboveZero },
-];
-
-const INNER: readonly QuantitySpec<keyof InnerDrive>[] = [
-  { key: 'mass', label: 'Mass that climbs inside', dimension: 'mass', check: aboveZero },
-  { key: 'offset', label: 'Its middle off the sphere’s', dimension: 'length', check: aboveZero },
-  { key: 'shellMass', label: 'Mass of the shell', dimension: 'mass', check: zeroOrMore },
-];
-
-const BRAKE_FORCE: readonly QuantitySpec<'force'>[] = [
-  { key: 'force', label: 'Its force at the ground', dimension: 'force', check: aboveZero, optional: true },
-];
-const BRAKE_TIME: readonly QuantitySpec<'reaction'>[] = [
-  { key: 'reaction', label: 'Time before it bites', dimension: 'time', check: zeroOrMore },
-];
 
 /** Body, hitch, brake and steering: what tipping, towing, stopping and turning ask. */
 export function StandingForm() {
@@ -65,7 +16,9 @@ export function StandingForm() {
       <div className={ROW}>
         <QuantityFields
           of={body}
-          specs={BODY}
+          part="body"
+          whose="Body"
+          keys={['length', 'width', 'height', 'clearance']}
           onChange={(part) => edit((b) => ({ ...b, body: { ...b.body, ...part } }))}
         />
       </div>
@@ -74,7 +27,9 @@ export function StandingForm() {
         <div className={ROW}>
           <QuantityFields
             of={hitch}
-            specs={HITCH}
+            part="hitch"
+            whose="Hitch"
+            keys={['behind', 'height', 'load']}
             onChange={(part) => edit((b) => ({ ...b, hitch: { ...b.hitch, ...part } }))}
           />
         </div>
@@ -84,7 +39,8 @@ export function StandingForm() {
         <div className={ROW}>
           <QuantityFields
             of={innerDrive}
-            specs={INNER}
+            part="innerDrive"
+            keys={['mass', 'offset', 'shellMass']}
             onChange={(part) => edit((b) => ({ ...b, innerDrive: { ...innerDrive, ...part } }))}
           />
         </div>
@@ -110,8 +66,12 @@ function BrakeFields() {
         ]}
         onChange={(kind) => change({ kind })}
       />
-      {brake.kind === 'friction' && <QuantityFields of={brake} specs={BRAKE_FORCE} onChange={change} />}
-      {brake.kind !== 'none' && <QuantityFields of={brake} specs={BRAKE_TIME} onChange={change} />}
+      {brake.kind === 'friction' && (
+        <QuantityFields part="brake" keys={['force']} of={brake} onChange={change} />
+      )}
+      {brake.kind !== 'none' && (
+        <QuantityFields part="brake" keys={['reaction']} of={brake} onChange={change} />
+      )}
     </div>
   );
 }
@@ -147,16 +107,27 @@ function SteeringFields({ steering }: { readonly steering: Steering | undefined 
         ]}
         onChange={(by) => change({ hand: by === 'hand' ? (now.hand ?? usualHand()) : undefined })}
       />
-      <QuantityFields of={now} specs={GEOMETRY} onChange={change} />
+      <QuantityFields
+        part="steering"
+        keys={['linkageRatio', 'kingpinOffset', 'lockToLock']}
+        of={now}
+        onChange={change}
+      />
       {now.hand ? (
         <QuantityFields
           of={now.hand}
-          specs={HAND}
+          part="hand"
+          keys={['arm', 'force']}
           onChange={(part) => change({ hand: { ...usualHand(), ...now.hand, ...part } })}
         />
       ) : (
         <>
-          <QuantityFields of={now} specs={ACTUATOR} onChange={change} />
+          <QuantityFields
+            part="steering"
+            keys={['actuatorTorque', 'secondsPer60']}
+            of={now}
+            onChange={change}
+          />
           <label className="flex items-center gap-2">
             <input
               type="checkbox"

@@ -1,7 +1,6 @@
 import { DOUBLE_RULE, ITEMISED, PEOPLE, type Build, type MarginPolicy } from '@zubric/core/vehicle';
 import { Choice } from '../../fields/Choice.tsx';
-import { aboveZero, zeroOrMore } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { MassTable } from './MassTable.tsx';
@@ -42,18 +41,16 @@ export function VehicleForm() {
           options={PEOPLE.map((value) => ({ value, title: PEOPLE_TITLES[value] }))}
           onChange={(people) => change({ people })}
         />
-        <QuantityField
-          label="Drag area"
-          dimension="area"
+        <SchemaField
+          part="build"
+          field="dragArea"
           value={build.dragArea}
-          check={zeroOrMore}
           onChange={(dragArea) => change({ dragArea })}
         />
-        <QuantityField
-          label="Never faster than"
-          dimension="speed"
+        <SchemaField
+          part="build"
+          field="speedCap"
           value={build.speedCap}
-          check={aboveZero}
           onChange={(speedCap) => change({ speedCap })}
           onClear={() => edit(({ speedCap: _none, ...b }) => b)}
         />

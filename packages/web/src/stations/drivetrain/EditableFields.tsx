@@ -1,19 +1,10 @@
-import { isWithin, show, type FieldRange, type NumberField, type Quantity } from '@zubric/core/quantity';
+import type { NumberField, Quantity } from '@zubric/core/quantity';
 import { useUnits } from '../../common/units.tsx';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { Stepper } from '../../fields/Stepper.tsx';
-import type { Check } from '../../fields/useQuantityText.ts';
+import { checkOf } from '../../fields/SchemaField.tsx';
 
 export type Part = Partial<Record<string, Quantity | number | string | undefined>>;
-
-/** What a field takes, as a sentence. */
-function limits({ above, least, most, below }: FieldRange, say: (si: number) => string): string {
-  const from =
-    above !== undefined ? `more than ${say(above)}` : least !== undefined ? `at least ${say(least)}` : '';
-  const to =
-    below !== undefined ? `less than ${say(below)}` : most !== undefined ? `at most ${say(most)}` : '';
-  return `This must be ${[from, to].filter((part) => part !== '').join(' and ')}.`;
-}
 
 interface Props {
   readonly fields: readonly NumberField[];
@@ -40,10 +31,9 @@ export function EditableFields({ fields, values, onChange }: Props) {
           />
         </div>
       ))}
-      {fields.map(({ key, title, help, dimension, optional, ...range }) => {
+      {fields.map((field) => {
+        const { key, title, help, dimension, optional } = field;
         if (dimension === undefined) return null;
-        const check: Check = (value) =>
-          isWithin(range, value) ? undefined : limits(range, (si) => show(si, dimension, system).text);
         return (
           <div key={key} title={help}>
             <QuantityField
@@ -51,7 +41,7 @@ export function EditableFields({ fields, values, onChange }: Props) {
               className="w-[104px]"
               dimension={dimension}
               value={of[key] as Quantity | undefined}
-              check={check}
+              check={checkOf(field, system)}
               onChange={(quantity) => onChange({ [key]: quantity })}
               {...(optional ? { onClear: () => onChange({ [key]: undefined }) } : {})}
             />

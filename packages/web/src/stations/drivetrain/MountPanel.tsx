@@ -5,8 +5,9 @@ import { calculated, fixed } from '@zubric/core/working';
 import { showNumber, type Quantity } from '@zubric/core/quantity';
 import { mountPull, playSum, stageName, type Stage } from '@zubric/core/transmission';
 import { useSay } from '../../common/units.tsx';
-import { zeroOrMore, aboveZero } from '../../fields/checks.ts';
+import { zeroOrMore } from '../../fields/checks.ts';
 import { Choice } from '../../fields/Choice.tsx';
+import { SchemaField } from '../../fields/SchemaField.tsx';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensMargin } from '../../working/OpensOf.tsx';
@@ -106,29 +107,26 @@ function MountFields() {
     edit((b) => withDrive(b, { mount: { ...b.drive.mount, ...part } }));
   return (
     <div className="mt-1.5 flex flex-wrap items-end gap-2">
-      <QuantityField
-        label="From mount to loop"
+      <SchemaField
+        part="mount"
+        field="lever"
         className="w-[128px]"
-        dimension="length"
         value={mount.lever}
-        check={zeroOrMore}
         onChange={(lever) => change({ lever })}
       />
-      <QuantityField
-        label="Twist under 10 N·m"
+      <SchemaField
+        part="mount"
+        field="twist"
         className="w-[134px]"
-        dimension="angle"
         value={mount.twist}
-        check={zeroOrMore}
         onChange={(twist) => change({ twist })}
         onClear={() => edit((b) => withDrive(b, { mount: { lever: b.drive.mount.lever } }))}
       />
-      <QuantityField
-        label="Axle to frame"
+      <SchemaField
+        part="drive"
+        field="room"
         className="w-[110px]"
-        dimension="length"
         value={room}
-        check={aboveZero}
         onChange={(r) => edit((b) => withDrive(b, { room: r }))}
         onClear={() => edit(({ drive: { room: _gone, ...drive }, ...b }) => ({ ...b, drive }))}
       />
@@ -225,12 +223,11 @@ function ByHand() {
               ]}
               onChange={(at) => change({ at: at === '' ? null : at })}
             />
-            <QuantityField
-              label="Drag left, a wheel"
+            <SchemaField
+              part="release"
+              field="drag"
               className="w-[120px]"
-              dimension="torque"
               value={release.drag}
-              check={zeroOrMore}
               onChange={(drag) => change({ drag })}
             />
           </>

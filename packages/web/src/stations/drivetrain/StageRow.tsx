@@ -1,10 +1,12 @@
-import { showNumber } from '@zubric/core/quantity';
+import { showNumber, type UnitSystem } from '@zubric/core/quantity';
+import { useUnits } from '../../common/units.tsx';
 import {
   CHAIN_NAMES,
   CHAIN_SIZES,
   STAGE_KINDS,
   freshStage,
   isLoop,
+  stageFields,
   stageFigures,
   stageKind,
   stageName,
@@ -15,8 +17,8 @@ import {
 } from '@zubric/core/transmission';
 import { Trash2 } from 'lucide-react';
 import { Choice } from '../../fields/Choice.tsx';
-import { aboveZero, efficiencyShare } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
+import { checkOf } from '../../fields/SchemaField.tsx';
 import { useReorderedRow } from '../../fields/Reorder.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Links } from './Links.tsx';
@@ -63,6 +65,12 @@ function useStage(id: string) {
   };
 }
 
+/** What a stage's schema takes for one of its numbers. */
+function checkOfStage(stage: Stage, key: string, system: UnitSystem) {
+  const field = stageFields(stage.kind).find((f) => f.key === key);
+  return field && checkOf(field, system);
+}
+
 interface FittedProps {
   readonly stage: Stage;
 }
@@ -100,6 +108,7 @@ export function StageRow({ stage, onCompare }: RowProps) {
   const { change, remove, replace } = useStage(stage.id);
   const { row, handle } = useReorderedRow(stage.id, `the ${stageName(stage.kind)}`);
   const figures = stageFigures(stage);
+  const { system } = useUnits();
   return (
     <tr {...row}>
       <td>
@@ -122,7 +131,7 @@ export function StageRow({ stage, onCompare }: RowProps) {
             className="w-[84px]"
             dimension="ratio"
             value={stage.ratio}
-            check={aboveZero}
+            check={checkOfStage(stage, 'ratio', system)}
             onChange={(ratio) => change({ ratio })}
           />
         ) : (
@@ -218,6 +227,7 @@ interface ThroughProps {
 
 /** Share of the power that comes through: what is known of it, or what follows from lead and friction. */
 function Through({ stage, figures, change }: ThroughProps) {
+  const { system } = useUnits();
   if (!('efficiency' in stage))
     return <span className="block text-[14px]">{showNumber(figures.efficiency * 100)} % through</span>;
   return (
@@ -228,7 +238,7 @@ function Through({ stage, figures, change }: ThroughProps) {
         className="w-[58px]"
         dimension="share"
         value={stage.efficiency}
-        check={efficiencyShare}
+        check={checkOfStage(stage, 'efficiency', system)}
         onChange={(efficiency) => change({ efficiency })}
       />
       through

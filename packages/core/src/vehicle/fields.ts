@@ -1,0 +1,79 @@
+import type { z } from 'zod';
+import { fieldsOf, type NumberField } from '../quantity/index.ts';
+import { assemblySchema, markedStep } from './assembly-plan.ts';
+import { buildSchema } from './document.ts';
+import { driveSchema, mountSchema, releaseSchema } from './drive.ts';
+import {
+  areaExtent,
+  dutySchema,
+  routeExtent,
+  towedSchema,
+  turnRadius,
+  upToSpeedDistance,
+  upToSpeedTime,
+} from './duty.ts';
+import { groundSchema, soilSchema } from './ground-entry.ts';
+import { axleSchema, layoutSchema } from './layout/layout.ts';
+import { marginPolicySchema } from './margin-policy.ts';
+import {
+  aimsSchema,
+  bodySchema,
+  brakeSchema,
+  handSchema,
+  hitchSchema,
+  innerDriveSchema,
+  placedMassSchema,
+  steeringSchema,
+} from './vehicle.ts';
+
+const SCHEMAS = {
+  build: buildSchema,
+  body: bodySchema,
+  hitch: hitchSchema,
+  brake: brakeSchema,
+  steering: steeringSchema,
+  hand: handSchema,
+  innerDrive: innerDriveSchema,
+  mass: placedMassSchema,
+  aims: aimsSchema,
+  layout: layoutSchema,
+  axle: axleSchema,
+  ground: groundSchema,
+  soil: soilSchema,
+  duty: dutySchema,
+  towed: towedSchema,
+  turn: turnRadius,
+  route: routeExtent,
+  area: areaExtent,
+  upToSpeedDistance,
+  upToSpeedTime,
+  drive: driveSchema,
+  mount: mountSchema,
+  release: releaseSchema,
+  policy: marginPolicySchema,
+  assembly: assemblySchema,
+  step: markedStep,
+} as const;
+
+/** A part of a build that has numbers. */
+export type BuildPart = keyof typeof SCHEMAS;
+export type KeyOfPart<P extends BuildPart> = keyof z.output<(typeof SCHEMAS)[P]> & string;
+
+const known = new Map<BuildPart, ReadonlyMap<string, NumberField>>();
+
+/**
+ * A number of a build as its schema calls, measures and limits it: what a form asks for it.
+ *
+ * @example fieldOf('duty', 'speed') // { key: 'speed', title: 'Speed', dimension: 'speed', least: 0, … }
+ * @throws Error where the schema has no number of that name: a mistake of ours
+ */
+export function fieldOf<P extends BuildPart>(part: P, key: KeyOfPart<P>): NumberField {
+  let fields = known.get(part);
+  if (!fields) {
+    fields = new Map(fieldsOf(SCHEMAS[part]).map((field) => [field.key, field]));
+    known.set(part, fields);
+  }
+  const field = fields.get(key);
+  if (!field) throw new Error(`a ${part} has no number "${key}"`);
+  return field;
+}
