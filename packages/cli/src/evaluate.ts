@@ -1,6 +1,6 @@
 import { evaluate, type Report } from '@zubric/core/judge';
-import { reportInWords } from '@zubric/core/say';
-import { moves, movesOfFinding } from '@zubric/core/moves';
+import { movesInWords, movesOfFinding, reportInWords } from '@zubric/core/say';
+import { moves } from '@zubric/core/moves';
 import { partSchema, readBuild, type Build, type Part } from '@zubric/core/vehicle';
 import type { Files } from './calc.ts';
 import { asJson, done, parseJson, problemLine, refused, type Outcome } from './outcome.ts';
@@ -37,7 +37,7 @@ function shelfOf(files: Files): Part[] {
 
 /** The report in words, each finding with the moves of its margin. */
 function withMoves(build: Build, report: Report, shelf: readonly Part[]) {
-  const all = moves(build, report, { shelf });
+  const all = movesInWords(moves(build, report, { shelf }));
   const said = reportInWords(report, build);
   const findings = said.findings.map((finding) => ({
     ...finding,

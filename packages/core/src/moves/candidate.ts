@@ -1,14 +1,14 @@
 import type { LinkReport, Report } from '../judge/index.ts';
-import type { UnitSystem } from '../quantity/index.ts';
+import type { Words } from '../quantity/index.ts';
 import type { Stage } from '../transmission/index.ts';
 import type { Build, Duty, Part } from '../vehicle/index.ts';
 
 /** A change of the build that may mend something, before it is known what it does. */
 export interface Candidate {
-  readonly text: string;
+  readonly text: Words;
   readonly build: Build;
   /** What it costs that no margin tells: less that is asked of the vehicle, a part more. */
-  readonly cost?: string;
+  readonly cost?: Words;
   /** Whether it asks less of the vehicle instead of making it do more. */
   readonly asksLess?: true;
 }
@@ -20,7 +20,6 @@ export interface Asked {
   readonly report: Report;
   readonly duty: Duty | undefined;
   readonly shelf: readonly Part[];
-  readonly system: UnitSystem;
 }
 
 /** What proposes changes for a margin. */

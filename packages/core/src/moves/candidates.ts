@@ -1,6 +1,6 @@
 import { TYRES, TYRE_TITLES, surfacePair, type Tyre } from '../ground/index.ts';
 import type { LinkReport } from '../judge/index.ts';
-import { show, showNumber, typed } from '../quantity/index.ts';
+import { showNumber, typed, figure, sentence } from '../quantity/index.ts';
 import { batteryPack } from '../supply/index.ts';
 import {
   layoutKind,
@@ -75,12 +75,12 @@ const batteries: Generator = (asked) =>
   });
 
 /** The duty slower; what it takes longer, its time says. */
-const slower: Generator = ({ build, duty, system }) =>
+const slower: Generator = ({ build, duty }) =>
   duty && duty.speed.value > 0
     ? [0.8, 0.6].map((by) => {
         const speed = scaled(duty.speed, by);
         return {
-          text: `“${duty.name}” at ${show(speed.value, 'speed', system).text} instead of ${show(duty.speed.value, 'speed', system).text}`,
+          text: sentence`“${duty.name}” at ${figure(speed.value, 'speed')} instead of ${figure(duty.speed.value, 'speed')}`,
           build: withDuty(build, duty.id, { speed }),
           cost: `asks less: ${showNumber(1 / by)} times as long on the way`,
           asksLess: true as const,
@@ -89,12 +89,12 @@ const slower: Generator = ({ build, duty, system }) =>
     : [];
 
 /** Catching less of a lean. */
-const lessLean: Generator = ({ build, duty, system }) =>
+const lessLean: Generator = ({ build, duty }) =>
   duty?.lean
     ? [0.75, 0.5].map((by) => {
         const lean = scaled(duty.lean ?? duty.grade, by);
         return {
-          text: `“${duty.name}” from ${show(lean.value, 'angle', system).text}`,
+          text: sentence`“${duty.name}” from ${figure(lean.value, 'angle')}`,
           build: withDuty(build, duty.id, { lean }),
           cost: 'asks less: it falls from leans beyond that',
           asksLess: true as const,
@@ -103,7 +103,7 @@ const lessLean: Generator = ({ build, duty, system }) =>
     : [];
 
 /** Smaller or larger driven wheels. */
-const wheels: Generator = ({ build, system }) =>
+const wheels: Generator = ({ build }) =>
   build.layout.drum
     ? []
     : [0.9, 1.1, 1.25].map((by) => {
@@ -112,7 +112,7 @@ const wheels: Generator = ({ build, system }) =>
         );
         const size = axles.find(({ driven }) => driven)?.diameter.value ?? 0;
         return {
-          text: `Driven wheels of ${show(size, 'length', system).text}`,
+          text: sentence`Driven wheels of ${figure(size, 'length')}`,
           cost: 'other wheels, and the frame at another height',
           build: { ...build, layout: { ...build.layout, axles } },
         };
@@ -156,20 +156,22 @@ const differential: Generator = ({ build }) =>
       ];
 
 /** A narrower or wider stand. */
-const track: Generator = ({ build, system }) =>
+const track: Generator = ({ build }) =>
   [0.7, 0.85, 1.2, 1.4].map((by) => {
     const axles = build.layout.axles.map((axle) => ({ ...axle, track: scaled(axle.track, by) }));
     const widest = Math.max(...axles.map((axle) => axle.track.value));
-    const apart = show(widest, 'length', system).text;
+    const apart = figure(widest, 'length');
     return {
-      text: layoutKind(build.layout.kind).onTracks ? `The tracks ${apart} apart` : `A track of ${apart}`,
+      text: layoutKind(build.layout.kind).onTracks
+        ? sentence`The tracks ${apart} apart`
+        : sentence`A track of ${apart}`,
       cost: by > 1 ? 'a wider vehicle: mind gates and doors' : 'a narrower stand',
       build: { ...build, layout: { ...build.layout, axles } },
     };
   });
 
 /** Tracks that stand shorter on the ground scrub less. */
-const shorterTracks: Generator = ({ build, system }) =>
+const shorterTracks: Generator = ({ build }) =>
   layoutKind(build.layout.kind).onTracks
     ? [0.8, 0.65].map((by) => {
         const axles = build.layout.axles.map((axle) =>
@@ -177,7 +179,7 @@ const shorterTracks: Generator = ({ build, system }) =>
         );
         const longest = Math.max(...axles.map((axle) => axle.contactLength?.value ?? 0));
         return {
-          text: `Tracks of ${show(longest, 'length', system).text} on the ground`,
+          text: sentence`Tracks of ${figure(longest, 'length')} on the ground`,
           cost: 'more weight on less ground',
           build: { ...build, layout: { ...build.layout, axles } },
         };
@@ -192,7 +194,7 @@ const steeringLinkage: Generator = ({ build }) =>
           by,
         );
         return {
-          text: `A steering linkage of ${show(linkageRatio.value, 'ratio', 'metric').text}`,
+          text: sentence`A steering linkage of ${figure(linkageRatio.value, 'ratio')}`,
           cost: `${showNumber(by)} times the way from lock to lock`,
           build: { ...build, steering: build.steering && { ...build.steering, linkageRatio } },
         };

@@ -1,5 +1,5 @@
 import type { Cure } from '../judge/index.ts';
-import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
+import { showNumber, figure, sentence } from '../quantity/index.ts';
 import { isLoop, stageName, type Stage } from '../transmission/index.ts';
 import { wheelbaseOf, type Build } from '../vehicle/index.ts';
 import { brakedAll, type Candidate } from './candidate.ts';
@@ -54,14 +54,14 @@ const WIDER = [1.3, 1.6, 2] as const;
 const MOVED = [0.15, 0.3, -0.15] as const;
 
 /** What makes a vehicle stand, steer or get round where it does not: its load moved or less, a wider turn. */
-function standing(build: Build, dutyId: string, system: UnitSystem): readonly Candidate[] {
+function standing(build: Build, dutyId: string): readonly Candidate[] {
   const { payload } = build.masses;
   const duty = build.duties.find(({ id }) => id === dutyId);
   const wheelbaseM = wheelbaseOf(build.layout);
   const moved = (by: number): Candidate => {
     const { aheadOfRearAxle: ahead } = payload;
     return {
-      text: `The payload ${show(Math.abs(by) * wheelbaseM, 'length', system).text} ${by > 0 ? 'forward' : 'back'}`,
+      text: sentence`The payload ${figure(Math.abs(by) * wheelbaseM, 'length')} ${by > 0 ? 'forward' : 'back'}`,
       build: withPayload(build, {
         aheadOfRearAxle: { ...ahead, value: ahead.value + by * wheelbaseM, origin: 'typed' },
       }),
@@ -69,9 +69,7 @@ function standing(build: Build, dutyId: string, system: UnitSystem): readonly Ca
   };
   const { turn } = duty ?? {};
   return [
-    ...(payload.mass.value > 0
-      ? [...MOVED.map(moved), ...lowerLoad({ build, system }), ...lighter({ build, system })]
-      : []),
+    ...(payload.mass.value > 0 ? [...MOVED.map(moved), ...lowerLoad({ build }), ...lighter({ build })] : []),
     ...(duty && turn?.kind === 'radius'
       ? WIDER.map((by) => ({
           text: `“${duty.name}” ${showNumber(by)} times as wide`,
@@ -89,10 +87,10 @@ function standing(build: Build, dutyId: string, system: UnitSystem): readonly Ca
 }
 
 /** What may end a finding that is no margin. */
-export function curesOf(build: Build, cure: Cure, system: UnitSystem): readonly Candidate[] {
+export function curesOf(build: Build, cure: Cure): readonly Candidate[] {
   switch (cure.kind) {
     case 'stage':
-      return stageCures(build, cure.stageId, system);
+      return stageCures(build, cure.stageId);
     case 'fit':
       return fitCures(build, cure.elementId);
     case 'tension':
@@ -100,7 +98,7 @@ export function curesOf(build: Build, cure: Cure, system: UnitSystem): readonly 
     case 'release':
       return released(build);
     case 'stand':
-      return standing(build, cure.dutyId, system);
+      return standing(build, cure.dutyId);
     case 'brake':
       return [brakedAll(build)];
   }

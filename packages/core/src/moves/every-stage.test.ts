@@ -6,7 +6,8 @@ import { typed } from '../quantity/index.ts';
 import { on, rearDriven } from '../testing/vehicles.ts';
 import { freshStage, stageFigures, type Stage, type StageKind, type StageOf } from '../transmission/index.ts';
 import { applyChanges, buildSchema, type Build } from '../vehicle/index.ts';
-import { moves, movesOfFinding, type Move } from './moves.ts';
+import { movesOfFinding, type MoveInWords as Move } from '../say/index.ts';
+import { saidMoves as moves } from '../testing/vehicles.ts';
 
 // Without a motor nothing else can stand in the way.
 const bare = rearDriven();

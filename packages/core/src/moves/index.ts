@@ -1,1 +1,1 @@
-export { type Move, moves, type MovesFor, movesOfFinding } from './moves.ts';
+export { type Move, moves, type MovesFor } from './moves.ts';

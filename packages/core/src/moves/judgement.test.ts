@@ -14,7 +14,8 @@ import {
   type Build,
   type PartOf,
 } from '../vehicle/index.ts';
-import { moves, movesOfFinding, type Move } from './moves.ts';
+import { movesOfFinding, type MoveInWords as Move } from '../say/index.ts';
+import { saidMoves as moves } from '../testing/vehicles.ts';
 
 const read = (path: string): Build => buildSchema.parse(JSON.parse(readFileSync(path, 'utf8')));
 const puffin = read('packages/core/src/testing/puffin.zubric.json');

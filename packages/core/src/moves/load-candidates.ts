@@ -1,10 +1,10 @@
-import { STANDARD_GRAVITY, show, showNumber } from '../quantity/index.ts';
+import { STANDARD_GRAVITY, showNumber, figure, sentence } from '../quantity/index.ts';
 import { contactsOf, freeId, massAllUp, type Build, type OtherMass } from '../vehicle/index.ts';
 import { type Asked, type Candidate, type Generator } from './candidate.ts';
 import { scaled } from '../quantity/index.ts';
 
 /** What changes the load need to know: they are made for margins and for what does not stand. */
-type OfLoad = (asked: Pick<Asked, 'build' | 'system'>) => readonly Candidate[];
+type OfLoad = (asked: Pick<Asked, 'build'>) => readonly Candidate[];
 
 /** The build with its payload changed. */
 export const withPayload = (build: Build, change: Partial<Build['masses']['payload']>): Build => ({
@@ -15,14 +15,14 @@ export const withPayload = (build: Build, change: Partial<Build['masses']['paylo
 const LESS_LOAD = [0.8, 0.6] as const;
 
 /** Less of the payload, for every duty. */
-export const lighter: OfLoad = ({ build, system }) => {
+export const lighter: OfLoad = ({ build }) => {
   const { payload } = build.masses;
   return payload.mass.value <= 0
     ? []
     : LESS_LOAD.map((by) => {
         const mass = scaled(payload.mass, by);
         return {
-          text: `Payload of ${show(mass.value, 'mass', system).text} instead of ${show(payload.mass.value, 'mass', system).text}`,
+          text: sentence`Payload of ${figure(mass.value, 'mass')} instead of ${figure(payload.mass.value, 'mass')}`,
           build: withPayload(build, { mass }),
           cost: `asks less: carries ${showNumber((1 - by) * 100)} % less`,
           asksLess: true as const,
@@ -99,7 +99,7 @@ export const ballast: Generator = (asked) =>
     const much = roundedUp(kg);
     return [
       {
-        text: `${show(much, 'mass', asked.system).text} of ballast over the driven wheels`,
+        text: sentence`${figure(much, 'mass')} of ballast over the driven wheels`,
         build: withMass(asked.build, much, 'Ballast', 'ballast'),
       },
     ];
@@ -110,7 +110,7 @@ const SPARE = 1.005;
 
 /** Part of what is towed carried on the tug, over its driven wheels. */
 export const onTheTug: Generator = (asked) => {
-  const { build, duty, system } = asked;
+  const { build, duty } = asked;
   if (!duty?.towed) return [];
   const { towed } = duty;
   return [1, asked.link.rule].flatMap((times): Candidate[] => {
@@ -125,7 +125,7 @@ export const onTheTug: Generator = (asked) => {
     const carried = withMass(build, much, 'Part of the load', 'part');
     return [
       {
-        text: `${show(much, 'mass', system).text} of the towed load carried over the driven wheels`,
+        text: sentence`${figure(much, 'mass')} of the towed load carried over the driven wheels`,
         cost: 'the tug carries it on every duty',
         build: {
           ...carried,
@@ -139,14 +139,14 @@ export const onTheTug: Generator = (asked) => {
 };
 
 /** The load lower. */
-export const lowerLoad: OfLoad = ({ build, system }) => {
+export const lowerLoad: OfLoad = ({ build }) => {
   const { payload } = build.masses;
   const height = scaled(payload.height, 0.7);
   return payload.mass.value > 0
     ? [
         {
           cost: 'its place on the vehicle',
-          text: `The payload's middle at ${show(height.value, 'length', system).text} instead of ${show(payload.height.value, 'length', system).text}`,
+          text: sentence`The payload's middle at ${figure(height.value, 'length')} instead of ${figure(payload.height.value, 'length')}`,
           build: withPayload(build, { height }),
         },
       ]

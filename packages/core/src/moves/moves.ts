@@ -10,12 +10,11 @@ import {
   closeness,
   isUnderRule,
   type Cure,
-  type Finding,
   type LinkReport,
   type Report,
   type Verdict,
 } from '../judge/index.ts';
-import { type UnitSystem, show } from '../quantity/index.ts';
+import { figure, inUnits, joinedBy, sentence, type Words } from '../quantity/index.ts';
 import { batteryPack } from '../supply/index.ts';
 import { mismatchesOf } from '../transmission/index.ts';
 import {
@@ -33,11 +32,11 @@ import { curesOf } from './cures.ts';
 
 /** A small change of the build, worked out in full. */
 export interface Move {
-  readonly text: string;
+  readonly text: Words;
   /** What it does for the margin that it mends. */
-  readonly gains: string;
+  readonly gains: Words;
   /** What else moves for the worse, first what it would make short; 'no other margin' where none does. */
-  readonly costs: string;
+  readonly costs: Words;
   readonly changes: readonly Change[];
   /** Ratio over rule of the margin that it mends, before and after. */
   readonly before: number;
@@ -67,14 +66,14 @@ const governingOf = (report: Margins, link: LinkReport['link']): LinkReport | un
   report.governing.find((other) => other.link === link);
 
 /** Mass and cost that chosen parts and ballast add or take. */
-function spent(before: Build, after: Build, system: UnitSystem): string[] {
+function spent(before: Build, after: Build): Words[] {
   const cost = (b: Build): number => b.parts.reduce((sum, part) => sum + (part.cost ?? 0), 0);
   const mass = (b: Build): number =>
     b.parts.reduce((sum, part) => sum + part.massKg, 0) +
     b.masses.others.reduce((sum, m) => sum + m.mass.value, 0);
   const [kg, money] = [mass(after) - mass(before), cost(after) - cost(before)];
   return [
-    ...(Math.abs(kg) > 1e-3 ? [`${kg > 0 ? '+' : '−'}${show(Math.abs(kg), 'mass', system).text}`] : []),
+    ...(Math.abs(kg) > 1e-3 ? [sentence`${kg > 0 ? '+' : '−'}${figure(Math.abs(kg), 'mass')}`] : []),
     ...(Math.abs(money) >= 0.5 ? [`${money > 0 ? '+' : '−'}${Math.abs(money).toFixed(0)} in cost`] : []),
   ];
 }
@@ -102,7 +101,6 @@ interface Tried<Now extends Margins = Margins> {
   readonly report: Report;
   readonly candidate: Candidate;
   readonly now: Now;
-  readonly system: UnitSystem;
 }
 
 const score = (report: Margins, link: LinkReport['link']): number => {
@@ -130,7 +128,7 @@ function overRated(build: Build): number {
 }
 
 /** What a candidate costs beside what it mends: margins that it makes short first, then others, then mass and money. */
-function costsOf({ build, report, candidate, now, system }: Tried, mends: LinkReport['link'] | null) {
+function costsOf({ build, report, candidate, now }: Tried, mends: LinkReport['link'] | null) {
   const moved = compareMargins(report, now).filter((m) => m.moved);
   const under = (m: { readonly verdict: Verdict } | null): boolean => m !== null && isUnderRule(m.verdict);
   const worse = moved.filter(
@@ -145,7 +143,7 @@ function costsOf({ build, report, candidate, now, system }: Tried, mends: LinkRe
   const said = [
     ...(candidate.cost === undefined ? [] : [candidate.cost]),
     ...order.map(marginInWords),
-    ...spent(build, candidate.build, system),
+    ...spent(build, candidate.build),
   ];
   const loss = worse.reduce((sum, m) => {
     const [b, a] = [m.before, m.after].map((x) => Math.min(x ? x.ratio / x.rule : 2, 2)) as [number, number];
@@ -153,7 +151,7 @@ function costsOf({ build, report, candidate, now, system }: Tried, mends: LinkRe
   }, 0);
   return {
     own: moved.find((m) => m.link === mends),
-    costs: said.length > 0 ? said.join('; ') : 'no other margin',
+    costs: said.length > 0 ? joinedBy('; ', said) : 'no other margin',
     makesShort: short.length > 0,
     loss: loss + (short.length > 0 ? 1 : 0),
   };
@@ -213,22 +211,21 @@ function ended(tried: Tried<Report>, cure: Cure): Judged | undefined {
 export function moves(
   build: Build,
   report: Report,
-  { shelf, system = 'metric' }: { readonly shelf: readonly Part[]; readonly system?: UnitSystem },
+  { shelf }: { readonly shelf: readonly Part[] },
 ): MovesFor[] {
   const margins = onceForEach(marginsOf);
   const whole = onceForEach((candidate: Build) => evaluate(candidate));
   const tried = <Now extends Margins>(
     candidates: readonly Candidate[],
     of: (candidate: Build) => Now,
-  ): Tried<Now>[] =>
-    candidates.map((candidate) => ({ build, report, candidate, now: of(candidate.build), system }));
+  ): Tried<Now>[] => candidates.map((candidate) => ({ build, report, candidate, now: of(candidate.build) }));
   const ranked = (found: readonly (Judged | undefined)[]): Judged[] =>
     found.filter((move) => move !== undefined).sort(better);
   const mended = report.governing
     .filter(({ verdict }) => verdict !== 'ample')
     .map((link) => {
       const duty = build.duties.find(({ id }) => id === link.dutyId);
-      const candidates = candidatesFor({ build, link, report, duty, shelf, system });
+      const candidates = candidatesFor({ build, link, report, duty, shelf });
       const found = ranked(tried(candidates, margins).map((t) => judged(t, link.link)));
       return {
         finding: marginId(link.link),
@@ -240,26 +237,27 @@ export function moves(
   const others = report.findings.flatMap(({ id, cures, link, dutyId }): MovesFor[] => {
     if (cures.length === 0) return [];
     const found = ranked(
-      cures.flatMap((cure) => tried(curesOf(build, cure, system), whole).map((t) => ended(t, cure))),
+      cures.flatMap((cure) => tried(curesOf(build, cure), whole).map((t) => ended(t, cure))),
     );
     return [{ finding: id, link, dutyId, moves: varied(build, found, 'finding') }];
   });
   return [...mended, ...others];
 }
 
-/** The moves of a finding. */
-export const movesOfFinding = (all: readonly MovesFor[], { id }: Pick<Finding, 'id'>): readonly Move[] =>
-  all.find(({ finding }) => finding === id)?.moves ?? [];
+/** The first two words, whatever units they are read in. */
+const beginsOf = (said: Words): string => inUnits(said, 'metric').split(' ').slice(0, 2).join(' ');
+const same = (a: Words, b: Words): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** The best, but not four times the same by another tooth: at most two that begin alike, none that does just as another. */
 function varied(build: Build, ranked: readonly Judged[], mends: 'margin' | 'finding'): Move[] {
   const shown: Judged[] = [];
   for (const move of ranked) {
-    const begins = move.text.split(' ').slice(0, 2).join(' ');
+    const begins = beginsOf(move.text);
     // Whatever ends a finding gains the same: those are told apart by what they are.
     const told =
-      mends === 'margin' && shown.some(({ gains, costs }) => gains === move.gains && costs === move.costs);
-    const alike = shown.filter(({ text }) => text.startsWith(begins)).length;
+      mends === 'margin' &&
+      shown.some(({ gains, costs }) => same(gains, move.gains) && same(costs, move.costs));
+    const alike = shown.filter(({ text }) => beginsOf(text) === begins).length;
     // Twice as many teeth may be more than a wheel can have.
     if (!told && alike < 2 && buildSchema.safeParse(move.build).success) shown.push(move);
     if (shown.length === MOST_SHOWN) break;

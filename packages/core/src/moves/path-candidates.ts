@@ -1,6 +1,6 @@
 import { pathInOrder } from '../capability/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
-import { sayIn, scaled } from '../quantity/index.ts';
+import { scaled, sentence } from '../quantity/index.ts';
 import {
   HUB_KINDS,
   allOfPath,
@@ -43,16 +43,15 @@ export const strongerPart: Generator = (asked) => {
   const element = elementOf(asked);
   if (!element) return [];
   const { build } = asked;
-  const say = sayIn(asked.system);
   const alike = build.drive.path.filter(({ kind }) => kind === element.kind);
-  return strongerPathElement(element, say).flatMap(({ text, element: changed }, step) => [
-    { text: `“${element.name}”: ${text}`, build: withBored(build, changed) },
+  return strongerPathElement(element).flatMap(({ text, element: changed }, step) => [
+    { text: sentence`“${element.name}”: ${text}`, build: withBored(build, changed) },
     ...(alike.length > 1
       ? [
           {
-            text: `${allOfPath(element.kind)}, ${alike.length} of them: ${text}`,
+            text: sentence`${allOfPath(element.kind)}, ${alike.length} of them: ${text}`,
             build: alike.reduce((b, e) => {
-              const own = strongerPathElement(e, say)[step];
+              const own = strongerPathElement(e)[step];
               return own ? withBored(b, own.element) : b;
             }, build),
           },

@@ -1,7 +1,7 @@
 import { ratioOffers } from '../capability/index.ts';
 import { trainOf } from '../drive/index.ts';
 import { marginsOf, INSIDE, SAME, ratiosWanted } from '../judge/index.ts';
-import { show } from '../quantity/index.ts';
+import { figure, sentence, inside } from '../quantity/index.ts';
 import { freshStage, stageKind, stageName, type Stage, type StageKind } from '../transmission/index.ts';
 import { choosePart, freeId, type Build, type PartOf } from '../vehicle/index.ts';
 import type { Asked, Candidate, Generator } from './candidate.ts';
@@ -63,7 +63,7 @@ function reductions(build: Build, ratio: number): Candidate[] {
 export function toRatio(build: Build, ratio: number): Candidate[] {
   const offers = ratioOffers(build, ratio, TEETH).slice(0, TRIED);
   const teeth = offers.map((offer) => ({
-    text: `${offer.text.charAt(0).toUpperCase()}${offer.text.slice(1)} teeth: ${show(offer.ratio, 'ratio', 'metric').text}`,
+    text: sentence`${offer.text.charAt(0).toUpperCase()}${offer.text.slice(1)} teeth: ${figure(offer.ratio, 'ratio')}`,
     build: { ...build, drive: { ...build.drive, stages: offer.stages } },
   }));
   return offers.length > 0 ? teeth : reductions(build, ratio);
@@ -93,7 +93,7 @@ export function atItsBest(asked: Pick<Asked, 'build' | 'link'>, motor: PartOf<'m
   const [train] = ratio === undefined ? [] : toRatio(chosen, ratio);
   return train
     ? {
-        text: `${motor.name}, with ${train.text.charAt(0).toLowerCase()}${train.text.slice(1)}`,
+        text: sentence`${motor.name}, with ${inside(train.text)}`,
         build: train.build,
       }
     : { text: motor.name, build: chosen };

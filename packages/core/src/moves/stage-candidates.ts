@@ -1,4 +1,3 @@
-import { sayIn } from '../quantity/index.ts';
 import {
   STAGE_KINDS,
   freshStage,
@@ -68,7 +67,7 @@ export const otherKind: Generator = (asked) => {
 export const stronger: Generator = (asked) => {
   const stage = stageOf(asked);
   if (!stage) return [];
-  return strongerStage(stage, sayIn(asked.system)).map(({ stage: changed, ...said }) => ({
+  return strongerStage(stage).map(({ stage: changed, ...said }) => ({
     ...said,
     build: withStage(asked.build, changed),
   }));

@@ -1,15 +1,14 @@
-import { sayIn, type UnitSystem } from '../quantity/index.ts';
 import { stageCures as curesOfKind, stageKind, stageName, type Stage } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import { withStage, type Candidate } from './candidate.ts';
 import { byOtherKinds } from './stage-candidates.ts';
 
 /** What makes a stage that warns or cannot be built whole again: itself changed, another kind, or none. */
-export function stageCures(build: Build, stageId: string, system: UnitSystem): readonly Candidate[] {
+export function stageCures(build: Build, stageId: string): readonly Candidate[] {
   const stage = build.drive.stages.find(({ id }) => id === stageId);
   if (!stage) return [];
   const { ends, holdsBy } = stageKind(stage.kind);
-  const own = curesOfKind(stage, sayIn(system));
+  const own = curesOfKind(stage);
   return [
     ...(ends ? [without(build, stage)] : []),
     ...(own ?? []).map(({ text, stage: changed }) => ({ text, build: withStage(build, changed) })),

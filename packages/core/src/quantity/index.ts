@@ -3,17 +3,19 @@ import './without-eval.ts';
 export * from './constants.ts';
 export { readQuantity, type ReadOptions, type ReadQuantity } from './read.ts';
 export type { UnreadQuantity } from './unread.ts';
-export { celsius, figure, figuresOf, inUnits, sentence, type Figure, type Sentence } from './sentence.ts';
 export {
-  sayIn,
-  show,
-  showForEditing,
-  shownUnit,
-  showNumber,
-  type Say,
-  type Shown,
-  type UnitSystem,
-} from './show.ts';
+  celsius,
+  figure,
+  figuresOf,
+  inUnits,
+  sentence,
+  type Figure,
+  type Sentence,
+  inside,
+  joinedBy,
+  type Words,
+} from './sentence.ts';
+export { show, showForEditing, shownUnit, showNumber, type Shown, type UnitSystem } from './show.ts';
 export { DIMENSIONS } from './dimensions.ts';
 export type { Unit } from './unit.ts';
 export { dimensionOf, fromSi, toSi, unitOf, type Dimension } from './units.ts';

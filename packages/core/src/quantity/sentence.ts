@@ -14,6 +14,9 @@ export interface Figure {
 /** A sentence that is in nobody's units yet: words, and figures between them. Plain data. */
 export type Sentence = readonly (string | Figure)[];
 
+/** Words, with or without figures in them. */
+export type Words = string | Sentence;
+
 export const figure = (value: number, dimension: Dimension, digits?: number): Figure => ({
   value,
   dimension,
@@ -31,7 +34,7 @@ export const celsius = (degrees: number): Figure =>
  */
 export function sentence(
   words: TemplateStringsArray,
-  ...between: readonly (string | number | Figure | Sentence)[]
+  ...between: readonly (Words | number | Figure)[]
 ): Sentence {
   const parts: (string | Figure)[] = [];
   const add = (part: string | Figure): void => {
@@ -49,11 +52,32 @@ export function sentence(
   return parts;
 }
 
+/** The same words within a sentence: the first letter small. */
+export function inside(said: Words): Sentence {
+  const [first, ...rest] = typeof said === 'string' ? [said] : said;
+  return typeof first === 'string'
+    ? [first.charAt(0).toLowerCase() + first.slice(1), ...rest]
+    : first === undefined
+      ? []
+      : [first, ...rest];
+}
+
 /** A sentence as its reader wants it. */
-export const inUnits = (said: Sentence, system: UnitSystem): string =>
-  said
-    .map((part) => (typeof part === 'string' ? part : show(part.value, part.dimension, system, part).text))
-    .join('');
+export const inUnits = (said: Words, system: UnitSystem): string =>
+  typeof said === 'string'
+    ? said
+    : said
+        .map((part) =>
+          typeof part === 'string' ? part : show(part.value, part.dimension, system, part).text,
+        )
+        .join('');
+
+/** Several sentences as one, with something between. */
+export const joinedBy = (between: string, said: readonly Words[]): Sentence =>
+  said.reduce<Sentence>(
+    (all, next, at) => (at === 0 ? sentence`${next}` : sentence`${all}${between}${next}`),
+    [],
+  );
 
 /** The figures of a sentence, in its order. */
 export const figuresOf = (said: Sentence): readonly Figure[] =>

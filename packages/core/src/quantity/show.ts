@@ -120,12 +120,3 @@ export function showForEditing(
   );
   return `${main} ± ${Number((half / 2).toPrecision(digits))}${space}${symbol}`;
 }
-
-/** Says an SI value with its unit. */
-export type Say = (si: number, dimension: Dimension) => string;
-
-/** Says values in the units of a system. */
-export const sayIn =
-  (system: UnitSystem): Say =>
-  (si, dimension) =>
-    show(si, dimension, system).text;

@@ -1,7 +1,16 @@
 import { evaluate, type Report } from '../judge/index.ts';
-import { changeAxle, layoutTemplate, newBuild, withLayout, type Build, type Duty } from '../vehicle/index.ts';
+import {
+  changeAxle,
+  layoutTemplate,
+  newBuild,
+  withLayout,
+  type Build,
+  type Duty,
+  type Part,
+} from '../vehicle/index.ts';
 import { typed, type UnitSystem } from '../quantity/index.ts';
-import { findingsInWords, type FindingInWords } from '../say/index.ts';
+import { findingsInWords, movesInWords, type FindingInWords } from '../say/index.ts';
+import { moves } from '../moves/index.ts';
 
 export const degrees = (n: number) => typed((n * Math.PI) / 180, '°');
 
@@ -79,3 +88,10 @@ export const reportOf = (build: Build): Report['duties'][number] => {
   if (!report) throw new Error('the build has no duty');
   return report;
 };
+
+/** The moves of a build as they are read. */
+export const saidMoves = (
+  build: Build,
+  report: Report,
+  { shelf, system = 'metric' }: { readonly shelf: readonly Part[]; readonly system?: UnitSystem },
+) => movesInWords(moves(build, report, { shelf }), system);

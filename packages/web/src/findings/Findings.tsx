@@ -1,6 +1,5 @@
 import { linkDefinition, type Block, type Finding, type LinkId } from '@zubric/core/judge';
-import { movesOfFinding } from '@zubric/core/moves';
-import { findingsInWords } from '@zubric/core/say';
+import { findingsInWords, movesInWords, movesOfFinding } from '@zubric/core/say';
 import { useUnits } from '../common/units.tsx';
 import { NotWorkedOut } from '../common/NotWorkedOut.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
@@ -42,7 +41,8 @@ const concerns = (
 export function Findings({ blocks, also, empty }: Props) {
   const { build, report } = useBuild();
   const { system } = useUnits();
-  const { moves: all, problem } = useMoves(build);
+  const { moves, problem } = useMoves(build);
+  const all = movesInWords(moves, system);
   const findings = findingsInWords({ report, build }, system).filter((finding) =>
     concerns(finding, { ...(blocks ? { blocks } : {}), ...(also ? { also } : {}) }),
   );

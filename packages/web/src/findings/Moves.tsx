@@ -1,9 +1,9 @@
-import type { Move } from '@zubric/core/moves';
+import type { MoveInWords } from '@zubric/core/say';
 import { applyChanges } from '@zubric/core/vehicle';
 import { useBuild } from '../session/BuildSession.tsx';
 
 /** The few changes that would mend a finding, each tried with one press and undone like any other edit. */
-export function Moves({ moves }: { readonly moves: readonly Move[] }) {
+export function Moves({ moves }: { readonly moves: readonly MoveInWords[] }) {
   const { edit } = useBuild();
   if (moves.length === 0) return null;
   return (

@@ -3,7 +3,6 @@ import type { Build } from '@zubric/core/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { api } from '../common/api.ts';
-import { useUnits } from '../common/units.tsx';
 import { useBeside, type Ask } from '../workers/use-beside.ts';
 
 interface Found {
@@ -16,12 +15,8 @@ const NOTHING: Found = { moves: [] };
 
 /** The moves of a build, worked out beside the page; those of an older build are not shown for a newer one. */
 export function useMoves(build: Build): Found {
-  const { system } = useUnits();
   const shelf = useQuery({ queryKey: ['parts'], queryFn: api.parts }).data;
-  const ask: Ask<MovesFor[]> = useCallback(
-    (work) => work.moves(build, shelf ?? [], system),
-    [build, shelf, system],
-  );
+  const ask: Ask<MovesFor[]> = useCallback((work) => work.moves(build, shelf ?? []), [build, shelf]);
   const { answer: moves = [], isOfNow, problem } = useBeside(shelf && ask);
   return isOfNow ? { moves, ...(problem === undefined ? {} : { problem }) } : NOTHING;
 }

@@ -1,14 +1,12 @@
 import { ratioOffers, type RatioOffer, type TeethLimits } from '@zubric/core/capability';
 import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
 import { moves, type MovesFor } from '@zubric/core/moves';
-import type { UnitSystem } from '@zubric/core/quantity';
 import type { StageKind } from '@zubric/core/transmission';
 import type { Build, Part } from '@zubric/core/vehicle';
 
 /** What is worked out beside the screen: everything that judges a build more than once. */
 export const benchWork = {
-  moves: (build: Build, shelf: readonly Part[], system: UnitSystem): MovesFor[] =>
-    moves(build, evaluate(build), { shelf, system }),
+  moves: (build: Build, shelf: readonly Part[]): MovesFor[] => moves(build, evaluate(build), { shelf }),
   payloadSweep: (build: Build, points: number): Sweep | undefined => payloadSweep(build, points),
   ratioOffers: (build: Build, ratio: number, limits: TeethLimits): RatioOffer[] =>
     ratioOffers(build, ratio, limits),

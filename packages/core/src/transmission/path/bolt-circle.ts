@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { sumOf } from '../../contract/index.ts';
-import { quantity, scaled } from '../../quantity/index.ts';
+import { quantity, scaled, figure, sentence } from '../../quantity/index.ts';
 import { boltCircle as boltCircleSum } from '../bolt-circle.ts';
 import { sizeOf } from '../stages/work.ts';
 import { allowableShear, areApart, common, length, ofMPa, ofMm, toMPa, toMm } from './common.ts';
@@ -52,10 +52,13 @@ export const boltCircle = {
     otherBolts: 4,
     otherCircle: { ...bore, value: bore.value * 3 },
   }),
-  stronger(element, say) {
+  stronger(element) {
     const boltDiameter = scaled(element.boltDiameter, 1.25);
     return [
-      { text: `bolts of ${say(boltDiameter.value, 'length')}`, element: { ...element, boltDiameter } },
+      {
+        text: sentence`bolts of ${figure(boltDiameter.value, 'length')}`,
+        element: { ...element, boltDiameter },
+      },
       ...(element.standoff.value > 0
         ? [
             {

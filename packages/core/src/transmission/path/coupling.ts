@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { assumed, quantity, scaled, type Quantity } from '../../quantity/index.ts';
+import { assumed, quantity, scaled, type Quantity, figure, sentence } from '../../quantity/index.ts';
 import { sizeOf } from '../stages/work.ts';
 import { common, length } from './common.ts';
 import type { PathMember } from './member.ts';
@@ -31,9 +31,9 @@ export const coupling = {
     otherBore: own.bore,
     ratedTorque: assumed(usualTorque(own.bore), 'N·m'),
   }),
-  stronger: (element, say) =>
+  stronger: (element) =>
     [1.5, 2].map((by) => ({
-      text: `a coupling for ${say(element.ratedTorque.value * by, 'torque')}`,
+      text: sentence`a coupling for ${figure(element.ratedTorque.value * by, 'torque')}`,
       element: { ...element, ratedTorque: scaled(element.ratedTorque, by) },
     })),
   fitted: (element, _, { before, behind }) => ({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { NotPhysical, remembered, type Sum } from '../../contract/index.ts';
-import { fieldsOf, type NumberField, type Say } from '../../quantity/index.ts';
+import { fieldsOf, type NumberField } from '../../quantity/index.ts';
 import { torqueHeld } from '../torque-held.ts';
 import { boltCircle } from './bolt-circle.ts';
 import { clamp } from './clamp.ts';
@@ -64,8 +64,8 @@ export const isHub = (element: PathElement): element is Hub => kindOf(element.ki
 /** A new part of the path round a bore or shaft of that diameter; its other numbers are assumed. */
 export const freshPathElement = (kind: PathKind, own: Fresh): PathElement => MEMBERS[kind].fresh(own);
 /** The same part, stronger by one step. */
-export const strongerPathElement = (element: PathElement, say: Say): readonly PathChange<PathElement>[] =>
-  memberOf(element).stronger(element, say);
+export const strongerPathElement = (element: PathElement): readonly PathChange<PathElement>[] =>
+  memberOf(element).stronger(element);
 /** The same part made to fit what is beside it; undefined where its neighbour is what is changed. */
 export const fittedPathElement = (
   element: PathElement,

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Sum } from '../../contract/index.ts';
-import type { Quantity, Say } from '../../quantity/index.ts';
+import type { Quantity, Words } from '../../quantity/index.ts';
 
 /** What a part shows to its neighbour: a shaft with or without a keyway, or a bore. */
 export interface Face {
@@ -19,7 +19,7 @@ export interface Fresh {
 
 /** A part changed, as it is offered to its builder. */
 export interface PathChange<E> {
-  readonly text: string;
+  readonly text: Words;
   readonly element: E;
 }
 
@@ -67,7 +67,7 @@ export interface PathMember<E> extends PathAbilities {
   /** A new one; what its bore does not say is assumed. */
   fresh(common: Fresh): E;
   /** More of what it holds by, step by step. */
-  stronger(element: E, say: Say): readonly PathChange<E>[];
+  stronger(element: E): readonly PathChange<E>[];
   /** What of itself does not fit together. */
   mismatch?(element: E): Omit<Mismatch, 'elementId'> | undefined;
   /** Made to fit what is beside it; undefined where not it but its neighbour is changed. */

@@ -1,3 +1,4 @@
+import { figure, sentence } from '../../quantity/index.ts';
 import { z } from 'zod';
 import { sumOf } from '../../contract/index.ts';
 import { shaftTorsion } from '../shaft-torsion.ts';
@@ -45,11 +46,11 @@ export const shaft = {
       'factor',
     ),
   fresh: ({ bore, ...own }) => ({ ...own, kind: 'shaft', diameter: bore, allowable: ofMPa(STEEL_SHEAR) }),
-  stronger: (element, say) =>
+  stronger: (element) =>
     [1.2, 1.5].map((by) => {
       const value = upToStock(element.diameter.value * by);
       return {
-        text: `a shaft of ${say(value, 'length')}, its hubs bored to it`,
+        text: sentence`a shaft of ${figure(value, 'length')}, its hubs bored to it`,
         element: { ...element, diameter: { ...element.diameter, value, origin: 'typed' } },
       };
     }),

@@ -147,7 +147,7 @@ export const chain = {
     const found = strength(stage, load);
     return found && { tightN: found.needs, slackN: 0, wrapDeg: chainGeometry(stage).wrapDeg };
   },
-  cures: (stage, say) => {
+  cures: (stage) => {
     const pitchM = CHAIN_SIZES[stage.chain].pitchMm / 1000;
     const across = [stage.teethDriver, stage.teethDriven].map((count) => acrossTeeth(count, pitchM));
     return [
@@ -155,7 +155,7 @@ export const chain = {
         const larger = resizedPair(stage, by);
         return { text: `Sprockets of ${teethOf(larger)} teeth`, stage: { ...stage, ...larger } };
       }),
-      ...further(stage, touching(across), { what: 'The shafts', say }),
+      ...further(stage, touching(across), { what: 'The shafts' }),
     ];
   },
   /** The next larger chains. */

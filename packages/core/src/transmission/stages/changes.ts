@@ -1,4 +1,4 @@
-import type { Quantity, Say } from '../../quantity/index.ts';
+import { type Quantity, figure, sentence } from '../../quantity/index.ts';
 import type { StageChange } from './member.ts';
 
 /** How far the middles of two wheels stand apart where they would touch, metres. */
@@ -15,11 +15,11 @@ export const ROOM = [1.2, 1.6, 2.4] as const;
 export const further = <S extends { readonly centre: Quantity }>(
   stage: S,
   touchM: number,
-  { what, say }: { readonly what: string; readonly say: Say },
+  { what }: { readonly what: string },
 ): StageChange<S>[] =>
   [...[1.5, 2, 3].map((by) => by * stage.centre.value), ...ROOM.map((room) => room * touchM)].map(
     (apart) => ({
-      text: `${what} ${say(apart, 'length')} apart`,
+      text: sentence`${what} ${figure(apart, 'length')} apart`,
       stage: { ...stage, centre: { ...stage.centre, value: apart, origin: 'typed' } },
     }),
   );

@@ -160,7 +160,7 @@ export const frictionBelt = {
       wrapDeg: Math.min(wrapDeg, 180),
     };
   },
-  cures: (stage, say) => [
+  cures: (stage) => [
     ...[1.3, 1.6].map((by) => ({
       text: `Pulleys ${by} × as large`,
       stage: {
@@ -171,7 +171,6 @@ export const frictionBelt = {
     })),
     ...further(stage, touching([stage.driverDiameter.value, stage.drivenDiameter.value]), {
       what: 'The shafts',
-      say,
     }),
   ],
   stronger: (stage) =>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { remembered } from '../../contract/index.ts';
-import { degreesToRadians, fieldsOf, type NumberField, type Say } from '../../quantity/index.ts';
+import { degreesToRadians, fieldsOf, type NumberField } from '../../quantity/index.ts';
 import { bevel } from './bevel.ts';
 import { chain } from './chain.ts';
 import { direct } from './direct.ts';
@@ -99,11 +99,11 @@ export const stageFields = (kind: StageKind): readonly NumberField[] => fieldsOf
 /** The parts and steps that a stage brings to the shed. */
 export const stageWork = (stage: Stage): StageWork<Stage> => memberOf(stage).work;
 /** What makes a stage that warns or cannot be built whole again; undefined where only another kind does. */
-export const stageCures = (stage: Stage, say: Say): readonly StageChange<Stage>[] | undefined =>
-  memberOf(stage).cures?.(stage, say);
+export const stageCures = (stage: Stage): readonly StageChange<Stage>[] | undefined =>
+  memberOf(stage).cures?.(stage);
 /** More of what a stage holds by. */
-export const strongerStage = (stage: Stage, say: Say): readonly StageChange<Stage>[] =>
-  memberOf(stage).stronger?.(stage, say) ?? [];
+export const strongerStage = (stage: Stage): readonly StageChange<Stage>[] =>
+  memberOf(stage).stronger?.(stage) ?? [];
 
 /** Stages whose ratio is that of two tooth counts. */
 export type Toothed = Extract<Stage, { teethDriver: number; teethDriven: number }>;

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Say } from '../../quantity/index.ts';
+import type { Words } from '../../quantity/index.ts';
 import type { ShaftPull, StageFigures, StageLoad, StageStands, StageStrength } from './stage-report.ts';
 import type { StageWork } from './work.ts';
 
@@ -11,10 +11,10 @@ export interface School {
 
 /** A stage changed, as it is offered to its builder. */
 export interface StageChange<S> {
-  readonly text: string;
+  readonly text: Words;
   readonly stage: S;
   /** What it costs beside money, where that is not plain. */
-  readonly cost?: string;
+  readonly cost?: Words;
 }
 
 /** What others ask of a kind of stage, so that none of them need know it by name. */
@@ -58,8 +58,8 @@ export interface StageMember<S> extends StageAbilities {
   /** With other tooth counts, where more than those changes with them. */
   withTeeth?(stage: S, teethDriver: number, teethDriven: number): S;
   /** What makes one that warns or cannot be built whole again; absent where only another kind does. */
-  cures?(stage: S, say: Say): readonly StageChange<S>[];
+  cures?(stage: S): readonly StageChange<S>[];
   /** More of what it holds by. */
-  stronger?(stage: S, say: Say): readonly StageChange<S>[];
+  stronger?(stage: S): readonly StageChange<S>[];
   readonly work: StageWork<S>;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { remembered, sumOf } from '../../contract/index.ts';
-import { assumed, degreesToRadians, quantity } from '../../quantity/index.ts';
+import { assumed, degreesToRadians, quantity, figure, sentence } from '../../quantity/index.ts';
 import { BELT_WIDTHS_M, meshShare, usualPullPerWidth } from '../belt-tables.ts';
 import { rimPull } from '../rim-pull.ts';
 import { timingBelt as timingBeltSum } from '../timing-belt.ts';
@@ -154,11 +154,11 @@ export const timingBelt = {
       stage: { ...stage, beltTeeth },
     }));
   },
-  stronger: (stage, say) =>
+  stronger: (stage) =>
     BELT_WIDTHS_M.filter((width) => width > stage.width.value)
       .slice(0, 4)
       .map((width) => ({
-        text: `A belt ${say(width, 'length')} wide instead of ${say(stage.width.value, 'length')}`,
+        text: sentence`A belt ${figure(width, 'length')} wide instead of ${figure(stage.width.value, 'length')}`,
         cost: 'pulleys as wide',
         stage: { ...stage, width: { ...stage.width, value: width, origin: 'typed' } },
       })),

@@ -95,7 +95,7 @@ export const track = {
     dimension: 'force',
     where: 'Drivetrain, its working pull',
   }),
-  cures: (stage, say) => [
+  cures: (stage) => [
     ...[1.3, 1.6].map((by) => {
       const sprocketTeeth = Math.round(stage.sprocketTeeth * by);
       return {
@@ -106,7 +106,7 @@ export const track = {
     ...further(
       stage,
       touching([acrossTeeth(stage.sprocketTeeth, stage.pitch.value), stage.idlerDiameter.value]),
-      { what: 'Sprocket and idler', say },
+      { what: 'Sprocket and idler' },
     ),
   ],
   stronger: (stage) => [
