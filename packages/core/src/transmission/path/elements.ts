@@ -33,8 +33,8 @@ export type PathOf<K extends PathKind> = Extract<PathElement, { kind: K }>;
 /** Every kind of part by its name in a build, in the order in which they are offered. */
 const MEMBERS = {
   shaft,
-  key,
   'set-screws': setScrews,
+  key,
   clamp,
   'press-fit': pressFit,
   'bolt-circle': boltCircle,
