@@ -6,3 +6,10 @@ export { dcMotorFit } from './dc-motor-fit.ts';
 export { dcMotorPoint } from './dc-motor-point.ts';
 export { motorHeat } from './motor-heat.ts';
 export { seriesMotorPoint } from './series-motor-point.ts';
+export {
+  motorFromPrint,
+  type Contradiction,
+  type FoundMotor,
+  type MotorFigures,
+  type PrintedMotor,
+} from './printed-motor.ts';

@@ -1,0 +1,305 @@
+import { NotPhysical, bracketedRoot } from '../contract/index.ts';
+import { figure, rpmToRadS, sentence, radSToRpm, type Dimension, type Words } from '../quantity/index.ts';
+
+/** What is printed on a motor or known of it: any sufficient part of it. Of the shaft that turns the rest. */
+export interface PrintedMotor {
+  readonly voltageV: number;
+  readonly noLoadRpm?: number | undefined;
+  readonly noLoadA?: number | undefined;
+  readonly stallTorqueNm?: number | undefined;
+  readonly stallA?: number | undefined;
+  readonly ratedW?: number | undefined;
+  readonly ratedRpm?: number | undefined;
+  readonly ratedA?: number | undefined;
+  readonly ratedTorqueNm?: number | undefined;
+  readonly kvRpmPerV?: number | undefined;
+  readonly resistanceOhm?: number | undefined;
+  /** Turns of the motor for one of the shaft, where a gearhead is one with it and its ratio is known. */
+  readonly gearRatio?: number | undefined;
+  readonly gearEfficiency?: number | undefined;
+}
+
+/** The figures of a data sheet, all of them. */
+export interface MotorFigures {
+  readonly voltageV: number;
+  readonly noLoadRpm: number;
+  readonly noLoadA: number;
+  readonly stallTorqueNm: number;
+  readonly stallA: number;
+  readonly continuousA: number;
+}
+
+/** Two figures that cannot both be so: what is printed, and what the others come to. */
+export interface Contradiction {
+  readonly title: string;
+  readonly dimension: Dimension;
+  readonly printed: number;
+  readonly follows: number;
+}
+
+export interface FoundMotor {
+  readonly figures: MotorFigures;
+  readonly gearhead?: { readonly ratio: number; readonly efficiency: number };
+  /** Figures that rest on a guess, each with how far off it may be, as a share of it. */
+  readonly guessed: Readonly<Record<string, number>>;
+  /** What would settle the guesses: a reading, and the quick sum that takes it. */
+  readonly settles: readonly { readonly text: Words; readonly calculator?: string }[];
+  readonly contradictions: readonly Contradiction[];
+}
+
+/** What is taken where nothing is printed: usual, least and most (common practice, no source). */
+const GUESSES = {
+  /** No-load current over stall current. */
+  idleOfStall: [0.05, 0.02, 0.1],
+  /** The same of a brushless motor, whose winding would draw hundreds of amperes. */
+  idleOfWinding: [0.005, 0.002, 0.012],
+  /** No-load current over rated current. */
+  idleOfRated: [0.1, 0.05, 0.2],
+  /** Rated shaft power over what is drawn. */
+  efficiency: [0.75, 0.65, 0.85],
+  /** Share of the power that comes through a gearhead. */
+  gear: [0.8, 0.65, 0.9],
+  /** Current that may flow all day over stall current. */
+  allDay: [0.2, 0.12, 0.3],
+} as const;
+type Guess = keyof typeof GUESSES;
+type Guesses = { readonly [G in Guess]: number };
+
+/** Figures that differ by more than this contradict each other (common practice, no source). */
+const APART = 0.15;
+
+interface Solved {
+  readonly resistanceOhm: number;
+  /** Back-voltage and torque constant, V·s/rad = N·m/A. */
+  readonly k: number;
+  readonly idleA: number;
+  readonly used: ReadonlySet<Guess>;
+}
+
+/** The same motor without its gearhead. */
+function bare(printed: PrintedMotor, gear: number): PrintedMotor {
+  const { gearRatio: ratio } = printed;
+  if (ratio === undefined) return printed;
+  const speed = (rpm?: number) => rpm && rpm * ratio;
+  const torque = (nm?: number) => nm && nm / (ratio * gear);
+  return {
+    ...printed,
+    noLoadRpm: speed(printed.noLoadRpm),
+    ratedRpm: speed(printed.ratedRpm),
+    stallTorqueNm: torque(printed.stallTorqueNm),
+    ratedTorqueNm: torque(printed.ratedTorqueNm),
+    ratedW: printed.ratedW && printed.ratedW / gear,
+  };
+}
+
+/** From resistance and one of no-load speed, stall torque and speed constant. */
+function byResistance(p: PrintedMotor, g: Guesses): Solved | undefined {
+  const resistanceOhm = p.resistanceOhm ?? (p.stallA && p.voltageV / p.stallA);
+  if (resistanceOhm === undefined) return undefined;
+  const stallA = p.voltageV / resistanceOhm;
+  const share: Guess = p.kvRpmPerV === undefined ? 'idleOfStall' : 'idleOfWinding';
+  const idleA = p.noLoadA ?? g[share] * stallA;
+  const used = new Set<Guess>(p.noLoadA === undefined ? [share] : []);
+  if (p.noLoadRpm !== undefined)
+    return { resistanceOhm, idleA, used, k: (p.voltageV - idleA * resistanceOhm) / rpmToRadS(p.noLoadRpm) };
+  if (p.kvRpmPerV !== undefined) return { resistanceOhm, idleA, used, k: 1 / rpmToRadS(p.kvRpmPerV) };
+  return p.stallTorqueNm === undefined
+    ? undefined
+    : { resistanceOhm, idleA, used, k: p.stallTorqueNm / (stallA - idleA) };
+}
+
+/** From no-load speed and stall torque: Ts ω0 / V = (Is − I0)² / Is. */
+function byEnds(p: PrintedMotor, g: Guesses): Solved | undefined {
+  if (p.noLoadRpm === undefined || p.stallTorqueNm === undefined) return undefined;
+  const a = (p.stallTorqueNm * rpmToRadS(p.noLoadRpm)) / p.voltageV;
+  const b = 2 * (p.noLoadA ?? 0) + a;
+  const stallA =
+    p.noLoadA === undefined
+      ? a / (1 - g.idleOfStall) ** 2
+      : (b + Math.sqrt(b * b - 4 * p.noLoadA * p.noLoadA)) / 2;
+  const idleA = p.noLoadA ?? g.idleOfStall * stallA;
+  return {
+    resistanceOhm: p.voltageV / stallA,
+    idleA,
+    k: p.stallTorqueNm / (stallA - idleA),
+    used: new Set<Guess>(p.noLoadA === undefined ? ['idleOfStall'] : []),
+  };
+}
+
+/** From a rated load: P = (I − I0)(V − I R), ω k = V − I R. */
+function byRated(p: PrintedMotor, g: Guesses): Solved | undefined {
+  if (p.ratedRpm === undefined) return undefined;
+  const speed = rpmToRadS(p.ratedRpm);
+  const powerW = p.ratedW ?? (p.ratedTorqueNm && p.ratedTorqueNm * speed);
+  if (powerW === undefined) return undefined;
+  const ratedA = p.ratedA ?? powerW / (g.efficiency * p.voltageV);
+  const at = (idleA: number) => {
+    const backV = powerW / (ratedA - idleA);
+    return { resistanceOhm: (p.voltageV - backV) / ratedA, k: backV / speed, idleA };
+  };
+  // More cannot go into friction than is drawn beside the shaft's power.
+  const mostIdleA = ratedA - powerW / p.voltageV;
+  if (mostIdleA <= 0)
+    throw new NotPhysical(
+      'more-out-than-in',
+      sentence`${figure(powerW, 'power')} on the shaft are more than ${figure(p.voltageV * ratedA, 'power')} drawn (${figure(p.voltageV, 'voltage')} times ${figure(ratedA, 'current')}): is the power what it draws, and not what it gives?`,
+    );
+  const used = new Set<Guess>(p.ratedA === undefined ? ['efficiency'] : []);
+  if (p.noLoadA !== undefined && p.noLoadA < mostIdleA) return { ...at(p.noLoadA), used };
+  const idle = idleBySpeeds(p, { at, mostIdleA });
+  if (idle !== undefined) return { ...at(idle), used };
+  return {
+    ...at(Math.min(g.idleOfRated * ratedA, 0.9 * mostIdleA)),
+    used: new Set([...used, 'idleOfRated']),
+  };
+}
+
+interface AtIdle {
+  readonly at: (idleA: number) => { readonly resistanceOhm: number; readonly k: number };
+  readonly mostIdleA: number;
+}
+
+/** The no-load current at which a rated load and the no-load speed go together; undefined where none does. */
+function idleBySpeeds({ voltageV, noLoadRpm }: PrintedMotor, { at, mostIdleA }: AtIdle): number | undefined {
+  if (noLoadRpm === undefined) return undefined;
+  const over = (idleA: number): number => {
+    const { resistanceOhm, k } = at(idleA);
+    return (voltageV - idleA * resistanceOhm) / k - rpmToRadS(noLoadRpm);
+  };
+  const [low, high] = [1e-6 * mostIdleA, 0.999 * mostIdleA];
+  return over(low) > 0 === over(high) > 0 ? undefined : bracketedRoot(over, low, high, 1e-9 * mostIdleA);
+}
+
+const usual = (guess: Guess): number => GUESSES[guess][0];
+const GUESS_NAMES = Object.keys(GUESSES) as readonly Guess[];
+const USUAL = Object.fromEntries(GUESS_NAMES.map((guess) => [guess, usual(guess)])) as Guesses;
+
+/** The figures at one set of guesses. */
+function figuresAt(printed: PrintedMotor, g: Guesses) {
+  const p = bare(printed, printed.gearEfficiency ?? g.gear);
+  const solved = byResistance(p, g) ?? byEnds(p, g) ?? byRated(p, g);
+  if (!solved)
+    throw new NotPhysical(
+      'too-little-printed',
+      'That is too little: beside the voltage it takes no-load speed with stall torque or stall current; or rated power and speed; or the speed constant with the resistance.',
+    );
+  const { resistanceOhm, k, idleA } = solved;
+  const stallA = p.voltageV / resistanceOhm;
+  if (!(idleA < stallA) || !(k > 0) || !(resistanceOhm > 0))
+    throw new NotPhysical(
+      'no-such-motor',
+      'No motor has these figures: check the units, and whether they are of the same shaft.',
+    );
+  const used = new Set(solved.used);
+  if (printed.gearRatio !== undefined && printed.gearEfficiency === undefined) used.add('gear');
+  if (p.ratedA === undefined) used.add('allDay');
+  const figures: MotorFigures = {
+    voltageV: p.voltageV,
+    noLoadRpm: p.noLoadRpm ?? radSToRpm((p.voltageV - idleA * resistanceOhm) / k),
+    noLoadA: idleA,
+    stallTorqueNm: p.stallTorqueNm ?? k * (stallA - idleA),
+    stallA,
+    continuousA: p.ratedA ?? g.allDay * stallA,
+  };
+  return { figures, used, solved, p };
+}
+
+/** How far each figure moves as the guesses do, as a share of it; what does not move is left out. */
+function spreadOf(printed: PrintedMotor, usually: MotorFigures, used: ReadonlySet<Guess>) {
+  const spread: Record<string, number> = {};
+  for (const guess of used)
+    for (const end of GUESSES[guess].slice(1)) {
+      const moved = orNothing(() => figuresAt(printed, { ...USUAL, [guess]: end }).figures);
+      for (const key of Object.keys(usually) as (keyof MotorFigures)[]) {
+        const by = moved ? Math.abs(moved[key] / usually[key] - 1) : 0;
+        if (by > 1e-6) spread[key] = Number(Math.max(spread[key] ?? 0, by).toPrecision(2));
+      }
+    }
+  return spread;
+}
+
+function orNothing<T>(work: () => T): T | undefined {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof NotPhysical) return undefined;
+    throw error;
+  }
+}
+
+/** What is printed beside what the model comes to: the same law gives both where they go together. */
+function contradictionsOf({ p, solved }: ReturnType<typeof figuresAt>): Contradiction[] {
+  const { resistanceOhm, k, idleA } = solved;
+  const { voltageV } = p;
+  const ratedNm = p.ratedTorqueNm ?? (p.ratedW && p.ratedRpm && p.ratedW / rpmToRadS(p.ratedRpm));
+  const check = (
+    title: string,
+    dimension: Dimension,
+    printed: number | undefined,
+    follows: number,
+  ): Contradiction[] =>
+    printed !== undefined && Math.abs(printed / follows - 1) > APART
+      ? [{ title, dimension, printed, follows }]
+      : [];
+  return [
+    ...check('Stall torque', 'torque', p.stallTorqueNm, k * (voltageV / resistanceOhm - idleA)),
+    ...check('Stall current', 'current', p.stallA, voltageV / resistanceOhm),
+    ...check('Current without load', 'current', p.noLoadA, idleA),
+    ...(p.kvRpmPerV === undefined || p.noLoadRpm === undefined
+      ? []
+      : check('Speed constant', 'number', p.kvRpmPerV, 1 / (k * (Math.PI / 30)))),
+    ...(ratedNm === undefined || p.ratedA === undefined
+      ? []
+      : check('Rated torque', 'torque', ratedNm, k * (p.ratedA - idleA))),
+    ...(ratedNm === undefined || p.ratedRpm === undefined
+      ? []
+      : check(
+          'Rated speed',
+          'number',
+          p.ratedRpm,
+          radSToRpm((voltageV - (idleA + ratedNm / k) * resistanceOhm) / k),
+        )),
+  ];
+}
+
+/** What would settle each guess. */
+const SETTLES: { readonly [G in Guess]: FoundMotor['settles'][number] } = {
+  idleOfStall: {
+    text: 'Run it free at a known voltage and read its current: that is the current without load.',
+    calculator: 'dc-motor-fit',
+  },
+  idleOfWinding: { text: 'Run it free at a known voltage and read its current.', calculator: 'dc-motor-fit' },
+  idleOfRated: {
+    text: 'Run it free at a known voltage and read its current and speed.',
+    calculator: 'dc-motor-fit',
+  },
+  efficiency: {
+    text: 'Read its current under a load that it is meant for: rated power over volts times amperes is its efficiency.',
+    calculator: 'dc-motor-fit',
+  },
+  gear: { text: 'Hang a weight on an arm at the output and read the current at which it just lifts it.' },
+  allDay: {
+    text: 'Its maker’s rated current; or run it loaded for half an hour and keep to what leaves the case touchable.',
+    calculator: 'motor-heat',
+  },
+};
+
+/**
+ * A brushed or brushless motor from what is printed on it. What is missing is taken as usual, each such figure with
+ * how far off it may be; figures that cannot go together are told with both values.
+ *
+ * @throws NotPhysical where too little is printed, or no motor has such figures
+ * @example motorFromPrint({ voltageV: 24, ratedW: 300, ratedRpm: 120 }).figures.stallTorqueNm
+ */
+export function motorFromPrint(printed: PrintedMotor): FoundMotor {
+  const found = figuresAt(printed, USUAL);
+  const { figures, used } = found;
+  const { gearRatio: ratio } = printed;
+  return {
+    figures,
+    ...(ratio === undefined ? {} : { gearhead: { ratio, efficiency: printed.gearEfficiency ?? USUAL.gear } }),
+    guessed: spreadOf(printed, figures, used),
+    settles: [...used].map((guess) => SETTLES[guess]),
+    contradictions: contradictionsOf(found),
+  };
+}
