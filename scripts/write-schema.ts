@@ -1,8 +1,9 @@
-/** Writes docs/build.schema.json from the build document's schema. A test tells when it has drifted. */
+/** Writes the published schemas of a build and of a part from their own. A test tells when they have drifted. */
 import { writeFileSync } from 'node:fs';
-import { buildJsonSchema } from '@zubric/core/vehicle';
+import { buildJsonSchema, partJsonSchema } from '@zubric/core/vehicle';
 
-writeFileSync(
-  new URL('../docs/build.schema.json', import.meta.url),
-  `${JSON.stringify(buildJsonSchema(), null, 2)}\n`,
-);
+const write = (name: string, schema: unknown): void =>
+  writeFileSync(new URL(`../docs/${name}`, import.meta.url), `${JSON.stringify(schema, null, 2)}\n`);
+
+write('build.schema.json', buildJsonSchema());
+write('part.schema.json', partJsonSchema());

@@ -19,6 +19,7 @@ import { checkBytes, onlyKeptText, onlyReadableAddress } from './http/text.ts';
 import { buildLogRoutes, logEntryRoutes, photoRoutes } from './logbook/routes.ts';
 import { logbookStore } from './logbook/store.ts';
 import { partRoutes } from './parts/routes.ts';
+import { partStore } from './parts/store.ts';
 import { stateRoutes } from './state/routes.ts';
 import { buildTrialRoutes, trialRoutes } from './trials/routes.ts';
 import { trialStore } from './trials/store.ts';
@@ -136,7 +137,7 @@ function api(database: DataSource, state: express.Router): express.Router {
   routes.use('/log', logEntryRoutes(logbook));
   routes.use('/photos', photoRoutes(logbook));
   routes.use('/trial-sets', trialRoutes(trials));
-  routes.use('/parts', partRoutes(database));
+  routes.use('/parts', partRoutes(partStore(database.manager)));
   routes.use('/calculators', calculatorRoutes());
   return routes;
 }

@@ -93,6 +93,9 @@ export type Snapshot = Readonly<z.output<typeof snapshotSchema>>;
 export const partsSchema = z.object({ parts: z.array(document<Part>()) });
 export type PartsAnswer = Readonly<z.output<typeof partsSchema>>;
 
+/** A part by itself; which version it is stands in the header ETag. */
+export const partAnswerSchema = document<Part>();
+
 export const storedTrialSchema = z.object({
   id: z.string(),
   ordinal: z.int(),

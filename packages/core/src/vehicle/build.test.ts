@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { evaluate } from '../judge/index.ts';
 import {
   buildJsonSchema,
+  partJsonSchema,
   buildSchema,
   choosePart,
   freeId,
@@ -162,6 +163,8 @@ describe('the build document', () => {
   it('is published as a JSON Schema that has not drifted (npm run schema writes it)', () => {
     const published = JSON.parse(readFileSync('docs/build.schema.json', 'utf8')) as unknown;
     expect(published).toEqual(JSON.parse(JSON.stringify(buildJsonSchema())));
+    const part = JSON.parse(readFileSync('docs/part.schema.json', 'utf8')) as unknown;
+    expect(part).toEqual(JSON.parse(JSON.stringify(partJsonSchema())));
   });
 });
 

@@ -19,7 +19,7 @@ export { rollsAway } from './steep.ts';
 export { TASKS, taskOf, taskTitle, type TaskName } from './tasks.ts';
 export { type Duty, type Extent, type Turn, type UpToSpeed } from './duty.ts';
 export { AIMS, MASS_KINDS } from './vehicle.ts';
-export { buildJsonSchema } from './json-schema.ts';
+export { buildJsonSchema, partJsonSchema } from './json-schema.ts';
 export * from './layout/index.ts';
 export { addAxle, changeAxle, changeDrivenDiameter, changeTrack, removeAxle } from './edit-layout.ts';
 export { LAYOUT_TEMPLATES, layoutTemplate, type LayoutTemplate } from './layout-templates.ts';
@@ -27,7 +27,16 @@ export { withLayout } from './with-layout.ts';
 export { DOUBLE_RULE, ITEMISED, type MarginPolicy } from './margin-policy.ts';
 export { freeId, groundOfSurface, newBuild, newDuty, newGround, newMass, soilFrom } from './new-build.ts';
 export { changeFigure, figuresOf, type GroundFigures } from './ground-figures.ts';
-export { PART_KINDS, partSchema, type Part, type PartKind, type PartOf } from './part.ts';
+export {
+  PART_KINDS,
+  WHENCES,
+  partSchema,
+  type Part,
+  type PartInput,
+  type PartKind,
+  type PartOf,
+  type Whence,
+} from './part.ts';
 export { batteryOf, choosePart, driverOf, massAllUp, motorOf } from './parts-of.ts';
 export { openBuild, problemsOf, readBuild, type Problem, type ReadBuild } from './read-build.ts';
 export {

@@ -3,6 +3,10 @@ import { CHEMISTRY_NAMES } from '../supply/index.ts';
 import { PART_STATES } from './part-state.ts';
 import { z } from 'zod';
 
+/** Where a part came from. */
+export const WHENCES = ['new', 'salvaged', 'made'] as const;
+export type Whence = (typeof WHENCES)[number];
+
 /** Figures of parts that are reckoned with: from and to, in the unit of the key. */
 const LEAST = 1e-9;
 const MOST = 1e9;
@@ -35,6 +39,12 @@ const common = {
   state: z.enum(PART_STATES).default('wished-for').meta({ title: 'State' }),
   arrivesOn: z.iso.date().optional().meta({ title: 'Arrives on' }),
   note: z.string().max(1000).default('').meta({ title: 'Note' }),
+  whence: z.enum(WHENCES).optional().meta({ title: 'Whence' }),
+  /** Figures that nobody measured or printed: how far off each may be, as a share of it. */
+  guessed: z
+    .record(z.string().min(1).max(40), z.number().min(0).max(100))
+    .optional()
+    .meta({ title: 'Guessed figures' }),
 };
 
 /** A gearhead that is one with the motor. */
@@ -101,6 +111,8 @@ const battery = z.strictObject({
 /** A part on the shelf. Families by `kind`; figures as on a data sheet, the unit in the name. */
 export const partSchema = z.discriminatedUnion('kind', [motor, driver, battery]).readonly();
 
+/** A part as it is sent: what may be left away left away. */
+export type PartInput = z.input<typeof partSchema>;
 export type Part = z.output<typeof partSchema>;
 export type PartKind = Part['kind'];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;

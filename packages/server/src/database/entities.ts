@@ -64,7 +64,12 @@ export interface PartRow {
   kind: string;
   name: string;
   data: Part;
+  /** Counts the saves; a save names the one it started from. */
+  version: number;
   createdAt: Date;
+  updatedAt: Date;
+  /** When it was set aside; null while it lies on the shelf. */
+  setAsideAt: Date | null;
 }
 
 export interface TrialSetRow {
@@ -160,7 +165,16 @@ export const photoEntity = new EntitySchema<PhotoRow>({
 
 export const partEntity = new EntitySchema<PartRow>({
   name: 'part',
-  columns: { id: { ...text, primary: true }, kind: text, name: text, data: json, createdAt: created },
+  columns: {
+    id: { ...text, primary: true },
+    kind: text,
+    name: text,
+    data: json,
+    version,
+    createdAt: created,
+    updatedAt: { type: 'timestamptz', name: 'updated_at', updateDate: true },
+    setAsideAt: { type: 'timestamptz', name: 'set_aside_at', nullable: true },
+  },
 });
 
 export const trialSetEntity = new EntitySchema<TrialSetRow>({

@@ -1,22 +1,105 @@
 import type { PartsAnswer } from '@zubric/core/answers';
-import { PART_KINDS } from '@zubric/core/vehicle';
-import { Router } from 'express';
-import type { DataSource } from 'typeorm';
+import { PART_KINDS, partSchema, type Part } from '@zubric/core/vehicle';
+import { Router, type Request } from 'express';
+import { nanoid } from 'nanoid';
 import { z } from 'zod';
-import { partEntity } from '../database/entities.ts';
+import type { PartRow } from '../database/entities.ts';
+import { entityTag, versionFrom } from '../http/if-match.ts';
+import { HttpProblem, notFound } from '../http/http-problem.ts';
+import type { PartStore } from './store.ts';
 
-const query = z.strictObject({ kind: z.enum(PART_KINDS).optional() });
+const query = z.strictObject({
+  kind: z.enum(PART_KINDS).optional(),
+  place: z.enum(['shelf', 'aside']).default('shelf'),
+});
+const placing = z.strictObject({ place: z.enum(['shelf', 'aside']) });
+const ID = /^[a-z0-9][a-z0-9-]{0,59}$/;
+const ID_LENGTH = 12;
 
-/** The parts shelf. */
-export function partRoutes(database: DataSource): Router {
+/** A part as it was sent; one without an id is given one. */
+function partFrom(json: unknown, id?: string): Part {
+  const sent = typeof json === 'object' && json !== null ? (json as { id?: unknown; kind?: unknown }) : {};
+  const own = id ?? sent.id ?? `${String(sent.kind)}-${nanoid(ID_LENGTH).toLowerCase().replaceAll('_', '-')}`;
+  return partSchema.parse({ ...sent, id: own });
+}
+
+/** The parts shelf: a part is set aside, never thrown away. */
+export function partRoutes(store: PartStore): Router {
   const routes = Router();
-  routes.get('/', async (request, response) => {
-    const { kind } = query.parse(request.query);
-    const rows = await database.getRepository(partEntity).find({
-      where: kind === undefined ? {} : { kind },
-      order: { kind: 'ASC', createdAt: 'ASC', id: 'ASC' },
+  routes.param('id', (_request, _response, next, id: string) => {
+    next(ID.test(id) ? undefined : notFound('such part'));
+  });
+  const found = async ({ params }: Request<{ id: string }>): Promise<PartRow> => {
+    const row = await store.find(params.id);
+    if (!row) throw notFound('such part');
+    return row;
+  };
+  const stale = (row: PartRow, sent: unknown): HttpProblem =>
+    new HttpProblem({
+      status: 409,
+      code: 'stale',
+      title: 'This part was changed elsewhere since you opened it.',
+      version: row.version,
+      stored: row.data,
+      sent,
     });
+
+  routes.get('/', async (request, response) => {
+    const { kind, place } = query.parse(request.query);
+    const rows = await store.list({ kind, aside: place === 'aside' });
     response.json({ parts: rows.map((row) => row.data) } satisfies PartsAnswer);
   });
+
+  routes.post('/', async (request, response) => {
+    const part = partFrom(request.body);
+    const row = await store.create(part);
+    if (!row)
+      throw new HttpProblem({
+        status: 409,
+        code: 'id-taken',
+        title: `There is a part with the id "${part.id}" already: give this one another, or leave it away.`,
+      });
+    response
+      .status(201)
+      .location(`/api/parts/${row.id}`)
+      .set('ETag', entityTag(row.version))
+      .json(row.data satisfies Part);
+  });
+
+  routes.get('/:id', async (request, response) => {
+    const row = await found(request);
+    response.set('ETag', entityTag(row.version)).json(row.data satisfies Part);
+  });
+
+  routes.put('/:id', async (request, response) => {
+    const version = versionFrom(request);
+    const row = await found(request);
+    const part = partFrom(request.body, row.id);
+    if (part.kind !== row.kind)
+      throw new HttpProblem({
+        status: 422,
+        code: 'other-kind',
+        title: `This is a ${row.kind}: a ${part.kind} is a part of its own.`,
+      });
+    const saved = await store.save(part, version);
+    if (!saved) throw stale(await found(request), part);
+    response.set('ETag', entityTag(saved.version)).json(saved.data satisfies Part);
+  });
+
+  routes.put('/:id/place', async (request, response) => {
+    const version = versionFrom(request);
+    const row = await found(request);
+    const aside = placing.parse(request.body).place === 'aside';
+    if (!(await store.put(row.id, { version, aside }))) throw stale(await found(request), undefined);
+    response.status(204).end();
+  });
+
+  routes.delete('/:id', async (request, response) => {
+    const version = versionFrom(request);
+    const row = await found(request);
+    if (!(await store.put(row.id, { version, aside: true }))) throw stale(await found(request), undefined);
+    response.status(204).end();
+  });
+
   return routes;
 }

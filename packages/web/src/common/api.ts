@@ -3,6 +3,7 @@ import {
   logEntrySchema,
   logPageSchema,
   logPhotoSchema,
+  partAnswerSchema,
   partsSchema,
   savedSchema,
   snapshotLineSchema,
@@ -17,9 +18,9 @@ import {
   type Place,
 } from '@zubric/core/answers';
 import type { StraightRunConditions, StraightRunReading } from '@zubric/core/trials';
-import type { Build } from '@zubric/core/vehicle';
+import type { Build, PartInput } from '@zubric/core/vehicle';
 import { z } from 'zod';
-import { call } from './call.ts';
+import { call, versionedCall } from './call.ts';
 
 export { ApiProblem } from './call.ts';
 
@@ -74,6 +75,13 @@ export const api = {
   takeSnapshot: (buildId: string, name: string) =>
     call(`/builds/${buildId}/snapshots`, { method: 'POST', body: { name }, shape: snapshotLineSchema }),
   parts: () => call('/parts', { shape: partsSchema }).then((answer) => answer.parts),
+  partsAside: () => call('/parts?place=aside', { shape: partsSchema }).then((answer) => answer.parts),
+  part: (id: string) => versionedCall(`/parts/${id}`, { shape: partAnswerSchema }),
+  createPart: (part: PartInput) => call('/parts', { method: 'POST', body: part, shape: partAnswerSchema }),
+  savePart: (part: PartInput, version: number) =>
+    call(`/parts/${part.id}`, { method: 'PUT', body: part, version, shape: partAnswerSchema }),
+  putPart: (id: string, place: 'shelf' | 'aside', version: number) =>
+    call(`/parts/${id}/place`, { method: 'PUT', body: { place }, version }),
   trialSets: (buildId: string) =>
     call(`/builds/${buildId}/trial-sets`, { shape: trialSetsSchema }).then((answer) => answer.trialSets),
   createTrialSet: (buildId: string, form: TrialSetForm) =>

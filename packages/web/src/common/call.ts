@@ -51,10 +51,18 @@ const isLong = (body: unknown): boolean => body instanceof Blob;
  *
  * @throws ApiProblem
  */
-export async function call<T = undefined>(
+export const call = async <T = undefined>(path: string, asked: Call<T> = {}): Promise<T> =>
+  (await versionedCall(path, asked)).answer;
+
+/** What a version of something is answered with, from its header; NaN where the answer has none. */
+const versionOf = (response: Response): number =>
+  Number(/\d+/.exec(response.headers.get('ETag') ?? '')?.[0] ?? NaN);
+
+/** The same, with the version that the answer is of. */
+export async function versionedCall<T = undefined>(
   path: string,
   { method = 'GET', body, version, shape }: Call<T> = {},
-): Promise<T> {
+): Promise<{ readonly answer: T; readonly version: number }> {
   // Asked twice, a POST is done twice.
   const safe = method !== 'POST';
   const limit = new AbortController();
@@ -85,7 +93,7 @@ export async function call<T = undefined>(
       throw new ApiProblem(0, 'What answers is not Zubric. Is the address still its own?', {
         repeatable: safe,
       });
-    return read ? read.data : (answer as T);
+    return { answer: read ? read.data : (answer as T), version: versionOf(response) };
   }
   const refusal = refusalSchema.safeParse(answer);
   const details = refusal.data ?? {};
