@@ -13,3 +13,4 @@ export {
   type MotorFigures,
   type PrintedMotor,
 } from './printed-motor.ts';
+export { printedFields, printedFrom, type PrintedKey, type PrintedSoFar } from './printed-fields.ts';

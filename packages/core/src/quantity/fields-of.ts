@@ -75,11 +75,13 @@ function fieldOf(key: string, schema: z.ZodType): NumberField | undefined {
   const inside = unwrapped(schema);
   const { type, shape } = innerOf(inside);
   const number = type === 'number' ? inside : dimension && shape?.value;
-  if (title === undefined || !number) return undefined;
+  // A plain figure of a data sheet is called by what it is.
+  const called = title ?? (unit === undefined ? undefined : description);
+  if (called === undefined || !number) return undefined;
   return {
     key,
-    title,
-    ...(description === undefined || description === title ? {} : { help: description }),
+    title: called,
+    ...(description === undefined || description === called ? {} : { help: description }),
     optional: innerOf(schema).type === 'optional',
     ...(unit === undefined || unit === '' ? {} : { unit }),
     ...(dimension === undefined ? {} : { dimension }),

@@ -52,6 +52,8 @@ export { applyChanges, changesBetween, inverseOf, type Change, type Path } from 
 export { differencesBetween, type Difference } from './differences.ts';
 export { contest, mergeInto, type ChangedBy, type Contested } from './merge.ts';
 export { fieldOf, type BuildPart, type KeyOfPart } from './fields.ts';
+export { partFields, type PartField } from './part-fields.ts';
+export { usualFigures, type GuessedFigure } from './part-guesses.ts';
 export { meaningOf } from './meaning.ts';
 export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
 export { inWords, type DifferenceInWords } from './words.ts';
