@@ -35,6 +35,7 @@ const WEB = [
   'sums',
   'working',
   'strip',
+  'shelf',
   'stations',
   'print',
   'builds',

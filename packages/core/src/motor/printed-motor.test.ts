@@ -60,6 +60,7 @@ const SUFFICIENT: readonly (keyof Sheet)[][] = [
   ['ratedTorqueNm', 'ratedRpm', 'ratedA', 'noLoadA'],
   // The speed without load tells the current without load.
   ['ratedW', 'ratedRpm', 'ratedA', 'noLoadRpm'],
+  ['ratedW', 'ratedRpm', 'noLoadRpm', 'noLoadA'],
 ];
 
 describe('a motor by what is printed on it', () => {
@@ -94,6 +95,22 @@ describe('a motor by what is printed on it', () => {
           // Spreads are said in two digits.
           expect(off, key).toBeLessThanOrEqual((guessed[key] ?? 0) * 1.05 + 1e-5);
         }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('holds what it is by a rated load alone, where its speed droops as is usual', () => {
+    fc.assert(
+      fc.property(motors, fc.double({ min: 0.11, max: 0.19, noNaN: true }), (law, share) => {
+        const sheet = sheetOf(law, share);
+        const droop = sheet.ratedRpm / sheet.noLoadRpm;
+        fc.pre(droop > 0.8 && droop < 0.9 && sheet.noLoadA / sheet.ratedA < 0.2);
+        const { figures, between } = motorFromPrint(only(sheet, 'ratedW', 'ratedRpm', 'ratedA'));
+        const [least = figures.stallA, most = figures.stallA] = between.stallA ?? [];
+        expect(sheet.stallA).toBeGreaterThanOrEqual(least * 0.999);
+        expect(sheet.stallA).toBeLessThanOrEqual(most * 1.001);
+        expect(sheet.noLoadRpm).toBeLessThanOrEqual((between.noLoadRpm?.[1] ?? figures.noLoadRpm) * 1.001);
       }),
       { numRuns: 60 },
     );

@@ -42,6 +42,8 @@ export interface FoundMotor {
   readonly gearhead?: { readonly ratio: number; readonly efficiency: number };
   /** Figures that rest on a guess, each with how far off it may be, as a share of it. */
   readonly guessed: Readonly<Record<string, number>>;
+  /** The same, from the least to the most that it may be. */
+  readonly between: Readonly<Record<string, readonly [least: number, most: number]>>;
   /** What would settle the guesses: a reading, and the quick sum that takes it. */
   readonly settles: readonly { readonly text: Words; readonly calculator?: string }[];
   readonly contradictions: readonly Contradiction[];
@@ -55,8 +57,8 @@ const GUESSES = {
   idleOfWinding: [0.005, 0.002, 0.012],
   /** No-load current over rated current. */
   idleOfRated: [0.1, 0.05, 0.2],
-  /** Rated shaft power over what is drawn. */
-  efficiency: [0.75, 0.65, 0.85],
+  /** Rated speed over no-load speed. */
+  droop: [0.85, 0.8, 0.9],
   /** Share of the power that comes through a gearhead. */
   gear: [0.8, 0.65, 0.9],
   /** Current that may flow all day over stall current. */
@@ -126,13 +128,21 @@ function byEnds(p: PrintedMotor, g: Guesses): Solved | undefined {
   };
 }
 
-/** From a rated load: P = (I − I0)(V − I R), ω k = V − I R. */
+/** From a rated load: P = (I − I0)(V − I R), ω k = V − I R; its speed over the no-load speed is usual where not known. */
 function byRated(p: PrintedMotor, g: Guesses): Solved | undefined {
   if (p.ratedRpm === undefined) return undefined;
   const speed = rpmToRadS(p.ratedRpm);
   const powerW = p.ratedW ?? (p.ratedTorqueNm && p.ratedTorqueNm * speed);
   if (powerW === undefined) return undefined;
-  const ratedA = p.ratedA ?? powerW / (g.efficiency * p.voltageV);
+  const used = new Set<Guess>(p.noLoadRpm === undefined ? ['droop'] : []);
+  const noLoadRpm = p.noLoadRpm ?? p.ratedRpm / g.droop;
+  if (p.ratedA === undefined) {
+    const { ratedA, idleA } = drawnAt(p, { powerW, droop: p.ratedRpm / noLoadRpm, idle: g.idleOfRated });
+    if (p.noLoadA === undefined) used.add('idleOfRated');
+    const backV = powerW / (ratedA - idleA);
+    return { resistanceOhm: (p.voltageV - backV) / ratedA, k: backV / speed, idleA, used };
+  }
+  const { ratedA } = p;
   const at = (idleA: number) => {
     const backV = powerW / (ratedA - idleA);
     return { resistanceOhm: (p.voltageV - backV) / ratedA, k: backV / speed, idleA };
@@ -144,14 +154,38 @@ function byRated(p: PrintedMotor, g: Guesses): Solved | undefined {
       'more-out-than-in',
       sentence`${figure(powerW, 'power')} on the shaft are more than ${figure(p.voltageV * ratedA, 'power')} drawn (${figure(p.voltageV, 'voltage')} times ${figure(ratedA, 'current')}): is the power what it draws, and not what it gives?`,
     );
-  const used = new Set<Guess>(p.ratedA === undefined ? ['efficiency'] : []);
-  if (p.noLoadA !== undefined && p.noLoadA < mostIdleA) return { ...at(p.noLoadA), used };
-  const idle = idleBySpeeds(p, { at, mostIdleA });
-  if (idle !== undefined) return { ...at(idle), used };
-  return {
-    ...at(Math.min(g.idleOfRated * ratedA, 0.9 * mostIdleA)),
-    used: new Set([...used, 'idleOfRated']),
-  };
+  if (p.noLoadA !== undefined && p.noLoadA < mostIdleA) return { ...at(p.noLoadA), used: new Set() };
+  const idle = idleBySpeeds({ ...p, noLoadRpm }, { at, mostIdleA });
+  return idle === undefined
+    ? { ...at(Math.min(g.idleOfRated * ratedA, 0.9 * mostIdleA)), used: new Set<Guess>(['idleOfRated']) }
+    : { ...at(idle), used };
+}
+
+interface RatedLoad {
+  readonly powerW: number;
+  /** Rated speed over no-load speed. */
+  readonly droop: number;
+  /** No-load current over rated current, where it is not known. */
+  readonly idle: number;
+}
+
+/** What is drawn at a rated load: with d the droop and x = I0/I, I R = V (1 − d)/(1 − x d). */
+function drawnAt({ voltageV, noLoadA }: PrintedMotor, { powerW, droop, idle }: RatedLoad) {
+  const powerAt = (amps: number, x: number): number =>
+    amps * (1 - x) * voltageV * (1 - (1 - droop) / (1 - x * droop));
+  if (noLoadA === undefined || noLoadA === 0) {
+    const x = noLoadA ?? idle;
+    const ratedA = powerW / powerAt(1, x);
+    return { ratedA, idleA: x * ratedA };
+  }
+  const most = noLoadA + (10 * powerW) / (voltageV * droop);
+  const ratedA = bracketedRoot(
+    (amps) => powerAt(amps, noLoadA / amps) - powerW,
+    noLoadA * (1 + 1e-9),
+    most,
+    1e-9 * most,
+  );
+  return { ratedA, idleA: noLoadA };
 }
 
 interface AtIdle {
@@ -204,18 +238,20 @@ function figuresAt(printed: PrintedMotor, g: Guesses) {
   return { figures, used, solved, p };
 }
 
-/** How far each figure moves as the guesses do, as a share of it; what does not move is left out. */
-function spreadOf(printed: PrintedMotor, usually: MotorFigures, used: ReadonlySet<Guess>) {
-  const spread: Record<string, number> = {};
+/** From where to where each figure goes as the guesses do; what does not move is left out. */
+function rangesOf(printed: PrintedMotor, usually: MotorFigures, used: ReadonlySet<Guess>) {
+  const ranges: Record<string, readonly [number, number]> = {};
   for (const guess of used)
     for (const end of GUESSES[guess].slice(1)) {
       const moved = orNothing(() => figuresAt(printed, { ...USUAL, [guess]: end }).figures);
+      if (!moved) continue;
       for (const key of Object.keys(usually) as (keyof MotorFigures)[]) {
-        const by = moved ? Math.abs(moved[key] / usually[key] - 1) : 0;
-        if (by > 1e-6) spread[key] = Number(Math.max(spread[key] ?? 0, by).toPrecision(2));
+        const [least, most] = ranges[key] ?? [usually[key], usually[key]];
+        if (Math.abs(moved[key] / usually[key] - 1) > 1e-6)
+          ranges[key] = [Math.min(least, moved[key]), Math.max(most, moved[key])];
       }
     }
-  return spread;
+  return ranges;
 }
 
 function orNothing<T>(work: () => T): T | undefined {
@@ -273,8 +309,8 @@ const SETTLES: { readonly [G in Guess]: FoundMotor['settles'][number] } = {
     text: 'Run it free at a known voltage and read its current and speed.',
     calculator: 'dc-motor-fit',
   },
-  efficiency: {
-    text: 'Read its current under a load that it is meant for: rated power over volts times amperes is its efficiency.',
+  droop: {
+    text: 'Read its speed without load, or its current under a load that it is meant for.',
     calculator: 'dc-motor-fit',
   },
   gear: { text: 'Hang a weight on an arm at the output and read the current at which it just lifts it.' },
@@ -295,10 +331,17 @@ export function motorFromPrint(printed: PrintedMotor): FoundMotor {
   const found = figuresAt(printed, USUAL);
   const { figures, used } = found;
   const { gearRatio: ratio } = printed;
+  const between = rangesOf(printed, figures, used);
   return {
     figures,
     ...(ratio === undefined ? {} : { gearhead: { ratio, efficiency: printed.gearEfficiency ?? USUAL.gear } }),
-    guessed: spreadOf(printed, figures, used),
+    guessed: Object.fromEntries(
+      Object.entries(between).map(([key, [least, most]]) => {
+        const usually = figures[key as keyof MotorFigures];
+        return [key, Number(Math.max(1 - least / usually, most / usually - 1).toPrecision(2))];
+      }),
+    ),
+    between,
     settles: [...used].map((guess) => SETTLES[guess]),
     contradictions: contradictionsOf(found),
   };

@@ -1,4 +1,4 @@
-export { CHEMISTRY_NAMES, batteryPack, packAfter, type Chemistry } from './battery-pack.ts';
+export { CHEMISTRIES, CHEMISTRY_NAMES, batteryPack, packAfter, type Chemistry } from './battery-pack.ts';
 export { batterySag, currentForPower } from './battery-sag.ts';
 export {
   fullCommand,

@@ -93,6 +93,9 @@ export function BuildsPage() {
 
 const Top = () => (
   <Header>
+    <Link to="/shelf" className="font-narrow text-[16px] font-semibold underline underline-offset-4">
+      Parts shelf
+    </Link>
     <Link to="/sums" className="font-narrow text-[16px] font-semibold underline underline-offset-4">
       Quick sums
     </Link>

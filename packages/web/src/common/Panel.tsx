@@ -5,15 +5,19 @@ interface Props {
   readonly title: string;
   readonly onClose: () => void;
   readonly children: ReactNode;
+  /** For what needs more room than a sentence. */
+  readonly wide?: boolean;
 }
 
 /** A sheet laid over the bench; Escape or a click beside it takes it away. */
-export function Panel({ title, onClose, children }: Props) {
+export function Panel({ title, onClose, children, wide = false }: Props) {
   return (
     <Dialog open onClose={onClose} className="relative z-40 outline-none">
       <DialogBackdrop className="fixed inset-0 bg-black/40" />
       <div className="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-[10vh]">
-        <DialogPanel className="w-full max-w-xl border border-ink bg-sheet p-4 text-ink">
+        <DialogPanel
+          className={`w-full border border-ink bg-sheet p-4 text-ink ${wide ? 'max-w-4xl' : 'max-w-xl'}`}
+        >
           <DialogTitle as="h2" className="mb-2">
             {title}
           </DialogTitle>

@@ -77,7 +77,9 @@ export const api = {
   parts: () => call('/parts', { shape: partsSchema }).then((answer) => answer.parts),
   partsAside: () => call('/parts?place=aside', { shape: partsSchema }).then((answer) => answer.parts),
   part: (id: string) => versionedCall(`/parts/${id}`, { shape: partAnswerSchema }),
-  createPart: (part: PartInput) => call('/parts', { method: 'POST', body: part, shape: partAnswerSchema }),
+  /** One without an id is given one. */
+  createPart: (part: Omit<PartInput, 'id'>) =>
+    call('/parts', { method: 'POST', body: part, shape: partAnswerSchema }),
   savePart: (part: PartInput, version: number) =>
     call(`/parts/${part.id}`, { method: 'PUT', body: part, version, shape: partAnswerSchema }),
   putPart: (id: string, place: 'shelf' | 'aside', version: number) =>

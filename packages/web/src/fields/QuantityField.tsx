@@ -1,4 +1,11 @@
-import { isUnusual, show, type Dimension, type Quantity, type UnitSystem } from '@zubric/core/quantity';
+import {
+  isUnusual,
+  show,
+  type Dimension,
+  type Quantity,
+  type UnitSystem,
+  type UnreadQuantity,
+} from '@zubric/core/quantity';
 import { useCallback, useId } from 'react';
 import { useUnits } from '../common/units.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
@@ -15,6 +22,8 @@ interface Props {
   readonly onClear?: () => void;
   /** In a table the column heads the field; the label is then for ears only. */
   readonly hideLabel?: boolean;
+  /** What is taken where nothing is typed. */
+  readonly placeholder?: string | undefined;
   readonly className?: string;
 }
 
@@ -42,6 +51,8 @@ function remarkOn(value: Quantity, dimension: Dimension, system: UnitSystem): st
 
 /** Steps of an arrow key with Shift held down. */
 const TEN = 10;
+/** What each arrow key does to a number. */
+const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowUp: 1, ArrowDown: -1 };
 
 const ORIGIN_MARK = { typed: '', measured: 'measured', shelf: 'from the shelf', assumed: 'assumed' } as const;
 
@@ -54,6 +65,7 @@ export function QuantityEntry({
   check,
   onClear,
   hideLabel,
+  placeholder,
   className,
   id,
   onProblem,
@@ -67,15 +79,15 @@ export function QuantityEntry({
     onClear,
   });
   const { system } = useUnits();
-  const assumed = value?.origin === 'assumed';
   const remark = problem === undefined && value ? remarkOn(value, dimension, system) : undefined;
   return (
     <div className={`relative ${className ?? ''}`}>
       <FieldLabel htmlFor={id} label={label} hidden={hideLabel} />
       <input
         id={id}
-        className={`entry ${assumed ? 'border-dashed' : ''}`}
+        className={`entry ${value?.origin === 'assumed' ? 'border-dashed' : ''}`}
         value={text}
+        placeholder={placeholder}
         title={value ? ORIGIN_MARK[value.origin] : ''}
         aria-invalid={problem !== undefined}
         aria-describedby={
@@ -87,9 +99,10 @@ export function QuantityEntry({
         onBlur={leave}
         onKeyDown={(event) => {
           if (event.key === 'Escape') revert();
-          if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
+          const by = STEPS[event.key];
+          if (!by) return;
           event.preventDefault();
-          step(event.key === 'ArrowUp' ? 1 : -1, event.shiftKey ? TEN : 1);
+          step(by, event.shiftKey ? TEN : 1);
         }}
         onFocus={(event) => event.target.select()}
       />
@@ -105,23 +118,31 @@ export function QuantityEntry({
           className="absolute top-full left-0 z-20 w-64 border border-short bg-short-lo px-2 py-1 text-[14px] text-ink"
         >
           {problem}
-          {readings && (
-            <span className="mt-1 flex gap-2">
-              {readings.map((reading) => (
-                <button
-                  key={reading.text}
-                  type="button"
-                  className="push bg-field"
-                  onMouseDown={(event) => event.preventDefault()}
-                  onClick={() => type(reading.text)}
-                >
-                  {reading.text}
-                </button>
-              ))}
-            </span>
-          )}
+          {readings && <Readings readings={readings} onTake={type} />}
         </div>
       )}
     </div>
   );
 }
+
+interface ReadingsProps {
+  readonly readings: NonNullable<UnreadQuantity['readings']>;
+  readonly onTake: (text: string) => void;
+}
+
+/** What was probably meant, each to be taken with one press. */
+const Readings = ({ readings, onTake }: ReadingsProps) => (
+  <span className="mt-1 flex gap-2">
+    {readings.map((reading) => (
+      <button
+        key={reading.text}
+        type="button"
+        className="push bg-field"
+        onMouseDown={(event) => event.preventDefault()}
+        onClick={() => onTake(reading.text)}
+      >
+        {reading.text}
+      </button>
+    ))}
+  </span>
+);

@@ -7,6 +7,7 @@ import { STATIONS, stationAddress, type StationPath } from '../common/stations.t
 /** What stands beside the stations. */
 const beside = (buildId: string) => [
   { to: '/builds', title: 'Builds' },
+  { to: '/shelf', title: 'Parts shelf' },
   { to: '/sums', title: 'Quick sums' },
   { to: `/builds/${buildId}/print`, title: 'Print' },
 ];

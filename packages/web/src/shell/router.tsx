@@ -27,6 +27,7 @@ function pageOf(load: LoadPage): Page {
 const builds = pageOf(async () => ({ Component: (await import('../builds/BuildsPage.tsx')).BuildsPage }));
 const bench = pageOf(async () => ({ Component: (await import('./Workbench.tsx')).Workbench }));
 const print = pageOf(async () => ({ Component: (await import('../print/PrintPage.tsx')).PrintPage }));
+const shelf = pageOf(async () => ({ Component: (await import('../shelf/ShelfPage.tsx')).ShelfPage }));
 const sums = pageOf(async () => ({ Component: (await import('../sums/SumsPage.tsx')).SumsPage }));
 const stations = Object.fromEntries(
   STATIONS.map(({ path }) => [path, pageOf(STATION_PAGES[path])]),
@@ -42,7 +43,9 @@ export async function fetchPagesOf(pathname: string): Promise<void> {
       ? [builds]
       : matchPath('/sums/:name?', pathname)
         ? [sums]
-        : [];
+        : matchPath('/shelf', pathname)
+          ? [shelf]
+          : [];
   await Promise.all(pages.map(({ fetched }) => fetched()));
 }
 
@@ -63,6 +66,7 @@ function Pages() {
               ))}
             </Route>
             <Route path="builds/:buildId/print" Component={print.Page} />
+            <Route path="shelf" Component={shelf.Page} />
             <Route path="sums/:name?" Component={sums.Page} />
             <Route path="*" Component={NotFoundPage} />
           </Route>

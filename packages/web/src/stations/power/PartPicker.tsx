@@ -1,27 +1,12 @@
+import { useState } from 'react';
 import { linkDefinition, shortlist, type Suited } from '@zubric/core/judge';
-import { PART_STATE_WORDS, choosePart, type Part, type PartKind, type PartOf } from '@zubric/core/vehicle';
+import { PART_STATE_WORDS, choosePart, type PartKind } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
-import { batteryPack } from '@zubric/core/supply';
 import { useShelf } from '../../common/queries.ts';
 import { useSay } from '../../common/units.tsx';
+import { OwnPart } from '../../shelf/OwnPart.tsx';
+import { figuresOf } from '../../shelf/figures.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
-
-type Say = ReturnType<typeof useSay>;
-
-/** The figures a builder looks for first. */
-const FIGURES: { readonly [K in PartKind]: (part: PartOf<K>, say: Say) => string } = {
-  motor: (m, say) =>
-    `${showNumber(m.voltageV)} V · stalls at ${say(m.stallTorqueNm * (m.gearhead ? m.gearhead.ratio * m.gearhead.efficiency : 1), 'torque')}, ${say(m.stallA, 'current')} · all day ${say(m.continuousA, 'current')}`,
-  driver: (d) =>
-    `${d.channels === 1 ? '1 channel' : `${d.channels} channels`}, ${showNumber(d.leastV)} to ${showNumber(d.mostV)} V, all day ${showNumber(d.continuousA)} A${d.limitsCurrent ? `, limits at ${showNumber(d.peakA)} A` : ''}`,
-  battery: (b) => {
-    const pack = batteryPack.run(b);
-    return `${showNumber(pack.nominalV)} V, ${showNumber(pack.energyWh)} Wh, ${showNumber(pack.resistanceOhm * 1000)} mΩ, gives ${showNumber(b.continuousA)} A all day`;
-  },
-};
-
-const figuresOf = (part: Part, say: Say): string =>
-  (FIGURES[part.kind] as (part: Part, say: Say) => string)(part, say);
 
 /** The shelf of one kind of part, each judged in this build, what suits best first. One click takes it. */
 export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly shown: string | null }) {
@@ -29,34 +14,60 @@ export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly 
   const { build, edit } = useBuild();
   if (shelf.isError) return <p role="alert">{shelf.error.message}</p>;
   if (!shelf.data) return <p>Looking at the shelf …</p>;
-  if (shelf.data.length === 0) return <p>The shelf has no {kind} yet.</p>;
   const judged = shortlist(build, shelf.data);
   return (
-    <table className="grid-table sheet">
-      <caption className="sr-only">Choose a {kind}: what suits this build best comes first</caption>
-      <thead>
-        <tr>
-          <th scope="col">Part</th>
-          <th scope="col" className="n">
-            Mass
-          </th>
-          <th scope="col">Then the worst is</th>
-          <th scope="col">
-            <span className="sr-only">Take it</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {judged.map((suited) => (
-          <PartRow
-            key={suited.part.id}
-            suited={suited}
-            shown={suited.part.id === shown}
-            onTake={() => edit((b) => choosePart(b, suited.part))}
-          />
-        ))}
-      </tbody>
-    </table>
+    <>
+      <MakeOwn kind={kind} />
+      {judged.length === 0 && <p>The shelf has no {kind} yet.</p>}
+      <table className="grid-table sheet">
+        <caption className="sr-only">Choose a {kind}: what suits this build best comes first</caption>
+        <thead>
+          <tr>
+            <th scope="col">Part</th>
+            <th scope="col" className="n">
+              Mass
+            </th>
+            <th scope="col">Then the worst is</th>
+            <th scope="col">
+              <span className="sr-only">Take it</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {judged.map((suited) => (
+            <PartRow
+              key={suited.part.id}
+              suited={suited}
+              shown={suited.part.id === shown}
+              onTake={() => edit((b) => choosePart(b, suited.part))}
+            />
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+/** A part of the builder's own, written down here and put in the build at once. */
+function MakeOwn({ kind }: { readonly kind: PartKind }) {
+  const { edit } = useBuild();
+  const [open, setOpen] = useState(false);
+  return (
+    <p>
+      <button type="button" className="push" onClick={() => setOpen(true)}>
+        Make your own {kind}
+      </button>
+      {open && (
+        <OwnPart
+          kind={kind}
+          onClose={() => setOpen(false)}
+          onKept={(part) => {
+            setOpen(false);
+            edit((b) => choosePart(b, part));
+          }}
+        />
+      )}
+    </p>
   );
 }
 

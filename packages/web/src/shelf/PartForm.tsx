@@ -1,0 +1,249 @@
+import { printedFields, type PrintedKey } from '@zubric/core/motor';
+import {
+  PART_STATES,
+  PART_STATE_WORDS,
+  WHENCES,
+  partFields,
+  type Part,
+  type PartField,
+} from '@zubric/core/vehicle';
+import { CHEMISTRY_NAMES } from '@zubric/core/supply';
+import type { Quantity } from '@zubric/core/quantity';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useState, type FormEvent } from 'react';
+import { useSay } from '../common/units.tsx';
+import { Choice } from '../fields/Choice.tsx';
+import { TextField } from '../fields/TextField.tsx';
+import { ComesTo } from './ComesTo.tsx';
+import { FormQuantity } from './FormQuantity.tsx';
+import { partOfDraft, workedOut, type Drafted, type PartDraft } from './part-draft.ts';
+
+interface Props {
+  readonly draft: PartDraft;
+  /** The part that is changed; absent where it is a new one. */
+  readonly before?: Part;
+  /** Keeps it, and gives it as it is kept. */
+  readonly keep: (part: Part) => Promise<Part>;
+  readonly onKept: (part: Part) => void;
+}
+
+const TITLES: Readonly<Record<string, string>> = {
+  brushed: 'brushed',
+  brushless: 'brushless, with its controller',
+  yes: 'yes',
+  no: 'no',
+  new: 'new',
+  salvaged: 'salvaged',
+  made: 'made',
+  unsaid: 'not said',
+  lipo: 'lithium polymer',
+  'li-ion': 'lithium ion',
+  lifepo4: 'lithium iron phosphate',
+  nimh: 'nickel metal hydride',
+  'lead-acid': 'lead acid',
+  alkaline: 'alkaline',
+};
+const options = <T extends string>(values: readonly T[]) =>
+  values.map((value) => ({ value, title: TITLES[value] ?? value }));
+
+/** What each choice of a part is called, and what it may be. */
+const ASKED: Readonly<Record<string, { readonly title: string; readonly of: readonly string[] }>> = {
+  type: { title: 'Type', of: ['brushed', 'brushless'] },
+  limitsCurrent: { title: 'Limits the current by itself', of: ['no', 'yes'] },
+  chemistry: { title: 'Chemistry', of: CHEMISTRY_NAMES },
+};
+
+/** A part written down by hand: what is printed on it, and at once what that comes to. */
+export function PartForm({ draft: begun, before, keep, onKept }: Props) {
+  const queries = useQueryClient();
+  const [draft, setDraft] = useState(begun);
+  const [unread, setUnread] = useState<ReadonlySet<string>>(new Set());
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const change = (part: Partial<PartDraft>): void => setDraft((now) => ({ ...now, ...part }));
+  const mark = useCallback((key: string, isUnread: boolean): void => {
+    setUnread((now) => {
+      if (now.has(key) === isUnread) return now;
+      return new Set(isUnread ? [...now, key] : [...now].filter((other) => other !== key));
+    });
+  }, []);
+  const found = workedOut(draft);
+  const save = useMutation({
+    mutationFn: keep,
+    onSuccess: async (part) => {
+      await queries.invalidateQueries({ queryKey: ['parts'] });
+      onKept(part);
+    },
+  });
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    const made = partOfDraft(draft, before);
+    const wrong = unread.size > 0 ? ['A figure cannot be read: mend what is marked.'] : [];
+    setProblems(made.ok ? wrong : [...wrong, ...made.problems]);
+    if (made.ok && wrong.length === 0) save.mutate(made.part);
+  };
+  const said = [...problems, ...(save.error ? [save.error.message] : [])];
+  return (
+    <form className="grid gap-3" onSubmit={submit} noValidate aria-label="A part of your own">
+      <About draft={draft} onChange={change} />
+      {draft.kind === 'motor' && !before ? <Printed draft={draft} onChange={change} onUnread={mark} /> : null}
+      <ComesTo found={found} />
+      <Figures draft={draft} found={found} isNew={!before} onChange={change} onUnread={mark} />
+      <TextField
+        label="Note: where it came from, what was seen of it"
+        value={draft.note}
+        maxLength={1000}
+        onChange={(note) => change({ note })}
+      />
+      {said.length > 0 && (
+        <ul role="alert" className="border border-short bg-short-lo px-3 py-2">
+          {said.map((problem) => (
+            <li key={problem}>{problem}</li>
+          ))}
+        </ul>
+      )}
+      <p>
+        <button type="submit" className="push push-main" disabled={save.isPending}>
+          {before ? 'Keep the change' : 'Put it on the shelf'}
+        </button>
+      </p>
+    </form>
+  );
+}
+
+interface PieceProps {
+  readonly draft: PartDraft;
+  readonly onChange: (part: Partial<PartDraft>) => void;
+}
+
+/** What it is called, of what sort it is, whence it came and whether it is there. */
+function About({ draft, onChange }: PieceProps) {
+  return (
+    <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+      <TextField
+        className="col-span-2 sm:col-span-3"
+        label="Name: what it is, so that you find it again"
+        value={draft.name}
+        onChange={(name) => onChange({ name })}
+      />
+      {Object.entries(draft.choices).map(([key, value]) => (
+        <Choice
+          key={key}
+          label={ASKED[key]?.title ?? key}
+          value={value}
+          options={options(ASKED[key]?.of ?? [])}
+          onChange={(chosen) => onChange({ choices: { ...draft.choices, [key]: chosen } })}
+        />
+      ))}
+      <Choice
+        label="State"
+        value={draft.state}
+        options={PART_STATES.map((value) => ({ value, title: PART_STATE_WORDS[value] }))}
+        onChange={(state) => onChange({ state })}
+      />
+      <Choice
+        label="Where from"
+        value={draft.whence}
+        options={options(['unsaid', ...WHENCES] as const)}
+        onChange={(whence) => onChange({ whence })}
+      />
+    </div>
+  );
+}
+
+interface FieldsProps extends PieceProps {
+  readonly onUnread: (key: string, unread: boolean) => void;
+}
+
+/** What is printed on a motor: any of it, in any unit. */
+function Printed({ draft, onChange, onUnread }: FieldsProps) {
+  return (
+    <fieldset>
+      <legend className="font-narrow text-[16px] font-semibold">What is printed on it, or known</legend>
+      <p className="text-[14px] text-soft">
+        The voltage, and any of these that suffice: no-load speed with stall torque or stall current; rated
+        power and speed; kV with resistance. Of a gearmotor: figures of its output.
+      </p>
+      <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-4">
+        {printedFields().map(({ key, title, dimension = 'number', ...range }) => (
+          <FormQuantity
+            key={key}
+            title={title}
+            dimension={dimension}
+            range={range}
+            value={draft.printed[key as PrintedKey]}
+            onChange={(quantity) => onChange({ printed: { ...draft.printed, [key]: quantity } })}
+            name={`printed.${key}`}
+            onUnread={onUnread}
+          />
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** Figures that a motor's own are found from, where it is new. */
+const FOUND: ReadonlySet<string> = new Set([
+  'voltageV',
+  'noLoadRpm',
+  'noLoadA',
+  'stallTorqueNm',
+  'stallA',
+  'continuousA',
+]);
+
+/** Figures that most do without. */
+const LATER: ReadonlySet<string> = new Set([
+  'bodyDiameterMm',
+  'bodyLengthMm',
+  'shaftDiameterMm',
+  'shaftKeyMm',
+  'shaftLoadN',
+  'rotorGcm2',
+  'packsInSeries',
+  'resistanceMilliohm',
+  'peakA',
+]);
+
+interface FiguresProps extends FieldsProps {
+  readonly found: Drafted;
+  readonly isNew: boolean;
+}
+
+/** The figures of its kind, as a data sheet has them; what is left empty is taken as usual, and said to be. */
+function Figures({ draft, found, isNew, onChange, onUnread }: FiguresProps) {
+  const say = useSay();
+  const fields = partFields(draft.kind).filter(
+    ({ key }) => !(draft.kind === 'motor' && isNew && FOUND.has(key)),
+  );
+  const usualOf = ({ key, dimension, quantityOf }: PartField): string | undefined => {
+    const guess = found.usual[key];
+    return guess && `about ${say(quantityOf(guess.value).value, dimension)}`;
+  };
+  const set = (key: string, quantity: Quantity | undefined): void =>
+    onChange({ figures: { ...draft.figures, [key]: quantity } });
+  const asked = (field: PartField) => (
+    <FormQuantity
+      key={field.key}
+      title={field.unit === undefined ? field.title : `${field.title}, ${field.unit}`}
+      dimension={field.dimension}
+      range={{}}
+      value={draft.figures[field.key]}
+      onChange={(quantity) => set(field.key, quantity)}
+      usual={usualOf(field)}
+      name={field.key}
+      onUnread={onUnread}
+    />
+  );
+  const grid = 'grid grid-cols-2 items-end gap-x-3 gap-y-2 sm:grid-cols-4';
+  return (
+    <>
+      <div className={grid}>{fields.filter(({ key }) => !LATER.has(key)).map(asked)}</div>
+      <details>
+        <summary className="cursor-pointer text-[14px] underline underline-offset-4">
+          Sizes and what else is known of it
+        </summary>
+        <div className={`mt-2 ${grid}`}>{fields.filter(({ key }) => LATER.has(key)).map(asked)}</div>
+      </details>
+    </>
+  );
+}

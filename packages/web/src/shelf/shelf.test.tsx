@@ -1,0 +1,204 @@
+import type { Part } from '@zubric/core/vehicle';
+import { newBuild } from '@zubric/core/vehicle';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { Refusal, answering, type Asked } from '../testing/answers.ts';
+import { kept, onBench, text } from '../testing/on-bench.tsx';
+import { onPage } from '../testing/on-page.tsx';
+import { PartPicker } from '../stations/power/PartPicker.tsx';
+import { ShelfPage } from './ShelfPage.tsx';
+
+const battery: Part = {
+  id: 'lead',
+  kind: 'battery',
+  name: '12 V 7 Ah sealed lead',
+  massKg: 2.2,
+  state: 'on-hand',
+  note: '',
+  chemistry: 'lead-acid',
+  series: 6,
+  parallel: 1,
+  cellAh: 7,
+  cellMilliohm: 4.2,
+  continuousA: 15,
+  guessed: { cellMilliohm: 0.6 },
+};
+const driver: Part = {
+  id: 'bridge',
+  kind: 'driver',
+  name: 'Two bridges',
+  massKg: 0.05,
+  state: 'wished-for',
+  note: 'from the market',
+  channels: 2,
+  leastV: 6,
+  mostV: 30,
+  continuousA: 20,
+  peakA: 40,
+  limitsCurrent: true,
+  resistanceMilliohm: 20,
+};
+
+/** A server that keeps parts. */
+function serving(first: readonly Part[], more: Parameters<typeof answering>[0] = {}): Asked[] {
+  let parts = [...first];
+  const aside: Part[] = [];
+  return answering({
+    'GET /api/parts': () => ({ parts }),
+    'GET /api/parts\\?place=aside': () => ({ parts: aside }),
+    'GET /api/parts/*': (_, [id]) => parts.find((part) => part.id === id),
+    'POST /api/parts': ({ body }) => {
+      const part = { ...(body as Part), id: `own-${parts.length}` };
+      parts = [...parts, part];
+      return part;
+    },
+    'PUT /api/parts/*/place': (_, [id]) => {
+      aside.push(...parts.filter((part) => part.id === id));
+      parts = parts.filter((part) => part.id !== id);
+    },
+    'PUT /api/parts/*': ({ body }, [id]) => {
+      parts = parts.map((part) => (part.id === id ? (body as Part) : part));
+      return body;
+    },
+    ...more,
+  });
+}
+
+const form = () => within(screen.getByRole('form', { name: 'A part of your own' }));
+const type = (label: string | RegExp, value: string): void => {
+  const field = form().getByLabelText(label);
+  fireEvent.change(field, { target: { value } });
+  fireEvent.blur(field);
+};
+const press = (name: string): void => {
+  fireEvent.click(form().getByRole('button', { name }));
+};
+const posted = (asked: readonly Asked[]) =>
+  asked.filter(({ method }) => method === 'POST').map(({ body }) => body as Part);
+
+describe('the parts shelf', () => {
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+  });
+  const show = (): void => onPage(<ShelfPage />, '/shelf', '/shelf');
+  const rows = (): string[] =>
+    screen
+      .getAllByRole('row')
+      .slice(1)
+      .map((row) => within(row).getAllByRole('cell')[0]?.querySelector('span')?.textContent ?? '');
+
+  it('lists every part, by its kind, its words and the order that is wanted', async () => {
+    serving([battery, driver]);
+    show();
+    await screen.findByText('12 V 7 Ah sealed lead');
+    expect(text()).toContain('2 of 2 parts');
+    expect(text()).toContain('partly guessed');
+    fireEvent.click(screen.getByRole('button', { name: 'Mass' }));
+    expect(rows()).toEqual(['12 V 7 Ah sealed lead', 'Two bridges']);
+    fireEvent.click(screen.getByRole('button', { name: 'Mass' }));
+    expect(rows()).toEqual(['Two bridges', '12 V 7 Ah sealed lead']);
+    fireEvent.change(screen.getByLabelText('Search in names and notes'), { target: { value: 'market' } });
+    expect(rows()).toEqual(['Two bridges']);
+    fireEvent.change(screen.getByLabelText('Search in names and notes'), { target: { value: '' } });
+    fireEvent.change(screen.getByLabelText('Kind'), { target: { value: 'battery' } });
+    expect(rows()).toEqual(['12 V 7 Ah sealed lead']);
+  });
+
+  it('takes a battery by what is printed on it; what is not is usual, and marked so', async () => {
+    const asked = serving([]);
+    show();
+    fireEvent.click(await screen.findByRole('button', { name: 'New battery' }));
+    type(/^Name/, 'Car battery');
+    type('Cells in series', '6');
+    press('Put it on the shelf');
+    expect(form().getByRole('alert').textContent).toMatch(/Capacity of a cell/);
+    type('Capacity of a cell', '44 Ah');
+    press('Put it on the shelf');
+    await waitFor(() => expect(posted(asked)).toHaveLength(1));
+    const [part] = posted(asked);
+    expect(part).toMatchObject({ kind: 'battery', name: 'Car battery', series: 6, parallel: 1, cellAh: 44 });
+    expect(Object.keys(part?.guessed ?? {}).sort()).toEqual(['cellMilliohm', 'continuousA', 'massKg']);
+    expect(part).not.toHaveProperty('id');
+    await screen.findByText('“Car battery” is kept.');
+  });
+
+  it('changes a part: what was guessed is empty, and no guess any more once it is typed', async () => {
+    const asked = serving([battery]);
+    show();
+    await screen.findByText(battery.name);
+    fireEvent.click(screen.getByRole('button', { name: `Change ${battery.name}` }));
+    await screen.findByRole('form', { name: 'A part of your own' });
+    expect(form().getByLabelText<HTMLInputElement>('Resistance of a cell').value).toBe('');
+    expect(form().getByLabelText<HTMLInputElement>('Cells in series').value).toBe('6');
+    type('Resistance of a cell', '5 mΩ');
+    press('Keep the change');
+    await screen.findByText(`“${battery.name}” is kept.`);
+    const sent = asked.find(({ method }) => method === 'PUT')?.body as Part;
+    expect(sent).toMatchObject({ id: 'lead', cellMilliohm: 5, massKg: 2.2 });
+    expect(sent.guessed).toBeUndefined();
+  });
+
+  it('sets a part aside, where it is found again', async () => {
+    serving([battery]);
+    show();
+    fireEvent.click(await screen.findByRole('button', { name: `Set aside ${battery.name}` }));
+    await screen.findByText(/is set aside\. Builds keep their copies\./);
+    await waitFor(() => expect(text()).toContain('0 of 0 parts'));
+    fireEvent.change(screen.getByLabelText('Where'), { target: { value: 'aside' } });
+    expect(await screen.findByRole('button', { name: `Put back ${battery.name}` })).toBeTruthy();
+  });
+
+  it('keeps what was typed where the server refuses it', async () => {
+    serving([], { 'POST /api/parts': () => new Refusal(409, 'There is such a part.') });
+    show();
+    fireEvent.click(await screen.findByRole('button', { name: 'New driver' }));
+    type(/^Name/, 'Bridge');
+    type('Motors it drives', '2');
+    type('Greatest supply voltage', '30 V');
+    type('Current a channel may carry all day', '20 A');
+    press('Put it on the shelf');
+    expect((await form().findByRole('alert')).textContent).toBe('There is such a part.');
+    expect(form().getByLabelText<HTMLInputElement>(/^Name/).value).toBe('Bridge');
+  });
+});
+
+describe('a part of one’s own, from a build', () => {
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+  });
+
+  it('is a gearmotor known by 24 V, 300 W and 120 rpm alone: what it comes to is said, and it is in the build', async () => {
+    const asked = serving([]);
+    onBench(<PartPicker kind="motor" shown={null} />, newBuild('Gull'));
+    fireEvent.click(await screen.findByRole('button', { name: 'Make your own motor' }));
+    type(/^Name/, 'Lift gearmotor');
+    type('Rated voltage', '24 V');
+    type('Rated power', '300 W');
+    expect(text()).toContain('That is too little');
+    type('Rated speed', '120 rpm');
+    const found = within(screen.getByRole('region', { name: 'What it comes to' }));
+    expect(found.getByText('Stall torque').nextSibling?.textContent).toMatch(/N·m.* to /);
+    expect(text()).toContain('Read its speed without load');
+    press('Put it on the shelf');
+    await waitFor(() => expect(kept().drive.motorId).toBe('own-0'));
+    expect(kept().parts[0]).toMatchObject({ name: 'Lift gearmotor', voltageV: 24, type: 'brushed' });
+    expect(Object.keys(posted(asked)[0]?.guessed ?? {})).toContain('stallTorqueNm');
+  });
+
+  it('tells figures that contradict each other, and what cannot be read', async () => {
+    serving([]);
+    onBench(<PartPicker kind="motor" shown={null} />, newBuild('Gull'));
+    fireEvent.click(await screen.findByRole('button', { name: 'Make your own motor' }));
+    type('Rated voltage', '12 V');
+    type('Speed without load', '6000 rpm');
+    type('Stall current', '100 A');
+    type('Stall torque', '40 in·lb');
+    expect(text()).toMatch(/Stall torque: .* is printed, and the rest comes to/);
+    type(/^Name/, 'Odd');
+    type('Rated power', 'a lot');
+    press('Put it on the shelf');
+    expect(text()).toContain('A figure cannot be read: mend what is marked.');
+  });
+});
