@@ -13,6 +13,7 @@ const VIEWS = [
   ['/builds/puffin/logbook', 'What was changed'],
   ['/builds/puffin/print', 'Puffin'],
   ['/builds?place=bin', 'Which vehicle'],
+  ['/shelf', 'What is in the drawers'],
   ['/sums', 'Force to move a vehicle'],
   ['/sums/chain-drive', 'Roller chain'],
   ['/sums/no-such-sum', 'There is no sum'],

@@ -18,6 +18,7 @@ const VIEWS = {
   assembly: '/builds/puffin/assembly',
   'test-track': '/builds/puffin/test-track',
   trials: '/builds/puffin/trials',
+  shelf: '/shelf',
 };
 const PHONE = { width: 390, height: 844 };
 

@@ -298,3 +298,19 @@ describe('the demo builds', () => {
     ).toBeGreaterThan(0);
   });
 });
+
+describe('a part of which figures are guessed', () => {
+  const guessing = (guessed: Readonly<Record<string, number>>) => ({
+    ...puffin,
+    parts: puffin.parts.map((part) => (part.kind === 'motor' ? { ...part, guessed } : part)),
+  });
+  it('is told with how far off it may be, and by its name', () => {
+    const name = puffin.parts.find(({ kind }) => kind === 'motor')?.name ?? '';
+    expect(textsOf(guessing({ stallTorqueNm: 0.45, noLoadA: 0.3 }))).toContain(
+      `“${name}” is partly guessed, up to 45`,
+    );
+  });
+  it('is not where the guess is near, or of its mass alone', () => {
+    expect(textsOf(guessing({ stallTorqueNm: 0.1, massKg: 0.7 }))).not.toContain('partly guessed');
+  });
+});

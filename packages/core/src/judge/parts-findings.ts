@@ -20,6 +20,8 @@ declare module './finding.ts' {
     'over-voltage': 'battery' | 'motor';
     'packs-in-series': 'packs';
     'above-60-v': 'full';
+    /** Of a chosen part: the figure that may be furthest off, as a share of it. */
+    'guessed-figures': 'off';
   }
 }
 
@@ -102,6 +104,30 @@ const stageNotes = ({ train }: FindingContext): Finding[] =>
     ];
   });
 
+/** A guess that may be no further off than this needs no word (common practice, no source). */
+const FAR_OFF = 0.2;
+
+/** The link that each kind of part is first judged by. */
+const FIRST_LINK = { motor: 'torque', driver: 'driver-current', battery: 'battery-current' } as const;
+
+/** Parts of which nobody printed or measured what is reckoned with. Their mass is told by the scales. */
+const guessedParts = (parts: readonly (Part | undefined)[]): Finding[] =>
+  parts.flatMap((part) => {
+    if (!part) return [];
+    const { massKg: _mass, ...guessed } = part.guessed ?? {};
+    const off = Math.max(0, ...Object.values(guessed));
+    return off > FAR_OFF
+      ? [
+          found(
+            'guessed-figures',
+            'note',
+            { off: figure(off, 'share', 2) },
+            { of: part.id, title: part.name, link: FIRST_LINK[part.kind] },
+          ),
+        ]
+      : [];
+  });
+
 /** What the chosen parts say of themselves and of each other. */
 export function partNotes(context: FindingContext): Finding[] {
   const { build, line } = context;
@@ -109,7 +135,8 @@ export function partNotes(context: FindingContext): Finding[] {
     (build.steering?.actuatorTorque?.value ?? 0) > LARGE_SERVO
       ? [found('large-servo', 'note', {}, { link: 'steering' })]
       : [];
-  const notes = [...stageNotes(context), ...servo];
+  const chosen = [motorOf(build), driverOf(build), batteryOf(build)];
+  const notes = [...stageNotes(context), ...servo, ...guessedParts(chosen)];
   if (!line) return notes;
   const { nominalV = 0, fullV = 0 } = line.pack ?? {};
   const rated = line.motor.voltageV;

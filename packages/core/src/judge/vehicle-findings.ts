@@ -37,7 +37,9 @@ function runningGear({ build, duties }: GroundContext): Finding[] {
   const least = Math.min(...grips);
   const soft = build.duties.some((d) => groundOf(build, d).soil && d.grade.value > 0);
   const tracked = layoutKind(layout.kind).onTracks ? drivenAxles(layout)[0] : undefined;
-  const slender = tracked?.contactLength ? tracked.contactLength.value / tracked.track.value : 0;
+  // A single track in the middle stands at no distance from another.
+  const apart = tracked?.track.value ?? 0;
+  const slender = tracked?.contactLength && apart > 0 ? tracked.contactLength.value / apart : 0;
   return [
     ...(duties.length > 0 && Number.isFinite(least) && least > MUCH_GRIP * build.marginPolicy.grip
       ? [found('much-grip', 'note', { times: figure(least, 'number') }, { link: 'grip' })]

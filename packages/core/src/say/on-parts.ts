@@ -31,6 +31,8 @@ export const ON_PARTS = {
     `The battery’s ${say(figures.battery)} is above the motor’s ${say(figures.motor)}: for a tight spot, not a habit.`,
   'packs-in-series': ({ figures }) =>
     `${count(figures.packs)} packs in series have no cut-off in common: watch the voltage of each, and charge each by itself.`,
+  'guessed-figures': ({ title, figures }, { say }) =>
+    `What is reckoned with of “${title ?? ''}” is partly guessed, up to ${say(figures.off)} off: read it on the bench before you rely on it.`,
   'above-60-v': ({ figures }, { say }) =>
     `${say(figures.full)} is above 60 V: leave the wiring to a licensed person.`,
   'event-limit': ({ title, figures }, { say }) =>

@@ -20,8 +20,6 @@ import { partOfDraft, workedOut, type Drafted, type PartDraft } from './part-dra
 
 interface Props {
   readonly draft: PartDraft;
-  /** The part that is changed; absent where it is a new one. */
-  readonly before?: Part;
   /** Keeps it, and gives it as it is kept. */
   readonly keep: (part: Part) => Promise<Part>;
   readonly onKept: (part: Part) => void;
@@ -54,7 +52,7 @@ const ASKED: Readonly<Record<string, { readonly title: string; readonly of: read
 };
 
 /** A part written down by hand: what is printed on it, and at once what that comes to. */
-export function PartForm({ draft: begun, before, keep, onKept }: Props) {
+export function PartForm({ draft: begun, keep, onKept }: Props) {
   const queries = useQueryClient();
   const [draft, setDraft] = useState(begun);
   const [unread, setUnread] = useState<ReadonlySet<string>>(new Set());
@@ -76,7 +74,7 @@ export function PartForm({ draft: begun, before, keep, onKept }: Props) {
   });
   const submit = (event: FormEvent): void => {
     event.preventDefault();
-    const made = partOfDraft(draft, before);
+    const made = partOfDraft(draft);
     const wrong = unread.size > 0 ? ['A figure cannot be read: mend what is marked.'] : [];
     setProblems(made.ok ? wrong : [...wrong, ...made.problems]);
     if (made.ok && wrong.length === 0) save.mutate(made.part);
@@ -85,9 +83,11 @@ export function PartForm({ draft: begun, before, keep, onKept }: Props) {
   return (
     <form className="grid gap-3" onSubmit={submit} noValidate aria-label="A part of your own">
       <About draft={draft} onChange={change} />
-      {draft.kind === 'motor' && !before ? <Printed draft={draft} onChange={change} onUnread={mark} /> : null}
+      {draft.kind === 'motor' && !draft.before ? (
+        <Printed draft={draft} onChange={change} onUnread={mark} />
+      ) : null}
       <ComesTo found={found} />
-      <Figures draft={draft} found={found} isNew={!before} onChange={change} onUnread={mark} />
+      <Figures draft={draft} found={found} isNew={!draft.before} onChange={change} onUnread={mark} />
       <TextField
         label="Note: where it came from, what was seen of it"
         value={draft.note}
@@ -103,7 +103,7 @@ export function PartForm({ draft: begun, before, keep, onKept }: Props) {
       )}
       <p>
         <button type="submit" className="push push-main" disabled={save.isPending}>
-          {before ? 'Keep the change' : 'Put it on the shelf'}
+          {draft.before ? 'Keep the change' : 'Put it on the shelf'}
         </button>
       </p>
     </form>

@@ -114,7 +114,6 @@ function Opened({ open, onClose, onKept }: OpenedProps) {
     <Panel title={open.part.name} onClose={onClose} wide>
       <PartForm
         draft={draftOf(open.part)}
-        before={open.part}
         keep={(part) => api.savePart(part, open.version)}
         onKept={onKept}
       />

@@ -25,6 +25,8 @@ export interface PartDraft {
   /** Of a motor whose figures are found from what is printed on it. */
   readonly printed: PrintedSoFar;
   readonly choices: Readonly<Record<string, string>>;
+  /** The part that is changed; absent where it is a new one. */
+  readonly before?: Part;
 }
 
 /** What each kind of part is chosen of, beside its figures. */
@@ -67,6 +69,7 @@ export function draftOf(part: Part): PartDraft {
     figures: Object.fromEntries(figures),
     printed: {},
     choices: Object.fromEntries(choices),
+    before: part,
   };
 }
 
@@ -92,7 +95,20 @@ function figuresOf({ kind, figures }: PartDraft): Record<string, number> {
   );
 }
 
+/** What a part was guessed to have, as long as nobody says better. */
+function guessedBefore(before: Part | undefined): Readonly<Record<string, GuessedFigure>> {
+  const values = before as unknown as Readonly<Record<string, number>> | undefined;
+  return Object.fromEntries(
+    Object.entries(before?.guessed ?? {}).flatMap(([key, spread]) => {
+      const value = values?.[key];
+      return value === undefined ? [] : [[key, { value, spread }] as const];
+    }),
+  );
+}
+
 export function workedOut(draft: PartDraft): Drafted {
+  if (draft.before) return { usual: guessedBefore(draft.before) };
+
   const typed = figuresOf(draft);
   const { chemistry } = draft.choices;
   if (draft.kind !== 'motor') return { usual: usualFigures(draft.kind, typed, chemistry) };
@@ -110,7 +126,7 @@ export function workedOut(draft: PartDraft): Drafted {
 type Sent = { readonly ok: true; readonly part: Part } | { readonly ok: false; readonly problems: string[] };
 
 /** The part that is sent, guesses marked; or what is missing or wrong, each by the name of its field. */
-export function partOfDraft(draft: PartDraft, before?: Part): Sent {
+export function partOfDraft(draft: PartDraft): Sent {
   const { usual, motor } = workedOut(draft);
   const spread: Record<string, number> = {};
   const figures: Record<string, unknown> = {};
@@ -132,7 +148,7 @@ export function partOfDraft(draft: PartDraft, before?: Part): Sent {
     ]),
   );
   const read = partSchema.safeParse({
-    ...(before ? keptOf(before) : { id: 'new' }),
+    ...(draft.before ? keptOf(draft.before) : { id: 'new' }),
     kind: draft.kind,
     name: draft.name,
     state: draft.state,
