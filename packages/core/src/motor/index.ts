@@ -14,3 +14,6 @@ export {
   type PrintedMotor,
 } from './printed-motor.ts';
 export { printedFields, printedFrom, type PrintedKey, type PrintedSoFar } from './printed-fields.ts';
+export { brushlessConstants } from './brushless-constants.ts';
+export { servoMotor } from './servo-motor.ts';
+export { steppingMotorTorque } from './stepping-motor-torque.ts';
