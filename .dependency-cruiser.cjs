@@ -13,6 +13,7 @@ const CORE = [
   'judge',
   'moves',
   'working',
+  'exchange',
   'assembly',
   'simulate',
   'trials',

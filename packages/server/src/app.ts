@@ -18,7 +18,7 @@ import { noSuchRoute, problemResponses } from './http/problem.ts';
 import { checkBytes, onlyKeptText, onlyReadableAddress } from './http/text.ts';
 import { buildLogRoutes, logEntryRoutes, photoRoutes } from './logbook/routes.ts';
 import { logbookStore } from './logbook/store.ts';
-import { partRoutes } from './parts/routes.ts';
+import { partRoutes, partTableRoutes } from './parts/routes.ts';
 import { partStore } from './parts/store.ts';
 import { stateRoutes } from './state/routes.ts';
 import { buildTrialRoutes, trialRoutes } from './trials/routes.ts';
@@ -137,7 +137,9 @@ function api(database: DataSource, state: express.Router): express.Router {
   routes.use('/log', logEntryRoutes(logbook));
   routes.use('/photos', photoRoutes(logbook));
   routes.use('/trial-sets', trialRoutes(trials));
-  routes.use('/parts', partRoutes(partStore(database.manager)));
+  const parts = partStore(database.manager);
+  routes.use(partTableRoutes(parts));
+  routes.use('/parts', partRoutes(parts));
   routes.use('/calculators', calculatorRoutes());
   return routes;
 }

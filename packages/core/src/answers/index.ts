@@ -96,6 +96,18 @@ export type PartsAnswer = Readonly<z.output<typeof partsSchema>>;
 /** A part by itself; which version it is stands in the header ETag. */
 export const partAnswerSchema = document<Part>();
 
+/** What came of a file of parts, or would come of it. */
+export const partsImportSchema = z.object({
+  columns: z.array(
+    z.object({ heading: z.string(), key: z.string().nullable(), unit: z.string().nullable() }),
+  ),
+  good: z.int(),
+  bad: z.array(z.object({ line: z.int(), problems: z.array(z.string()) })),
+  /** The parts themselves where nothing was kept: the first of them. */
+  parts: z.array(document<Part>()),
+});
+export type PartsImport = Readonly<z.output<typeof partsImportSchema>>;
+
 export const storedTrialSchema = z.object({
   id: z.string(),
   ordinal: z.int(),

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { FORMULA } from '../exchange/index.ts';
 import type { PartLine } from './parts-list.ts';
 
 const COLUMNS = [
@@ -15,12 +16,6 @@ const COLUMNS = [
 /** Money in hundredths: sums of prices are not to end in 0000001. */
 const money = (sum: number): number => Math.round(sum * 100) / 100;
 const GRAMS = 1e6;
-
-/**
- * What a spreadsheet may take for a formula: a sign that begins one, full-width ones too, after blanks or characters
- * that are not seen.
- */
-const FORMULA = /^[\t\r]|^[\s\p{Cc}\p{Cf}]*[=+\-@＝＋－＠]/u;
 
 /**
  * The parts list as CSV (RFC 4180, one heading line). Names that a spreadsheet would take for formulas are quoted as

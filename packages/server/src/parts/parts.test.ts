@@ -1,4 +1,4 @@
-import { partAnswerSchema, partsSchema } from '@zubric/core/answers';
+import { partAnswerSchema, partsImportSchema, partsSchema } from '@zubric/core/answers';
 import type { Part } from '@zubric/core/vehicle';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
@@ -100,4 +100,63 @@ describe('the parts shelf', () => {
     const other = await server.send('put', `/api/parts/${part.id}`).set('If-Match', etag).send(battery);
     expect([other.status, other.body.code]).toEqual([422, 'other-kind']);
   });
+});
+
+describe('tables of parts', () => {
+  let server: DemoServer;
+  beforeAll(async () => {
+    server = await demoServer('tables');
+  });
+  afterAll(() => server.close());
+
+  const HEAD = 'kind,name,type,massKg,voltageV,noLoadRpm,noLoadA,stallTorqueNm,stallA,continuousA';
+  const row = (name: string, volts = '12'): string => `motor,${name},brushed,1,${volts},3000,0.5,1,20,4`;
+  const send = (body: string | Buffer, query = '') =>
+    server.send('post', `/api/parts/import${query}`).set('Content-Type', 'text/csv').send(body);
+  const count = async (): Promise<number> =>
+    partsSchema.parse((await server.send('get', '/api/parts')).body).parts.length;
+
+  it('go out with every part, and would come in with none of them anew', async () => {
+    const out = await server.send('get', '/api/parts.csv');
+    expect(out.headers['content-type']).toMatch(/^text\/csv/);
+    const { body } = await send(out.text, '?preview=1');
+    const read = partsImportSchema.parse(body);
+    expect(read.good).toBe(0);
+    expect(read.bad).toHaveLength(await count());
+    expect(read.bad[0]?.problems[0]).toMatch(/already/);
+  });
+
+  it('of 5,000 rows of which 50 are bad bring in 4,950, and name the 50; a preview brings in none', async () => {
+    const before = await count();
+    const rows = Array.from({ length: 5000 }, (_, n) => row(`Motor ${n}`, n % 100 === 7 ? 'twelve' : '12'));
+    const text = [HEAD, ...rows].join('\r\n');
+    const preview = partsImportSchema.parse((await send(text, '?preview=1')).body);
+    expect([preview.good, preview.bad.length, await count()]).toEqual([4950, 50, before]);
+    expect(preview.parts[0]).toMatchObject({ name: 'Motor 0', voltageV: 12 });
+    const { good, bad } = partsImportSchema.parse((await send(text)).body);
+    expect([good, bad.length, await count()]).toEqual([4950, 50, before + 4950]);
+    expect(bad[0]).toMatchObject({ line: 9, problems: [expect.stringMatching(/^voltageV: "twelve"/)] });
+  });
+
+  it('come in as JSON too', async () => {
+    const { body } = await server.send('post', '/api/parts/import').send([motor, { ...motor, stallA: 1 }]);
+    expect(partsImportSchema.parse(body)).toMatchObject({ good: 1, bad: [{ line: 2 }] });
+  });
+
+  it.each([
+    ['nothing at all', '', 422],
+    ['a table of something else', 'a,b\n1,2', 422],
+    ['one that is cut off', `${HEAD}\nmotor,"cut`, 422],
+    ['another encoding', Buffer.from(`${HEAD}\n${row('M\u00fcller')}`, 'latin1'), 422],
+    ['50 MB', `${HEAD}\n${row('x'.repeat(50_000_000))}`, 413],
+  ] as const)(
+    'that are %s are refused with a sentence, and nothing of them is kept',
+    async (_, body, status) => {
+      const before = await count();
+      const refused = await send(body);
+      expect(refused.status).toBe(status);
+      expect(String(refused.body.title)).toMatch(/^[A-Z].{15,}\.$/);
+      expect(await count()).toBe(before);
+    },
+  );
 });

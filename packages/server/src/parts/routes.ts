@@ -1,11 +1,13 @@
 import type { PartsAnswer } from '@zubric/core/answers';
-import { PART_KINDS, partSchema, type Part } from '@zubric/core/vehicle';
-import { Router, type Request } from 'express';
-import { nanoid } from 'nanoid';
+import { PART_KINDS, partSchema, type Part, type PartKind } from '@zubric/core/vehicle';
+import { partsToCsv } from '@zubric/core/exchange';
+import { raw, Router, type Request } from 'express';
 import { z } from 'zod';
 import type { PartRow } from '../database/entities.ts';
 import { entityTag, versionFrom } from '../http/if-match.ts';
 import { HttpProblem, notFound } from '../http/http-problem.ts';
+import { newPartId } from './ids.ts';
+import { importParts } from './import.ts';
 import type { PartStore } from './store.ts';
 
 const query = z.strictObject({
@@ -14,13 +16,34 @@ const query = z.strictObject({
 });
 const placing = z.strictObject({ place: z.enum(['shelf', 'aside']) });
 const ID = /^[a-z0-9][a-z0-9-]{0,59}$/;
-const ID_LENGTH = 12;
+/** 5,000 parts with every figure are under 2 MB. */
+const TABLE_LIMIT = '8mb';
 
 /** A part as it was sent; one without an id is given one. */
 function partFrom(json: unknown, id?: string): Part {
-  const sent = typeof json === 'object' && json !== null ? (json as { id?: unknown; kind?: unknown }) : {};
-  const own = id ?? sent.id ?? `${String(sent.kind)}-${nanoid(ID_LENGTH).toLowerCase().replaceAll('_', '-')}`;
+  const sent = typeof json === 'object' && json !== null ? (json as { id?: unknown; kind?: PartKind }) : {};
+  const own = id ?? sent.id ?? newPartId(sent.kind ?? 'motor');
   return partSchema.parse({ ...sent, id: own });
+}
+
+/** The whole shelf as a table, out and in. */
+export function partTableRoutes(store: PartStore): Router {
+  const routes = Router();
+  routes.get('/parts.csv', async (_request, response) => {
+    const rows = await store.list({ aside: false });
+    response
+      .attachment('parts.csv')
+      .type('text/csv; charset=utf-8')
+      .send(partsToCsv(rows.map((row) => row.data)));
+  });
+
+  routes.post('/parts/import', raw({ type: 'text/csv', limit: TABLE_LIMIT }), async (request, response) => {
+    const { preview } = z.strictObject({ preview: z.enum(['0', '1']).default('0') }).parse(request.query);
+    const isCsv = request.is('text/csv') !== false;
+    response.json(await importParts(store, request.body, { isCsv, preview: preview === '1' }));
+  });
+
+  return routes;
 }
 
 /** The parts shelf: a part is set aside, never thrown away. */

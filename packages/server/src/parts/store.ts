@@ -2,6 +2,9 @@ import type { Part, PartKind } from '@zubric/core/vehicle';
 import { IsNull, Not, type EntityManager } from 'typeorm';
 import { partEntity, type PartRow } from '../database/entities.ts';
 
+/** Rows of one statement: no more figures than it may carry. */
+const AT_ONCE = 500;
+
 /** Which parts are asked for. */
 export interface PartsAsked {
   readonly kind?: PartKind | undefined;
@@ -9,16 +12,46 @@ export interface PartsAsked {
   readonly aside: boolean;
 }
 
+const rowOf = ({ id, kind, name, ...rest }: Part) => ({
+  id,
+  kind,
+  name,
+  data: { id, kind, name, ...rest } as Part,
+});
+
+/** Many parts in one transaction. */
+function manyParts(database: EntityManager) {
+  return {
+    /** Several at once, all of them or none; those whose id is taken are left out and given back. */
+    createAll: (all: readonly Part[]): Promise<{ readonly made: number; readonly taken: string[] }> =>
+      database.transaction(async (manager) => {
+        let made = 0;
+        const there = new Set<string>();
+        for (let n = 0; n < all.length; n += AT_ONCE) {
+          const some = all.slice(n, n + AT_ONCE);
+          const { raw } = await manager
+            .getRepository(partEntity)
+            .createQueryBuilder()
+            .insert()
+            .values(some.map(rowOf))
+            .orIgnore()
+            .returning('id')
+            .execute();
+          const ids = new Set((raw as readonly { readonly id: string }[]).map(({ id }) => id));
+          made += ids.size;
+          for (const { id } of some) if (!ids.has(id)) there.add(id);
+        }
+        return { made, taken: [...there] };
+      }),
+  };
+}
+
 /** The parts shelf in the database. */
 export function partStore(database: EntityManager) {
   const parts = () => database.getRepository(partEntity);
-  const rowOf = ({ id, kind, name, ...rest }: Part) => ({
-    id,
-    kind,
-    name,
-    data: { id, kind, name, ...rest } as Part,
-  });
   return {
+    ...manyParts(database),
+
     list: ({ kind, aside }: PartsAsked): Promise<PartRow[]> =>
       parts().find({
         where: {
@@ -27,6 +60,16 @@ export function partStore(database: EntityManager) {
         },
         order: { kind: 'ASC', createdAt: 'ASC', id: 'ASC' },
       }),
+
+    /** Those of some ids that are there already. */
+    taken: async (ids: readonly string[]): Promise<string[]> =>
+      (
+        await parts()
+          .createQueryBuilder('part')
+          .select('part.id')
+          .where('part.id = ANY(:ids)', { ids })
+          .getMany()
+      ).map(({ id }) => id),
 
     find: (id: string): Promise<PartRow | null> => parts().findOneBy({ id }),
 

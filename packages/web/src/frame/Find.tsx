@@ -36,6 +36,7 @@ function usePlaces(): readonly Place[] {
         to: stationAddress(build.id, 'brief'),
       })),
       { kind: 'page', title: 'All builds', more: '', to: '/builds' },
+      { kind: 'page', title: 'Parts shelf', more: 'own parts too', to: '/shelf' },
       ...(bench === undefined ? [] : (parts.data ?? [])).map((part): Place => ({
         kind: 'part',
         title: part.name,

@@ -1,0 +1,89 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { partSchema, type Part } from '../vehicle/index.ts';
+import { UnreadableTable, partsFromCsv, partsToCsv } from './index.ts';
+
+const shelf: Part[] = readdirSync('data/shelf').flatMap((file) =>
+  partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}`, 'utf8'))),
+);
+const HEAD = 'kind,name,type,mass,voltageV,noLoadRpm,noLoadA,stallTorqueNm,stallA,continuousA';
+const only = (text: string): Part => {
+  const { parts, bad } = partsFromCsv(text);
+  expect(bad).toEqual([]);
+  const [first] = parts;
+  if (!first) throw new Error('no part was read');
+  return first.part;
+};
+
+describe('parts as CSV', () => {
+  it('come back as they went out: the whole shelf, guesses and where from with it', () => {
+    const own: Part[] = shelf.map((part, n) =>
+      n % 3 === 0 ? { ...part, whence: 'salvaged', guessed: { massKg: 0.5 }, note: 'two,\n"lines"' } : part,
+    );
+    const { parts, bad, columns } = partsFromCsv(partsToCsv(own));
+    expect(bad).toEqual([]);
+    expect(columns.every(({ key }) => key !== null)).toBe(true);
+    expect(parts.map(({ part }) => part)).toEqual(own);
+  });
+
+  it('keep a name that a spreadsheet would take for a formula, and write it so that it takes it for none', () => {
+    const [first] = shelf;
+    if (!first) throw new Error('the shelf is empty');
+    const text = partsToCsv([{ ...first, name: '=1+1' }]);
+    expect(text).toContain("'=1+1");
+    expect(only(text).name).toBe('=1+1');
+  });
+
+  it('are read in the units of their columns, and of each cell', () => {
+    const text = `${HEAD.replace('stallTorqueNm', 'Torque at which it stands still [in·lb]')}
+motor,Winch,brushed,3 lb,12,3000,1.5,40,90,15
+motor,Other,brushed,1.4,12,60 rpm,800 mA,2 N·m,14,3`;
+    const { parts, bad } = partsFromCsv(text);
+    expect(bad).toEqual([]);
+    const [winch, other] = parts.map(({ part }) => part);
+    // One pound is 0.45359237 kg, one inch-pound 0.1129848 N·m (NIST SP 811, appendix B.8).
+    expect(winch?.massKg).toBeCloseTo(3 * 0.45359237, 6);
+    expect(winch).toMatchObject({ noLoadRpm: 3000 });
+    expect((winch?.kind === 'motor' && winch.stallTorqueNm) || NaN).toBeCloseTo(40 * 0.1129848, 5);
+    expect(other).toMatchObject({ noLoadA: 0.8, stallTorqueNm: 2, noLoadRpm: 60 });
+  });
+
+  it('that are wrong are told with their line and column; the others are read', () => {
+    const text = `${HEAD}
+motor,Good,brushed,1,12,60,1.5,18,14,3
+
+motor,No volts,brushed,1,,60,1.5,18,14,3
+motor,Words,brushed,1,twelve,60,1.5,18,14,3
+motor,Both,brushed,1,12,"3,000",1.5,18,14,3
+wheel,Wheel,brushed,1,12,60,1.5,18,14,3
+motor,Short`;
+    const { parts, bad } = partsFromCsv(text);
+    expect(parts.map(({ part }) => part.name)).toEqual(['Good']);
+    expect(bad.map(({ line }) => line)).toEqual([4, 5, 6, 7, 8]);
+    expect(bad[0]?.problems.join()).toMatch(/voltageV/);
+    expect(bad[1]?.problems.join()).toMatch(/^voltageV: "twelve"/);
+    expect(bad[2]?.problems.join()).toMatch(/3,000.*two ways.*3000/);
+    expect(bad[3]?.problems.join()).toMatch(/kind/);
+  });
+
+  it('leave out columns that no part has, and say which', () => {
+    const { columns, parts } = partsFromCsv(`${HEAD},shop,\nmotor,Good,brushed,1,12,60,1.5,18,14,3,corner,`);
+    expect(columns.filter(({ key }) => key === null).map(({ heading }) => heading)).toEqual(['shop', '']);
+    expect(parts).toHaveLength(1);
+  });
+
+  it('of a unit that measures something else are told at every row', () => {
+    const text = `${HEAD.replace('stallA', 'stallA (kg)')}\nmotor,Good,brushed,1,12,60,1.5,18,14,3`;
+    expect(partsFromCsv(text).bad[0]?.problems.join()).toMatch(/"kg" is no unit/);
+  });
+
+  it.each([
+    [`${HEAD}\nmotor,"cut off`, /cut off/],
+    ['a,b,c\n1,2,3', /must head the columns/],
+    ['', /must head the columns/],
+    ['kind,name,name\nmotor,a,b', /Two columns/],
+  ])('are refused as a whole where the table is none: %j', (text, why) => {
+    expect(() => partsFromCsv(text)).toThrow(why);
+    expect(() => partsFromCsv(text)).toThrow(UnreadableTable);
+  });
+});
