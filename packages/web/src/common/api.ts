@@ -4,6 +4,7 @@ import {
   logPageSchema,
   logPhotoSchema,
   partAnswerSchema,
+  partsImportSchema,
   partsSchema,
   savedSchema,
   snapshotLineSchema,
@@ -80,6 +81,13 @@ export const api = {
   /** One without an id is given one. */
   createPart: (part: Omit<PartInput, 'id'>) =>
     call('/parts', { method: 'POST', body: part, shape: partAnswerSchema }),
+  /** A table of parts; a preview keeps nothing. */
+  importParts: (table: Blob, { preview }: { readonly preview: boolean }) =>
+    call(`/parts/import${preview ? '?preview=1' : ''}`, {
+      method: 'POST',
+      body: table,
+      shape: partsImportSchema,
+    }),
   savePart: (part: PartInput, version: number) =>
     call(`/parts/${part.id}`, { method: 'PUT', body: part, version, shape: partAnswerSchema }),
   putPart: (id: string, place: 'shelf' | 'aside', version: number) =>

@@ -6,6 +6,7 @@ import { api } from '../common/api.ts';
 import { Panel } from '../common/Panel.tsx';
 import { useTitle } from '../common/use-title.ts';
 import { Header } from '../frame/Header.tsx';
+import { ImportParts } from './ImportParts.tsx';
 import { OwnPart } from './OwnPart.tsx';
 import { PartForm } from './PartForm.tsx';
 import { ShelfTable } from './ShelfTable.tsx';
@@ -61,7 +62,7 @@ export function ShelfPage() {
         </Link>
       </Header>
       <main id="main" className="mx-auto max-w-[1120px] px-4 py-5 md:px-6">
-        <Heading onNew={(kind) => setOpen({ kind })} />
+        <Heading onNew={(kind) => setOpen({ kind })} onDone={setSaid} />
         {problem && (
           <p role="alert" className="mt-3 border border-short bg-short-lo px-4 py-2">
             {problem.message}
@@ -84,7 +85,12 @@ export function ShelfPage() {
   );
 }
 
-const Heading = ({ onNew }: { readonly onNew: (kind: PartKind) => void }) => (
+interface HeadingProps {
+  readonly onNew: (kind: PartKind) => void;
+  readonly onDone: (said: string) => void;
+}
+
+const Heading = ({ onNew, onDone }: HeadingProps) => (
   <div className="flex flex-wrap items-end justify-between gap-3">
     <div>
       <h1>What is in the drawers?</h1>
@@ -98,6 +104,7 @@ const Heading = ({ onNew }: { readonly onNew: (kind: PartKind) => void }) => (
           New {kind}
         </button>
       ))}
+      <ImportParts onDone={onDone} />
     </div>
   </div>
 );

@@ -149,6 +149,32 @@ describe('the parts shelf', () => {
     expect(await screen.findByRole('button', { name: `Put back ${battery.name}` })).toBeTruthy();
   });
 
+  it('shows what a table holds before it is brought in, row by row', async () => {
+    const read = {
+      columns: [
+        { heading: 'stallTorqueNm [in·lb]', key: 'stallTorqueNm', unit: 'in·lb' },
+        { heading: 'shop', key: null, unit: null },
+      ],
+      good: 1,
+      bad: [{ line: 3, problems: ['voltageV: "twelve" cannot be read'] }],
+      parts: [battery],
+    };
+    const asked = serving([], {
+      'POST /api/parts/import\\?preview=1': () => read,
+      'POST /api/parts/import': () => ({ ...read, parts: [] }),
+    });
+    show();
+    const file = new File(['kind,name'], 'mine.csv', { type: 'application/vnd.ms-excel' });
+    fireEvent.change(await screen.findByLabelText('Table of parts'), { target: { files: [file] } });
+    const panel = within(await screen.findByRole('dialog', { name: 'What “mine.csv” holds' }));
+    expect(panel.getByText(/^1 part can be brought in; 1 row is wrong\.$/)).toBeTruthy();
+    expect(panel.getByText(/Left out.*“shop”/)).toBeTruthy();
+    expect(panel.getByText('Line 3').parentElement?.textContent).toContain('"twelve" cannot be read');
+    fireEvent.click(panel.getByRole('button', { name: 'Bring in 1 part' }));
+    await screen.findByText('1 part was brought in, 1 row was not.');
+    expect(asked.filter(({ method }) => method === 'POST')).toHaveLength(2);
+  });
+
   it('keeps what was typed where the server refuses it', async () => {
     serving([], { 'POST /api/parts': () => new Refusal(409, 'There is such a part.') });
     show();
