@@ -37,3 +37,22 @@ test('a gearmotor known by its label alone is written down in a build, pulls the
   await bench.getByRole('button', { name: 'Put back Gearmotor off the lift' }).click();
   await expect(bench.getByText(/is back on the shelf/)).toBeVisible();
 });
+
+test('a table of parts is shown before it is brought in, and lies on the shelf after', async ({ bench }) => {
+  await bench.goto('/shelf');
+  const table =
+    'kind,name,type,massKg,voltageV,noLoadRpm,noLoadA,stallTorqueNm [in·lb],stallA,continuousA\n' +
+    'motor,Hoist left,brushed,1.4,12,60,1.5,150,14,3\n' +
+    'motor,Hoist right,brushed,1.4,twelve,60,1.5,150,14,3\n';
+  await bench
+    .getByLabel('Table of parts')
+    .setInputFiles({ name: 'hoists.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  const panel = bench.getByRole('dialog', { name: 'What “hoists.csv” holds' });
+  await expect(panel.getByText('Line 3')).toBeVisible();
+  expect(await complaints(bench)).toEqual([]);
+  await panel.getByRole('button', { name: 'Bring in 1 part' }).press('Enter');
+  await expect(bench.getByText('1 part was brought in, 1 row was not.')).toBeVisible();
+  await bench.getByLabel('Search in names and notes').fill('Hoist');
+  await expect(bench.getByText('Hoist left', { exact: true })).toBeVisible();
+  await expect(bench.getByText(/stalls at 16\.9.N·m/)).toBeVisible();
+});

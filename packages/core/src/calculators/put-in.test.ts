@@ -22,7 +22,11 @@ const TO_SI: readonly (readonly [RegExp, number])[] = [
 ];
 /** In an equation that divides or multiplies by 60, turns are counted a minute, elsewhere in radians a second. */
 const factorOf = (key: string, perMinute: boolean): number =>
-  /[rR]pm(AtLimit)?$/.test(key) ? (perMinute ? 1 : Math.PI / 30) : (TO_SI.find(([end]) => end.test(key))?.[1] ?? 1);
+  /[rR]pm(AtLimit)?$/.test(key)
+    ? perMinute
+      ? 1
+      : Math.PI / 30
+    : (TO_SI.find(([end]) => end.test(key))?.[1] ?? 1);
 
 /** The plain text of an equation as an expression of an independent evaluator. */
 const expressionOf = (numbers: string): string =>

@@ -1,3 +1,4 @@
+export { assertNever } from './assert-never.ts';
 export { NotPhysical } from './not-physical.ts';
 export { notice, onceEach, type Notice } from './notice.ts';
 export { defineCalculator, type Calculator, type WorkedExample } from './calculator.ts';

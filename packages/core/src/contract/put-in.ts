@@ -1,3 +1,4 @@
+import { assertNever } from './assert-never.ts';
 import { expressionFrom, type Expression } from './expression.ts';
 
 /** Symbols of a formula, each with the key that it stands for: of the input, and of the output. */
@@ -97,6 +98,8 @@ function said(expression: Expression, value: Value, raised = false): string {
       return `${expression.kind.charAt(0)}${said(expression.of, value)}${expression.kind.charAt(1)}`;
     case 'total':
       return `${expression.sign} ${said(expression.of, value)}`;
+    default:
+      return assertNever(expression);
   }
 }
 

@@ -1,5 +1,5 @@
 import { STANDARD_GRAVITY, degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
-import { NotPhysical, type Notice } from '../contract/index.ts';
+import { NotPhysical, type Notice, assertNever } from '../contract/index.ts';
 import { innerDriveInput } from '../drive/index.ts';
 import {
   gripForce,
@@ -223,6 +223,8 @@ export function drivenGrip(build: Build, contacts: readonly ContactLoad[]): numb
       return each(axleGrips);
     case 'all':
       return sumOf(axleGrips, (n) => n);
+    default:
+      return assertNever(together);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '../contract/index.ts';
 import { lockedAxle, pivotTurn, skidBendWheeled, skidTurnTracked, skidTurnWheeled } from '../ground/index.ts';
 import { drivenAxles, trackOf, turningOf, wheelbaseOf, type Build, type Duty } from '../vehicle/index.ts';
 import type { ContactLoad, Footing, TurnReport } from './report.ts';
@@ -140,6 +141,8 @@ export function turnOf(build: Build, duty: Duty, footing: Footing): TurnReport |
     case 'swivel':
     case 'none':
       return base;
+    default:
+      return assertNever(turning);
   }
 }
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { radiansToDegrees } from '../quantity/index.ts';
-import { defineCalculator, key } from '../contract/index.ts';
+import { defineCalculator, key, assertNever } from '../contract/index.ts';
 
 const input = z.strictObject({
   driven: z.enum(['rear', 'front', 'all']).meta({ description: 'The driven axle', unit: '' }),
@@ -29,6 +29,8 @@ function gripFraction(i: z.output<typeof input>): readonly [number, number] {
       return [i.friction * ahead - i.rollingCoefficient, 1 + transfer];
     case 'all':
       return [i.friction - i.rollingCoefficient, 1];
+    default:
+      return assertNever(i.driven);
   }
 }
 

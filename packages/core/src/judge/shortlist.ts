@@ -1,3 +1,4 @@
+import { assertNever } from '../contract/index.ts';
 import { trainOf } from '../drive/index.ts';
 import { batteryPack } from '../supply/index.ts';
 import { freshStage } from '../transmission/index.ts';
@@ -96,6 +97,8 @@ function voltsOff(build: Build, part: Part): number {
       if (volts === undefined) return 1;
       return volts < part.leastV ? part.leastV / volts : Math.max(1, volts / part.mostV);
     }
+    default:
+      return assertNever(part);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '../contract/index.ts';
 import type { Cure } from '../judge/index.ts';
 import { showNumber, figure, sentence } from '../quantity/index.ts';
 import { isLoop, stageName, type Stage } from '../transmission/index.ts';
@@ -101,5 +102,7 @@ export function curesOf(build: Build, cure: Cure): readonly Candidate[] {
       return standing(build, cure.dutyId);
     case 'brake':
       return [brakedAll(build)];
+    default:
+      return assertNever(cure);
   }
 }

@@ -1,3 +1,4 @@
+import { assertNever } from '../contract/index.ts';
 import { isQuantity } from '../quantity/index.ts';
 
 /** Steps from the top of a document: keys, and for items of lists their ids. */
@@ -79,6 +80,8 @@ function inverse(change: Change): Change {
       return { ...change, kind: 'remove' };
     case 'remove':
       return { ...change, kind: 'add' };
+    default:
+      return assertNever(change);
   }
 }
 
@@ -127,5 +130,7 @@ function applied(x: unknown, change: Change): unknown {
       };
       return [...x].sort((a, b) => place(a) - place(b));
     }
+    default:
+      return assertNever(change);
   }
 }

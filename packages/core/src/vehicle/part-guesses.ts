@@ -1,3 +1,4 @@
+import { assertNever } from '../contract/index.ts';
 import { CHEMISTRIES, CHEMISTRY_NAMES, type Chemistry } from '../supply/index.ts';
 import type { PartKind } from './part.ts';
 
@@ -76,5 +77,7 @@ export function usualFigures(
         ...missing('continuousA', () => guess(c * packAh, 0.5)),
       };
     }
+    default:
+      return assertNever(kind);
   }
 }

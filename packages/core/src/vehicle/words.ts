@@ -1,3 +1,4 @@
+import { assertNever } from '../contract/index.ts';
 import {
   dimensionOf,
   isQuantity,
@@ -157,5 +158,7 @@ export function inWords(
         'old order',
         'new order',
       );
+    default:
+      return assertNever(main);
   }
 }

@@ -1,3 +1,4 @@
+import { assertNever } from '../contract/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import { drivelineOf, trainOf } from '../drive/index.ts';
 import type { RatioSpan } from '../capability/index.ts';
@@ -52,6 +53,8 @@ export function workingOf(build: Build, opened: Opened, dutyId: string): Working
       return drawWorking(build, duty, line, 'batteryV');
     case 'attainable-speed':
       return attainableWorking(build, duty, line);
+    default:
+      return assertNever(opened);
   }
 }
 

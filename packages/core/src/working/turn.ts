@@ -1,3 +1,4 @@
+import { assertNever } from '../contract/index.ts';
 import {
   demandOf,
   groundOf,
@@ -17,8 +18,9 @@ import { calculated, fixed, from, type Calculation } from './working.ts';
 export function turnWorking(build: Build, duty: Duty, footing: Footing): Calculation | undefined {
   const ground = groundOf(build, duty);
   const turn = demandOf(build, duty).turn;
+  if (!turn) return undefined;
   const track = fixed('trackM', 'Brief, the layout');
-  switch (turn?.turning) {
+  switch (turn.turning) {
     case 'pivot': {
       const given = pivotInput(build, duty, footing);
       return calculated(pivotTurn, given, 'momentNm', [
@@ -61,6 +63,8 @@ export function turnWorking(build: Build, duty: Duty, footing: Footing): Calcula
     case 'swivel':
     case 'none':
       return undefined;
+    default:
+      return assertNever(turn.turning);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '@zubric/core/contract';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { applyChanges, readBuild, type Build, type Change } from '@zubric/core/vehicle';
@@ -101,5 +102,7 @@ function entryOf(entry: Past, build: Build, snapshots: readonly Build[]) {
         ...changesInWords(before, after),
       };
     }
+    default:
+      return assertNever(entry);
   }
 }

@@ -1,3 +1,4 @@
+import { assertNever } from '@zubric/core/contract';
 import { extentOf, fitTo, roundLength, type At, type Fit, type Shape, type Tone } from './shapes.ts';
 
 const WIDTH = 450;
@@ -128,6 +129,8 @@ function Drawn({ shape, fit }: { readonly shape: Shape; readonly fit: Fit }) {
           {shape.text}
         </Text>
       );
+    default:
+      return assertNever(shape);
   }
 }
 

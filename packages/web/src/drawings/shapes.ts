@@ -163,6 +163,8 @@ const reach = (shape: Shape): readonly At[] => {
       return [shape.from, shape.to];
     case 'note':
       return [shape.at];
+    default:
+      return assertNever(shape);
   }
 };
 
@@ -204,3 +206,4 @@ export function roundLength(most: number): number {
   const power = 10 ** Math.floor(Math.log10(most));
   return ([5, 2].find((n) => n * power <= most) ?? 1) * power;
 }
+import { assertNever } from '@zubric/core/contract';

@@ -1,3 +1,4 @@
+import { assertNever } from '@zubric/core/contract';
 import { contest, type Build, type Contested } from '@zubric/core/vehicle';
 import { move, NO_HISTORY, remember, type History } from './history.ts';
 
@@ -148,6 +149,8 @@ export function nextSession(session: Session, event: SessionEvent): Session {
         history: remember(session.history, session.build, event.build, event.at),
         moved: null,
       };
+    default:
+      return assertNever(event);
   }
 }
 

@@ -1,4 +1,4 @@
-import { remembered } from '../../contract/index.ts';
+import { remembered, assertNever } from '../../contract/index.ts';
 import type { Quantity } from '../../quantity/index.ts';
 import { layoutKind, type DrivenTogether } from './kinds.ts';
 import type { Axle, Layout } from './layout.ts';
@@ -80,6 +80,8 @@ export function drivelinesOf(layout: Layout, together: DrivenTogether): number {
       return Math.max(1, axles.length);
     case 'all':
       return 1;
+    default:
+      return assertNever(together);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '@zubric/core/contract';
 import { markStep, type AssemblyOutlook, type PlannedStep } from '@zubric/core/assembly';
 import { typed } from '@zubric/core/quantity';
 import { Hand, TriangleAlert } from 'lucide-react';
@@ -162,6 +163,8 @@ function Standing({ step, steps }: { readonly step: PlannedStep; readonly steps:
         </span>
       );
     }
+    default:
+      return assertNever(step.state);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '@zubric/core/contract';
 import { trainStages } from '@zubric/core/drive';
 import type { Build } from '@zubric/core/vehicle';
 import { stageFigures, type Stage } from '@zubric/core/transmission';
@@ -45,6 +46,8 @@ function drawnStage(stage: Stage, driven: At): DrawnStage {
     case 'gearhead':
     case 'direct':
       return onAxis(stage, driven);
+    default:
+      return assertNever(stage);
   }
 }
 
