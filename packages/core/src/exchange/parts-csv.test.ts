@@ -66,6 +66,21 @@ motor,Short`;
     expect(bad[3]?.problems.join()).toMatch(/kind/);
   });
 
+  it('are told by the line of the file, where a note before has several', () => {
+    const text = `${HEAD},note\nmotor,Good,brushed,1,12,60,1.5,18,14,3,"one\ntwo\nthree"\nmotor,Bad,brushed,1,twelve,60,1.5,18,14,3,`;
+    expect(partsFromCsv(text).bad.map(({ line }) => line)).toEqual([5]);
+  });
+
+  it('take a price whatever money heads it, and a figure in the unit of its key', () => {
+    const { parts, bad } = partsFromCsv(
+      `${HEAD},cost (EUR),Inertia of its rotor [g·cm²]\nmotor,Good,brushed,1,12,60,1.5,18,14,3,9.5,40`,
+    );
+    expect(bad).toEqual([]);
+    expect(parts[0]?.part).toMatchObject({ cost: 9.5, rotorGcm2: 40 });
+    const other = `${HEAD},rotorGcm2 [kg·m²]\nmotor,Good,brushed,1,12,60,1.5,18,14,3,40`;
+    expect(partsFromCsv(other).bad[0]?.problems.join()).toMatch(/is no unit/);
+  });
+
   it('leave out columns that no part has, and say which', () => {
     const { columns, parts } = partsFromCsv(`${HEAD},shop,\nmotor,Good,brushed,1,12,60,1.5,18,14,3,corner,`);
     expect(columns.filter(({ key }) => key === null).map(({ heading }) => heading)).toEqual(['shop', '']);

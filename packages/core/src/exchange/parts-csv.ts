@@ -83,8 +83,10 @@ function columnOf(heading: string): ReadColumn {
   const guess = name.startsWith(GUESSED) && FIGURES.has(name.slice(GUESSED.length)) ? name : undefined;
   const key = NAMES.get(plain(name)) ?? guess ?? null;
   const unit = found?.[2]?.trim() ?? '';
-  const dimension = key === null ? undefined : FIGURES.get(key)?.dimension;
-  return { heading, key, unit: dimension && unit !== '' ? symbolOf(dimension, unit) : null };
+  const field = key === null ? undefined : FIGURES.get(key);
+  // A price has no unit of ours, whatever money stands in its heading; nor has a count.
+  const measured = field && (field.dimension !== 'number' || field.unit !== undefined);
+  return { heading, key, unit: measured && unit !== '' ? symbolOf(field.dimension, unit) : null };
 }
 
 /** The symbol of a unit that is written in any of its ways; as it is where the dimension has none such. */
@@ -97,8 +99,9 @@ type Cell = { readonly value: unknown } | { readonly problem: string };
 
 function figureFrom(text: string, field: PartField, unit: string | null): Cell {
   const known = dimensionOf(field.dimension).units.some(({ symbol }) => symbol === unit);
-  if (unit !== null && !known) return { problem: `"${unit}" is no unit of ${field.title.toLowerCase()}` };
-  const assumedUnit = unit ?? (field.quantityOf(1).unit || undefined);
+  if (unit !== null && !known && unit !== field.unit)
+    return { problem: `"${unit}" is no unit of ${field.title.toLowerCase()}` };
+  const assumedUnit = (known ? unit : undefined) ?? (field.quantityOf(1).unit || undefined);
   const read = readQuantity(text, field.dimension, assumedUnit === undefined ? {} : { assumedUnit });
   return read.ok
     ? { value: field.figureOf({ value: read.value, unit: read.unit, origin: 'typed' }) }
@@ -130,7 +133,10 @@ function cellOf(text: string, { key, unit }: ReadColumn): Cell {
 }
 
 /** One row as a part, or what is wrong with it, each by the heading of its column. */
-function partOf(cells: readonly string[], columns: readonly ReadColumn[]): Part | readonly string[] {
+function partOf(
+  cells: readonly string[],
+  columns: readonly ReadColumn[],
+): Part | { readonly problems: readonly string[] } {
   const made: Record<string, unknown> = { id: 'new' };
   const problems: string[] = [];
   columns.forEach((column, n) => {
@@ -144,11 +150,18 @@ function partOf(cells: readonly string[], columns: readonly ReadColumn[]): Part 
     }
   });
   if (cells.length > columns.length) problems.push('it has more cells than there are columns');
-  if (problems.length > 0) return problems;
-  if (!PART_KINDS.includes(made.kind as PartKind)) return [`kind: this is one of ${PART_KINDS.join(', ')}`];
+  if (problems.length > 0) return { problems };
+  if (!PART_KINDS.includes(made.kind as PartKind))
+    return { problems: [`kind: this is one of ${PART_KINDS.join(', ')}`] };
   const read = partSchema.safeParse(made);
-  return read.success ? read.data : problemsOf(read.error).map(({ path, message }) => `${path}: ${message}`);
+  return read.success
+    ? read.data
+    : { problems: problemsOf(read.error).map(({ path, message }) => `${path}: ${message}`) };
 }
+
+/** Lines of the file that a row takes: a note may have several. */
+const linesOf = (cells: readonly string[]): number =>
+  1 + cells.reduce((sum, cell) => sum + (cell.match(/\r\n|\r|\n/g)?.length ?? 0), 0);
 
 /**
  * Parts from CSV with a heading line. Columns are headed by the keys of a part or by their titles, in any order, with a
@@ -174,11 +187,14 @@ export function partsFromCsv(text: string): ReadParts {
     );
   const parts: { line: number; part: Part }[] = [];
   const bad: BadRow[] = [];
-  rows.forEach((cells, n) => {
-    if (cells.every((cell) => cell.trim() === '')) return;
+  let next = 1 + linesOf(headings);
+  for (const cells of rows) {
+    const line = next;
+    next += linesOf(cells);
+    if (cells.every((cell) => cell.trim() === '')) continue;
     const read = partOf(cells, columns);
-    if (Array.isArray(read)) bad.push({ line: n + 2, problems: read as string[] });
-    else parts.push({ line: n + 2, part: read as Part });
-  });
+    if ('id' in read) parts.push({ line, part: read });
+    else bad.push({ line, problems: read.problems });
+  }
   return { columns, parts, bad };
 }

@@ -154,6 +154,37 @@ describe('a motor by what is printed on it', () => {
     expect(contradictions[0]?.follows).toBeCloseTo(sheet.stallTorqueNm, 9);
   });
 
+  it('tells a speed without load that does not go with the rated load, in SI', () => {
+    const { contradictions } = motorFromPrint({
+      voltageV: 24,
+      ratedW: 300,
+      ratedRpm: 3000,
+      ratedA: 18,
+      noLoadRpm: 2500,
+    });
+    const [speed] = contradictions;
+    expect(speed).toMatchObject({ title: 'Speed without load', dimension: 'rotation' });
+    expect(speed?.printed).toBeCloseTo((2500 * Math.PI) / 30, 9);
+    expect(speed?.follows).toBeGreaterThan((3000 * Math.PI) / 30);
+  });
+
+  it('tells of the output what is printed of the output, behind a gearhead too', () => {
+    const law = { voltageV: 12, k: 0.02, ohm: 0.5, idleA: 1 };
+    const sheet = sheetOf(law);
+    const [ratio, through] = [30, 0.75];
+    const atOutput = {
+      ...only(sheet, 'noLoadA', 'stallA'),
+      noLoadRpm: sheet.noLoadRpm / ratio,
+      gearRatio: ratio,
+      gearEfficiency: through,
+    };
+    const stallTorqueNm = sheet.stallTorqueNm * ratio * through;
+    expect(motorFromPrint({ ...atOutput, stallTorqueNm }).contradictions).toEqual([]);
+    const [torque] = motorFromPrint({ ...atOutput, stallTorqueNm: 2 * stallTorqueNm }).contradictions;
+    expect(torque?.printed).toBeCloseTo(2 * stallTorqueNm, 9);
+    expect(torque?.follows).toBeCloseTo(stallTorqueNm, 9);
+  });
+
   it('refuses more power out than in, and says so of what it gives and draws', () => {
     expect(() => motorFromPrint({ voltageV: 24, ratedW: 300, ratedRpm: 3000, ratedA: 12 })).toThrow(
       /more than 288.W drawn/,

@@ -33,6 +33,7 @@ export interface MotorFigures {
 export interface Contradiction {
   readonly title: string;
   readonly dimension: Dimension;
+  /** Both in SI. */
   readonly printed: number;
   readonly follows: number;
 }
@@ -210,7 +211,8 @@ const USUAL = Object.fromEntries(GUESS_NAMES.map((guess) => [guess, usual(guess)
 
 /** The figures at one set of guesses. */
 function figuresAt(printed: PrintedMotor, g: Guesses) {
-  const p = bare(printed, printed.gearEfficiency ?? g.gear);
+  const gear = printed.gearEfficiency ?? g.gear;
+  const p = bare(printed, gear);
   const solved = byResistance(p, g) ?? byEnds(p, g) ?? byRated(p, g);
   if (!solved)
     throw new NotPhysical(
@@ -235,7 +237,7 @@ function figuresAt(printed: PrintedMotor, g: Guesses) {
     stallA,
     continuousA: p.ratedA ?? g.allDay * stallA,
   };
-  return { figures, used, solved, p };
+  return { figures, used, solved, gear };
 }
 
 /** From where to where each figure goes as the guesses do; what does not move is left out. */
@@ -263,38 +265,48 @@ function orNothing<T>(work: () => T): T | undefined {
   }
 }
 
-/** What is printed beside what the model comes to: the same law gives both where they go together. */
-function contradictionsOf({ p, solved }: ReturnType<typeof figuresAt>): Contradiction[] {
+/**
+ * What is printed beside what the law makes of the rest, each of the shaft that it is printed of: the two are one where
+ * the figures go together.
+ */
+function contradictionsOf(
+  printed: PrintedMotor,
+  { solved, gear }: ReturnType<typeof figuresAt>,
+): Contradiction[] {
   const { resistanceOhm, k, idleA } = solved;
-  const { voltageV } = p;
-  const ratedNm = p.ratedTorqueNm ?? (p.ratedW && p.ratedRpm && p.ratedW / rpmToRadS(p.ratedRpm));
+  const { voltageV, gearRatio = 1 } = printed;
+  const through = printed.gearRatio === undefined ? 1 : gear;
+  const ratedRadS = printed.ratedRpm && rpmToRadS(printed.ratedRpm);
+  const ratedNm = printed.ratedTorqueNm ?? (printed.ratedW && ratedRadS && printed.ratedW / ratedRadS);
+  /** Torque and speed of the printed shaft at a current of the motor. */
+  const torqueAt = (amps: number): number => k * (amps - idleA) * gearRatio * through;
+  const speedAt = (amps: number): number => (voltageV - amps * resistanceOhm) / k / gearRatio;
   const check = (
     title: string,
     dimension: Dimension,
-    printed: number | undefined,
+    said: number | undefined,
     follows: number,
   ): Contradiction[] =>
-    printed !== undefined && Math.abs(printed / follows - 1) > APART
-      ? [{ title, dimension, printed, follows }]
+    said !== undefined && Math.abs(said / follows - 1) > APART
+      ? [{ title, dimension, printed: said, follows }]
       : [];
   return [
-    ...check('Stall torque', 'torque', p.stallTorqueNm, k * (voltageV / resistanceOhm - idleA)),
-    ...check('Stall current', 'current', p.stallA, voltageV / resistanceOhm),
-    ...check('Current without load', 'current', p.noLoadA, idleA),
-    ...(p.kvRpmPerV === undefined || p.noLoadRpm === undefined
+    ...check(
+      'Speed without load',
+      'rotation',
+      printed.noLoadRpm && rpmToRadS(printed.noLoadRpm),
+      speedAt(idleA),
+    ),
+    ...check('Stall torque', 'torque', printed.stallTorqueNm, torqueAt(voltageV / resistanceOhm)),
+    ...check('Stall current', 'current', printed.stallA, voltageV / resistanceOhm),
+    ...check('Current without load', 'current', printed.noLoadA, idleA),
+    ...check('Speed constant', 'number', printed.kvRpmPerV, radSToRpm(1 / k)),
+    ...(printed.ratedA === undefined
       ? []
-      : check('Speed constant', 'number', p.kvRpmPerV, 1 / (k * (Math.PI / 30)))),
-    ...(ratedNm === undefined || p.ratedA === undefined
+      : check('Rated torque', 'torque', ratedNm, torqueAt(printed.ratedA))),
+    ...(ratedNm === undefined
       ? []
-      : check('Rated torque', 'torque', ratedNm, k * (p.ratedA - idleA))),
-    ...(ratedNm === undefined || p.ratedRpm === undefined
-      ? []
-      : check(
-          'Rated speed',
-          'number',
-          p.ratedRpm,
-          radSToRpm((voltageV - (idleA + ratedNm / k) * resistanceOhm) / k),
-        )),
+      : check('Rated speed', 'rotation', ratedRadS, speedAt(idleA + ratedNm / (k * gearRatio * through)))),
   ];
 }
 
@@ -343,6 +355,6 @@ export function motorFromPrint(printed: PrintedMotor): FoundMotor {
     ),
     between,
     settles: [...used].map((guess) => SETTLES[guess]),
-    contradictions: contradictionsOf(found),
+    contradictions: contradictionsOf(printed, found),
   };
 }

@@ -73,7 +73,7 @@ export async function importParts(
   const taken = new Set(
     preview
       ? await store.taken(kept.map(({ part }) => part.id))
-      : (await store.createAll(kept.map(({ part }) => part))).taken,
+      : await store.add(kept.map(({ part }) => part)),
   );
   const told = [
     ...bad,

@@ -12,45 +12,33 @@ export interface PartsAsked {
   readonly aside: boolean;
 }
 
-const rowOf = ({ id, kind, name, ...rest }: Part) => ({
-  id,
-  kind,
-  name,
-  data: { id, kind, name, ...rest } as Part,
-});
+const rowOf = (part: Part) => ({ id: part.id, kind: part.kind, name: part.name, data: part });
 
-/** Many parts in one transaction. */
-function manyParts(database: EntityManager) {
-  return {
-    /** Several at once, all of them or none; those whose id is taken are left out and given back. */
-    createAll: (all: readonly Part[]): Promise<{ readonly made: number; readonly taken: string[] }> =>
-      database.transaction(async (manager) => {
-        let made = 0;
-        const there = new Set<string>();
-        for (let n = 0; n < all.length; n += AT_ONCE) {
-          const some = all.slice(n, n + AT_ONCE);
-          const { raw } = await manager
-            .getRepository(partEntity)
-            .createQueryBuilder()
-            .insert()
-            .values(some.map(rowOf))
-            .orIgnore()
-            .returning('id')
-            .execute();
-          const ids = new Set((raw as readonly { readonly id: string }[]).map(({ id }) => id));
-          made += ids.size;
-          for (const { id } of some) if (!ids.has(id)) there.add(id);
-        }
-        return { made, taken: [...there] };
-      }),
-  };
-}
+/** Adds parts, all of them or none; gives the ids that were taken already, whose parts are left out. */
+const addTo = (database: EntityManager, all: readonly Part[]): Promise<string[]> =>
+  database.transaction(async (manager) => {
+    const there: string[] = [];
+    for (let n = 0; n < all.length; n += AT_ONCE) {
+      const some = all.slice(n, n + AT_ONCE);
+      const { raw } = await manager
+        .getRepository(partEntity)
+        .createQueryBuilder()
+        .insert()
+        .values(some.map(rowOf))
+        .orIgnore()
+        .returning('id')
+        .execute();
+      const added = new Set((raw as readonly { readonly id: string }[]).map(({ id }) => id));
+      there.push(...some.filter(({ id }) => !added.has(id)).map(({ id }) => id));
+    }
+    return there;
+  });
 
 /** The parts shelf in the database. */
 export function partStore(database: EntityManager) {
   const parts = () => database.getRepository(partEntity);
   return {
-    ...manyParts(database),
+    add: (all: readonly Part[]): Promise<string[]> => addTo(database, all),
 
     list: ({ kind, aside }: PartsAsked): Promise<PartRow[]> =>
       parts().find({
@@ -72,18 +60,6 @@ export function partStore(database: EntityManager) {
       ).map(({ id }) => id),
 
     find: (id: string): Promise<PartRow | null> => parts().findOneBy({ id }),
-
-    /** Undefined where its id is taken. */
-    async create(part: Part): Promise<PartRow | undefined> {
-      const { raw } = await parts()
-        .createQueryBuilder()
-        .insert()
-        .values(rowOf(part))
-        .orIgnore()
-        .returning('id')
-        .execute();
-      return (raw as readonly unknown[]).length > 0 ? parts().findOneByOrFail({ id: part.id }) : undefined;
-    },
 
     /** Saves over the version that the change started from; undefined where the part has moved on since. */
     async save(part: Part, version: number): Promise<PartRow | undefined> {

@@ -16,7 +16,7 @@ import { Choice } from '../fields/Choice.tsx';
 import { TextField } from '../fields/TextField.tsx';
 import { ComesTo } from './ComesTo.tsx';
 import { FormQuantity } from './FormQuantity.tsx';
-import { partOfDraft, workedOut, type Drafted, type PartDraft } from './part-draft.ts';
+import { FOUND, partOfDraft, workedOut, type Drafted, type PartDraft } from './part-draft.ts';
 
 interface Props {
   readonly draft: PartDraft;
@@ -181,16 +181,6 @@ function Printed({ draft, onChange, onUnread }: FieldsProps) {
   );
 }
 
-/** Figures that a motor's own are found from, where it is new. */
-const FOUND: ReadonlySet<string> = new Set([
-  'voltageV',
-  'noLoadRpm',
-  'noLoadA',
-  'stallTorqueNm',
-  'stallA',
-  'continuousA',
-]);
-
 /** Figures that most do without. */
 const LATER: ReadonlySet<string> = new Set([
   'bodyDiameterMm',
@@ -213,7 +203,7 @@ interface FiguresProps extends FieldsProps {
 function Figures({ draft, found, isNew, onChange, onUnread }: FiguresProps) {
   const say = useSay();
   const fields = partFields(draft.kind).filter(
-    ({ key }) => !(draft.kind === 'motor' && isNew && FOUND.has(key)),
+    ({ key }) => !(draft.kind === 'motor' && isNew && FOUND.some((found) => found === key)),
   );
   const usualOf = ({ key, dimension, quantityOf }: PartField): string | undefined => {
     const guess = found.usual[key];

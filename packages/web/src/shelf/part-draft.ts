@@ -83,7 +83,8 @@ export interface Drafted {
   readonly problem?: Words;
 }
 
-const FOUND = ['voltageV', 'noLoadRpm', 'noLoadA', 'stallTorqueNm', 'stallA', 'continuousA'] as const;
+/** Figures that a new motor's are found from what is printed on it. */
+export const FOUND = ['voltageV', 'noLoadRpm', 'noLoadA', 'stallTorqueNm', 'stallA', 'continuousA'] as const;
 
 /** The plain figures of a draft. */
 function figuresOf({ kind, figures }: PartDraft): Record<string, number> {
