@@ -6,13 +6,8 @@ export { dcMotorFit } from './dc-motor-fit.ts';
 export { dcMotorPoint } from './dc-motor-point.ts';
 export { motorHeat } from './motor-heat.ts';
 export { seriesMotorPoint } from './series-motor-point.ts';
-export {
-  motorFromPrint,
-  type Contradiction,
-  type FoundMotor,
-  type MotorFigures,
-  type PrintedMotor,
-} from './printed-motor.ts';
+export { motorFromPrint, type Contradiction, type FoundMotor, type MotorFigures } from './printed-motor.ts';
+export type { PrintedMotor } from './printed-law.ts';
 export { printedFields, printedFrom, type PrintedKey, type PrintedSoFar } from './printed-fields.ts';
 export { brushlessConstants } from './brushless-constants.ts';
 export { servoMotor } from './servo-motor.ts';

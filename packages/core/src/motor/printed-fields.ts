@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { fieldsOf, quantity, radSToRpm, type NumberField, type Quantity } from '../quantity/index.ts';
-import type { PrintedMotor } from './printed-motor.ts';
+import type { PrintedMotor } from './printed-law.ts';
 
 const positive = { above: 0 } as const;
 

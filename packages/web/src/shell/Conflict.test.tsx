@@ -98,6 +98,6 @@ describe('two on one build', () => {
     await waitFor(() => expect(state()).toContain('theirs 33'), { timeout: 20_000 });
     fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
     expect(state()).toContain('mine 20');
-    expect(screen.getByRole('log').textContent).toContain('undone:');
+    await waitFor(() => expect(screen.getByRole('log').textContent).toContain('undone:'));
   });
 });

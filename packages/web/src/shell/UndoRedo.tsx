@@ -1,9 +1,12 @@
-import { differencesBetween, inWords } from '@zubric/core/vehicle';
 import { Redo2, Undo2 } from 'lucide-react';
-import { useEffect } from 'react';
+import { Suspense, lazy, useEffect } from 'react';
 import { useBuild } from '../session/BuildSession.tsx';
+import { fetchAhead } from '../common/fetch-ahead.ts';
 import { withCommand } from '../common/keys.ts';
-import { useUnits } from '../common/units.tsx';
+
+/** Not fetched with the build, but ahead of the first step back: nothing else that a build opens with tells changes in words. */
+const loadMoved = async () => ({ default: (await import('./Moved.tsx')).Moved });
+const Moved = lazy(loadMoved);
 
 /** Z and Y as everywhere: back with Ctrl Z, forth with Ctrl Shift Z or Ctrl Y. */
 function wayOf(event: KeyboardEvent): 'undo' | 'redo' | undefined {
@@ -25,6 +28,7 @@ const isBrowsers = (target: EventTarget | null): boolean =>
 /** Undo and redo over the whole build, from any station. */
 export function UndoRedo() {
   const { session, undo, redo } = useBuild();
+  useEffect(() => fetchAhead([loadMoved]), []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const way = wayOf(event);
@@ -40,7 +44,7 @@ export function UndoRedo() {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [undo, redo]);
-  const { history } = session;
+  const { history, moved } = session;
   const button = 'p-1 enabled:hover:bg-soft disabled:opacity-40';
   return (
     <span className="flex items-center">
@@ -66,29 +70,13 @@ export function UndoRedo() {
       >
         <Redo2 size={18} aria-hidden />
       </button>
-      <Moved />
-    </span>
-  );
-}
-
-/** What the last step back or forth did: it may have been at another station. */
-function Moved() {
-  const { session } = useBuild();
-  const { system } = useUnits();
-  const { moved } = session;
-  const text = moved
-    ? differencesBetween(moved.from, moved.to)
-        .map((difference) => inWords(difference, moved.from, moved.to, system).text)
-        .join('; ')
-    : '';
-  return (
-    <span
-      role="log"
-      aria-label="Undone and redone"
-      className="max-w-80 truncate pl-1 text-[14px] text-bar-soft max-md:hidden"
-      title={text}
-    >
-      {moved && `${moved.way === 'undo' ? 'undone' : 'redone'}: ${text}`}
+      <span
+        role="log"
+        aria-label="Undone and redone"
+        className="max-w-80 truncate pl-1 text-[14px] text-bar-soft max-md:hidden"
+      >
+        <Suspense>{moved && <Moved {...moved} />}</Suspense>
+      </span>
     </span>
   );
 }
