@@ -1,32 +1,14 @@
 import { PART_KINDS, PART_STATES, PART_STATE_WORDS, type Part } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
-import {
-  columnFilteringFeature,
-  createColumnHelper,
-  createFilteredRowModel,
-  createSortedRowModel,
-  filterFn_equals,
-  filterFn_includesString,
-  rowSortingFeature,
-  sortFn_alphanumeric,
-  tableFeatures,
-  useTable,
-} from '@tanstack/react-table';
+import { createColumnHelper, useTable } from '@tanstack/react-table';
 import { useState } from 'react';
+import { listFeatures } from '../common/list-features.ts';
 import { SortHeader } from '../common/SortHeader.tsx';
 import { useSay } from '../common/units.tsx';
 import { Choice } from '../fields/Choice.tsx';
 import { figuresOf, voltsOf } from './figures.ts';
 
-const features = tableFeatures({
-  columnFilteringFeature,
-  rowSortingFeature,
-  filteredRowModel: createFilteredRowModel(),
-  sortedRowModel: createSortedRowModel(),
-  filterFns: { equals: filterFn_equals, includes: filterFn_includesString },
-  sortFns: { alphanumeric: sortFn_alphanumeric },
-});
-const column = createColumnHelper<typeof features, Part>();
+const column = createColumnHelper<typeof listFeatures, Part>();
 const COLUMNS = column.columns([
   column.accessor((part) => `${part.name} ${part.note}`, {
     id: 'part',
@@ -61,7 +43,7 @@ export function ShelfTable({ parts, aside, onAside, ...does }: Props) {
   const [kind, setKind] = useState<string>('all');
   const [state, setState] = useState<string>('all');
   const table = useTable({
-    features,
+    features: listFeatures,
     columns: COLUMNS,
     data: parts,
     getRowId: ({ id }) => id,

@@ -1,34 +1,17 @@
 import { addOwnLine, partsCsv, partsTotal, type AssemblyOutlook, type PartLine } from '@zubric/core/assembly';
 import { PART_STATES, PART_STATE_WORDS, type PartState } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
-import {
-  columnFilteringFeature,
-  createColumnHelper,
-  createFilteredRowModel,
-  createSortedRowModel,
-  filterFn_equals,
-  rowSortingFeature,
-  sortFn_alphanumeric,
-  tableFeatures,
-  useTable,
-} from '@tanstack/react-table';
+import { createColumnHelper, useTable } from '@tanstack/react-table';
 import { useId, useState } from 'react';
 import { download } from '../../common/download.ts';
+import { listFeatures } from '../../common/list-features.ts';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { NameForm } from '../../fields/NameForm.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { PartRow } from './PartRow.tsx';
 
-const features = tableFeatures({
-  columnFilteringFeature,
-  rowSortingFeature,
-  filteredRowModel: createFilteredRowModel(),
-  sortedRowModel: createSortedRowModel(),
-  filterFns: { equals: filterFn_equals },
-  sortFns: { alphanumeric: sortFn_alphanumeric },
-});
-const column = createColumnHelper<typeof features, PartLine>();
+const column = createColumnHelper<typeof listFeatures, PartLine>();
 const COLUMNS = column.columns([
   column.accessor('name', { id: 'name', sortFn: 'alphanumeric' }),
   column.accessor(({ state }) => state, { id: 'state', filterFn: 'equals' }),
@@ -72,7 +55,7 @@ export function PartsTable({ outlook }: { readonly outlook: AssemblyOutlook }) {
   const total = partsTotal(outlook.lines);
   const overdue = new Set(outlook.overdue.map((line) => line.id));
   const table = useTable({
-    features,
+    features: listFeatures,
     columns: COLUMNS,
     data: outlook.lines,
     getRowId: (line) => line.id,
