@@ -1,7 +1,6 @@
-import type { DutyReport } from '../capability/index.ts';
 import { groundOf } from '../demand/index.ts';
-import { drivelineOf, trainOf, type Driveline } from '../drive/index.ts';
-import { evaluate, type LinkId, type Report } from '../judge/index.ts';
+import { drivelineOf, trainOf } from '../drive/index.ts';
+import { evaluate } from '../judge/index.ts';
 import {
   asTwoAxles,
   batteryOf,
@@ -11,81 +10,15 @@ import {
   trackOf,
   wheelbaseOf,
   type Build,
-  type Duty,
 } from '../vehicle/index.ts';
-import {
-  isStated,
-  ratioWorking,
-  workingOf,
-  workingOfLink,
-  workingOfOuting,
-  type Calculation,
-  type Working,
-} from '../working/index.ts';
+import { ratioWorking, workingOfOuting } from '../working/index.ts';
 import { STANDARD_GRAVITY, radiansToDegrees } from '../quantity/index.ts';
-import { NotPhysical } from '../contract/index.ts';
 import { launchOfBuild } from '../simulate/index.ts';
 import type { CalculatorName, GivenTo } from './registry.ts';
 import { chainLoad, timingBeltInput, wormInput, type Stage, type StageOf } from '../transmission/index.ts';
+import { asInDuty, asInLink, asWorked, instead, type Fill, type Known, type Source } from './fill.ts';
 
 type Values = Readonly<Record<string, unknown>>;
-
-interface Source {
-  readonly build: Build;
-  readonly duty: Duty;
-  readonly report: Report;
-  readonly of: DutyReport;
-  readonly line: Driveline | undefined;
-}
-
-/** What is known of a calculator's inputs; a key with the value undefined must be empty. */
-type Known<Given> = { readonly [K in keyof Given]?: Given[K] | undefined };
-
-/** What a build says of the inputs of the calculator of that name; undefined where it says nothing. */
-type Fill<Given> = (source: Source, name: string) => Known<Given> | undefined;
-
-/** The calculator that worked out a number of the report, or one of the steps behind it. */
-function stepOf(working: Working | undefined, name: string): Calculation | undefined {
-  if (!working || isStated(working)) return undefined;
-  if (working.calculator === name) return working;
-  for (const input of working.inputs) {
-    const found = stepOf(input.working, name);
-    if (found) return found;
-  }
-  return undefined;
-}
-
-const asWorked =
-  <Given>(working: (source: Source) => Working | undefined): Fill<Given> =>
-  (source, name) => {
-    try {
-      // A step by a calculator was asked with what that calculator takes.
-      return stepOf(working(source), name)?.given as Known<Given> | undefined;
-    } catch (error) {
-      // The duty is past its parts: the build has no such numbers.
-      if (error instanceof NotPhysical) return undefined;
-      throw error;
-    }
-  };
-
-const asInDuty = <Given>(opened: Parameters<typeof workingOf>[1]): Fill<Given> =>
-  asWorked(({ build, duty }) => workingOf(build, opened, duty.id));
-
-const asInLink = <Given>(id: LinkId, side: 'needs' | 'has'): Fill<Given> =>
-  asWorked(({ build, report, duty }) => {
-    const links = report.links.filter(({ link }) => link === id);
-    const link = links.find(({ dutyId }) => dutyId === duty.id) ?? links[0];
-    return link && workingOfLink(build, link, side);
-  });
-
-/** The same, with keys that must be empty beside it. */
-const instead =
-  <Given>(fill: Fill<Given>, ...empty: readonly (keyof Given & string)[]): Fill<Given> =>
-  (source, name) => {
-    const filled = fill(source, name);
-    const emptied = Object.fromEntries(empty.map((key) => [key, undefined])) as Known<Given>;
-    return filled && { ...emptied, ...filled };
-  };
 
 const dataSheet: Fill<GivenTo<'dc-motor-constants'>> = ({ build }) => {
   const motor = motorOf(build);

@@ -159,14 +159,17 @@ describe('a motor by what is printed on it', () => {
     [0.86, 0],
     [1.14, 0],
     [1.16, 1],
-  ])('lets figures stand 15 % apart and no further (common practice, no source): %s gives %s', (share, told) => {
-    const sheet = sheetOf({ voltageV: 12, k: 0.02, ohm: 0.5, idleA: 1 });
-    const { contradictions } = motorFromPrint({
-      ...only(sheet, 'noLoadRpm', 'noLoadA', 'stallA'),
-      stallTorqueNm: share * sheet.stallTorqueNm,
-    });
-    expect(contradictions).toHaveLength(told);
-  });
+  ])(
+    'lets figures stand 15 % apart and no further (common practice, no source): %s gives %s',
+    (share, told) => {
+      const sheet = sheetOf({ voltageV: 12, k: 0.02, ohm: 0.5, idleA: 1 });
+      const { contradictions } = motorFromPrint({
+        ...only(sheet, 'noLoadRpm', 'noLoadA', 'stallA'),
+        stallTorqueNm: share * sheet.stallTorqueNm,
+      });
+      expect(contradictions).toHaveLength(told);
+    },
+  );
 
   it('tells a speed without load that does not go with the rated load, in SI', () => {
     const { contradictions } = motorFromPrint({

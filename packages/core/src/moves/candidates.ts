@@ -1,11 +1,8 @@
-import { TYRES, TYRE_TITLES, surfacePair, type Tyre } from '../ground/index.ts';
 import type { LinkReport } from '../judge/index.ts';
-import { showNumber, typed, figure, sentence } from '../quantity/index.ts';
+import { showNumber, typed, figure, sentence, scaled } from '../quantity/index.ts';
 import { batteryPack } from '../supply/index.ts';
 import {
-  layoutKind,
   batteryOf,
-  changeAxle,
   choosePart,
   driverOf,
   massAllUp,
@@ -18,11 +15,20 @@ import {
 } from '../vehicle/index.ts';
 import { brake, frictionBrake, quickerBrake } from './brake-candidates.ts';
 import { MOST_OVER_RATED, type Asked, type Candidate, type Generator } from './candidate.ts';
-import { scaled } from '../quantity/index.ts';
 import { ballast, lighter, lowerLoad, onTheTug, weight } from './load-candidates.ts';
 import { otherHub, stifferMount, strongerPart } from './path-candidates.ts';
 import { atItsBest, lowerGear, ratios } from './ratio-candidates.ts';
 import { otherKind, smallerOnAxle, stronger, teeth, widerDriver } from './stage-candidates.ts';
+import {
+  wheels,
+  secondAxle,
+  differential,
+  track,
+  shorterTracks,
+  steeringLinkage,
+  bothWheels,
+  otherTyres,
+} from './running-gear-candidates.ts';
 
 const withDuty = (build: Build, id: string, part: Partial<Duty>): Build => ({
   ...build,
@@ -101,145 +107,6 @@ const lessLean: Generator = ({ build, duty }) =>
         };
       })
     : [];
-
-/** Smaller or larger driven wheels. */
-const wheels: Generator = ({ build }) =>
-  build.layout.drum
-    ? []
-    : [0.9, 1.1, 1.25].map((by) => {
-        const axles = build.layout.axles.map((axle) =>
-          axle.driven ? { ...axle, diameter: scaled(axle.diameter, by) } : axle,
-        );
-        const size = axles.find(({ driven }) => driven)?.diameter.value ?? 0;
-        return {
-          text: sentence`Driven wheels of ${figure(size, 'length')}`,
-          cost: 'other wheels, and the frame at another height',
-          build: { ...build, layout: { ...build.layout, axles } },
-        };
-      });
-
-/** A second axle driven, where one is and its motors are each a wheel's or an axle's own. */
-const secondAxle: Generator = ({ build }) => {
-  const { axles, kind } = build.layout;
-  if (!layoutKind(kind).steersAxle && !layoutKind(kind).onRails) return [];
-  const undriven = axles.filter((axle) => !axle.driven);
-  return undriven.length === 0
-    ? []
-    : [
-        {
-          text: 'Every axle driven, all as one',
-          cost: 'shafts or chains to the other axle',
-          build: {
-            ...build,
-            layout: { ...build.layout, axles: axles.map((axle) => ({ ...axle, driven: true })) },
-            drive: { ...build.drive, together: 'all' },
-          },
-        },
-      ];
-};
-
-const differential: Generator = ({ build }) =>
-  build.drive.together === 'wheel' || build.drive.together === 'side'
-    ? []
-    : [
-        build.drive.differential === 'locked'
-          ? {
-              text: 'A differential instead of the live axle',
-              cost: 'a differential to buy and fit; it gives all to the wheel that spins',
-              build: { ...build, drive: { ...build.drive, differential: 'open' as const } },
-            }
-          : {
-              text: 'A live axle instead of the differential',
-              cost: 'it pushes straight on in bends',
-              build: { ...build, drive: { ...build.drive, differential: 'locked' as const } },
-            },
-      ];
-
-/** A narrower or wider stand. */
-const track: Generator = ({ build }) =>
-  [0.7, 0.85, 1.2, 1.4].map((by) => {
-    const axles = build.layout.axles.map((axle) => ({ ...axle, track: scaled(axle.track, by) }));
-    const widest = Math.max(...axles.map((axle) => axle.track.value));
-    const apart = figure(widest, 'length');
-    return {
-      text: layoutKind(build.layout.kind).onTracks
-        ? sentence`The tracks ${apart} apart`
-        : sentence`A track of ${apart}`,
-      cost: by > 1 ? 'a wider vehicle: mind gates and doors' : 'a narrower stand',
-      build: { ...build, layout: { ...build.layout, axles } },
-    };
-  });
-
-/** Tracks that stand shorter on the ground scrub less. */
-const shorterTracks: Generator = ({ build }) =>
-  layoutKind(build.layout.kind).onTracks
-    ? [0.8, 0.65].map((by) => {
-        const axles = build.layout.axles.map((axle) =>
-          axle.contactLength ? { ...axle, contactLength: scaled(axle.contactLength, by) } : axle,
-        );
-        const longest = Math.max(...axles.map((axle) => axle.contactLength?.value ?? 0));
-        return {
-          text: sentence`Tracks of ${figure(longest, 'length')} on the ground`,
-          cost: 'more weight on less ground',
-          build: { ...build, layout: { ...build.layout, axles } },
-        };
-      })
-    : [];
-
-const steeringLinkage: Generator = ({ build }) =>
-  build.steering
-    ? [1.5, 2].map((by) => {
-        const linkageRatio = scaled(
-          build.steering?.linkageRatio ?? { value: 1, unit: ': 1', origin: 'typed' },
-          by,
-        );
-        return {
-          text: sentence`A steering linkage of ${figure(linkageRatio.value, 'ratio')}`,
-          cost: `${showNumber(by)} times the way from lock to lock`,
-          build: { ...build, steering: build.steering && { ...build.steering, linkageRatio } },
-        };
-      })
-    : [];
-
-/** Both wheels of a pair driven, where only one is. */
-const bothWheels: Generator = ({ build }) =>
-  build.layout.axles.some(({ drivenSide }) => drivenSide)
-    ? [
-        {
-          text: 'Both wheels of the pair driven',
-          cost: 'a drive for the other wheel',
-          build: {
-            ...build,
-            layout: {
-              ...build.layout,
-              axles: build.layout.axles.map(({ drivenSide: _one, ...axle }) => axle),
-            },
-          },
-        },
-      ]
-    : [];
-
-/** Other tyres on what is driven, where its ground is one of the table. */
-const otherTyres: Generator = ({ build, duty }) => {
-  const ground = build.grounds.find(({ id }) => id === duty?.groundId);
-  const axles = build.layout.axles.filter(
-    ({ driven, form }) => driven && (form === 'wheel' || form === 'track'),
-  );
-  const [first] = axles;
-  if (!first || !ground?.surface) return [];
-  const surface = ground.surface;
-  const grips = (tyre: Tyre): number => surfacePair(surface, tyre).friction[0];
-  return TYRES.filter(
-    (tyre) => /track/.test(tyre) === (first.form === 'track') && grips(tyre) > grips(first.tyre),
-  )
-    .sort((a, b) => grips(b) - grips(a))
-    .slice(0, 2)
-    .map((tyre) => ({
-      text: `Driven wheels with ${TYRE_TITLES[tyre]} instead of ${TYRE_TITLES[first.tyre]}`,
-      cost: 'other tyres',
-      build: axles.reduce((b, { id }) => changeAxle(b, id, { tyre }), build),
-    }));
-};
 
 /** A share of full command that the top speed then keeps to, rounded down to whole per cents. */
 const cappedCommand: Generator = ({ build, link }) => {
