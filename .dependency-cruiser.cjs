@@ -4,6 +4,7 @@ const CORE = [
   'contract',
   'ground',
   'transmission',
+  'making',
   'motor',
   'supply',
   'vehicle',

@@ -10,6 +10,9 @@ type Values = Readonly<Record<string, unknown>>;
 /** What a key's number is multiplied by for SI, from the end of its name (calculators.md). */
 const TO_SI: readonly (readonly [RegExp, number])[] = [
   [/Mm2$/, 1e-6],
+  [/GCm3$/, 1e3],
+  [/Cm3$/, 1e-6],
+  [/[a-z]G$/, 1e-3],
   [/Mm$/, 1e-3],
   [/Deg$/, Math.PI / 180],
   [/PerV$/, 1],

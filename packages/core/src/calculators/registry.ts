@@ -1,113 +1,207 @@
 import type { z } from 'zod';
 import type { Calculator } from '../contract/index.ts';
-import { attainableSpeed, ratioWindowSum } from '../capability/index.ts';
-import * as ground from '../ground/index.ts';
-import * as motor from '../motor/index.ts';
-import { launchOfVehicle, simulateLaunch } from '../simulate/index.ts';
-import * as supply from '../supply/index.ts';
-import * as transmission from '../transmission/index.ts';
-import * as trials from '../trials/index.ts';
+import { beltTension } from '../making/belt-tension.ts';
+import { boltTightening } from '../making/bolt-tightening.ts';
+import { filament } from '../making/filament.ts';
+import { printFit } from '../making/print-fit.ts';
+import { attainableSpeed } from '../capability/attainable-speed.ts';
+import { ratioWindowSum } from '../capability/ratio-window.ts';
+import { ackermann } from '../ground/ackermann.ts';
+import { axleLoads } from '../ground/axle-loads.ts';
+import { balancePlant } from '../ground/balance-plant.ts';
+import { catchLean } from '../ground/catch-lean.ts';
+import { cornerSpeed } from '../ground/corner-speed.ts';
+import { gripForce } from '../ground/grip-force.ts';
+import { gripLimitedGrade } from '../ground/grip-limited-grade.ts';
+import { innerDrive } from '../ground/inner-drive.ts';
+import { loadedMass } from '../ground/loaded-mass.ts';
+import { lockedAxle } from '../ground/locked-axle.ts';
+import { meanRolling } from '../ground/mean-rolling.ts';
+import { obstacleClimb } from '../ground/obstacle-climb.ts';
+import { areaTime, routeTime, speedUp } from '../ground/outing-times.ts';
+import { pivotTurn } from '../ground/pivot-turn.ts';
+import { reactionRun } from '../ground/reaction-run.ts';
+import { roadLoad } from '../ground/road-load.ts';
+import { sideTip } from '../ground/side-tip.ts';
+import { skidBendWheeled } from '../ground/skid-bend-wheeled.ts';
+import { skidTurnTracked } from '../ground/skid-turn-tracked.ts';
+import { skidTurnWheeled } from '../ground/skid-turn-wheeled.ts';
+import { slideAcross } from '../ground/slide-across.ts';
+import { soilThrust } from '../ground/soil-thrust.ts';
+import { startingPower } from '../ground/starting-power.ts';
+import { steerTorque } from '../ground/steer-torque.ts';
+import { stopping } from '../ground/stopping.ts';
+import { sumOfForces } from '../ground/sum-of-forces.ts';
+import { tipAngles } from '../ground/tip-angles.ts';
+import { tippingMoments } from '../ground/tipping-moments.ts';
+import { towedLoad } from '../ground/towed-load.ts';
+import { trackSinkage } from '../ground/track-sinkage.ts';
+import { wheelLoads } from '../ground/wheel-loads.ts';
+import { wheelSinkage } from '../ground/wheel-sinkage.ts';
+import { wheelTorque } from '../ground/wheel-torque.ts';
+import { brushlessConstants } from '../motor/brushless-constants.ts';
+import { dcMotorAtVoltage } from '../motor/dc-motor-at-voltage.ts';
+import { dcMotorConstants } from '../motor/dc-motor-constants.ts';
+import { dcMotorFit } from '../motor/dc-motor-fit.ts';
+import { dcMotorPoint } from '../motor/dc-motor-point.ts';
+import { motorHeat } from '../motor/motor-heat.ts';
+import { seriesMotorPoint } from '../motor/series-motor-point.ts';
+import { servoMotor } from '../motor/servo-motor.ts';
+import { steppingMotorTorque } from '../motor/stepping-motor-torque.ts';
+import { launchOfVehicle, simulateLaunch } from '../simulate/simulate-launch.ts';
+import { batteryPack } from '../supply/battery-pack.ts';
+import { batterySag } from '../supply/battery-sag.ts';
+import { driverDraw } from '../supply/driver-draw.ts';
+import { energyDrawn } from '../supply/energy-drawn.ts';
+import { fullCommandPoint } from '../supply/full-command.ts';
+import { fuseChoice } from '../supply/fuse-choice.ts';
+import { outingDraw } from '../supply/outing-draw.ts';
+import { runTime } from '../supply/run-time.ts';
+import { wire } from '../supply/wire.ts';
+import { allowedLoad } from '../transmission/allowed-load.ts';
+import { bevelPair } from '../transmission/bevel-pair.ts';
+import { boltCircle } from '../transmission/bolt-circle.ts';
+import { chainDrive } from '../transmission/chain-drive.ts';
+import { chainPitch } from '../transmission/chain-pitch.ts';
+import { clampHold } from '../transmission/clamp-hold.ts';
+import { deliveredTorque } from '../transmission/delivered-torque.ts';
+import { frictionBelt } from '../transmission/friction-belt.ts';
+import { frictionWheel } from '../transmission/friction-wheel.ts';
+import { gearBending } from '../transmission/gear-bending.ts';
+import { gearModule } from '../transmission/gear-module.ts';
+import { gearPair } from '../transmission/gear-pair.ts';
+import { gearTrain } from '../transmission/gear-train.ts';
+import { keyShear } from '../transmission/key-shear.ts';
+import { largestSprocket } from '../transmission/largest-sprocket.ts';
+import { motorLoad } from '../transmission/motor-load.ts';
+import { mountPull } from '../transmission/mount-pull.ts';
+import { planetary } from '../transmission/planetary.ts';
+import { playSum } from '../transmission/play-sum.ts';
+import { pressFit } from '../transmission/press-fit.ts';
+import { reflectedInertia } from '../transmission/reflected-inertia.ts';
+import { rimPull } from '../transmission/rim-pull.ts';
+import { setScrewHold } from '../transmission/set-screw-hold.ts';
+import { shaftTorsion } from '../transmission/shaft-torsion.ts';
+import { spool } from '../transmission/spool.ts';
+import { teethForRatio } from '../transmission/teeth-for-ratio.ts';
+import { timingBelt } from '../transmission/timing-belt.ts';
+import { torqueHeld } from '../transmission/torque-held.ts';
+import { trackLoop } from '../transmission/track-loop.ts';
+import { trainRatio } from '../transmission/train-ratio.ts';
+import { tyreHold } from '../transmission/tyre-hold.ts';
+import { wormLeadAngle } from '../transmission/worm-lead-angle.ts';
+import { wormPair } from '../transmission/worm-pair.ts';
+import { effectiveDiameter, encoderCounts, travelCounts, veer } from '../trials/calibration.ts';
+import { coastDown } from '../trials/coast-down.ts';
+import { compareTrials } from '../trials/compare-trials.ts';
+import { matchMotors } from '../trials/match-motors.ts';
+import { odometrySquare } from '../trials/odometry-square.ts';
+import { trialSummary } from '../trials/trial-summary.ts';
 
 const ALL = [
-  ground.roadLoad,
-  ground.loadedMass,
-  ground.axleLoads,
-  ground.gripForce,
-  ground.wheelTorque,
-  ground.gripLimitedGrade,
-  ground.obstacleClimb,
-  ground.skidTurnTracked,
-  ground.skidTurnWheeled,
-  ground.sideTip,
-  ground.stopping,
-  ground.wheelSinkage,
-  ground.steerTorque,
-  ground.wheelLoads,
-  ground.tipAngles,
-  ground.cornerSpeed,
-  ground.pivotTurn,
-  ground.lockedAxle,
-  ground.trackSinkage,
-  ground.soilThrust,
-  ground.towedLoad,
-  ground.meanRolling,
-  ground.innerDrive,
-  ground.catchLean,
-  ground.balancePlant,
-  ground.reactionRun,
-  ground.skidBendWheeled,
-  ground.slideAcross,
-  ground.tippingMoments,
-  ground.sumOfForces,
-  ground.routeTime,
-  ground.speedUp,
-  ground.areaTime,
-  ground.startingPower,
-  transmission.planetary,
-  transmission.trackLoop,
-  transmission.shaftTorsion,
-  transmission.keyShear,
-  transmission.setScrewHold,
-  transmission.boltCircle,
-  transmission.clampHold,
-  transmission.pressFit,
-  transmission.tyreHold,
-  transmission.torqueHeld,
-  transmission.playSum,
-  transmission.mountPull,
-  transmission.reflectedInertia,
-  transmission.gearPair,
-  transmission.gearBending,
-  transmission.wormPair,
-  transmission.timingBelt,
-  transmission.frictionBelt,
-  transmission.chainDrive,
-  transmission.bevelPair,
-  transmission.frictionWheel,
-  transmission.rimPull,
-  transmission.gearTrain,
-  transmission.spool,
-  transmission.trainRatio,
-  transmission.motorLoad,
-  transmission.deliveredTorque,
-  transmission.allowedLoad,
-  transmission.gearModule,
-  transmission.wormLeadAngle,
-  transmission.chainPitch,
-  transmission.largestSprocket,
-  transmission.teethForRatio,
-  motor.dcMotorConstants,
-  motor.dcMotorPoint,
-  motor.dcMotorAtVoltage,
-  motor.dcMotorFit,
-  motor.seriesMotorPoint,
-  motor.brushlessConstants,
-  motor.servoMotor,
-  motor.steppingMotorTorque,
-  motor.motorHeat,
-  supply.batteryPack,
-  supply.batterySag,
-  supply.runTime,
-  supply.wire,
-  supply.fuseChoice,
-  supply.driverDraw,
-  supply.fullCommandPoint,
-  supply.outingDraw,
-  supply.energyDrawn,
+  roadLoad,
+  loadedMass,
+  axleLoads,
+  wheelLoads,
+  gripForce,
+  wheelTorque,
   attainableSpeed,
+  gripLimitedGrade,
+  obstacleClimb,
+  towedLoad,
+  meanRolling,
+  sumOfForces,
+  wheelSinkage,
+  trackSinkage,
+  soilThrust,
+  pivotTurn,
+  skidTurnWheeled,
+  skidTurnTracked,
+  steerTorque,
+  ackermann,
+  lockedAxle,
+  sideTip,
+  tipAngles,
+  cornerSpeed,
+  tippingMoments,
+  slideAcross,
+  skidBendWheeled,
+  catchLean,
+  balancePlant,
+  reactionRun,
+  innerDrive,
+  stopping,
   ratioWindowSum,
-  trials.travelCounts,
-  trials.encoderCounts,
-  trials.effectiveDiameter,
-  trials.veer,
-  ground.ackermann,
-  trials.trialSummary,
-  trials.compareTrials,
-  trials.matchMotors,
-  trials.odometrySquare,
-  trials.coastDown,
+  gearTrain,
+  trainRatio,
+  deliveredTorque,
+  motorLoad,
+  teethForRatio,
+  planetary,
+  wormPair,
+  bevelPair,
+  spool,
+  chainDrive,
+  timingBelt,
+  frictionBelt,
+  frictionWheel,
+  rimPull,
+  trackLoop,
+  gearPair,
+  largestSprocket,
+  gearModule,
+  chainPitch,
+  wormLeadAngle,
+  gearBending,
+  shaftTorsion,
+  keyShear,
+  setScrewHold,
+  boltCircle,
+  clampHold,
+  pressFit,
+  tyreHold,
+  torqueHeld,
+  mountPull,
+  playSum,
+  reflectedInertia,
+  allowedLoad,
+  dcMotorConstants,
+  dcMotorPoint,
+  dcMotorAtVoltage,
+  dcMotorFit,
+  brushlessConstants,
+  servoMotor,
+  steppingMotorTorque,
+  seriesMotorPoint,
+  fullCommandPoint,
+  motorHeat,
   simulateLaunch,
   launchOfVehicle,
+  batteryPack,
+  driverDraw,
+  outingDraw,
+  energyDrawn,
+  batterySag,
+  runTime,
+  speedUp,
+  routeTime,
+  areaTime,
+  startingPower,
+  wire,
+  fuseChoice,
+  beltTension,
+  boltTightening,
+  printFit,
+  filament,
+  travelCounts,
+  encoderCounts,
+  effectiveDiameter,
+  veer,
+  odometrySquare,
+  coastDown,
+  trialSummary,
+  compareTrials,
+  matchMotors,
 ] as const;
 
 /** The names by which calculators are called, in commands, addresses and the API. */

@@ -28,6 +28,8 @@ const GREATEST_OVERSPEED = 64;
 
 export const attainableSpeed = defineCalculator({
   name: 'attainable-speed',
+  topic: 'ground',
+  asks: 'How fast does it go with full command?',
   title: 'How fast it goes with full command',
   purpose:
     'The speed at which the greatest pull of the motors, grip included, meets what holds the vehicle back.',

@@ -100,6 +100,8 @@ const windowOutput = z.strictObject({
 /** The window of one duty by itself. */
 export const ratioWindowSum = defineCalculator({
   name: 'ratio-window',
+  topic: 'ratio',
+  asks: 'Which ratios suit this motor and duty?',
   title: 'Which ratios suit a motor and a duty',
   purpose: 'Between which ratios torque and speed of a duty both hold, just so and at the rule.',
   input: windowInput,

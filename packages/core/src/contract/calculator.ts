@@ -1,6 +1,21 @@
 import type { z } from 'zod';
 import type { Symbols } from './put-in.ts';
 
+/** What a builder comes with, in the order of the work. */
+export const TOPICS = {
+  ground: 'Will it climb, turn and stop?',
+  ratio: 'Which ratio?',
+  lengths: 'How long a belt or chain, how far apart?',
+  inHand: 'What have I in hand?',
+  strength: 'Will it hold?',
+  motor: 'What will the motor do?',
+  supply: 'How long will it run?',
+  making: 'Tighten, print, put together',
+  distance: 'How far did it go?',
+  trials: 'Is it really better?',
+} as const;
+export type Topic = keyof typeof TOPICS;
+
 /** A worked case and where it comes from. Only the keys given in `output` are promised. */
 export interface WorkedExample {
   readonly origin: string;
@@ -13,6 +28,9 @@ export interface WorkedExample {
 /** One named, pure calculation of the trade. */
 export interface Calculator<Input extends z.ZodType, Output extends z.ZodType, Name extends string = string> {
   readonly name: Name;
+  /** The question that a builder comes with, under what it is about. */
+  readonly topic: Topic;
+  readonly asks: string;
   readonly title: string;
   readonly purpose: string;
   readonly input: Input;

@@ -1,7 +1,7 @@
 export { assertNever } from './assert-never.ts';
 export { NotPhysical } from './not-physical.ts';
 export { notice, onceEach, type Notice } from './notice.ts';
-export { defineCalculator, type Calculator, type WorkedExample } from './calculator.ts';
+export { TOPICS, defineCalculator, type Calculator, type Topic, type WorkedExample } from './calculator.ts';
 export * as key from './keys.ts';
 export { once, remembered } from './remembered.ts';
 export { sumOf, type Runs, type Sum } from './sum.ts';

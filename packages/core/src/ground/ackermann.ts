@@ -16,6 +16,8 @@ const output = z.strictObject({
 
 export const ackermann = defineCalculator({
   name: 'ackermann',
+  topic: 'ground',
+  asks: 'How far does each front wheel turn?',
   title: 'Steering angles',
   purpose: 'How far each front wheel turns so that none scrubs.',
   input,

@@ -26,6 +26,8 @@ const output = z.strictObject({
 
 export const axleLoads = defineCalculator({
   name: 'axle-loads',
+  topic: 'ground',
+  asks: 'How much weight is on each axle?',
   title: 'Weight on each axle',
   purpose: 'How grade, speeding up and a hitch move the weight between two axles.',
   input,

@@ -27,6 +27,8 @@ const LOOPS_A_FALL = 10;
 
 export const balancePlant = defineCalculator({
   name: 'balance-plant',
+  topic: 'ground',
+  asks: 'How fast does a balancer fall?',
   title: 'How fast a balancer falls',
   purpose: 'How fast a lean grows by itself, and how often a controller must correct it.',
   input,

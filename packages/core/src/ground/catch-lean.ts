@@ -23,6 +23,8 @@ const output = z.strictObject({
 
 export const catchLean = defineCalculator({
   name: 'catch-lean',
+  topic: 'ground',
+  asks: 'What does catching a lean take?',
   title: 'Catching a lean',
   purpose: 'The push that a two-wheeled balancer needs to hold a lean, and how fast the lean grows.',
   input,

@@ -20,6 +20,8 @@ const output = z.strictObject({
 
 export const cornerSpeed = defineCalculator({
   name: 'corner-speed',
+  topic: 'ground',
+  asks: 'How fast may it go round a turn?',
   title: 'How fast round a turn',
   purpose:
     'The speed at which a vehicle slides or tips in a turn, and how far one on two wheels in line leans.',

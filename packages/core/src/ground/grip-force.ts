@@ -12,6 +12,8 @@ const output = z.strictObject({
 
 export const gripForce = defineCalculator({
   name: 'grip-force',
+  topic: 'ground',
+  asks: 'How hard can the wheels push before they slip?',
   title: 'Grip of the driven wheels',
   purpose: 'The most force that the driven wheels can put on the ground.',
   input,

@@ -36,6 +36,8 @@ function gripFraction(i: z.output<typeof input>): readonly [number, number] {
 
 export const gripLimitedGrade = defineCalculator({
   name: 'grip-limited-grade',
+  topic: 'ground',
+  asks: 'How steep before a wheel slips or it rears?',
   title: 'Steepest grade that grip allows',
   purpose: 'Whether a vehicle slips or tips first on a steady climb, by which axle is driven.',
   input,

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { gripLimitedGrade } from './grip-limited-grade.ts';
 import { STANDARD_GRAVITY, degreesToRadians } from '../quantity/index.ts';
-import { axleLoads, gripLimitedGrade, roadLoad } from './index.ts';
+import { axleLoads, roadLoad } from './index.ts';
 
 const level = {
   massKg: 100,

@@ -1,6 +1,5 @@
 export { ackermann } from './ackermann.ts';
 export { axleLoads } from './axle-loads.ts';
-export { gripLimitedGrade } from './grip-limited-grade.ts';
 export { obstacleClimb } from './obstacle-climb.ts';
 export { roadLoad } from './road-load.ts';
 export { sideTip } from './side-tip.ts';
@@ -12,7 +11,6 @@ export { wheelSinkage } from './wheel-sinkage.ts';
 export { gripForce } from './grip-force.ts';
 export { loadedMass } from './loaded-mass.ts';
 export { wheelTorque } from './wheel-torque.ts';
-export { balancePlant } from './balance-plant.ts';
 export { catchLean } from './catch-lean.ts';
 export { cornerSpeed } from './corner-speed.ts';
 export { innerDrive } from './inner-drive.ts';

@@ -18,6 +18,8 @@ const output = z.strictObject({
 
 export const innerDrive = defineCalculator({
   name: 'inner-drive',
+  topic: 'ground',
+  asks: 'How hard can a sphere push from inside?',
   title: 'A sphere driven from inside',
   purpose: 'What a mass that climbs inside a sphere can push with, and how the turning shell counts.',
   input,

@@ -26,6 +26,8 @@ const output = z.strictObject({
 
 export const loadedMass = defineCalculator({
   name: 'loaded-mass',
+  topic: 'ground',
+  asks: 'What does it weigh loaded, and where is the middle?',
   title: 'Mass and centre of gravity with a load',
   purpose: 'What the vehicle weighs with what it carries, and where the middle of it all sits.',
   input,

@@ -28,6 +28,8 @@ const FULL_SLIP = 0.1;
 
 export const lockedAxle = defineCalculator({
   name: 'locked-axle',
+  topic: 'ground',
+  asks: 'Does a locked axle push straight on?',
   title: 'Steering against a locked axle',
   purpose:
     'Whether the steered wheels can turn a vehicle whose driven wheels cannot turn at different speeds.',

@@ -11,6 +11,8 @@ const input = z.strictObject({
 
 export const meanRolling = defineCalculator({
   name: 'mean-rolling',
+  topic: 'ground',
+  asks: 'What do wheels and castors drag together?',
   title: 'Rolling of unlike wheels together',
   purpose: 'One rolling coefficient for a vehicle whose wheels, castors or sliders drag differently.',
   input,

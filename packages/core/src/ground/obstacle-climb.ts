@@ -19,6 +19,8 @@ const output = z.strictObject({
 
 export const obstacleClimb = defineCalculator({
   name: 'obstacle-climb',
+  topic: 'ground',
+  asks: 'Will the wheel get over the step?',
   title: 'A wheel at a step',
   purpose: 'Torque, push and friction that take one rigid wheel over a square step.',
   input,

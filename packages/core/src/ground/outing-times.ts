@@ -3,6 +3,8 @@ import { defineCalculator, key } from '../contract/index.ts';
 
 export const routeTime = defineCalculator({
   name: 'route-time',
+  topic: 'supply',
+  asks: 'How long does a route take?',
   title: 'Time for a route',
   purpose: 'How long a leg that is driven several times takes.',
   input: z.strictObject({
@@ -36,6 +38,8 @@ export const routeTime = defineCalculator({
 
 export const speedUp = defineCalculator({
   name: 'speed-up',
+  topic: 'supply',
+  asks: 'How hard must it speed up?',
   title: 'Getting up to speed',
   purpose: 'How hard it must speed up to be at its speed within a distance or a time.',
   input: z
@@ -72,6 +76,8 @@ export const speedUp = defineCalculator({
 
 export const areaTime = defineCalculator({
   name: 'area-time',
+  topic: 'supply',
+  asks: 'How long does a patch take?',
   title: 'Time for an area',
   purpose: 'How far and how long it takes to cover a patch in strips.',
   input: z.strictObject({

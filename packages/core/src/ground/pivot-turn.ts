@@ -24,6 +24,8 @@ const output = z.strictObject({
 
 export const pivotTurn = defineCalculator({
   name: 'pivot-turn',
+  topic: 'ground',
+  asks: 'Do two driven wheels turn it on the spot?',
   title: 'Turning on the spot, two wheels driven',
   purpose:
     'The thrust of each of two driven wheels that turns a vehicle with castors, omni wheels or sliders.',

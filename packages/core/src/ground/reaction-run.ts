@@ -22,6 +22,8 @@ const output = z.strictObject({
 
 export const reactionRun = defineCalculator({
   name: 'reaction-run',
+  topic: 'ground',
+  asks: 'How far does it run before the brake bites?',
   title: 'Before the brake bites',
   purpose: 'How far a vehicle runs while its brake is called for, and how fast it is by then downhill.',
   input,

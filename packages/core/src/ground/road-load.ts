@@ -28,6 +28,8 @@ const output = z.strictObject({
 
 export const roadLoad = defineCalculator({
   name: 'road-load',
+  topic: 'ground',
+  asks: 'How hard must it pull?',
   title: 'Force to move a vehicle',
   purpose: 'The force along the ground, split into rolling, grade, drag, speeding up and towing.',
   input,

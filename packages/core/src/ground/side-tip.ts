@@ -36,6 +36,8 @@ function halfTrack(i: Input): number {
 
 export const sideTip = defineCalculator({
   name: 'side-tip',
+  topic: 'ground',
+  asks: 'When does it tip sideways?',
   title: 'Tipping sideways',
   purpose: 'Side slope and cornering speed at which a vehicle tips or slides, on three wheels or four.',
   input,

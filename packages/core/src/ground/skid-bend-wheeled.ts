@@ -28,6 +28,8 @@ export const FULL_SLIP_DEG = 8;
 
 export const skidBendWheeled = defineCalculator({
   name: 'skid-bend-wheeled',
+  topic: 'ground',
+  asks: 'What do fixed wheels drag round a bend?',
   title: 'Fixed wheels round a bend',
   purpose: 'How much fixed wheels drag sideways in a bend: next to nothing where it is wide.',
   input,

@@ -21,6 +21,8 @@ const output = z.strictObject({
 
 export const skidTurnTracked = defineCalculator({
   name: 'skid-turn-tracked',
+  topic: 'ground',
+  asks: 'What does a turn ask of the tracks?',
   title: 'Turning on tracks',
   purpose: 'Thrust of each track in a slow turn on firm ground.',
   input,

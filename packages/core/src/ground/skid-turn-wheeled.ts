@@ -20,6 +20,8 @@ const output = z.strictObject({
 
 export const skidTurnWheeled = defineCalculator({
   name: 'skid-turn-wheeled',
+  topic: 'ground',
+  asks: 'Can fixed wheels turn on the spot?',
   title: 'Turning on the spot with fixed wheels',
   purpose: 'The most thrust that four fixed wheels need to turn on the spot.',
   input,

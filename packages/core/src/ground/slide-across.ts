@@ -26,6 +26,8 @@ const output = z.strictObject({
 
 export const slideAcross = defineCalculator({
   name: 'slide-across',
+  topic: 'ground',
+  asks: 'Does it slide sideways while it pushes?',
   title: 'Sliding sideways',
   purpose: 'Whether wheels that push or brake still hold a vehicle on a side slope or in a bend.',
   input,

@@ -11,6 +11,8 @@ const input = z.strictObject({
 
 export const soilThrust = defineCalculator({
   name: 'soil-thrust',
+  topic: 'ground',
+  asks: 'How hard can soft ground be pushed?',
   title: 'What soft ground can be pushed with',
   purpose: 'The most force that the ground under wheels or tracks takes before it shears.',
   input,

@@ -11,6 +11,8 @@ const input = z.strictObject({
 
 export const startingPower = defineCalculator({
   name: 'starting-power',
+  topic: 'supply',
+  asks: 'What do frequent starts cost?',
   title: 'What starting again and again costs',
   purpose: 'The mean power that frequent starts add, where nothing is given back in stopping.',
   input,

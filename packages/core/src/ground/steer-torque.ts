@@ -20,6 +20,8 @@ const output = z.strictObject({
 
 export const steerTorque = defineCalculator({
   name: 'steer-torque',
+  topic: 'ground',
+  asks: 'How strong must the steering servo be?',
   title: 'Turning a standing wheel',
   purpose: 'Torque that a steering servo needs at a standstill.',
   input,

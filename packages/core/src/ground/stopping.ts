@@ -55,6 +55,8 @@ export const slowingBy = (i: Input): number => Math.max(0, forces(i).deceleratio
 
 export const stopping = defineCalculator({
   name: 'stopping',
+  topic: 'ground',
+  asks: 'How far does it take to stop, and does it hold?',
   title: 'Stopping and holding',
   purpose: 'Distance and time to a stand on a grade, and whether the brake holds it there.',
   input,

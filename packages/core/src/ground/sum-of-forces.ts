@@ -11,6 +11,8 @@ const input = z.strictObject({
 
 export const sumOfForces = defineCalculator({
   name: 'sum-of-forces',
+  topic: 'ground',
+  asks: 'What do road, turn and step ask together?',
   title: 'All forces along the ground together',
   purpose: 'What a duty asks at once: the road, soft ground, a turn, a step.',
   input,

@@ -19,6 +19,8 @@ const output = z.strictObject({
 
 export const tipAngles = defineCalculator({
   name: 'tip-angles',
+  topic: 'ground',
+  asks: 'When does it tip, and over which edge?',
   title: 'Tipping over any edge',
   purpose:
     'The slopes at which a vehicle on three or more contacts tips back, forward, sideways, and at worst.',

@@ -92,6 +92,8 @@ function overEnds(i: Input): Moments[] {
 
 export const tippingMoments = defineCalculator({
   name: 'tipping-moments',
+  topic: 'ground',
+  asks: 'What tips it, and what holds it?',
   title: 'What tips it and what holds it',
   purpose:
     'Over which edge a vehicle is nearest to tipping with grade, side slope, speeding up or slowing, bend and hitch at once.',

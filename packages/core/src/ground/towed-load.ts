@@ -13,6 +13,8 @@ const input = z.strictObject({
 
 export const towedLoad = defineCalculator({
   name: 'towed-load',
+  topic: 'ground',
+  asks: 'How hard does a trailer pull?',
   title: 'Pull of a towed load',
   purpose: 'What pulls at the hitch: the rolling, the grade and the speeding up of what is towed.',
   input,

@@ -19,6 +19,8 @@ const output = z.strictObject({
 
 export const trackSinkage = defineCalculator({
   name: 'track-sinkage',
+  topic: 'ground',
+  asks: 'How deep does a track sink?',
   title: 'A track in soft ground',
   purpose: 'How deep a track sinks, and the drag of it.',
   input,

@@ -74,6 +74,8 @@ function bearingOf(i: Input) {
 
 export const wheelLoads = defineCalculator({
   name: 'wheel-loads',
+  topic: 'ground',
+  asks: 'How much weight is on each wheel?',
   title: 'Weight on each wheel',
   purpose: 'How a vehicle on any number of wheels shares its weight, on a slope, in a turn and with a hitch.',
   input,

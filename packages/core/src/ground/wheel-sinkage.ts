@@ -25,6 +25,8 @@ const GREATEST_EXPONENT = 1.3;
 
 export const wheelSinkage = defineCalculator({
   name: 'wheel-sinkage',
+  topic: 'ground',
+  asks: 'How deep does a wheel sink?',
   title: 'A wheel in soft ground',
   purpose: 'How deep a rigid wheel sinks, and the drag of it.',
   input,

@@ -11,6 +11,8 @@ const output = z.strictObject({ torqueNm: key.real('Torque at each driven wheel'
 
 export const wheelTorque = defineCalculator({
   name: 'wheel-torque',
+  topic: 'ground',
+  asks: 'What torque does each wheel need?',
   title: 'Torque at each wheel',
   purpose: 'The torque that each driven wheel must turn into force along the ground.',
   input,

@@ -22,6 +22,8 @@ const output = z.strictObject({
 
 export const brushlessConstants = defineCalculator({
   name: 'brushless-constants',
+  topic: 'motor',
+  asks: 'What does a brushless motor give by its kV?',
   title: 'A brushless motor by its kV',
   purpose: 'Torque, speed and power of a brushless motor with its controller, from kV and resistance.',
   input,

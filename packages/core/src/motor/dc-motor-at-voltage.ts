@@ -15,6 +15,8 @@ const output = z.strictObject({
 
 export const dcMotorAtVoltage = defineCalculator({
   name: 'dc-motor-at-voltage',
+  topic: 'motor',
+  asks: 'What does it do at another voltage?',
   title: 'A brushed motor at another voltage',
   purpose: 'How the figures of a data sheet change with the voltage.',
   input,

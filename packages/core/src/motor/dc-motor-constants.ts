@@ -19,6 +19,8 @@ const GREATEST_MISMATCH = 0.15;
 
 export const dcMotorConstants = defineCalculator({
   name: 'dc-motor-constants',
+  topic: 'motor',
+  asks: 'What does its data sheet say about it?',
   title: 'Constants of a brushed motor from its data sheet',
   purpose: 'Resistance, speed and torque constants from no-load and stall figures.',
   input: dataSheet,

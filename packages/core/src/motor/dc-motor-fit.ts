@@ -46,6 +46,8 @@ function noLoadOf(readings: Readings): readonly [number, readonly Notice[]] {
 
 export const dcMotorFit = defineCalculator({
   name: 'dc-motor-fit',
+  topic: 'motor',
+  asks: 'Which motor is this, by bench readings?',
   title: 'A motor from bench readings',
   purpose: 'Constants of an unknown or salvaged brushed motor from readings of voltage, current and speed.',
   input,

@@ -40,6 +40,8 @@ function currentOf(i: Input): number {
 
 export const dcMotorPoint = defineCalculator({
   name: 'dc-motor-point',
+  topic: 'motor',
+  asks: 'What does it do at one load?',
   title: 'A brushed motor at one load',
   purpose: 'Torque, current, speed, power and heat of a motor at one torque, current or speed.',
   input,

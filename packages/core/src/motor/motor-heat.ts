@@ -45,6 +45,8 @@ function timeToLimit(
 
 export const motorHeat = defineCalculator({
   name: 'motor-heat',
+  topic: 'motor',
+  asks: 'How hot does it get?',
   title: 'How hot a motor gets',
   purpose: 'Steady temperature, time to the limit and current a winding stands all day.',
   input,

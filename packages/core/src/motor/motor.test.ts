@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dcMotorAtVoltage, dcMotorConstants, dcMotorPoint } from './index.ts';
+import { dcMotorAtVoltage } from './dc-motor-at-voltage.ts';
+import { dcMotorConstants, dcMotorPoint } from './index.ts';
 
 const sheet = { voltageV: 24, noLoadRpm: 3000, noLoadA: 1.1, stallTorqueNm: 3.2, stallA: 44 };
 

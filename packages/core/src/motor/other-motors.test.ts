@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { brushlessConstants, dcMotorPoint, servoMotor, steppingMotorTorque } from './index.ts';
+import { steppingMotorTorque } from './stepping-motor-torque.ts';
+import { servoMotor } from './servo-motor.ts';
+import { brushlessConstants } from './brushless-constants.ts';
+import { dcMotorPoint } from './index.ts';
 
 interface Stepper {
   readonly holdingTorqueNm: number;

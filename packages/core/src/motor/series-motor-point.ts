@@ -20,6 +20,8 @@ const output = z.strictObject({
 
 export const seriesMotorPoint = defineCalculator({
   name: 'series-motor-point',
+  topic: 'motor',
+  asks: 'What does a series-wound motor do?',
   title: 'A series-wound motor at one load',
   purpose: 'Current, speed and power of a series-wound (universal) motor below saturation.',
   input,

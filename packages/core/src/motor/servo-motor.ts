@@ -24,6 +24,8 @@ const MOST_SHARE = 0.5;
 
 export const servoMotor = defineCalculator({
   name: 'servo-motor',
+  topic: 'motor',
+  asks: 'How fast is a servo under a load?',
   title: 'A servo under a load',
   purpose: 'Speed and power of a servo, or a servo that turns on and on, at a voltage and a torque.',
   input,

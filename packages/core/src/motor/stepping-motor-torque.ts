@@ -65,6 +65,8 @@ function pullOut({ k, ohm: r, reactance: x, backV: e, driveA: d, supplyV: v }: P
 
 export const steppingMotorTorque = defineCalculator({
   name: 'stepping-motor-torque',
+  topic: 'motor',
+  asks: 'What does a stepping motor pull at a speed?',
   title: 'What a stepping motor pulls at a speed',
   purpose: 'Greatest steady torque of a two-phase stepping motor at a speed, on sine currents.',
   input,

@@ -87,6 +87,8 @@ const scalarsOf = ({ finalMps, distanceM, energyJ, peakA, timeTo90S }: ReturnTyp
 
 export const simulateLaunch = defineCalculator({
   name: 'simulate-launch',
+  topic: 'motor',
+  asks: 'How does it start from rest?',
   title: 'A launch from rest',
   purpose: 'Speed, distance, energy and peak current of a start at full command.',
   input,
@@ -171,6 +173,8 @@ const buildInput = input.omit({ series: true }).extend({
 /** The launch as a build states it: both constants of its motor, and what it pulls. */
 export const launchOfVehicle = defineCalculator({
   name: 'launch-with-pull',
+  topic: 'motor',
+  asks: 'How does it start with something in tow?',
   title: 'A launch from rest with a pull at the hitch',
   purpose: 'A start at full command where the motor has two constants and something is pulled.',
   input: buildInput,

@@ -53,6 +53,8 @@ const output = z.strictObject({
 
 export const batteryPack = defineCalculator({
   name: 'battery-pack',
+  topic: 'supply',
+  asks: 'What do these cells make?',
   title: 'A pack from its cells',
   purpose: 'Voltage, capacity, energy and resistance of cells in series and parallel.',
   input,

@@ -53,6 +53,8 @@ function drawnCurrent(i: z.output<typeof input>): number {
 
 export const batterySag = defineCalculator({
   name: 'battery-sag',
+  topic: 'supply',
+  asks: 'How far does the battery sag?',
   title: 'Voltage under load',
   purpose: 'How far a battery sags for a current or a power.',
   input,

@@ -20,6 +20,8 @@ const output = z.strictObject({
 
 export const driverDraw = defineCalculator({
   name: 'driver-draw',
+  topic: 'supply',
+  asks: 'What do the motors draw from it?',
   title: 'What motors draw from the battery',
   purpose:
     'The battery’s current and voltage behind a driver that chops: less current goes in than comes out.',

@@ -14,6 +14,8 @@ const output = z.strictObject({
 
 export const energyDrawn = defineCalculator({
   name: 'energy-drawn',
+  topic: 'supply',
+  asks: 'How much energy is that?',
   title: 'Energy of a mean current',
   purpose: 'What a mean current takes from a battery in a time.',
   input,

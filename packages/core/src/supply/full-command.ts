@@ -22,6 +22,8 @@ const output = z.strictObject({
 
 export const fullCommandPoint = defineCalculator({
   name: 'full-command',
+  topic: 'motor',
+  asks: 'What does it give at full command?',
   title: 'Motors at full command',
   purpose:
     'The most that motors give at a speed, with the sag of their battery and the limit of their driver.',

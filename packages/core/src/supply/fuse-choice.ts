@@ -16,6 +16,8 @@ const HEADROOM = 1.25;
 
 export const fuseChoice = defineCalculator({
   name: 'fuse-choice',
+  topic: 'supply',
+  asks: 'Which fuse?',
   title: 'Which fuse',
   purpose: 'The least fuse that carries the current and protects the wire.',
   input,

@@ -1,5 +1,5 @@
 export { CHEMISTRIES, CHEMISTRY_NAMES, batteryPack, packAfter, type Chemistry } from './battery-pack.ts';
-export { batterySag, currentForPower } from './battery-sag.ts';
+export { currentForPower } from './battery-sag.ts';
 export {
   fullCommand,
   fullCommandTorque,
@@ -17,6 +17,5 @@ export { driverDraw } from './driver-draw.ts';
 export { energyDrawn } from './energy-drawn.ts';
 export { fullCommandPoint } from './full-command.ts';
 export { STRETCH_S, meanDraw, outingDraw } from './outing-draw.ts';
-export { fuseChoice } from './fuse-choice.ts';
 export { runTime } from './run-time.ts';
 export { wire } from './wire.ts';

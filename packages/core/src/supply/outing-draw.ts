@@ -68,6 +68,8 @@ export function meanDraw(legs: readonly Leg[], { exponent = 1, stretchS = STRETC
 
 export const outingDraw = defineCalculator({
   name: 'outing-draw',
+  topic: 'supply',
+  asks: 'What does an outing draw?',
   title: 'Current over an outing',
   purpose: 'Mean and root-mean-square current of legs that follow one another.',
   input,

@@ -16,6 +16,8 @@ const output = z.strictObject({
 
 export const runTime = defineCalculator({
   name: 'run-time',
+  topic: 'supply',
+  asks: 'How long does the battery last?',
   title: 'How long a battery lasts',
   purpose: 'Hours at a current, with the loss of capacity at high currents.',
   input,

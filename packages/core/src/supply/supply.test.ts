@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { batterySag } from './battery-sag.ts';
 import {
   batteryPack,
-  batterySag,
   fullCommand,
   idleCurrent,
   packAfter,

@@ -64,6 +64,8 @@ function ampacity(areaMm2: number, awg: number | undefined): number | undefined 
 
 export const wire = defineCalculator({
   name: 'wire',
+  topic: 'supply',
+  asks: 'How thick a wire?',
   title: 'A copper wire',
   purpose: 'Resistance, drop and current of a pair of copper wires.',
   input,

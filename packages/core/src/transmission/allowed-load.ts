@@ -10,6 +10,8 @@ const output = z.strictObject({ allowedN: key.positive('Load that it may work wi
 
 export const allowedLoad = defineCalculator({
   name: 'allowed-load',
+  topic: 'strength',
+  asks: 'What may a chain or rope work with?',
   title: 'Working load of a chain or rope',
   purpose: 'The load that a part of known strength may work with.',
   input,

@@ -28,6 +28,8 @@ const WIDEST_FACE = 1 / 3;
 
 export const bevelPair = defineCalculator({
   name: 'bevel-pair',
+  topic: 'ratio',
+  asks: 'What do bevel gears make, and do they stand it?',
   title: 'Bevel gears at right angles',
   purpose: 'Cones, ratio and bending stress of two straight bevel gears whose shafts cross at a right angle.',
   input,

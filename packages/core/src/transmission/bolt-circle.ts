@@ -19,6 +19,8 @@ const output = z.strictObject({
 
 export const boltCircle = defineCalculator({
   name: 'bolt-circle',
+  topic: 'strength',
+  asks: 'Do the bolts stand it?',
   title: 'A bolt circle',
   purpose: 'Stress in the bolts that carry a torque, on standoffs or not.',
   input,

@@ -105,6 +105,8 @@ function geometry(i: Input, pitchMm: number) {
 
 export const chainDrive = defineCalculator({
   name: 'chain-drive',
+  topic: 'lengths',
+  asks: 'How many links?',
   title: 'Roller chain and sprockets',
   purpose: 'Links, centre distance, wrap, pull and rating of a chain between two sprockets.',
   input,

@@ -24,6 +24,8 @@ const ANOTHER = 0.04;
 
 export const chainPitch = defineCalculator({
   name: 'chain-pitch',
+  topic: 'inHand',
+  asks: 'Which chain is this, and how worn?',
   title: 'Which chain this is, and how worn',
   purpose: 'Pitch, standard number and wear of a chain in hand, from a rule laid along ten links.',
   input,

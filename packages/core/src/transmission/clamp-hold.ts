@@ -16,6 +16,8 @@ const output = z.strictObject({
 
 export const clampHold = defineCalculator({
   name: 'clamp-hold',
+  topic: 'strength',
+  asks: 'Does the clamp hold?',
   title: 'A clamped hub',
   purpose: 'Torque that a split hub, drawn together by screws, holds by friction.',
   input,

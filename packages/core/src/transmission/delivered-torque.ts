@@ -12,6 +12,8 @@ const output = z.strictObject({ deliveredNm: key.real('Torque that arrives', 'N�
 
 export const deliveredTorque = defineCalculator({
   name: 'delivered-torque',
+  topic: 'ratio',
+  asks: 'What arrives of a motor’s torque?',
   title: 'What arrives of a motor’s torque',
   purpose: 'Torque behind a reduction. Where the motor brakes, losses help it.',
   input,

@@ -38,6 +38,8 @@ const output = z.strictObject({
 
 export const frictionBelt = defineCalculator({
   name: 'friction-belt',
+  topic: 'lengths',
+  asks: 'Does the V-belt slip?',
   title: 'V or flat belt',
   purpose: 'Whether a belt that holds by friction slips, and the tension it needs.',
   input,

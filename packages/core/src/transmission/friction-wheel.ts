@@ -18,6 +18,8 @@ const output = z.strictObject({
 
 export const frictionWheel = defineCalculator({
   name: 'friction-wheel',
+  topic: 'lengths',
+  asks: 'Does a roller on the tyre slip?',
   title: 'A wheel driven by a roller',
   purpose: 'Whether a roller pressed on a wheel or tyre slips, and the press that it needs.',
   input,

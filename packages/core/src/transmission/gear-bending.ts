@@ -61,6 +61,8 @@ const output = z.strictObject({
 
 export const gearBending = defineCalculator({
   name: 'gear-bending',
+  topic: 'strength',
+  asks: 'Do the teeth stand it?',
   title: 'Bending of a gear tooth',
   purpose: 'Lewis bending stress of a spur gear’s tooth, with speed counted.',
   input,

@@ -37,6 +37,8 @@ const nearest = (values: readonly number[], to: number): number =>
 
 export const gearModule = defineCalculator({
   name: 'gear-module',
+  topic: 'inHand',
+  asks: 'Which module is this gear?',
   title: 'Which module a gear is',
   purpose: 'Module or diametral pitch of a gear in hand, from its teeth and the diameter over them.',
   input,

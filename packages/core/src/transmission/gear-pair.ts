@@ -40,6 +40,8 @@ const approach = (teeth: number, moduleMm: number, angle: number): number => {
 
 export const gearPair = defineCalculator({
   name: 'gear-pair',
+  topic: 'lengths',
+  asks: 'How far apart are two gears?',
   title: 'A pair of spur gears',
   purpose: 'Sizes, contact ratio and undercut of two full-depth spur gears.',
   input,

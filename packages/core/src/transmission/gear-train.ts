@@ -28,6 +28,8 @@ const output = z.strictObject({
 
 export const gearTrain = defineCalculator({
   name: 'gear-train',
+  topic: 'ratio',
+  asks: 'What do several stages make together?',
   title: 'Stages in series',
   purpose: 'Total ratio, efficiency, speed and torque of stages one after another.',
   input,

@@ -1,17 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  CHAIN_NAMES,
-  chainDrive,
-  chainPitch,
-  chainSize,
-  gearModule,
-  gearPair,
-  largestSprocket,
-  teethForRatio,
-  wormLeadAngle,
-  wormPair,
-} from './index.ts';
+import { wormLeadAngle } from './worm-lead-angle.ts';
+import { largestSprocket } from './largest-sprocket.ts';
+import { gearModule } from './gear-module.ts';
+import { chainPitch } from './chain-pitch.ts';
+import { CHAIN_NAMES, chainDrive, chainSize, gearPair, teethForRatio, wormPair } from './index.ts';
 
 describe('a gear in hand', () => {
   it('is known again by what it was made with', () => {

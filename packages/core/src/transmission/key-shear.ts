@@ -20,6 +20,8 @@ const output = z.strictObject({
 
 export const keyShear = defineCalculator({
   name: 'key-shear',
+  topic: 'strength',
+  asks: 'Does the key stand it?',
   title: 'A key in a shaft',
   purpose: 'Shear and bearing of a parallel key.',
   input,

@@ -25,6 +25,8 @@ const MM_PER_M = 1000;
 
 export const largestSprocket = defineCalculator({
   name: 'largest-sprocket',
+  topic: 'lengths',
+  asks: 'How large a sprocket clears the ground?',
   title: 'The largest sprocket that clears the ground',
   purpose: 'How many teeth the sprocket beside a wheel may have, with the chain on it and a clearance kept.',
   input,

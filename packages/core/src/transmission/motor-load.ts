@@ -23,6 +23,8 @@ const output = z.strictObject({
 
 export const motorLoad = defineCalculator({
   name: 'motor-load',
+  topic: 'ratio',
+  asks: 'What does a wheel ask of its motor?',
   title: 'What a wheel asks of its motor',
   purpose: 'Torque and speed of each motor behind a wheel. Pushed by the wheel, losses help it.',
   input,

@@ -18,6 +18,8 @@ const output = z.strictObject({
 
 export const mountPull = defineCalculator({
   name: 'mount-pull',
+  topic: 'strength',
+  asks: 'How hard does the loop pull at its mount?',
   title: 'What a loop pulls at its mount',
   purpose: 'The pull of chain, belt or gear across a shaft, its moment on the mount, and how far that gives.',
   input,

@@ -18,6 +18,8 @@ const output = z.strictObject({
 
 export const planetary = defineCalculator({
   name: 'planetary',
+  topic: 'ratio',
+  asks: 'What does a planetary stage make?',
   title: 'Planetary stage',
   purpose: 'Ratio of a planetary stage with the ring held, and whether it can be put together.',
   input,

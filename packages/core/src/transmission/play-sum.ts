@@ -24,6 +24,8 @@ const output = z.strictObject({
 
 export const playSum = defineCalculator({
   name: 'play-sum',
+  topic: 'strength',
+  asks: 'How much play has the wheel?',
   title: 'Play of stages, added up',
   purpose: 'Backlash of a drive at its wheel and at its motor; the last stages count the most.',
   input,

@@ -20,6 +20,8 @@ const output = z.strictObject({
 
 export const pressFit = defineCalculator({
   name: 'press-fit',
+  topic: 'strength',
+  asks: 'Does the press fit hold?',
   title: 'A hub pressed on',
   purpose: 'Torque that a press fit holds, and what the hub then bears.',
   input,

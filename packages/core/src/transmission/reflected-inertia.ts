@@ -18,6 +18,8 @@ const output = z.strictObject({
 
 export const reflectedInertia = defineCalculator({
   name: 'reflected-inertia',
+  topic: 'strength',
+  asks: 'What inertia does the motor feel?',
   title: 'Inertia through a reduction',
   purpose: 'What a motor feels of the vehicle’s mass, and what its own rotor adds to that mass.',
   input,

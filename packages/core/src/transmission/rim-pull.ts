@@ -3,6 +3,8 @@ import { defineCalculator, key } from '../contract/index.ts';
 
 export const rimPull = defineCalculator({
   name: 'rim-pull',
+  topic: 'lengths',
+  asks: 'How hard is a belt pulled?',
   title: 'Pull at a pulley',
   purpose: 'The pull of a toothed belt, rope or chain at a pulley of a size.',
   input: z.strictObject({

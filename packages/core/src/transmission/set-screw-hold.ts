@@ -45,6 +45,8 @@ const output = z.strictObject({
 
 export const setScrewHold = defineCalculator({
   name: 'set-screw-hold',
+  topic: 'strength',
+  asks: 'Do the set screws hold?',
   title: 'Set screws on a shaft',
   purpose: 'Torque that set screws hold.',
   input,

@@ -18,6 +18,8 @@ const output = z.strictObject({
 
 export const shaftTorsion = defineCalculator({
   name: 'shaft-torsion',
+  topic: 'strength',
+  asks: 'Does the shaft stand it?',
   title: 'A round shaft in torsion',
   purpose: 'Stress and twist of a solid shaft.',
   input,

@@ -19,6 +19,8 @@ const output = z.strictObject({
 
 export const spool = defineCalculator({
   name: 'spool',
+  topic: 'ratio',
+  asks: 'How hard and how fast does a spool pull?',
   title: 'A spool or winch drum',
   purpose: 'Pull and speed of a rope on a spool, layer by layer.',
   input,

@@ -34,6 +34,8 @@ const LISTED = 12;
 
 export const teethForRatio = defineCalculator({
   name: 'teeth-for-ratio',
+  topic: 'ratio',
+  asks: 'Which teeth make a ratio?',
   title: 'Teeth for a ratio',
   purpose: 'The pairs of tooth counts within limits that come nearest to a ratio.',
   input,

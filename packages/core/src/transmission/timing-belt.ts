@@ -66,6 +66,8 @@ function centreFor(small: number, large: number, lengthMm: number): number {
 
 export const timingBelt = defineCalculator({
   name: 'timing-belt',
+  topic: 'lengths',
+  asks: 'Which toothed belt?',
   title: 'Toothed belt and pulleys',
   purpose: 'Belt, centre distance, wrap and teeth in mesh of an open toothed belt.',
   input,

@@ -11,6 +11,8 @@ const output = z.strictObject({ heldNm: key.nonNegative('Torque that it may work
 
 export const torqueHeld = defineCalculator({
   name: 'torque-held',
+  topic: 'strength',
+  asks: 'What torque may a shaft or hub carry?',
   title: 'What a shaft or hub may carry',
   purpose: 'The torque that a shaft, key, screw or clamp may work with, from its factor at another torque.',
   input,

@@ -24,6 +24,8 @@ const MOST_LINKS = 1e9;
 
 export const trackLoop = defineCalculator({
   name: 'track-loop',
+  topic: 'lengths',
+  asks: 'How many links has the track?',
   title: 'Track round a sprocket and an idler',
   purpose: 'Links of a track and the travel its tensioner needs.',
   input,

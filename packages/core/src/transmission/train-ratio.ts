@@ -25,6 +25,8 @@ const output = z.strictObject({
 
 export const trainRatio = defineCalculator({
   name: 'train-ratio',
+  topic: 'ratio',
+  asks: 'What do several ratios make together?',
   title: 'Ratios in series',
   purpose: 'Total ratio and efficiency of stages whose ratios are known.',
   input,

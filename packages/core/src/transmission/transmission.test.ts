@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { gearTrain } from './gear-train.ts';
 import { typed } from '../quantity/index.ts';
-import { chainDrive, gearTrain, stageFigures, stageStrength, type Stage } from './index.ts';
+import { chainDrive, stageFigures, stageStrength, type Stage } from './index.ts';
 
 const HORSEPOWER_W = 745.7;
 const chain = (input: Parameters<typeof chainDrive.run>[0]) => chainDrive.run(input);

@@ -18,6 +18,8 @@ const output = z.strictObject({
 
 export const tyreHold = defineCalculator({
   name: 'tyre-hold',
+  topic: 'strength',
+  asks: 'Does the tyre turn on its rim?',
   title: 'A tyre on its rim',
   purpose: 'Torque at which a tyre creeps round on its rim, by friction and glue.',
   input,

@@ -20,6 +20,8 @@ const output = z.strictObject({
 
 export const wormLeadAngle = defineCalculator({
   name: 'worm-lead-angle',
+  topic: 'inHand',
+  asks: 'What lead angle has this worm?',
   title: 'The lead angle of a worm in hand',
   purpose: 'Pitch, module and lead angle of a worm from a tape round it and a rule along it.',
   input,

@@ -44,6 +44,8 @@ const tanLead = (i: Input): number =>
 
 export const wormPair = defineCalculator({
   name: 'worm-pair',
+  topic: 'ratio',
+  asks: 'What does a worm make, and does it lock?',
   title: 'Worm and wheel',
   purpose: 'Ratio, efficiency both ways and self-locking of a worm pair.',
   input,

@@ -10,6 +10,8 @@ const travelInput = z.strictObject({
 
 export const travelCounts = defineCalculator({
   name: 'travel-counts',
+  topic: 'distance',
+  asks: 'How many counts is a distance?',
   title: 'Counts for a distance',
   purpose: 'Turns, degrees and encoder counts that a distance takes.',
   input: travelInput,
@@ -47,6 +49,8 @@ export const travelCounts = defineCalculator({
 
 export const encoderCounts = defineCalculator({
   name: 'encoder-counts',
+  topic: 'distance',
+  asks: 'What does the encoder see?',
   title: 'What an encoder sees',
   purpose: 'Counts a wheel turn, distance a count, and whether the reader keeps up.',
   input: z.strictObject({
@@ -115,6 +119,8 @@ export const encoderCounts = defineCalculator({
 
 export const effectiveDiameter = defineCalculator({
   name: 'effective-diameter',
+  topic: 'distance',
+  asks: 'How large is the wheel really?',
   title: 'The diameter a wheel really has',
   purpose: 'Corrects a wheel’s diameter from a measured run.',
   input: z.strictObject({
@@ -148,6 +154,8 @@ export const effectiveDiameter = defineCalculator({
 
 export const veer = defineCalculator({
   name: 'veer',
+  topic: 'distance',
+  asks: 'How far does it drift?',
   title: 'How far it drifts',
   purpose: 'Heading and side drift where one wheel runs ahead of the other.',
   input: z.strictObject({

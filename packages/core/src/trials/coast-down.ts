@@ -96,6 +96,8 @@ function curvedFit(times: readonly number[], speeds: readonly number[]): Fit {
 
 export const coastDown = defineCalculator({
   name: 'coast-down',
+  topic: 'distance',
+  asks: 'How much drag has it, by rolling out?',
   title: 'Coast-down',
   purpose: 'Rolling resistance and drag area from how a vehicle rolls out.',
   input,

@@ -21,6 +21,8 @@ const output = z.strictObject({
 
 export const compareTrials = defineCalculator({
   name: 'compare-trials',
+  topic: 'trials',
+  asks: 'Do two sets of runs differ?',
   title: 'Is it really better?',
   purpose: 'Whether two sets of runs differ by more than luck.',
   input,

@@ -1,8 +1,4 @@
-export { effectiveDiameter, encoderCounts, travelCounts, veer } from './calibration.ts';
-export { coastDown } from './coast-down.ts';
-export { compareTrials } from './compare-trials.ts';
-export { matchMotors } from './match-motors.ts';
-export { odometrySquare } from './odometry-square.ts';
+export { veer } from './calibration.ts';
 export {
   PROTOCOLS,
   PROTOCOL_NAMES,
@@ -21,4 +17,3 @@ export {
   type StraightRunResult,
   type StraightRunVerdict,
 } from './straight-run.ts';
-export { trialSummary } from './trial-summary.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { matchMotors } from './match-motors.ts';
 import { finite } from '../testing/numbers.ts';
-import { matchMotors } from './index.ts';
 
 const motorsOf = (readings: readonly (readonly number[])[]) =>
   readings.map((values, at) => ({ label: `motor ${at}`, values: [...values] }));

@@ -103,6 +103,8 @@ const bare = ({ a, b, mismatch }: Pair): Pair => ({ a, b, mismatch });
 
 export const matchMotors = defineCalculator({
   name: 'match-motors',
+  topic: 'trials',
+  asks: 'Which motors go together?',
   title: 'Which motors go together',
   purpose: 'Ranks every pair of motors and finds the pairing with the least mismatch in all.',
   input,

@@ -28,6 +28,8 @@ const output = z.strictObject({
 
 export const odometrySquare = defineCalculator({
   name: 'odometry-square',
+  topic: 'distance',
+  asks: 'What do square runs say of wheels and track?',
   title: 'The square path test',
   purpose: 'Wheel and track corrections from runs round a square both ways.',
   input,

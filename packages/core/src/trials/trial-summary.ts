@@ -28,6 +28,8 @@ function medianOf(values: readonly number[]): number {
 
 export const trialSummary = defineCalculator({
   name: 'trial-summary',
+  topic: 'trials',
+  asks: 'What does a set of runs say?',
   title: 'What a set of runs says',
   purpose: 'Mean, spread, 95 % interval and sign test of repeated runs.',
   input,

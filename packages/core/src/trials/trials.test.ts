@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { trialSummary } from './trial-summary.ts';
 import { typed } from '../quantity/index.ts';
-import { straightRunResult, trialSummary, type StraightRunConditions } from './index.ts';
+import { straightRunResult, type StraightRunConditions } from './index.ts';
 import { signTest, studentCritical, studentTwoSided } from './student.ts';
 
 describe('trial-summary', () => {

@@ -59,10 +59,37 @@ function fieldOf(key: string, node: Node, required: boolean): SumField {
   };
 }
 
+/** The fields of an object; those of an object within it stand beside them, their keys joined by a dot. */
 const fieldsOf = (node: Node): SumField[] =>
-  Object.entries(node.properties ?? {}).map(([key, child]) =>
-    fieldOf(key, child, node.required?.includes(key) ?? false),
-  );
+  Object.entries(node.properties ?? {}).flatMap(([key, child]) => {
+    const required = node.required?.includes(key) ?? false;
+    return child.properties
+      ? fieldsOf(child).map((field) => ({
+          ...field,
+          key: `${key}.${field.key}`,
+          required: required && field.required,
+        }))
+      : [fieldOf(key, child, required)];
+  });
+
+/** What stands at a key of several parts. */
+const valueAt = (values: Readonly<Record<string, unknown>>, key: string): unknown =>
+  key
+    .split('.')
+    .reduce<unknown>(
+      (at, name) =>
+        typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[name] : undefined,
+      values,
+    );
+
+function putAt(
+  values: Record<string, unknown>,
+  [name = '', ...deeper]: readonly string[],
+  value: unknown,
+): void {
+  if (deeper.length === 0) values[name] = value;
+  else putAt((values[name] ??= {}) as Record<string, unknown>, deeper, value);
+}
 
 /** The fields of a calculator's input, and the keys of its output with their units. */
 export const inputFields = (calculator: AnyCalculator): SumField[] =>
@@ -92,7 +119,7 @@ const rowText = (row: unknown, field: SumField): string =>
 export const entriesOf = (fields: readonly SumField[], given: Readonly<Record<string, unknown>>): Entries =>
   Object.fromEntries(
     fields.map((field) => {
-      const value = given[field.key];
+      const value = valueAt(given, field.key);
       if (value === undefined) return [field.key, ''];
       return [
         field.key,
@@ -181,7 +208,11 @@ export function work(
       if (field.required) say('This is needed.');
       continue;
     }
-    input[field.key] = field.kind === 'rows' ? readRows(text, field, say) : readCell(text, field, say);
+    putAt(
+      input,
+      field.key.split('.'),
+      field.kind === 'rows' ? readRows(text, field, say) : readCell(text, field, say),
+    );
   }
   if (Object.keys(problems).length > 0) return { problems };
   try {
@@ -191,9 +222,10 @@ export function work(
     const problem = calculationProblem(error);
     if (!problem) throw error;
     if (error instanceof NotPhysical) return { problems: { '': inUnits(error.notice.sentence, system) } };
-    for (const { path, message } of problem.problems)
-      problems[fields.some((f) => f.key === path.split('.')[0]) ? (path.split('.')[0] ?? '') : ''] ??=
-        message;
+    for (const { path, message } of problem.problems) {
+      const about = fields.find(({ key }) => path === key || path.startsWith(`${key}.`));
+      problems[about?.key ?? ''] ??= message;
+    }
     return { problems };
   }
 }
