@@ -1,5 +1,5 @@
 import { show } from '../quantity/index.ts';
-import { batteryOf, motorOf, type Build, type PartOf } from '../vehicle/index.ts';
+import { batteryOf, motorOf, packCells, type Build, type PartOf } from '../vehicle/index.ts';
 import { batteryPack } from '../supply/index.ts';
 
 /** Above this, direct current is work for a licensed person (the extra-low-voltage limit of most wiring codes is higher). */
@@ -26,15 +26,7 @@ export function cautionForBattery(battery: PartOf<'battery'> | undefined): strin
 export function cautionForVoltage(build: Build): string | undefined {
   const battery = batteryOf(build);
   const motor = motorOf(build);
-  const fullV = battery ? batteryPack.run(cells(battery)).fullV : 0;
+  const fullV = battery ? batteryPack.run(packCells(battery)).fullV : 0;
   if (Math.max(fullV, motor?.voltageV ?? 0) <= LICENSED_V) return undefined;
   return `Over ${show(LICENSED_V, 'voltage', 'metric').text}: let a licensed person do or check this, to the local code.`;
 }
-
-const cells = ({ chemistry, series, parallel, cellAh, cellMilliohm }: PartOf<'battery'>) => ({
-  chemistry,
-  series,
-  parallel,
-  cellAh,
-  cellMilliohm,
-});

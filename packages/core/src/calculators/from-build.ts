@@ -4,6 +4,7 @@ import { evaluate } from '../judge/index.ts';
 import {
   asTwoAxles,
   batteryOf,
+  dataSheetOf,
   rollingDiameter,
   drivenWheels,
   motorOf,
@@ -22,9 +23,7 @@ type Values = Readonly<Record<string, unknown>>;
 
 const dataSheet: Fill<GivenTo<'dc-motor-constants'>> = ({ build }) => {
   const motor = motorOf(build);
-  if (!motor) return undefined;
-  const { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA } = motor;
-  return { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA };
+  return motor && dataSheetOf(motor);
 };
 
 /** Wheelbase and centre of gravity as the duty has them. */
@@ -121,7 +120,8 @@ const FILLS: { readonly [N in CalculatorName]?: Fill<GivenTo<N>> } = {
     return sheet && { ...sheet, newVoltageV: source.line?.circuit.openCircuitV };
   },
   'motor-heat': ({ of, line }) =>
-    of.point && line && { currentA: Math.abs(of.point.currentA), resistanceOhm: line.circuit.resistanceOhm },
+    of.point &&
+    line && { currentA: Math.abs(of.point.currentA), resistanceOhm: line.circuit.motor.winding?.(0).ohm },
   'battery-sag': instead<GivenTo<'battery-sag'>>(
     ({ of, line }) =>
       of.point &&
@@ -228,7 +228,7 @@ const FILLS: { readonly [N in CalculatorName]?: Fill<GivenTo<N>> } = {
   'coast-down': ({ of }) => ({ massKg: of.footing.massKg }),
   'simulate-launch': ({ build, duty, of }) => {
     const launch = launchOfBuild(build, duty, of, 10);
-    if (!launch) return undefined;
+    if (!launch || 'circuit' in launch) return undefined;
     const { slopeRad, drawbarN: _, commandShare: _all, keVsPerRad, currentLimitA, gripN, ...given } = launch;
     return {
       ...given,

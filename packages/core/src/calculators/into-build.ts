@@ -195,6 +195,8 @@ const motorConstants: Place<Numbers<'resistanceOhm' | 'keVsPerRad' | 'noLoadA'>>
   put: (build, found) => {
     const motor = motorOf(build);
     if (!motor) return 'This build has no motor: choose one at Power first.';
+    if (!('noLoadRpm' in motor))
+      return 'The motor of this build has no magnets: these constants are not its own.';
     const { resistanceOhm, keVsPerRad, noLoadA } = found;
     const stallA = motor.voltageV / resistanceOhm;
     if (noLoadA >= stallA)

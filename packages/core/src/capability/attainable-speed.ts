@@ -1,7 +1,13 @@
 import { z } from 'zod';
 import { AIR_DENSITY, radSToRpm } from '../quantity/index.ts';
 import { bracketedRoot, defineCalculator, key } from '../contract/index.ts';
-import { circuitFrom, circuitKeys, circuitSymbols, fullCommandTorque } from '../supply/index.ts';
+import {
+  circuitFrom,
+  circuitKeys,
+  circuitSymbols,
+  fullCommandTorque,
+  type Circuit,
+} from '../supply/index.ts';
 import { deliveredTorque } from '../transmission/index.ts';
 
 const input = z.strictObject({
@@ -21,10 +27,45 @@ const output = z.strictObject({
   pullN: key.real('Pull at that speed', 'N'),
 });
 
+/** What an attainable speed depends on, its motors of any kind. */
+export interface Attainable {
+  readonly circuit: Circuit;
+  readonly ratio: number;
+  readonly efficiency: number;
+  readonly wheelDiameterM: number;
+  readonly steadyN: number;
+  readonly dragAreaM2: number;
+  readonly airDensityKgM3: number;
+  readonly gripN?: number | undefined;
+}
+
 /** Speeds are found to this share of the motor's free-running road speed. */
 const SPEED_TOLERANCE = 1e-9;
 /** A downhill runaway is followed to this many times the free-running speed. */
 const GREATEST_OVERSPEED = 64;
+
+/** Where the greatest pull, grip included, meets what holds the vehicle back. */
+export function attainable(i: Attainable): z.output<typeof output> {
+  const { circuit, ratio, efficiency, gripN = Infinity } = i;
+  const radiusM = i.wheelDiameterM / 2;
+  const pullAt = (speedMps: number): number => {
+    const torqueNm = fullCommandTorque(circuit, (speedMps / radiusM) * ratio);
+    const { deliveredNm } = deliveredTorque.run({ torqueNm, motors: circuit.motors, ratio, efficiency });
+    return Math.max(-gripN, Math.min(gripN, deliveredNm / radiusM));
+  };
+  const drag = 0.5 * i.airDensityKgM3 * i.dragAreaM2;
+  const surplus = (speedMps: number): number => pullAt(speedMps) - i.steadyN - drag * speedMps * speedMps;
+  const at = (speedMps: number) => ({
+    speedMps,
+    rpm: radSToRpm((speedMps / radiusM) * ratio),
+    pullN: pullAt(speedMps),
+  });
+  if (surplus(0) <= 0) return at(0);
+  const freeMps = (circuit.motor.fastestRadS(circuit.openCircuitV) / ratio) * radiusM;
+  let high = freeMps;
+  while (surplus(high) > 0 && high < GREATEST_OVERSPEED * freeMps) high *= 2;
+  return at(surplus(high) > 0 ? high : bracketedRoot(surplus, 0, high, SPEED_TOLERANCE * freeMps));
+}
 
 export const attainableSpeed = defineCalculator({
   name: 'attainable-speed',
@@ -73,26 +114,5 @@ export const attainableSpeed = defineCalculator({
       tolerance: 1e-8,
     },
   ],
-  run: (i) => {
-    const circuit = circuitFrom(i);
-    const radiusM = i.wheelDiameterM / 2;
-    const { motors, ratio, efficiency, gripN = Infinity } = i;
-    const pullAt = (speedMps: number): number => {
-      const torqueNm = fullCommandTorque(circuit, (speedMps / radiusM) * ratio);
-      const { deliveredNm } = deliveredTorque.run({ torqueNm, motors, ratio, efficiency });
-      return Math.max(-gripN, Math.min(gripN, deliveredNm / radiusM));
-    };
-    const drag = 0.5 * i.airDensityKgM3 * i.dragAreaM2;
-    const surplus = (speedMps: number): number => pullAt(speedMps) - i.steadyN - drag * speedMps * speedMps;
-    const at = (speedMps: number) => ({
-      speedMps,
-      rpm: radSToRpm((speedMps / radiusM) * ratio),
-      pullN: pullAt(speedMps),
-    });
-    if (surplus(0) <= 0) return at(0);
-    const freeMps = (circuit.openCircuitV / circuit.keVsPerRad / ratio) * radiusM;
-    let high = freeMps;
-    while (surplus(high) > 0 && high < GREATEST_OVERSPEED * freeMps) high *= 2;
-    return at(surplus(high) > 0 ? high : bracketedRoot(surplus, 0, high, SPEED_TOLERANCE * freeMps));
-  },
+  run: (i) => attainable({ ...i, circuit: circuitFrom(i) }),
 });

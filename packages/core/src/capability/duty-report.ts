@@ -1,7 +1,7 @@
 import { askedOf } from '../demand/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { taskOf, type Build, type Duty } from '../vehicle/index.ts';
-import { attainableSpeed } from './attainable-speed.ts';
+import { attainable } from './attainable-speed.ts';
 import { attainableInput, dutyPoint, steadyForce } from './operating.ts';
 import { ratioWindow } from './ratio-window.ts';
 import type { DutyReport } from './report.ts';
@@ -23,7 +23,7 @@ export function dutyReport(
   // Held or braked to a stand, it is the brake that is asked, not the drive.
   if (!taskOf(duty).drives) return known;
   const point = dutyPoint(line, duty, resistance.totalN, turn);
-  const attainableMps = attainableSpeed.run(
+  const attainableMps = attainable(
     attainableInput(build, duty, line, footing.gripN, steadyForce(build, duty, resistance)),
   ).speedMps;
   if (point.wheelTorqueNm <= 0) return { ...known, point, attainableMps };

@@ -1,4 +1,4 @@
-export { attainableSpeed } from './attainable-speed.ts';
+export { attainable, attainableSpeed } from './attainable-speed.ts';
 export {
   type LoadedStage,
   loadedStages,
@@ -13,6 +13,7 @@ export { mountInput, pullingAtMount } from './mount.ts';
 export { movedOf, playInput, stillLocks } from './moved.ts';
 export { onAxleRadius } from './on-axle.ts';
 export {
+  attainableGiven,
   attainableInput,
   dutyPoint,
   motorLoadInput,

@@ -28,7 +28,7 @@ export function stillLocks({ drive: { release, stages } }: Build): boolean {
 function pushed(build: Build, line: Driveline): MovedByHand {
   const { circuit, ratio, backEfficiency, motorsPerWheel, outputs, wheelRadiusM } = line;
   // The motor's own friction is what its no-load current works against.
-  const idleNm = circuit.ktNmPerA * circuit.noLoadA * motorsPerWheel * ratio;
+  const idleNm = circuit.motor.idleNm * motorsPerWheel * ratio;
   const { release } = build.drive;
   const massKg = [build.masses.own, ...build.masses.others].reduce((sum, m) => sum + m.mass.value, 0);
   const { feltGcm2, rotatingMassFactor } = reflectedInertia.run(

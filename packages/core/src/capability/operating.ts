@@ -5,6 +5,7 @@ import { wheelTorque } from '../ground/index.ts';
 import { circuitInput, pointAt, pointOfTwoHalves } from '../supply/index.ts';
 import { motorLoad } from '../transmission/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
+import type { Attainable } from './attainable-speed.ts';
 import type { DutyPoint } from './report.ts';
 
 export const wheelTorqueInput = (line: Driveline, forceN: number) => ({
@@ -68,15 +69,15 @@ export function steadyForce(build: Build, duty: Duty, own?: Resistance): number 
   return own && steady ? own.totalN - own.dragN : demandOf(build, steadyDuty(duty), 0).resistance.totalN;
 }
 
-/** What the calculator of the attainable speed takes: the duty's resistance without air, and the driveline. */
+/** What the attainable speed depends on: the duty's resistance without air, and the driveline. */
 export const attainableInput = (
   build: Build,
   duty: Duty,
   line: Driveline,
   gripN: number | undefined,
   steadyN = steadyForce(build, duty),
-) => ({
-  ...circuitInput(line.circuit),
+): Attainable => ({
+  circuit: line.circuit,
   ratio: line.ratio,
   efficiency: line.efficiency,
   wheelDiameterM: 2 * line.wheelRadiusM,
@@ -90,3 +91,6 @@ export const attainableInput = (
 export function steadyDuty({ step: _step, upToSpeed: _up, ...duty }: Duty): Duty {
   return { ...duty, acceleration: { ...duty.acceleration, value: 0 } };
 }
+
+/** The same as the calculator of the attainable speed takes it. */
+export const attainableGiven = ({ circuit, ...rest }: Attainable) => ({ ...circuitInput(circuit), ...rest });

@@ -2,7 +2,7 @@ import { type Braking, demandOf, type BrakeReport, type TipReport } from '../dem
 import type { Driveline } from '../drive/index.ts';
 import { assumed } from '../quantity/index.ts';
 import { taskOf, layoutKind, type Build, type Duty } from '../vehicle/index.ts';
-import { attainableSpeed } from './attainable-speed.ts';
+import { attainable } from './attainable-speed.ts';
 import { attainableInput } from './operating.ts';
 import type { DutyReport } from './report.ts';
 
@@ -73,5 +73,5 @@ export function topSpeedOf(build: Build, duty: Duty, line: Driveline, known: Kno
     return undefined;
   const may = mayGo(build, duty, known);
   if (!may) return undefined;
-  return { mps: attainableSpeed.run(topSpeedInput(build, duty, line)).speedMps, ...may };
+  return { mps: attainable(topSpeedInput(build, duty, line)).speedMps, ...may };
 }

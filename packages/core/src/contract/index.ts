@@ -3,6 +3,7 @@ export { NotPhysical } from './not-physical.ts';
 export { notice, onceEach, type Notice } from './notice.ts';
 export { TOPICS, defineCalculator, type Calculator, type Topic, type WorkedExample } from './calculator.ts';
 export * as key from './keys.ts';
+export * as partFigure from './part-figure.ts';
 export { once, remembered } from './remembered.ts';
 export { sumOf, type Runs, type Sum } from './sum.ts';
 export { bracketedRoot, highestPoint } from './solve.ts';

@@ -1,6 +1,5 @@
 import { sentence } from '../quantity/index.ts';
 import { remembered, type Notice, notice } from '../contract/index.ts';
-import { dcMotorConstants } from '../motor/index.ts';
 import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
 import {
   deliveredTorque,
@@ -18,9 +17,12 @@ import {
   drivelinesOf,
   rollingDiameter,
   driverOf,
+  motorDoubts,
+  motorModel,
   motorOf,
   type Build,
   type PartOf,
+  packCells,
 } from '../vehicle/index.ts';
 import type { Train } from './report.ts';
 
@@ -107,14 +109,16 @@ export function ratiosOf({
   return { ratio, efficiency, ...(backEfficiency === undefined ? {} : { backEfficiency }) };
 }
 
+/** Current that a driver holds a motor to by itself, A. */
+const limitedTo = (driver?: PartOf<'driver'>): number => (driver?.limitsCurrent ? driver.peakA : Infinity);
+
 /** Undefined until a motor is chosen. Without a battery the data sheet's voltage stands in and does not sag. */
 export function drivelineOf(build: Build, train: Train): Driveline | undefined {
   const motor = motorOf(build);
   if (!motor) return undefined;
   const driver = driverOf(build);
   const battery = batteryOf(build);
-  const constants = dcMotorConstants.run(motor);
-  const pack = battery && batteryPack.run(battery);
+  const pack = battery && batteryPack.run(packCells(battery));
   const outputs = drivelinesOf(build.layout, build.drive.together);
   const { cableResistance, motorLeadResistance, auxiliaryPower, commandShare } = build.supply;
   return {
@@ -129,18 +133,16 @@ export function drivelineOf(build: Build, train: Train): Driveline | undefined {
     ratio: train.ratio,
     efficiency: train.efficiency,
     backEfficiency: train.backEfficiency,
-    warnings: constants.warnings,
+    warnings: motorDoubts(motor),
     circuit: {
       motors: outputs * build.drive.motorsPerWheel,
-      resistanceOhm:
-        constants.resistanceOhm + motorLeadResistance.value + (driver?.resistanceMilliohm ?? 0) / 1000,
-      keVsPerRad: constants.keVsPerRad,
-      // Where a data sheet gives two torque constants, the lesser is believed.
-      ktNmPerA: Math.min(constants.ktNmPerA, constants.keVsPerRad),
-      noLoadA: motor.noLoadA,
+      motor: motorModel(motor, {
+        ohm: motorLeadResistance.value + (driver?.resistanceMilliohm ?? 0) / 1000,
+        limitA: limitedTo(driver),
+      }),
       openCircuitV: pack?.nominalV ?? motor.voltageV,
       supplyResistanceOhm: pack ? pack.resistanceOhm + cableResistance.value : 0,
-      currentLimitA: driver?.limitsCurrent ? driver.peakA : Infinity,
+      currentLimitA: limitedTo(driver),
       batteryLimitA: Infinity,
       auxiliaryW: auxiliaryPower.value,
       commandShare: commandShare?.value ?? 1,

@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { partSchema, type Part } from '../vehicle/index.ts';
+import { dataSheetOf, partSchema, type Part } from '../vehicle/index.ts';
 import { UnreadableTable, partsFromCsv, partsToCsv } from './index.ts';
 
 const shelf: Part[] = readdirSync('data/shelf').flatMap((file) =>
@@ -44,7 +44,10 @@ motor,Other,brushed,1.4,12,60 rpm,800 mA,2 N·m,14,3`;
     // One pound is 0.45359237 kg, one inch-pound 0.1129848 N·m (NIST SP 811, appendix B.8).
     expect(winch?.massKg).toBeCloseTo(3 * 0.45359237, 6);
     expect(winch).toMatchObject({ noLoadRpm: 3000 });
-    expect((winch?.kind === 'motor' && winch.stallTorqueNm) || NaN).toBeCloseTo(40 * 0.1129848, 5);
+    expect((winch?.kind === 'motor' && dataSheetOf(winch)?.stallTorqueNm) || NaN).toBeCloseTo(
+      40 * 0.1129848,
+      5,
+    );
     expect(other).toMatchObject({ noLoadA: 0.8, stallTorqueNm: 2, noLoadRpm: 60 });
   });
 
@@ -55,7 +58,7 @@ motor,Good,brushed,1,12,60,1.5,18,14,3
 motor,No volts,brushed,1,,60,1.5,18,14,3
 motor,Words,brushed,1,twelve,60,1.5,18,14,3
 motor,Both,brushed,1,12,"3,000",1.5,18,14,3
-wheel,Wheel,brushed,1,12,60,1.5,18,14,3
+teapot,Pot,brushed,1,12,60,1.5,18,14,3
 motor,Short`;
     const { parts, bad } = partsFromCsv(text);
     expect(parts.map(({ part }) => part.name)).toEqual(['Good']);

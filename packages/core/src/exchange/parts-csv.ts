@@ -2,10 +2,12 @@ import Papa from 'papaparse';
 import { dimensionOf, readQuantity, type Dimension } from '../quantity/index.ts';
 import {
   PART_KINDS,
+  partChoices,
   partFields,
   partSchema,
   problemsOf,
   type Part,
+  type PartChoice,
   type PartField,
   type PartKind,
 } from '../vehicle/index.ts';
@@ -14,7 +16,9 @@ import { FORMULA } from './csv.ts';
 /** Columns that every part has, beside its figures. */
 const COMMON = ['id', 'kind', 'name', 'state', 'whence', 'arrivesOn', 'note'] as const;
 /** What else some kind of part is chosen of. */
-const CHOICES = ['type', 'chemistry', 'limitsCurrent'] as const;
+const CHOICES: ReadonlyMap<string, PartChoice> = new Map(
+  PART_KINDS.flatMap((kind) => partChoices(kind).map((choice) => [choice.key, choice] as const)),
+);
 /** A gearhead that is one with its motor. */
 const GEARHEAD = ['gearhead.ratio', 'gearhead.efficiency', 'gearhead.ratedTorqueNm'] as const;
 const GUESSED = 'guessed.';
@@ -22,7 +26,7 @@ const GUESSED = 'guessed.';
 const FIGURES: ReadonlyMap<string, PartField> = new Map(
   PART_KINDS.flatMap((kind) => partFields(kind).map((field) => [field.key, field] as const)),
 );
-const COLUMNS: readonly string[] = [...COMMON, ...CHOICES, ...FIGURES.keys(), ...GEARHEAD];
+const COLUMNS: readonly string[] = [...COMMON, ...CHOICES.keys(), ...FIGURES.keys(), ...GEARHEAD];
 
 /** What stands at a dotted place of a part. */
 const at = (part: object, place: string): unknown =>
@@ -72,7 +76,9 @@ const plain = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{Nd
 const NAMES: ReadonlyMap<string, string> = new Map(
   [
     ...COLUMNS.map((key) => [key, key] as const),
-    ...[...FIGURES.values()].map(({ title, key }) => [title, key] as const),
+    ...PART_KINDS.flatMap((kind) =>
+      [...partFields(kind), ...partChoices(kind)].map(({ title, key }) => [title, key] as const),
+    ),
   ].map(([name, key]) => [plain(name), key]),
 );
 
@@ -120,7 +126,7 @@ const YES_NO: Readonly<Record<string, boolean>> = {
 function cellOf(text: string, { key, unit }: ReadColumn): Cell {
   const field = key === null ? undefined : FIGURES.get(key);
   if (field) return figureFrom(text, field, unit);
-  if (key === 'limitsCurrent') {
+  if (key !== null && CHOICES.has(key) && CHOICES.get(key)?.of === undefined) {
     const value = YES_NO[text.toLowerCase()];
     return value === undefined ? { problem: 'this is yes or no' } : { value };
   }

@@ -2,7 +2,7 @@ import { pathInOrder, stillLocks } from '../capability/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import { degreesToRadians, figure, rpmToRadS, type Figure, type Quantity } from '../quantity/index.ts';
 import { isLoop, mismatchesOf, stageKind, type Mismatch } from '../transmission/index.ts';
-import { layoutKind, rollsAway } from '../vehicle/index.ts';
+import { layoutKind, motorNominal, rollsAway } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 
@@ -153,7 +153,7 @@ function motionFindings({ build, duties, train, line }: FindingContext): Finding
         ]
       : [];
   if (!line) return rotors;
-  const { noLoadRpm } = line.motor;
+  const { noLoadRpm } = motorNominal(line.motor);
   const often = build.duties.find((d) => (d.startsAnHour?.value ?? 0) >= STOP_AND_GO);
   const slow = duties.find((d) => d.point && d.point.motorRpm > 0 && d.point.motorRpm < CREEP * noLoadRpm);
   return [

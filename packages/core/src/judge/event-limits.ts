@@ -1,6 +1,6 @@
 import { figure } from '../quantity/index.ts';
 import { batteryPack } from '../supply/index.ts';
-import { batteryOf, contactsOf, type Build } from '../vehicle/index.ts';
+import { batteryOf, contactsOf, type Build, packCells } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 
 declare module './finding.ts' {
@@ -46,7 +46,7 @@ export function limitsOf(build: Build): LimitCheck[] {
       'voltage of the full battery',
       'voltage',
       aims.voltage?.value,
-      battery && batteryPack.run(battery).fullV,
+      battery && batteryPack.run(packCells(battery)).fullV,
     ),
     ...check(
       'cost of the chosen parts',

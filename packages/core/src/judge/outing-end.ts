@@ -1,5 +1,5 @@
 import {
-  attainableSpeed,
+  attainable,
   attainableInput,
   dutyPoint,
   steadyForce,
@@ -19,7 +19,7 @@ function linksThen(build: Build, duty: Duty, report: DutyReport, line: Driveline
   const speedMps = report.turn?.outerMps ?? duty.speed.value;
   const point = dutyPoint(line, duty, report.resistance.totalN, report.turn);
   const steadyN = steadyForce(build, duty, report.resistance);
-  const attainable = attainableSpeed.run(attainableInput(build, duty, line, report.footing.gripN, steadyN));
+  const found = attainable(attainableInput(build, duty, line, report.footing.gripN, steadyN));
   const leastV = Math.max(line.pack?.emptyV ?? 0, line.driver?.leastV ?? 0);
   return [
     ...margin(
@@ -31,7 +31,7 @@ function linksThen(build: Build, duty: Duty, report: DutyReport, line: Driveline
       },
       policy,
     ),
-    ...margin({ link: 'speed', dutyId, needs: speedMps, has: attainable.speedMps }, policy),
+    ...margin({ link: 'speed', dutyId, needs: speedMps, has: found.speedMps }, policy),
     ...margin({ link: 'battery-voltage', dutyId, needs: leastV, has: point.batteryV }, policy),
   ];
 }

@@ -1,6 +1,7 @@
 import { figure } from '../quantity/index.ts';
-import { batteryOf, driverOf, motorOf, type Part } from '../vehicle/index.ts';
+import { batteryOf, driverOf, motorAbilities, motorOf, type Part, type PartKind } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
+import type { LinkId } from './links.ts';
 import type { FindingContext } from './finding-context.ts';
 
 declare module './finding.ts' {
@@ -8,6 +9,8 @@ declare module './finding.ts' {
     'no-duty': never;
     'no-motor': never;
     'no-driver': never;
+    /** A motor that turns from stop to stop, where one must turn on and on. */
+    'stops-short': never;
     'no-battery': 'rated';
     'few-channels': 'motors' | 'channels';
     'parts-heavier': 'parts' | 'said';
@@ -17,9 +20,11 @@ declare module './finding.ts' {
     'stage-warning': never;
     'large-servo': never;
     'motor-warning': never;
+    'motor-caution': never;
     'over-voltage': 'battery' | 'motor';
     'packs-in-series': 'packs';
     'above-60-v': 'full';
+    'packs-in-parallel': 'packs';
     /** Of a chosen part: the figure that may be furthest off, as a share of it. */
     'guessed-figures': 'off';
   }
@@ -41,9 +46,11 @@ export function missingParts({ build, line }: FindingContext): Finding[] {
   if (!line) return [...duties, found('no-motor', 'short', {}, { link: 'torque' })];
   const { driver, battery, motor, circuit } = line;
   const channels = (driver?.channels ?? 0) * build.supply.driverCount;
+  const { drivesItself, propels } = motorAbilities(motor);
   return [
     ...duties,
-    ...(driver ? [] : [found('no-driver', 'short', {}, { link: 'driver-current' })]),
+    ...(propels ? [] : [found('stops-short', 'stop', {}, { link: 'torque' })]),
+    ...(driver || drivesItself ? [] : [found('no-driver', 'short', {}, { link: 'driver-current' })]),
     ...(battery
       ? []
       : [
@@ -54,7 +61,7 @@ export function missingParts({ build, line }: FindingContext): Finding[] {
             { link: 'battery-current' },
           ),
         ]),
-    ...(driver && channels < circuit.motors
+    ...(driver && !drivesItself && channels < circuit.motors
       ? [
           found(
             'few-channels',
@@ -107,8 +114,12 @@ const stageNotes = ({ train }: FindingContext): Finding[] =>
 /** A guess that may be no further off than this needs no word (common practice, no source). */
 const FAR_OFF = 0.2;
 
-/** The link that each kind of part is first judged by. */
-const FIRST_LINK = { motor: 'torque', driver: 'driver-current', battery: 'battery-current' } as const;
+/** The link that the kinds of part are first judged by. */
+const FIRST_LINK: { readonly [K in PartKind]?: LinkId } = {
+  motor: 'torque',
+  driver: 'driver-current',
+  battery: 'battery-current',
+};
 
 /** Parts of which nobody printed or measured what is reckoned with. Their mass is told by the scales. */
 const guessedParts = (parts: readonly (Part | undefined)[]): Finding[] =>
@@ -116,13 +127,14 @@ const guessedParts = (parts: readonly (Part | undefined)[]): Finding[] =>
     if (!part) return [];
     const { massKg: _mass, ...guessed } = part.guessed ?? {};
     const off = Math.max(0, ...Object.values(guessed));
+    const link = FIRST_LINK[part.kind];
     return off > FAR_OFF
       ? [
           found(
             'guessed-figures',
             'note',
             { off: figure(off, 'share', 2) },
-            { of: part.id, title: part.name, link: FIRST_LINK[part.kind] },
+            { of: part.id, title: part.name, ...(link ? { link } : {}) },
           ),
         ]
       : [];
@@ -141,11 +153,15 @@ export function partNotes(context: FindingContext): Finding[] {
   const { nominalV = 0, fullV = 0 } = line.pack ?? {};
   const rated = line.motor.voltageV;
   const packs = line.battery?.packsInSeries ?? 1;
+  const strings = line.battery?.packsInParallel ?? 1;
   const volts = (v: number) => figure(v, 'voltage');
   return [
     ...notes,
     ...line.warnings.map((notice, at) =>
       found('motor-warning', 'tight', {}, { of: `${at}`, link: 'torque', notice }),
+    ),
+    ...motorAbilities(line.motor).cautions.map((notice) =>
+      found('motor-caution', 'note', {}, { of: notice.code, link: 'torque', notice }),
     ),
     ...(nominalV > OVERVOLTAGE * rated
       ? [
@@ -159,6 +175,16 @@ export function partNotes(context: FindingContext): Finding[] {
       : []),
     ...(packs > 1
       ? [found('packs-in-series', 'note', { packs: figure(packs, 'number') }, { link: 'battery-voltage' })]
+      : []),
+    ...(strings > 1
+      ? [
+          found(
+            'packs-in-parallel',
+            'note',
+            { packs: figure(strings, 'number') },
+            { link: 'battery-current' },
+          ),
+        ]
       : []),
     ...(fullV > EXTRA_LOW_VOLTAGE ? [found('above-60-v', 'note', { full: volts(fullV) })] : []),
   ];

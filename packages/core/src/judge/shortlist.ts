@@ -8,8 +8,11 @@ import {
   drivelinesOf,
   motorOf,
   type Build,
+  type ChosenKind,
+  isChosen,
+  type ChosenPart,
   type Part,
-  type PartKind,
+  packCells,
 } from '../vehicle/index.ts';
 import { marginsOf, type Margins } from './evaluate.ts';
 import type { LinkId } from './links.ts';
@@ -18,7 +21,7 @@ import { ratiosWanted } from './ratios-wanted.ts';
 import type { LinkReport } from './report.ts';
 
 /** What a part of a kind changes: what it is judged by. */
-const CHANGES: { readonly [K in PartKind]: readonly LinkId[] } = {
+const CHANGES: { readonly [K in ChosenKind]: readonly LinkId[] } = {
   motor: [
     'torque',
     'speed',
@@ -50,7 +53,7 @@ const CHANGES: { readonly [K in PartKind]: readonly LinkId[] } = {
 
 /** A part as it does in a build. */
 export interface Suited {
-  readonly part: Part;
+  readonly part: ChosenPart;
   /** Of the links that it changes, the one nearest to failing. */
   readonly worst?: LinkReport;
   readonly fails: number;
@@ -77,12 +80,12 @@ function atBestRatio(build: Build): { readonly build: Build; readonly atRatio?: 
   return { build: { ...build, drive: { ...build.drive, stages: [stage] } }, atRatio: ratio };
 }
 
-const judgedOf = ({ governing }: Margins, kind: PartKind): LinkReport[] =>
+const judgedOf = ({ governing }: Margins, kind: ChosenKind): LinkReport[] =>
   governing.filter(({ link }) => CHANGES[kind].includes(link)).sort((a, b) => closeness(a) - closeness(b));
 
-function voltsOff(build: Build, part: Part): number {
+function voltsOff(build: Build, part: ChosenPart): number {
   const battery = batteryOf(build);
-  const [packV, motorV] = [battery && batteryPack.run(battery).nominalV, motorOf(build)?.voltageV];
+  const [packV, motorV] = [battery && batteryPack.run(packCells(battery)).nominalV, motorOf(build)?.voltageV];
   const off = (a: number, b: number): number => {
     const by = Math.max(a / b, b / a);
     return by <= ALIKE_VOLTS ? 1 : by;
@@ -91,7 +94,7 @@ function voltsOff(build: Build, part: Part): number {
     case 'motor':
       return packV === undefined ? 1 : off(part.voltageV, packV);
     case 'battery':
-      return motorV === undefined ? 1 : off(batteryPack.run(part).nominalV, motorV);
+      return motorV === undefined ? 1 : off(batteryPack.run(packCells(part)).nominalV, motorV);
     case 'driver': {
       const volts = packV ?? motorV;
       if (volts === undefined) return 1;
@@ -102,7 +105,7 @@ function voltsOff(build: Build, part: Part): number {
   }
 }
 
-function suited(build: Build, part: Part): Suited {
+function suited(build: Build, part: ChosenPart): Suited {
   const tried = atBestRatio(choosePart(build, part));
   const [worst, ...others] = judgedOf(marginsOf(tried.build), part.kind);
   const all = worst ? [worst, ...others] : [];
@@ -121,7 +124,7 @@ function suited(build: Build, part: Part): Suited {
 }
 
 /** On hand before ordered before wished for. */
-const NEARNESS: Readonly<Record<Part['state'], number>> = {
+const NEARNESS: Readonly<Record<ChosenPart['state'], number>> = {
   'on-hand': 0,
   ordered: 1,
   'wished-for': 2,
@@ -133,6 +136,7 @@ const NEARNESS: Readonly<Record<Part['state'], number>> = {
  */
 export function shortlist(build: Build, parts: readonly Part[]): Suited[] {
   return parts
+    .filter(isChosen)
     .map((part) => suited(build, part))
     .sort(
       (a, b) =>

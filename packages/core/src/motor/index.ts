@@ -5,3 +5,21 @@ export { dcMotorPoint } from './dc-motor-point.ts';
 export { motorFromPrint, type Contradiction, type FoundMotor, type MotorFigures } from './printed-motor.ts';
 export type { PrintedMotor } from './printed-law.ts';
 export { printedFields, printedFrom, type PrintedKey, type PrintedSoFar } from './printed-fields.ts';
+export {
+  magnetMotor,
+  OTHER_LAW,
+  seriesMotor,
+  type MagnetConstants,
+  type MotorModel,
+  type MotorPoint,
+  type Winding,
+} from './model.ts';
+export { steppingMotor } from './stepping-law.ts';
+export {
+  anyMotor,
+  MOTOR_TYPE_NAMES,
+  MOTOR_TYPES,
+  type MotorNominal,
+  type MotorType,
+  type MotorTypeName,
+} from './types/index.ts';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { NotPhysical, defineCalculator, key, notice } from '../contract/index.ts';
+import { pullOut } from './stepping-law.ts';
 import { figure, radSToRpm, rpmToRadS, sentence } from '../quantity/index.ts';
 
 const input = z.strictObject({
@@ -30,38 +31,6 @@ const output = z.strictObject({
   cornerRpm: key.nonNegative('Speed up to which the set current flows', 'rpm'),
   warnings: key.warnings,
 });
-
-/** What a phase sees at a speed: resistance, reactance, what the turning makes, what may flow, what drives it. */
-interface Phase {
-  readonly k: number;
-  readonly ohm: number;
-  readonly reactance: number;
-  readonly backV: number;
-  readonly driveA: number;
-  readonly supplyV: number;
-}
-
-/** The greatest torque over the load angle, with voltage and current each within its limit. */
-function pullOut({ k, ohm: r, reactance: x, backV: e, driveA: d, supplyV: v }: Phase) {
-  if ((r * d + e) ** 2 + (x * d) ** 2 <= v * v)
-    return { torqueNm: k * d, currentA: d, limitedBy: 'current' as const };
-  const zz = r * r + x * x;
-  const z = Math.sqrt(zz);
-  const currentSquared = (v * v + e * e - (2 * v * e * r) / z) / zz;
-  if (currentSquared <= d * d)
-    return {
-      torqueNm: k * (v / z - (e * r) / zz),
-      currentA: Math.sqrt(currentSquared),
-      limitedBy: 'voltage' as const,
-    };
-  const c = (v * v - e * e - zz * d * d) / (2 * e);
-  const under = zz * d * d - c * c;
-  return {
-    torqueNm: under < 0 ? NaN : (k * (r * c + x * Math.sqrt(under))) / zz,
-    currentA: d,
-    limitedBy: 'voltage' as const,
-  };
-}
 
 export const steppingMotorTorque = defineCalculator({
   name: 'stepping-motor-torque',

@@ -6,12 +6,15 @@ import {
   choosePart,
   driverOf,
   massAllUp,
+  motorAbilities,
+  motorNominal,
   motorOf,
   type Build,
   type Duty,
+  type ChosenKind,
+  type ChosenPart,
   type Part,
-  type PartKind,
-  type PartOf,
+  packCells,
 } from '../vehicle/index.ts';
 import { brake, frictionBrake, quickerBrake } from './brake-candidates.ts';
 import { MOST_OVER_RATED, type Asked, type Candidate, type Generator } from './candidate.ts';
@@ -36,12 +39,12 @@ const withDuty = (build: Build, id: string, part: Partial<Duty>): Build => ({
 });
 
 /** Parts of a kind on the shelf, the ones nearest to what is fitted by a figure: two on either side. */
-function neighbours<K extends PartKind>(
-  { build, shelf }: Asked,
-  kind: K,
-  { fitted, by }: { readonly fitted: PartOf<K> | undefined; readonly by: (part: PartOf<K>) => number },
+function neighbours<P extends ChosenPart>(
+  build: Build,
+  parts: readonly P[],
+  { fitted, by }: { readonly fitted: P | undefined; readonly by: (part: P) => number },
 ): readonly Candidate[] {
-  const others = shelf.filter((part): part is PartOf<K> => part.kind === kind && part.id !== fitted?.id);
+  const others = parts.filter((part) => part.id !== fitted?.id);
   const at = fitted ? by(fitted) : 0;
   const ranked = [...others].sort((a, b) => by(a) - by(b));
   const above = ranked.filter((part) => by(part) > at).slice(0, 3);
@@ -49,33 +52,42 @@ function neighbours<K extends PartKind>(
   return [...below, ...above].map((part) => ({ text: part.name, build: choosePart(build, part) }));
 }
 
+/** Those of a kind on the shelf. */
+const ofKind = <K extends ChosenKind>({ shelf }: Asked, kind: K) =>
+  shelf.filter((part): part is Extract<Part, { kind: K }> => part.kind === kind);
+
 /** A motor is no more of the vehicle than this share of its mass (common practice, no source). */
 const MOST_OF_VEHICLE = 0.25;
 
 /** Motors that fit the voltage there is and are no burden, each at the ratio that suits it best. */
 const motors: Generator = (asked) => {
-  const { build, shelf } = asked;
+  const { build } = asked;
   const fitted = motorOf(build);
   const battery = batteryOf(build);
-  const volts = battery ? batteryPack.run(battery).nominalV : (fitted?.voltageV ?? Infinity);
+  const volts = battery ? batteryPack.run(packCells(battery)).nominalV : (fitted?.voltageV ?? Infinity);
   const vehicleKg = massAllUp(build) - build.masses.payload.mass.value;
-  const fits = (part: Part): boolean =>
-    part.kind !== 'motor' ||
-    (part.massKg <= MOST_OF_VEHICLE * vehicleKg &&
+  const fits = ofKind(asked, 'motor').filter(
+    (part) =>
+      motorAbilities(part).propels &&
+      part.massKg <= MOST_OF_VEHICLE * vehicleKg &&
       part.voltageV <= MOST_OVER_RATED * volts &&
-      volts <= MOST_OVER_RATED * part.voltageV);
-  return neighbours({ ...asked, shelf: shelf.filter(fits) }, 'motor', {
+      volts <= MOST_OVER_RATED * part.voltageV,
+  );
+  return neighbours(build, fits, {
     fitted,
-    by: (motor) => motor.stallTorqueNm * motor.noLoadRpm,
+    by: (motor) => motorNominal(motor).stallTorqueNm * motorNominal(motor).noLoadRpm,
   }).map(({ build: chosen }) => {
     const motor = motorOf(chosen);
     return motor ? atItsBest(asked, motor) : { text: '', build };
   });
 };
 const drivers: Generator = (asked) =>
-  neighbours(asked, 'driver', { fitted: driverOf(asked.build), by: (driver) => driver.continuousA });
+  neighbours(asked.build, ofKind(asked, 'driver'), {
+    fitted: driverOf(asked.build),
+    by: (driver) => driver.continuousA,
+  });
 const batteries: Generator = (asked) =>
-  neighbours(asked, 'battery', {
+  neighbours(asked.build, ofKind(asked, 'battery'), {
     fitted: batteryOf(asked.build),
     by: (battery) => battery.cellAh * battery.parallel * battery.series,
   });

@@ -13,6 +13,7 @@ import {
   partSchema,
   type Build,
   type PartOf,
+  motorNominal,
 } from '../vehicle/index.ts';
 import { movesOfFinding, type MoveInWords as Move } from '../say/index.ts';
 import { saidMoves as moves } from '../testing/vehicles.ts';
@@ -80,7 +81,7 @@ describe('teeth that are offered', () => {
   });
 
   it('are a stage more, or two, where one does not reach: a bare motor at a wheel', () => {
-    const bare = motors.find(({ gearhead, noLoadRpm }) => !gearhead && noLoadRpm > 2000);
+    const bare = motors.find((motor) => !motor.gearhead && motorNominal(motor).noLoadRpm > 2000);
     if (!bare) throw new Error('the shelf has a bare motor');
     const direct = choosePart({ ...puffin, drive: { ...puffin.drive, stages: [], path: [] } }, bare);
     const more = offered(direct, 'ratio').concat(offered(direct, 'torque'));

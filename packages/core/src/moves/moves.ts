@@ -25,6 +25,7 @@ import {
   type Build,
   type Change,
   type Part,
+  packCells,
 } from '../vehicle/index.ts';
 import { MOST_OVER_RATED, type Candidate } from './candidate.ts';
 import { candidatesFor } from './candidates.ts';
@@ -124,7 +125,7 @@ const misfits = (build: Build): number => mismatchesOf(pathInOrder(build), motor
 /** Battery voltage over that of the motor's data sheet; 0 where either is not chosen. */
 function overRated(build: Build): number {
   const [motor, battery] = [motorOf(build), batteryOf(build)];
-  return motor && battery ? batteryPack.run(battery).nominalV / motor.voltageV : 0;
+  return motor && battery ? batteryPack.run(packCells(battery)).nominalV / motor.voltageV : 0;
 }
 
 /** What a candidate costs beside what it mends: margins that it makes short first, then others, then mass and money. */

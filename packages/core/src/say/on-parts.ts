@@ -14,6 +14,8 @@ export const ON_PARTS = {
   'no-duty': () => 'No duty is stated yet: say in the Brief what it must do.',
   'no-motor': () => 'No motor is chosen yet: choose one in Power.',
   'no-driver': () => 'No driver is chosen yet: reckoned with one that lets every current through.',
+  'stops-short': () =>
+    'This servo turns from stop to stop only: it steers or lifts. To drive a wheel take one that turns on and on, or a motor.',
   'no-battery': ({ figures }, { say }) =>
     `No battery is chosen yet: reckoned with ${say(figures.rated)} that does not sag.`,
   'few-channels': ({ figures }) =>
@@ -25,12 +27,15 @@ export const ON_PARTS = {
   'stage-problem': passedOn,
   'stage-warning': passedOn,
   'motor-warning': passedOn,
+  'motor-caution': passedOn,
   'large-servo': () =>
     'The steering actuator is larger than what the 5 V supply on a controller feeds: give it a supply of its own.',
   'over-voltage': ({ figures }, { say }) =>
     `The battery’s ${say(figures.battery)} is above the motor’s ${say(figures.motor)}: for a tight spot, not a habit.`,
   'packs-in-series': ({ figures }) =>
     `${count(figures.packs)} packs in series have no cut-off in common: watch the voltage of each, and charge each by itself.`,
+  'packs-in-parallel': ({ figures }) =>
+    `${count(figures.packs)} packs in parallel: join them only at the same voltage and age, each with a fuse of its own, or the fuller one is pushed into the emptier.`,
   'guessed-figures': ({ title, figures }, { say }) =>
     `What is reckoned with of “${title ?? ''}” is partly guessed, up to ${say(figures.off)} off: read it on the bench before you rely on it.`,
   'above-60-v': ({ figures }, { say }) =>

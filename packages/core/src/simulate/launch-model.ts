@@ -1,16 +1,14 @@
+import type { MagnetConstants } from '../motor/index.ts';
 import { AIR_DENSITY, STANDARD_GRAVITY } from '../quantity/index.ts';
+import { fullCommand, type Circuit } from '../supply/index.ts';
 
-/** A launch from rest at full command. SI; `ke` and `kt` apart where a data sheet gives two. */
-export interface LaunchInput {
+/** A launch from rest at full command, of any motors. SI. */
+interface LaunchRoad {
   readonly massKg: number;
   readonly wheelRadiusM: number;
   readonly ratio: number;
   readonly efficiency: number;
   readonly motors: number;
-  readonly resistanceOhm: number;
-  readonly ktNmPerA: number;
-  readonly keVsPerRad: number;
-  readonly noLoadA: number;
   readonly voltageV: number;
   /** Share of full command that the controller lets through. */
   readonly commandShare: number;
@@ -29,6 +27,14 @@ export interface LaunchInput {
   readonly durationS: number;
 }
 
+/** Motors with magnets; `ke` and `kt` apart where a data sheet gives two. */
+type MagnetLaunch = LaunchRoad & MagnetConstants;
+
+/** Motors of another law: what they give at full command. */
+type OtherLaunch = LaunchRoad & { readonly circuit: Circuit };
+
+export type LaunchInput = MagnetLaunch | OtherLaunch;
+
 /** What the vehicle does at one speed. */
 export interface Instant {
   readonly accelerationMps2: number;
@@ -41,16 +47,79 @@ export interface Region {
   readonly toMps: number;
   readonly pushN: number;
   readonly fallNsPerM: number;
-  readonly chopping: boolean;
+  /** How the battery's current goes with speed: a straight line; absent while the driver chops to its limit. */
+  readonly draws?: { readonly atRestA: number; readonly fallAPerMps: number };
 }
 
-/** The equations of calculators.md, simulate-launch: everything as a function of road speed. */
-export function launchModel(i: LaunchInput) {
+/** What holds the vehicle back, and what is sped up. */
+function roadOf(i: LaunchRoad) {
   const weightN = i.massKg * STANDARD_GRAVITY;
-  const steadyN = weightN * (i.rollingCoefficient * Math.cos(i.slopeRad) + Math.sin(i.slopeRad)) + i.drawbarN;
-  const dragN = 0.5 * AIR_DENSITY * i.dragAreaM2;
-  const movingKg =
-    i.massKg + i.rotatingMassKg + (i.motors * i.motorInertiaKgM2 * i.ratio ** 2) / i.wheelRadiusM ** 2;
+  return {
+    steadyN: weightN * (i.rollingCoefficient * Math.cos(i.slopeRad) + Math.sin(i.slopeRad)) + i.drawbarN,
+    dragN: 0.5 * AIR_DENSITY * i.dragAreaM2,
+    movingKg:
+      i.massKg + i.rotatingMassKg + (i.motors * i.motorInertiaKgM2 * i.ratio ** 2) / i.wheelRadiusM ** 2,
+  };
+}
+
+/** Everything as a function of road speed. */
+export interface LaunchModel extends ReturnType<typeof roadOf> {
+  readonly at: (speedMps: number) => Instant;
+  /** Battery current while the driver chops, A. */
+  readonly choppingA: (speedMps: number) => number;
+  /** Where the driver stops chopping: the battery current may peak there. */
+  readonly limitEndsMps: number;
+  readonly regions: readonly Region[];
+}
+
+export const launchModel = (i: LaunchInput): LaunchModel =>
+  'circuit' in i ? sampledModel(i) : magnetModel(i);
+
+/** How finely the law of other motors is laid out in straight pieces, and how far over their fastest. */
+const PIECES = 400;
+const OVER = 1.5;
+
+/** Motors of any law, their pull and draw laid out in straight pieces over the speeds. */
+function sampledModel(i: OtherLaunch): LaunchModel {
+  const road = roadOf(i);
+  const turn = i.ratio / i.wheelRadiusM;
+  const drivenAt = (speedMps: number) => {
+    const { torqueNm, batteryA } = fullCommand(i.circuit, speedMps * turn);
+    const pushN = torqueNm * i.motors * turn * i.efficiency;
+    return { forceN: Math.max(-i.gripN, Math.min(i.gripN, pushN)), batteryA };
+  };
+  const mostMps = (OVER * i.circuit.motor.fastestRadS(i.circuit.openCircuitV)) / turn;
+  const step = mostMps / PIECES;
+  const marks = Array.from({ length: PIECES + 1 }, (_, n) => ({ mps: n * step, ...drivenAt(n * step) }));
+  const regions = marks.slice(1).map((end, n): Region => {
+    const from = marks[n] ?? end;
+    const line = (a: number, b: number) => ({ fall: (a - b) / step, at0: a + ((a - b) / step) * from.mps });
+    const force = line(from.forceN, end.forceN);
+    const draw = line(from.batteryA, end.batteryA);
+    return {
+      toMps: n === PIECES - 1 ? Infinity : end.mps,
+      pushN: force.at0,
+      fallNsPerM: force.fall,
+      draws: { atRestA: draw.at0, fallAPerMps: draw.fall },
+    };
+  });
+  return {
+    ...road,
+    at: (speedMps) => {
+      const { forceN, batteryA } = drivenAt(speedMps);
+      const resistN = road.steadyN + road.dragN * speedMps * speedMps;
+      return { accelerationMps2: (forceN - resistN) / road.movingKg, batteryA, forceN };
+    },
+    choppingA: (speedMps) => drivenAt(speedMps).batteryA,
+    limitEndsMps: 0,
+    regions,
+  };
+}
+
+/** The equations of calculators.md, simulate-launch. */
+function magnetModel(i: MagnetLaunch): LaunchModel {
+  const road = roadOf(i);
+  const { steadyN, dragN, movingKg } = road;
   const turn = i.ratio / i.wheelRadiusM;
   const fullV = i.commandShare * i.voltageV;
   const loopOhm = i.resistanceOhm + i.commandShare ** 2 * i.motors * i.supplyResistanceOhm;
@@ -80,22 +149,19 @@ export function launchModel(i: LaunchInput) {
   const speedAtForce = (forceN: number): number =>
     (fullV - loopOhm * (forceN / forcePerA + i.noLoadA)) / backVPerMps;
 
+  const straight = i.commandShare * i.motors;
   return {
+    ...road,
     at,
-    freeA,
     choppingA,
     limitEndsMps,
-    steadyN,
-    dragN,
-    movingKg,
-    /** How fast the straight-through current falls with speed. */
-    freeFallAPerMps: backVPerMps / loopOhm,
     regions: regionsOf(i, {
       limitEndsMps,
       speedAtForce,
       forcePerA,
       fallNsPerM: (forcePerA * backVPerMps) / loopOhm,
       loopOhm,
+      draws: { atRestA: straight * freeA(0), fallAPerMps: (straight * backVPerMps) / loopOhm },
     }),
   };
 }
@@ -106,14 +172,15 @@ interface Laws {
   readonly forcePerA: number;
   readonly fallNsPerM: number;
   readonly loopOhm: number;
+  readonly draws: Required<Region>['draws'];
 }
 
 /** The laws of force from rest upwards: held by the driver, held by grip, straight through, held back by grip. */
-function regionsOf(i: LaunchInput, laws: Laws): Region[] {
+function regionsOf(i: MagnetLaunch, laws: Laws): Region[] {
   const regions: Region[] = [];
   const gripped = Number.isFinite(i.gripN);
   const constant = (toMps: number, pushN: number, chopping: boolean): void => {
-    regions.push({ toMps, pushN, fallNsPerM: 0, chopping });
+    regions.push({ toMps, pushN, fallNsPerM: 0, ...(chopping ? {} : { draws: laws.draws }) });
   };
   if (Number.isFinite(i.currentLimitA)) {
     const heldN = laws.forcePerA * (i.currentLimitA - i.noLoadA);
@@ -124,10 +191,8 @@ function regionsOf(i: LaunchInput, laws: Laws): Region[] {
     toMps: gripped ? laws.speedAtForce(-i.gripN) : Infinity,
     pushN: laws.forcePerA * ((i.commandShare * i.voltageV) / laws.loopOhm - i.noLoadA),
     fallNsPerM: laws.fallNsPerM,
-    chopping: false,
+    draws: laws.draws,
   });
   if (gripped) constant(Infinity, -i.gripN, false);
   return regions;
 }
-
-export type LaunchModel = ReturnType<typeof launchModel>;

@@ -86,10 +86,10 @@ function stretchesOf(i: LaunchInput, model: LaunchModel) {
     const endsS = timeToSpeed(rise, region.toMps);
     const spanS = Math.min(leftS, endsS);
     const spanM = distanceAfter(rise, spanS);
-    stretches.push({ startS: timeS, startM: distanceM, rise, chopping: region.chopping });
-    ampereSeconds += region.chopping
-      ? choppedCharge(model, rise, spanS)
-      : straightCharge(i, model, spanS, spanM);
+    stretches.push({ startS: timeS, startM: distanceM, rise, chopping: !region.draws });
+    ampereSeconds += region.draws
+      ? straightCharge(region.draws, spanS, spanM)
+      : choppedCharge(model, rise, spanS);
     distanceM += spanM;
     speedMps = endsS < leftS ? region.toMps : speedAfter(rise, spanS);
     timeS += spanS;
@@ -101,8 +101,11 @@ function stretchesOf(i: LaunchInput, model: LaunchModel) {
 const PANELS = 12;
 
 /** Charge drawn straight through, A·s: the current is a straight line of the speed, its integral one of the distance. */
-const straightCharge = (i: LaunchInput, model: LaunchModel, spanS: number, spanM: number): number =>
-  i.commandShare * i.motors * (model.freeA(0) * spanS - model.freeFallAPerMps * spanM);
+const straightCharge = (
+  { atRestA, fallAPerMps }: Required<Region>['draws'],
+  spanS: number,
+  spanM: number,
+): number => atRestA * spanS - fallAPerMps * spanM;
 
 /** Charge drawn while the driver chops, A·s. */
 function choppedCharge(model: LaunchModel, rise: Rise, spanS: number): number {

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
-import { key } from '../contract/index.ts';
+import { key, NotPhysical } from '../contract/index.ts';
+import { magnetMotor, OTHER_LAW, type MagnetConstants, type MotorModel } from '../motor/index.ts';
 import type { Circuit } from './circuit.ts';
 
 /** The keys by which a calculator is given motors, driver and battery. */
@@ -33,21 +34,15 @@ type CircuitInput = z.output<z.ZodObject<typeof circuitKeys>>;
 
 export const circuitFrom = ({
   motors,
-  resistanceOhm,
-  keVsPerRad,
-  ktNmPerA,
-  noLoadA,
   openCircuitV,
   supplyResistanceOhm,
   currentLimitA = Infinity,
   auxiliaryW,
   commandShare,
+  ...constants
 }: CircuitInput): Circuit => ({
   motors,
-  resistanceOhm,
-  keVsPerRad,
-  ktNmPerA,
-  noLoadA,
+  motor: magnetMotor(constants),
   openCircuitV,
   supplyResistanceOhm,
   currentLimitA,
@@ -56,8 +51,20 @@ export const circuitFrom = ({
   commandShare,
 });
 
-/** The same keys of a circuit; a limit that there is none of is left out. */
-export const circuitInput = ({ currentLimitA, batteryLimitA: _, ...circuit }: Circuit) => ({
+/**
+ * The same keys of a circuit; a limit that there is none of is left out.
+ *
+ * @throws NotPhysical `other-law` where its motors have no magnets: they have no constants to give.
+ */
+export const circuitInput = ({ currentLimitA, batteryLimitA: _, motor, ...circuit }: Circuit) => ({
   ...circuit,
+  ...constantsOf(motor),
   ...(Number.isFinite(currentLimitA) ? { currentLimitA } : {}),
 });
+
+/** The constants of a motor with magnets. */
+export function constantsOf({ constants }: Pick<MotorModel, 'constants'>): MagnetConstants {
+  if (!constants) throw new NotPhysical('other-law', OTHER_LAW);
+  const { resistanceOhm, keVsPerRad, ktNmPerA, noLoadA } = constants;
+  return { resistanceOhm, keVsPerRad, ktNmPerA, noLoadA };
+}

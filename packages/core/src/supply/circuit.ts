@@ -1,15 +1,14 @@
+import { bracketedRoot } from '../contract/index.ts';
+import type { MotorModel, MotorPoint, Winding } from '../motor/index.ts';
 import { currentForPower } from './battery-sag.ts';
 
 /**
- * Alike motors on their driver channels and one battery. Resistances: each motor's with its leads and channel;
+ * Alike motors on their driver channels and one battery. Resistances: each motor's with its leads and channel, in its law;
  * the battery's with its cable. Limits may be Infinity.
  */
 export interface Circuit {
   readonly motors: number;
-  readonly resistanceOhm: number;
-  readonly keVsPerRad: number;
-  readonly ktNmPerA: number;
-  readonly noLoadA: number;
+  readonly motor: MotorModel;
   readonly openCircuitV: number;
   readonly supplyResistanceOhm: number;
   /** Most current the driver lets through to a motor, A. */
@@ -39,15 +38,8 @@ export interface OperatingPoint {
  * Current, voltage and battery draw at a torque (N·m, each motor) and speed (rad/s). The driver is an ideal
  * chopper: power in equals power out (P = n·Vm·I + aux = Ib(Voc − R Ib), the working root).
  */
-export const pointAt = (circuit: Circuit, torqueNm: number, speedRadS: number): OperatingPoint => {
-  const { currentA, motorV } = motorAt(circuit, torqueNm, speedRadS);
-  return drawnAt(circuit, currentA, motorV);
-};
-
-const motorAt = (c: Circuit, torqueNm: number, speedRadS: number) => {
-  const currentA = torqueNm / c.ktNmPerA + c.noLoadA;
-  return { currentA, motorV: currentA * c.resistanceOhm + c.keVsPerRad * speedRadS };
-};
+export const pointAt = (circuit: Circuit, torqueNm: number, speedRadS: number): OperatingPoint =>
+  drawnAt(circuit, circuit.motor.pointAt(torqueNm, speedRadS));
 
 /** What half of the motors do, as in a turn: torque of each, N·m, and speed, rad/s. */
 export interface HalfLoad {
@@ -60,23 +52,19 @@ export interface HalfLoad {
  * what both draw. A half that is pushed gives nothing back.
  */
 export function pointOfTwoHalves(circuit: Circuit, hard: HalfLoad, easy: HalfLoad): OperatingPoint {
-  const at = motorAt(circuit, hard.torqueNm, hard.speedRadS);
-  const other = motorAt(circuit, easy.torqueNm, easy.speedRadS);
+  const at = circuit.motor.pointAt(hard.torqueNm, hard.speedRadS);
+  const other = circuit.motor.pointAt(easy.torqueNm, easy.speedRadS);
   const eachW = (Math.max(0, at.motorV * at.currentA) + Math.max(0, other.motorV * other.currentA)) / 2;
-  return drawnAt(circuit, at.currentA, at.motorV, eachW);
+  return drawnAt(circuit, at, eachW);
 }
 
-function drawnAt(
-  circuit: Circuit,
-  currentA: number,
-  motorV: number,
-  eachW = motorV * currentA,
-): OperatingPoint {
+function drawnAt(circuit: Circuit, point: MotorPoint, eachW = point.motorV * point.currentA): OperatingPoint {
+  const { currentA, motorV, leastV } = point;
   const powerW = circuit.motors * eachW + circuit.auxiliaryW;
   const drawn = currentForPower(circuit.openCircuitV, circuit.supplyResistanceOhm, powerW);
   const batteryA = drawn ?? circuit.openCircuitV / (2 * circuit.supplyResistanceOhm);
   const batteryV = circuit.openCircuitV - circuit.supplyResistanceOhm * batteryA;
-  const shortOf = firstShort(circuit, { currentA, motorV, batteryA, batteryV, drawn });
+  const shortOf = firstShort(circuit, { currentA, leastV, batteryA, batteryV, drawn });
   return { currentA, motorV, batteryA, batteryV, reachable: shortOf === undefined, shortOf };
 }
 
@@ -85,9 +73,9 @@ const SLACK = 1 + 1e-9;
 
 function firstShort(
   circuit: Circuit,
-  at: { currentA: number; motorV: number; batteryA: number; batteryV: number; drawn: number | undefined },
+  at: { currentA: number; leastV: number; batteryA: number; batteryV: number; drawn: number | undefined },
 ): Limit | undefined {
-  if (at.drawn === undefined || at.motorV > circuit.commandShare * at.batteryV * SLACK) return 'voltage';
+  if (at.drawn === undefined || at.leastV > circuit.commandShare * at.batteryV * SLACK) return 'voltage';
   if (at.currentA > circuit.currentLimitA * SLACK) return 'driver';
   return at.batteryA > circuit.batteryLimitA * SLACK ? 'battery' : undefined;
 }
@@ -104,7 +92,7 @@ export function idleCurrent(c: Circuit): number {
  */
 export function startingCurrent(c: Circuit): number {
   const { currentA, limitedBy, batteryA } = fullCommand(c, 0);
-  if (limitedBy !== 'driver') return batteryA;
+  if (limitedBy !== 'driver' || !c.motor.winding) return batteryA;
   const motorsA = c.commandShare * c.motors * currentA;
   // (Ib − n I)(Voc − R Ib) = Paux, the lesser root; past what the source can give, where its power is greatest.
   const sum = c.openCircuitV + c.supplyResistanceOhm * motorsA;
@@ -122,19 +110,19 @@ export interface FullCommand extends OperatingPoint {
  * Motor current where the driver passes all that its command lets through of the sagged battery; solves for the battery
  * voltage. With the share d of full command the motor has d Vb, and the battery gives d of its current.
  */
-function straightThroughA(c: Circuit, backV: number): number {
+function straightThroughA(c: Circuit, { ohm, backV }: Winding): number {
   const d = c.commandShare;
-  const g = (c.motors * c.supplyResistanceOhm) / c.resistanceOhm;
+  const g = (c.motors * c.supplyResistanceOhm) / ohm;
   const b = c.openCircuitV + g * d * backV;
   const a = 1 + g * d * d;
   const discriminant = b * b - 4 * a * c.supplyResistanceOhm * c.auxiliaryW;
   // Past the greatest power the source can give beside the auxiliary load, it stands at half the sum.
   const batteryV = (b + Math.sqrt(Math.max(0, discriminant))) / (2 * a);
-  return (d * batteryV - backV) / c.resistanceOhm;
+  return (d * batteryV - backV) / ohm;
 }
 
 /** Motor current at which the battery gives all it may. */
-function batteryLimitedA(c: Circuit, backV: number): number {
+function batteryLimitedA(c: Circuit, { ohm, backV }: Winding): number {
   if (!Number.isFinite(c.batteryLimitA)) return Infinity;
   const mostA =
     c.supplyResistanceOhm > 0
@@ -142,32 +130,53 @@ function batteryLimitedA(c: Circuit, backV: number): number {
       : c.batteryLimitA;
   const eachW = (mostA * (c.openCircuitV - c.supplyResistanceOhm * mostA) - c.auxiliaryW) / c.motors;
   if (eachW <= 0) return 0;
-  return (Math.sqrt(backV * backV + 4 * c.resistanceOhm * eachW) - backV) / (2 * c.resistanceOhm);
+  return (Math.sqrt(backV * backV + 4 * ohm * eachW) - backV) / (2 * ohm);
 }
 
-/** Current of full command at a back voltage, and what holds it there. */
-function fullCommandCurrent(circuit: Circuit, backV: number): readonly [number, Limit] {
-  const freeA = straightThroughA(circuit, backV);
+/** Current of full command through a winding, and what holds it there. */
+function fullCommandCurrent(circuit: Circuit, winding: Winding): readonly [number, Limit] {
+  const freeA = straightThroughA(circuit, winding);
   const [currentA, limitedBy]: readonly [number, Limit] =
     freeA > circuit.currentLimitA ? [circuit.currentLimitA, 'driver'] : [freeA, 'voltage'];
-  const fromBatteryA = batteryLimitedA(circuit, backV);
+  const fromBatteryA = batteryLimitedA(circuit, winding);
   return currentA > fromBatteryA ? [fromBatteryA, 'battery'] : [currentA, limitedBy];
+}
+
+/** Battery voltage while motors whose drivers hold their current pull all they can; half of it where it gives no more. */
+function heldBatteryV(c: Circuit, speedRadS: number): number {
+  const surplus = (batteryV: number): number => {
+    const torqueNm = c.motor.torqueAt(batteryV, speedRadS);
+    const { currentA, motorV } = c.motor.pointAt(torqueNm, speedRadS);
+    const batteryA = (c.motors * currentA * motorV + c.auxiliaryW) / batteryV;
+    return c.openCircuitV - c.supplyResistanceOhm * batteryA - batteryV;
+  };
+  const half = c.openCircuitV / 2;
+  return surplus(half) <= 0 ? half : bracketedRoot(surplus, half, c.openCircuitV, 1e-12 * c.openCircuitV);
 }
 
 /**
  * The most torque each motor gives at a speed (rad/s), N·m: full command with sag, held back by driver and battery
- * limits. Above no-load speed it is negative: the motor then brakes.
+ * limits. Above the no-load speed of a motor with magnets it is negative: the motor then brakes.
  */
-export const fullCommandTorque = (circuit: Circuit, speedRadS: number): number =>
-  circuit.ktNmPerA * (fullCommandCurrent(circuit, circuit.keVsPerRad * speedRadS)[0] - circuit.noLoadA);
+export function fullCommandTorque(circuit: Circuit, speedRadS: number): number {
+  const { motor } = circuit;
+  return motor.winding
+    ? motor.torqueOf(fullCommandCurrent(circuit, motor.winding(speedRadS))[0])
+    : motor.torqueAt(heldBatteryV(circuit, speedRadS), speedRadS);
+}
 
 /** Full command at a speed (rad/s) with the currents and voltages that go with it. */
 export function fullCommand(circuit: Circuit, speedRadS: number): FullCommand {
-  const backV = circuit.keVsPerRad * speedRadS;
-  const [currentA, limitedBy] = fullCommandCurrent(circuit, backV);
-  const motorV = currentA * circuit.resistanceOhm + backV;
-  const point = drawnAt(circuit, currentA, motorV);
-  const torqueNm = circuit.ktNmPerA * (currentA - circuit.noLoadA);
+  const { motor } = circuit;
+  if (!motor.winding) {
+    const torqueNm = fullCommandTorque(circuit, speedRadS);
+    return { ...pointAt(circuit, torqueNm, speedRadS), torqueNm, limitedBy: 'driver' };
+  }
+  const winding = motor.winding(speedRadS);
+  const [currentA, limitedBy] = fullCommandCurrent(circuit, winding);
+  const motorV = currentA * winding.ohm + winding.backV;
+  const point = drawnAt(circuit, { currentA, motorV, leastV: motorV });
+  const torqueNm = motor.torqueOf(currentA);
   const straightV = motorV / circuit.commandShare;
   // A battery of more resistance than the motors is pulled past its greatest power: not the working root.
   return limitedBy === 'voltage' && straightV < circuit.openCircuitV / 2

@@ -12,7 +12,7 @@ export {
   type Limit,
   type OperatingPoint,
 } from './circuit.ts';
-export { circuitFrom, circuitInput, circuitKeys, circuitSymbols } from './circuit-keys.ts';
+export { circuitFrom, circuitInput, constantsOf, circuitKeys, circuitSymbols } from './circuit-keys.ts';
 export { driverDraw } from './driver-draw.ts';
 export { energyDrawn } from './energy-drawn.ts';
 export { fullCommandPoint } from './full-command.ts';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { magnetMotor } from '../motor/index.ts';
 import { batterySag } from './battery-sag.ts';
 import {
   batteryPack,
@@ -12,13 +13,11 @@ import {
   type Circuit,
 } from './index.ts';
 
+const magnets = { resistanceOhm: 0.56, keVsPerRad: 0.0745, ktNmPerA: 0.0745, noLoadA: 1.1 };
 const circuit: Circuit = {
   commandShare: 1,
   motors: 2,
-  resistanceOhm: 0.56,
-  keVsPerRad: 0.0745,
-  ktNmPerA: 0.0745,
-  noLoadA: 1.1,
+  motor: magnetMotor(magnets),
   openCircuitV: 25.6,
   supplyResistanceOhm: 0.026,
   currentLimitA: 40,
@@ -108,8 +107,8 @@ describe('run-time', () => {
 describe('the operating point with sag and driver limit', () => {
   /** The closed form of the design, written out on its own: one quadratic in the battery current. */
   function byHand(c: Circuit, torqueNm: number, speedRadS: number) {
-    const i = torqueNm / c.ktNmPerA + c.noLoadA;
-    const vm = i * c.resistanceOhm + c.keVsPerRad * speedRadS;
+    const i = torqueNm / magnets.ktNmPerA + magnets.noLoadA;
+    const vm = i * magnets.resistanceOhm + magnets.keVsPerRad * speedRadS;
     const p = c.motors * vm * i + c.auxiliaryW;
     const [a, b, cc] = [c.supplyResistanceOhm, -c.openCircuitV, p];
     const ib = (-b - Math.sqrt(b * b - 4 * a * cc)) / (2 * a);

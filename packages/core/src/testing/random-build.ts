@@ -126,6 +126,34 @@ function valueOf(luck: Luck, node: Node): unknown {
 type Loose = Record<string, unknown>;
 const list = (x: unknown): Loose[] => x as Loose[];
 
+/** The schemas of parts of a kind, those of all its types. */
+const ofKind = (kind: string, node: Node | undefined = root.properties?.parts?.items): readonly Node[] => {
+  const inner = node?.anyOf ?? node?.oneOf;
+  if (inner) return inner.flatMap((option) => ofKind(kind, option));
+  return node?.properties?.kind?.const === kind ? [node] : [];
+};
+
+/** Motor, driver and battery are often chosen, other parts seldom fitted. */
+const drawnParts = (luck: Luck, drawn: readonly Loose[]): Loose[] => [
+  ...['motor', 'driver', 'battery']
+    .filter(() => luck.random() < 0.9)
+    .map((kind) => valueOf(luck, pick(luck, ofKind(kind))) as Loose),
+  ...drawn,
+];
+
+/** Figures of a part that must agree with each other. */
+function agreed(luck: Luck, part: Loose): Loose {
+  const less = (than: unknown, share = 1): number => Number(than) * share * Math.max(0.01, luck.random());
+  if (part.kind === 'driver')
+    return { ...part, leastV: less(part.mostV, 0.9), continuousA: less(part.peakA) };
+  if (part.kind !== 'motor') return part;
+  if (part.type === 'stepping') return { ...part, stepsPerTurn: pick(luck, [48, 200, 400]) };
+  if (part.type !== 'series-wound') return { ...part, noLoadA: less(part.stallA, 0.5) };
+  const ratedA = less(part.stallA, 0.9);
+  const airGapW = Number(part.voltageV) * ratedA * (1 - ratedA / Number(part.stallA));
+  return { ...part, ratedA, ratedTorqueNm: less(airGapW / (Number(part.ratedRpm) * (Math.PI / 30)), 0.99) };
+}
+
 /** What no schema of single fields says: ids that lead somewhere, something that drives, figures that agree. */
 function joined(luck: Luck, document: Loose): Loose {
   const layout = document.layout as Loose;
@@ -136,16 +164,7 @@ function joined(luck: Luck, document: Loose): Loose {
   if (axles.every((axle) => !(axle as Loose).driven)) (axles[0] as Loose).driven = true;
   const grounds = list(document.grounds);
   const duties = list(document.duties).map((duty) => ({ ...duty, groundId: pick(luck, grounds).id }));
-  const parts = list(document.parts).map((part) => ({
-    ...part,
-    ...(part.kind === 'motor' ? { noLoadA: Number(part.stallA) * luck.random() * 0.5 } : {}),
-    ...(part.kind === 'driver'
-      ? {
-          leastV: Number(part.mostV) * luck.random() * 0.9,
-          continuousA: Number(part.peakA) * Math.max(0.01, luck.random()),
-        }
-      : {}),
-  }));
+  const parts = drawnParts(luck, list(document.parts)).map((part) => agreed(luck, part));
   const chosen = (kind: string): unknown => {
     const of = parts.filter((p) => (p as Loose).kind === kind);
     return of.length > 0 && luck.random() < 0.9 ? (pick(luck, of) as Loose).id : null;
@@ -166,6 +185,9 @@ function joined(luck: Luck, document: Loose): Loose {
     },
     duties,
     parts,
+    fitted: parts
+      .filter(() => luck.random() < 0.5)
+      .map(({ id }) => ({ id, count: 1 + Math.floor(luck.random() * 6) })),
     drive: {
       ...drive,
       motorId: chosen('motor'),

@@ -9,7 +9,7 @@ export interface Difference {
   readonly changes: readonly Change[];
 }
 
-const CHOSEN_AT: Readonly<Record<PartKind, string>> = {
+const CHOSEN_AT: Readonly<Partial<Record<PartKind, string>>> = {
   motor: 'drive.motorId',
   driver: 'supply.driverId',
   battery: 'supply.batteryId',
@@ -32,7 +32,7 @@ export function differencesBetween(before: Build, after: Build): Difference[] {
   for (const change of changesBetween(before, after)) {
     const kind = partKind(change);
     if (change.kind === 'order' && change.path[0] === 'parts') continue;
-    const key = kind ? CHOSEN_AT[kind] : keyOf(change);
+    const key = (kind && CHOSEN_AT[kind]) ?? keyOf(change);
     groups.set(key, [...(groups.get(key) ?? []), change]);
   }
   return [...groups].map(([key, changes]) => ({ key, changes }));

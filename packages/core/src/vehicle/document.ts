@@ -85,6 +85,20 @@ export const buildSchema = z
     supply,
     marginPolicy: marginPolicySchema,
     parts: z.array(partSchema).max(200).readonly().meta({ title: 'Parts' }),
+    /** Parts beside motor, driver and battery, and how many of each. */
+    fitted: z
+      .array(
+        z
+          .strictObject({
+            id: z.string().min(1).max(60),
+            count: z.int().min(1).max(1000).meta({ title: 'Count' }),
+          })
+          .readonly(),
+      )
+      .max(100)
+      .readonly()
+      .optional()
+      .meta({ title: 'Fitted parts' }),
     assembly: assemblySchema,
   })
   .readonly()
@@ -103,6 +117,11 @@ export const buildSchema = z
       repeated(build.assembly[list]).forEach((at) =>
         say(['assembly', list, at, 'id'], 'this id stands twice'),
       );
+    (build.fitted ?? []).forEach(({ id }, at) => {
+      if (!build.parts.some((part) => part.id === id))
+        say(['fitted', at, 'id'], `there is no part "${id}" among the parts`);
+    });
+    repeated(build.fitted ?? []).forEach((at) => say(['fitted', at, 'id'], 'this id stands twice'));
     build.duties.forEach((d, at) => {
       if (!build.grounds.some((g) => g.id === d.groundId))
         say(['duties', at, 'groundId'], `there is no ground "${d.groundId}"`);

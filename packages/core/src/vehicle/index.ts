@@ -28,16 +28,33 @@ export { DOUBLE_RULE, ITEMISED, type MarginPolicy } from './margin-policy.ts';
 export { freeId, groundOfSurface, newBuild, newDuty, newGround, newMass, soilFrom } from './new-build.ts';
 export { changeFigure, figuresOf, type GroundFigures } from './ground-figures.ts';
 export {
+  CHOSEN_KINDS,
+  isChosen,
   PART_KINDS,
+  PART_SORTS,
+  PLUGS,
+  SHAPES,
+  SIGNALS,
   WHENCES,
   partSchema,
   type Part,
   type PartInput,
+  type ChosenKind,
+  type ChosenPart,
   type PartKind,
   type PartOf,
   type Whence,
 } from './part.ts';
-export { batteryOf, choosePart, driverOf, massAllUp, motorOf } from './parts-of.ts';
+export {
+  type FittedPart,
+  batteryOf,
+  choosePart,
+  driverOf,
+  fitPart,
+  fittedOf,
+  massAllUp,
+  motorOf,
+} from './parts-of.ts';
 export { openBuild, problemsOf, readBuild, type Problem, type ReadBuild } from './read-build.ts';
 export {
   newAssemblyPlan,
@@ -52,10 +69,12 @@ export { applyChanges, changesBetween, inverseOf, type Change, type Path } from 
 export { differencesBetween, type Difference } from './differences.ts';
 export { contest, mergeInto, type ChangedBy, type Contested } from './merge.ts';
 export { fieldOf, type BuildPart, type KeyOfPart } from './fields.ts';
-export { partFields, type PartField } from './part-fields.ts';
+export { partChoices, partFields, typeOfPart, type PartChoice, type PartField } from './part-fields.ts';
 export { usualFigures, type GuessedFigure } from './part-guesses.ts';
 export { meaningOf } from './meaning.ts';
 export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
 export { inWords, type DifferenceInWords } from './words.ts';
 export { buildFrom, TEMPLATES, type Template } from './templates.ts';
 export { DUTY_TEMPLATES, dutyFrom, dutyTemplatesFor, type DutyTemplate } from './duty-templates.ts';
+export { dataSheetOf, motorAbilities, motorDoubts, motorModel, motorNominal } from './motors.ts';
+export { packCells } from './packs.ts';

@@ -26,7 +26,11 @@ describe('the figures of a part', () => {
   });
 
   it('of a 12 V 7 Ah lead battery are about those of the trade: 2.5 kg, 25 mΩ (common practice, no source)', () => {
-    const { massKg, cellMilliohm } = usualFigures('battery', { series: 6, cellAh: 7 }, 'lead-acid');
+    const { massKg, cellMilliohm } = usualFigures(
+      'battery',
+      { series: 6, cellAh: 7 },
+      { chemistry: 'lead-acid' },
+    );
     expect(massKg?.value).toBeGreaterThan(1.8);
     expect(massKg?.value).toBeLessThan(3.2);
     expect(6 * (cellMilliohm?.value ?? NaN)).toBeGreaterThan(15);
@@ -34,6 +38,6 @@ describe('the figures of a part', () => {
   });
 
   it('of a battery without its capacity are not guessed', () => {
-    expect(usualFigures('battery', { series: 6 }, 'lipo')).toEqual({});
+    expect(usualFigures('battery', { series: 6 }, { chemistry: 'lipo' })).toEqual({});
   });
 });

@@ -1,6 +1,5 @@
-import { assertNever } from '../contract/index.ts';
 import { CHEMISTRIES, CHEMISTRY_NAMES, type Chemistry } from '../supply/index.ts';
-import type { PartKind } from './part.ts';
+import { PART_SORTS, type PartKind } from './part.ts';
 
 type Figures = Readonly<Record<string, number | undefined>>;
 
@@ -42,18 +41,15 @@ const MOTOR_W_KG = 200;
 export function usualFigures(
   kind: PartKind,
   figures: Figures,
-  chemistry?: unknown,
+  choices: Readonly<Record<string, unknown>> = {},
 ): Readonly<Record<string, GuessedFigure>> {
   const missing = (key: string, make: () => GuessedFigure | undefined): Record<string, GuessedFigure> => {
     const made = figures[key] === undefined ? make() : undefined;
     return made ? { [key]: made } : {};
   };
   switch (kind) {
-    case 'motor': {
-      const { stallTorqueNm, noLoadRpm } = figures;
-      const powerW = ((stallTorqueNm ?? 0) * (noLoadRpm ?? 0) * (Math.PI / 30)) / 4;
-      return missing('massKg', () => (powerW > 0 ? guess(powerW / MOTOR_W_KG, 0.7) : undefined));
-    }
+    case 'motor':
+      return usualOfMotor(figures, choices.type);
     case 'driver': {
       const { continuousA = 1, mostV = 12 } = figures;
       return {
@@ -67,7 +63,7 @@ export function usualFigures(
     case 'battery': {
       const { series = 1, parallel = 1, cellAh } = figures;
       if (cellAh === undefined) return {};
-      const cell = chemistryOf(chemistry);
+      const cell = chemistryOf(choices.chemistry);
       const { milliohmAh, c, whKg } = CELLS[cell];
       const packAh = cellAh * parallel;
       return {
@@ -77,7 +73,48 @@ export function usualFigures(
         ...missing('continuousA', () => guess(c * packAh, 0.5)),
       };
     }
-    default:
-      return assertNever(kind);
+    default: {
+      const { usualKg } = PART_SORTS[kind];
+      return missing('massKg', () => (usualKg === null ? undefined : guess(usualKg, 2)));
+    }
   }
+}
+
+/** Those of a motor, by its type: what its own law still needs. */
+function usualOfMotor(figures: Figures, type: unknown): Readonly<Record<string, GuessedFigure>> {
+  const usual: Record<string, GuessedFigure> = {};
+  const take = (key: string, value: number | undefined, spread: number): void => {
+    if (figures[key] === undefined && value !== undefined && value > 0) usual[key] = guess(value, spread);
+  };
+  const { voltageV: volts = 0, stallTorqueNm = 0 } = figures;
+  if (type === 'servo') {
+    const speed = Math.PI / 3 / (figures.secPer60Deg ?? Infinity);
+    // Half of what a small gearhead is given comes through.
+    take('stallA', (2 * stallTorqueNm * speed) / (volts || Infinity), 0.6);
+    take('noLoadA', (figures.stallA ?? usual.stallA?.value ?? 0) / 10, 0.6);
+    take('travelDeg', 180, 0.3);
+    take('continuousA', (figures.stallA ?? usual.stallA?.value ?? 0) / 3, 0.5);
+    take('massKg', 0.04 * Math.max(0.3, stallTorqueNm), 0.7);
+  } else if (type === 'stepping') {
+    const { ratedA = 0, holdingTorqueNm = 0 } = figures;
+    // Some three volts at rated current, and a time constant of a millisecond and a half.
+    take('resistanceOhm', 3 / (ratedA || Infinity), 0.6);
+    take('inductanceMilliH', 1.5 * (figures.resistanceOhm ?? usual.resistanceOhm?.value ?? 0), 0.6);
+    take('stepsPerTurn', 200, 0);
+    take('voltageV', 24, 0.5);
+    // A sine of √2 times the rated current heats as both phases at it do.
+    take('continuousA', Math.SQRT2 * ratedA, 0.1);
+    take('massKg', 0.6 * holdingTorqueNm, 0.7);
+  } else if (type === 'series-wound') {
+    const { ratedA = 0, ratedTorqueNm = 0, ratedRpm = 0 } = figures;
+    const lost = volts * ratedA - ratedTorqueNm * ratedRpm * (Math.PI / 30);
+    // Half of what is lost at its rated load heats the winding.
+    take('stallA', lost > 0 ? (2 * volts * ratedA ** 2) / lost : undefined, 0.5);
+    take('continuousA', ratedA, 0.2);
+    take('massKg', (ratedTorqueNm * ratedRpm * (Math.PI / 30)) / MOTOR_W_KG, 0.7);
+  } else {
+    const powerW = (stallTorqueNm * (figures.noLoadRpm ?? 0) * (Math.PI / 30)) / 4;
+    take('massKg', powerW / MOTOR_W_KG, 0.7);
+  }
+  return usual;
 }

@@ -1,119 +1,89 @@
-import { BEYOND } from '../quantity/index.ts';
-import { CHEMISTRY_NAMES } from '../supply/index.ts';
-import { PART_STATES } from './part-state.ts';
 import { z } from 'zod';
+import { motor } from './parts/motor.ts';
+import * as others from './parts/others.ts';
+import { battery, driver } from './parts/supply.ts';
 
-/** Where a part came from. */
-export const WHENCES = ['new', 'salvaged', 'made'] as const;
-export type Whence = (typeof WHENCES)[number];
-
-/** Figures of parts that are reckoned with: from and to, in the unit of the key. */
-const LEAST = 1e-9;
-const MOST = 1e9;
-const MOST_COUNTED = 1000;
-
-/** A figure of a part, with its unit; past what is reckoned with it says the nearest that is. */
-const figure = (description: string, unit = '', { zero = false } = {}) =>
-  (zero ? z.number().nonnegative() : z.number().positive())
-    .check((context) => {
-      const { value } = context;
-      if ((zero && value === 0) || (value >= LEAST && value <= MOST)) return;
-      context.issues.push({
-        code: 'custom',
-        input: value,
-        message: `must be ${zero ? '0 or ' : ''}from ${LEAST} to ${MOST}: beyond that nothing is reckoned with`,
-        params: { [BEYOND]: value > MOST ? MOST : LEAST },
-      });
-    })
-    .meta({ description, unit });
-
-const orNone = { zero: true } as const;
-const counted = (description: string) => z.int().min(1).max(MOST_COUNTED).meta({ description, unit: '' });
-const share = (description: string) => z.number().min(0.01).max(1).meta({ description, unit: '' });
-
-const common = {
-  id: z.string().regex(/^[a-z0-9][a-z0-9-]{0,59}$/, 'lower-case letters, digits and hyphens'),
-  name: z.string().trim().min(1).max(120).meta({ title: 'Name' }),
-  massKg: figure('Mass', 'kg', orNone),
-  cost: figure('Cost', '', orNone).optional(),
-  state: z.enum(PART_STATES).default('wished-for').meta({ title: 'State' }),
-  arrivesOn: z.iso.date().optional().meta({ title: 'Arrives on' }),
-  note: z.string().max(1000).default('').meta({ title: 'Note' }),
-  whence: z.enum(WHENCES).optional().meta({ title: 'Whence' }),
-  /** Figures that nobody measured or printed: how far off each may be, as a share of it. */
-  guessed: z
-    .record(z.string().min(1).max(40), z.number().min(0).max(100))
-    .optional()
-    .meta({ title: 'Guessed figures' }),
-};
-
-/** A gearhead that is one with the motor. */
-const gearhead = z.strictObject({
-  ratio: figure('Turns of the motor for one of the output'),
-  efficiency: share('Share of the power that comes through'),
-  ratedTorqueNm: figure('Torque its output may carry all day', 'N·m').optional(),
-});
-
-const motor = z
-  .strictObject({
-    ...common,
-    kind: z.literal('motor'),
-    type: z.enum(['brushed', 'brushless']).meta({ title: 'Type' }),
-    voltageV: figure('Voltage of the data sheet', 'V'),
-    noLoadRpm: figure('Speed with nothing on the shaft', 'rpm'),
-    noLoadA: figure('Current with nothing on the shaft', 'A', orNone),
-    stallTorqueNm: figure('Torque at which it stands still', 'N·m'),
-    stallA: figure('Current at which it stands still', 'A'),
-    continuousA: figure('Current it may carry all day', 'A'),
-    gearhead: gearhead.optional(),
-    bodyDiameterMm: figure('Diameter of the body', 'mm').optional(),
-    bodyLengthMm: figure('Length of the body', 'mm').optional(),
-    shaftDiameterMm: figure('Diameter of its shaft', 'mm').optional(),
-    shaftKeyMm: figure('Width of the keyway in its shaft', 'mm').optional(),
-    shaftLoadN: figure('Pull across its shaft that it may carry all day', 'N').optional(),
-    rotorGcm2: figure('Inertia of its rotor', 'g·cm²', orNone).optional(),
-  })
-  .refine((m) => m.noLoadA < m.stallA, {
-    message: 'the no-load current must be less than the stall current',
-    path: ['noLoadA'],
-  });
-
-const driver = z
-  .strictObject({
-    ...common,
-    kind: z.literal('driver'),
-    channels: counted('Motors it drives'),
-    leastV: figure('Least supply voltage', 'V', orNone),
-    mostV: figure('Greatest supply voltage', 'V'),
-    continuousA: figure('Current a channel may carry all day', 'A'),
-    peakA: figure('Current a channel stands for a moment', 'A'),
-    limitsCurrent: z.boolean().meta({ description: 'Holds the motor current to peakA by itself', unit: '' }),
-    resistanceMilliohm: figure('Resistance of a channel, switched on', 'mΩ', orNone),
-  })
-  .refine((d) => d.leastV < d.mostV && d.continuousA <= d.peakA, {
-    message: 'leastV must be under mostV, and continuousA at most peakA',
-    path: ['leastV'],
-  });
-
-const battery = z.strictObject({
-  ...common,
-  kind: z.literal('battery'),
-  chemistry: z.enum(CHEMISTRY_NAMES).meta({ title: 'Chemistry' }),
-  series: counted('Cells in series'),
-  parallel: counted('Strings in parallel'),
-  cellAh: figure('Capacity of a cell', 'Ah'),
-  cellMilliohm: figure('Resistance of a cell', 'mΩ', orNone),
-  continuousA: figure('Current the pack may give all day', 'A'),
-  peakA: figure('Current the pack may give for some seconds', 'A').optional(),
-  packsInSeries: counted('Packs in series, each with a cut-off of its own').optional(),
-});
+export { PLUGS, SHAPES, SIGNALS, WHENCES, type Whence } from './parts/common.ts';
 
 /** A part on the shelf. Families by `kind`; figures as on a data sheet, the unit in the name. */
-export const partSchema = z.discriminatedUnion('kind', [motor, driver, battery]).readonly();
+export const partSchema = z
+  .discriminatedUnion('kind', [
+    motor,
+    driver,
+    battery,
+    others.source,
+    others.controller,
+    others.receiver,
+    others.sensor,
+    others.switchPart,
+    others.plugPart,
+    others.wire,
+    others.fuse,
+    others.converter,
+    others.wheel,
+    others.track,
+    others.belt,
+    others.chain,
+    others.sprocket,
+    others.gear,
+    others.coupler,
+    others.hub,
+    others.bearing,
+    others.shaft,
+    others.spacer,
+    others.collar,
+    others.fastener,
+    others.magnet,
+  ])
+  .readonly();
 
 /** A part as it is sent: what may be left away left away. */
 export type PartInput = z.input<typeof partSchema>;
 export type Part = z.output<typeof partSchema>;
 export type PartKind = Part['kind'];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;
-export const PART_KINDS = ['motor', 'driver', 'battery'] as const satisfies readonly PartKind[];
+
+/** What is known of a kind of part beside its schema: what a few are called, and what one usually weighs where nobody says. */
+interface PartSort {
+  readonly many: string;
+  /** kg (common practice, no source); null where it follows from other figures. */
+  readonly usualKg: number | null;
+}
+
+/** Every kind of part, in the order in which they are offered. */
+export const PART_SORTS: Readonly<Record<PartKind, PartSort>> = {
+  motor: { many: 'motors', usualKg: null },
+  driver: { many: 'drivers', usualKg: null },
+  battery: { many: 'batteries', usualKg: null },
+  source: { many: 'other sources', usualKg: 0.4 },
+  controller: { many: 'controllers', usualKg: 0.03 },
+  receiver: { many: 'receivers', usualKg: 0.02 },
+  sensor: { many: 'sensors', usualKg: 0.01 },
+  switch: { many: 'switches', usualKg: 0.05 },
+  plug: { many: 'plugs', usualKg: 0.01 },
+  wire: { many: 'wires', usualKg: 0.05 },
+  fuse: { many: 'fuses', usualKg: 0.01 },
+  converter: { many: 'converters', usualKg: 0.05 },
+  wheel: { many: 'wheels and tyres', usualKg: 0.3 },
+  track: { many: 'tracks', usualKg: 0.8 },
+  belt: { many: 'belts', usualKg: 0.05 },
+  chain: { many: 'chains', usualKg: 0.5 },
+  sprocket: { many: 'sprockets and pulleys', usualKg: 0.1 },
+  gear: { many: 'gears', usualKg: 0.1 },
+  coupler: { many: 'couplers', usualKg: 0.05 },
+  hub: { many: 'hubs', usualKg: 0.08 },
+  bearing: { many: 'bearings', usualKg: 0.03 },
+  shaft: { many: 'shafts', usualKg: 0.2 },
+  spacer: { many: 'spacers', usualKg: 0.01 },
+  collar: { many: 'collars', usualKg: 0.02 },
+  fastener: { many: 'fasteners', usualKg: 0.02 },
+  magnet: { many: 'magnets', usualKg: 0.005 },
+};
+
+export const PART_KINDS = Object.keys(PART_SORTS) as [PartKind, ...PartKind[]];
+
+/** Kinds of which a build chooses one; any number of the others may be fitted. */
+export const CHOSEN_KINDS = ['motor', 'driver', 'battery'] as const satisfies readonly PartKind[];
+export type ChosenKind = (typeof CHOSEN_KINDS)[number];
+export type ChosenPart = PartOf<ChosenKind>;
+export const isChosen = (part: Part): part is ChosenPart => CHOSEN_KINDS.some((kind) => kind === part.kind);

@@ -1,5 +1,6 @@
 import {
   attainableSpeed,
+  attainableGiven,
   attainableInput,
   dutyPoint,
   motorLoadInput,
@@ -12,10 +13,17 @@ import { NotPhysical } from '../contract/index.ts';
 import { demandOf } from '../demand/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { wheelTorque } from '../ground/index.ts';
-import { dcMotorConstants, dcMotorPoint } from '../motor/index.ts';
-import { fullCommandPoint, batteryPack, circuitInput } from '../supply/index.ts';
+import { dcMotorConstants, dcMotorPoint, OTHER_LAW } from '../motor/index.ts';
+import { fullCommandPoint, batteryPack, circuitInput, constantsOf } from '../supply/index.ts';
 import { deliveredTorque, motorLoad } from '../transmission/index.ts';
-import { rollingDiameter, rollingPlace, type Build, type Duty } from '../vehicle/index.ts';
+import {
+  dataSheetOf,
+  packCells,
+  rollingDiameter,
+  rollingPlace,
+  type Build,
+  type Duty,
+} from '../vehicle/index.ts';
 import { forceWorking } from './demand.ts';
 import { gripWorking } from './grip.ts';
 import {
@@ -64,8 +72,8 @@ export function motorWorking(build: Build, duty: Duty, line: Driveline): Calcula
 }
 
 function constantsWorking({ motor }: Driveline): CalculationBy<typeof dcMotorConstants> {
-  const { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA } = motor;
-  const given = { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA };
+  const given = dataSheetOf(motor);
+  if (!given) throw new NotPhysical('other-law', OTHER_LAW);
   return calculated(
     dcMotorConstants,
     given,
@@ -85,7 +93,7 @@ function motorInputs(line: Driveline): WorkingInput[] {
     worked(
       'ktNmPerA',
       LESSER,
-      readFor(constants, ktNmPerA === line.circuit.ktNmPerA ? 'ktNmPerA' : 'keVsPerRad'),
+      readFor(constants, ktNmPerA === constantsOf(line.circuit.motor).ktNmPerA ? 'ktNmPerA' : 'keVsPerRad'),
     ),
     shelf('noLoadA', line.motor.name),
   ];
@@ -96,8 +104,7 @@ export function packWorking(
   key: 'fullV' | 'emptyV' | 'nominalV' | 'capacityAh',
 ): CalculationBy<typeof batteryPack> | undefined {
   if (!battery) return undefined;
-  const { chemistry, series, parallel, cellAh, cellMilliohm } = battery;
-  const given = { chemistry, series, parallel, cellAh, cellMilliohm };
+  const given = packCells(battery);
   return calculated(
     batteryPack,
     given,
@@ -173,7 +180,7 @@ export function attainableWorking(
 ): CalculationBy<typeof attainableSpeed> {
   const { gripN } = demandOf(build, duty).footing;
   const grip = gripWorking(build, duty);
-  return calculated(attainableSpeed, attainableInput(build, duty, line, gripN), 'speedMps', [
+  return calculated(attainableSpeed, attainableGiven(attainableInput(build, duty, line, gripN)), 'speedMps', [
     ...circuitInputs(build, line),
     fixed('ratio', MULTIPLIED),
     fixed('efficiency', MULTIPLIED),
@@ -191,7 +198,7 @@ export const topWorking = (
   duty: Duty,
   line: Driveline,
 ): CalculationBy<typeof attainableSpeed> =>
-  calculated(attainableSpeed, topSpeedInput(build, duty, line), 'speedMps', [
+  calculated(attainableSpeed, attainableGiven(topSpeedInput(build, duty, line)), 'speedMps', [
     ...circuitInputs(build, line),
     fixed('ratio', MULTIPLIED),
     fixed('efficiency', MULTIPLIED),
@@ -249,7 +256,7 @@ export function currentWorking(
       'pushed',
       'The vehicle pushes its motor in this duty: the current is that of braking, and is not worked out by a sum of its own.',
     );
-  const { resistanceOhm, ktNmPerA, noLoadA } = line.circuit;
+  const { resistanceOhm, ktNmPerA, noLoadA } = constantsOf(line.circuit.motor);
   const given = { resistanceOhm, ktNmPerA, noLoadA, voltageV: motorV, torqueNm };
   return calculated(dcMotorPoint, given, 'currentA', [
     ...motorInputs(line),

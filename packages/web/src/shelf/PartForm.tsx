@@ -3,11 +3,10 @@ import {
   PART_STATES,
   PART_STATE_WORDS,
   WHENCES,
-  partFields,
+  partChoices,
   type Part,
   type PartField,
 } from '@zubric/core/vehicle';
-import { CHEMISTRY_NAMES } from '@zubric/core/supply';
 import type { Quantity } from '@zubric/core/quantity';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState, type FormEvent } from 'react';
@@ -16,7 +15,16 @@ import { Choice } from '../fields/Choice.tsx';
 import { TextField } from '../fields/TextField.tsx';
 import { ComesTo } from './ComesTo.tsx';
 import { FormQuantity } from './FormQuantity.tsx';
-import { FOUND, partOfDraft, workedOut, type Drafted, type PartDraft } from './part-draft.ts';
+import {
+  FOUND,
+  fieldsOfDraft,
+  isPrinted,
+  ofChoice,
+  partOfDraft,
+  workedOut,
+  type Drafted,
+  type PartDraft,
+} from './part-draft.ts';
 
 interface Props {
   readonly draft: PartDraft;
@@ -26,8 +34,11 @@ interface Props {
 }
 
 const TITLES: Readonly<Record<string, string>> = {
-  brushed: 'brushed',
   brushless: 'brushless, with its controller',
+  servo: 'servo, from stop to stop',
+  'servo-continuous': 'servo that turns on and on',
+  'series-wound': 'series-wound (starter, power tool)',
+  '': 'not said',
   yes: 'yes',
   no: 'no',
   new: 'new',
@@ -43,13 +54,6 @@ const TITLES: Readonly<Record<string, string>> = {
 };
 const options = <T extends string>(values: readonly T[]) =>
   values.map((value) => ({ value, title: TITLES[value] ?? value }));
-
-/** What each choice of a part is called, and what it may be. */
-const ASKED: Readonly<Record<string, { readonly title: string; readonly of: readonly string[] }>> = {
-  type: { title: 'Type', of: ['brushed', 'brushless'] },
-  limitsCurrent: { title: 'Limits the current by itself', of: ['no', 'yes'] },
-  chemistry: { title: 'Chemistry', of: CHEMISTRY_NAMES },
-};
 
 /** A part written down by hand: what is printed on it, and at once what that comes to. */
 export function PartForm({ draft: begun, keep, onKept }: Props) {
@@ -83,11 +87,12 @@ export function PartForm({ draft: begun, keep, onKept }: Props) {
   return (
     <form className="grid gap-3" onSubmit={submit} noValidate aria-label="A part of your own">
       <About draft={draft} onChange={change} />
-      {draft.kind === 'motor' && !draft.before ? (
-        <Printed draft={draft} onChange={change} onUnread={mark} />
-      ) : null}
+      {isPrinted(draft) && <Printed draft={draft} onChange={change} onUnread={mark} />}
       <ComesTo found={found} />
-      <Figures draft={draft} found={found} isNew={!draft.before} onChange={change} onUnread={mark} />
+      <Figures draft={draft} found={found} onChange={change} onUnread={mark} />
+      {draft.kind === 'motor' && !isPrinted(draft) && (
+        <Gearhead draft={draft} onChange={change} onUnread={mark} />
+      )}
       <TextField
         label="Note: where it came from, what was seen of it"
         value={draft.note}
@@ -125,13 +130,13 @@ function About({ draft, onChange }: PieceProps) {
         value={draft.name}
         onChange={(name) => onChange({ name })}
       />
-      {Object.entries(draft.choices).map(([key, value]) => (
+      {partChoices(draft.kind, draft.choices.type).map(({ key, title, optional, of }) => (
         <Choice
           key={key}
-          label={ASKED[key]?.title ?? key}
-          value={value}
-          options={options(ASKED[key]?.of ?? [])}
-          onChange={(chosen) => onChange({ choices: { ...draft.choices, [key]: chosen } })}
+          label={title}
+          value={draft.choices[key] ?? ''}
+          options={options([...(optional ? [''] : []), ...(of ?? ['no', 'yes'])])}
+          onChange={(chosen) => onChange(ofChoice(draft, key, chosen))}
         />
       ))}
       <Choice
@@ -190,20 +195,55 @@ const LATER: ReadonlySet<string> = new Set([
   'shaftLoadN',
   'rotorGcm2',
   'packsInSeries',
-  'resistanceMilliohm',
   'peakA',
+  'encoderCounts',
+  'encoderInputs',
+  'readsHz',
+  'supplyV',
+  'supplyA',
+  'logicV',
+  'packsInParallel',
+  'capacityLeft',
+  'leastA',
+  'hardness',
+  'bolts',
+  'boltCircleMm',
+  'keyMm',
 ]);
 
 interface FiguresProps extends FieldsProps {
   readonly found: Drafted;
-  readonly isNew: boolean;
 }
 
+const GEAR = [
+  ['ratio', 'Gearhead, turns for one', 'ratio'],
+  ['efficiency', 'Gearhead, what comes through', 'share'],
+  ['torque', 'Gearhead, torque all day', 'torque'],
+] as const;
+
+/** A gearhead that is one with the motor: where its ratio is empty there is none. */
+const Gearhead = ({ draft, onChange, onUnread }: FieldsProps) => (
+  <div className="grid grid-cols-2 items-end gap-x-3 gap-y-2 sm:grid-cols-4">
+    {GEAR.map(([key, title, dimension]) => (
+      <FormQuantity
+        key={key}
+        title={title}
+        dimension={dimension}
+        range={key === 'efficiency' ? { least: 0.01, most: 1 } : { above: 0 }}
+        value={draft.gear[key]}
+        onChange={(quantity) => onChange({ gear: { ...draft.gear, [key]: quantity } })}
+        name={`gear.${key}`}
+        onUnread={onUnread}
+      />
+    ))}
+  </div>
+);
+
 /** The figures of its kind, as a data sheet has them; what is left empty is taken as usual, and said to be. */
-function Figures({ draft, found, isNew, onChange, onUnread }: FiguresProps) {
+function Figures({ draft, found, onChange, onUnread }: FiguresProps) {
   const say = useSay();
-  const fields = partFields(draft.kind).filter(
-    ({ key }) => !(draft.kind === 'motor' && isNew && FOUND.some((found) => found === key)),
+  const fields = fieldsOfDraft(draft).filter(
+    ({ key }) => !(isPrinted(draft) && FOUND.some((found) => found === key)),
   );
   const usualOf = ({ key, dimension, quantityOf }: PartField): string | undefined => {
     const guess = found.usual[key];

@@ -1,4 +1,4 @@
-import { PART_KINDS, type Part, type PartKind } from '@zubric/core/vehicle';
+import { CHOSEN_KINDS, PART_KINDS, type Part, type PartKind } from '@zubric/core/vehicle';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -99,11 +99,27 @@ const Heading = ({ onNew, onDone }: HeadingProps) => (
       </p>
     </div>
     <div className="flex flex-wrap gap-2">
-      {PART_KINDS.map((kind) => (
+      {CHOSEN_KINDS.map((kind) => (
         <button key={kind} type="button" className="push" onClick={() => onNew(kind)}>
           New {kind}
         </button>
       ))}
+      <select
+        className="entry w-44"
+        aria-label="New part of another kind"
+        value=""
+        onChange={(event) => {
+          const kind = PART_KINDS.find((k) => k === event.target.value);
+          if (kind) onNew(kind);
+        }}
+      >
+        <option value="">New other part …</option>
+        {PART_KINDS.filter((kind) => !CHOSEN_KINDS.some((chosen) => chosen === kind)).map((kind) => (
+          <option key={kind} value={kind}>
+            {kind}
+          </option>
+        ))}
+      </select>
       <ImportParts onDone={onDone} />
     </div>
   </div>

@@ -1,4 +1,4 @@
-import { PART_KINDS, PART_STATES, PART_STATE_WORDS, type Part } from '@zubric/core/vehicle';
+import { PART_KINDS, PART_SORTS, PART_STATES, PART_STATE_WORDS, type Part } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { createColumnHelper, useTable } from '@tanstack/react-table';
 import { useState } from 'react';
@@ -17,7 +17,7 @@ const COLUMNS = column.columns([
     sortFn: 'alphanumeric',
   }),
   column.accessor(({ kind }) => kind, { id: 'kind', header: 'Kind', filterFn: 'equals' }),
-  column.accessor(voltsOf, { id: 'volts', header: 'Volts' }),
+  column.accessor(voltsOf, { id: 'volts', header: 'Volts', sortUndefined: 'last' }),
   column.accessor(({ massKg }) => massKg, { id: 'mass', header: 'Mass' }),
   column.accessor(({ cost }) => cost, { id: 'cost', header: 'Cost', sortUndefined: 'last' }),
   column.accessor(({ state }) => state, { id: 'state', header: 'State', filterFn: 'equals' }),
@@ -113,7 +113,7 @@ export function ShelfTable({ parts, aside, onAside, ...does }: Props) {
 
 const KINDS = [
   { value: 'all', title: 'every kind' },
-  ...PART_KINDS.map((kind) => ({ value: kind, title: kind })),
+  ...PART_KINDS.map((kind) => ({ value: kind, title: PART_SORTS[kind].many })),
 ];
 const STATES = [
   { value: 'all', title: 'every state' },
@@ -130,6 +130,7 @@ interface RowProps extends Omit<Props, 'parts' | 'onAside'> {
 
 function PartRow({ part, aside, onEdit, onCopy, onPut }: RowProps) {
   const say = useSay();
+  const volts = voltsOf(part);
   const does = [
     ['Change', onEdit],
     ['Copy', onCopy],
@@ -146,7 +147,7 @@ function PartRow({ part, aside, onEdit, onCopy, onPut }: RowProps) {
         </span>
       </td>
       <td>{part.kind}</td>
-      <td className="n whitespace-nowrap">{say(voltsOf(part), 'voltage')}</td>
+      <td className="n whitespace-nowrap">{volts === undefined ? '–' : say(volts, 'voltage')}</td>
       <td className="n whitespace-nowrap">{say(part.massKg, 'mass')}</td>
       <td className="n">{part.cost === undefined ? '–' : showNumber(part.cost, 5)}</td>
       <td className="whitespace-nowrap">{PART_STATE_WORDS[part.state]}</td>

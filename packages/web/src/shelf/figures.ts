@@ -1,29 +1,69 @@
-import { showNumber, type Dimension } from '@zubric/core/quantity';
+import { rpmToRadS, showNumber, type Dimension } from '@zubric/core/quantity';
 import { batteryPack } from '@zubric/core/supply';
-import type { Part, PartKind, PartOf } from '@zubric/core/vehicle';
+import {
+  isChosen,
+  motorAbilities,
+  motorNominal,
+  packCells,
+  partChoices,
+  partFields,
+  typeOfPart,
+  type ChosenKind,
+  type Part,
+  type PartOf,
+} from '@zubric/core/vehicle';
 
 type Say = (si: number, dimension: Dimension) => string;
 
 /** The figures a builder looks for first. */
-const FIGURES: { readonly [K in PartKind]: (part: PartOf<K>, say: Say) => string } = {
-  motor: (m, say) =>
-    `${showNumber(m.voltageV)} V · stalls at ${say(m.stallTorqueNm * (m.gearhead ? m.gearhead.ratio * m.gearhead.efficiency : 1), 'torque')}, ${say(m.stallA, 'current')} · all day ${say(m.continuousA, 'current')}`,
+const FIGURES: { readonly [K in ChosenKind]: (part: PartOf<K>, say: Say) => string } = {
+  motor: (m, say) => {
+    const { noLoadRpm, stallTorqueNm, stallA } = motorNominal(m);
+    const { ratio, efficiency } = m.gearhead ?? { ratio: 1, efficiency: 1 };
+    const type = m.type === 'brushed' ? '' : `${motorAbilities(m).title.toLowerCase()} · `;
+    return `${type}${showNumber(m.voltageV)} V · ${say(rpmToRadS(noLoadRpm / ratio), 'rotation')} · stalls at ${say(stallTorqueNm * ratio * efficiency, 'torque')}, ${say(stallA, 'current')} · all day ${say(m.continuousA, 'current')}`;
+  },
   driver: (d) =>
     `${d.channels === 1 ? '1 channel' : `${d.channels} channels`}, ${showNumber(d.leastV)} to ${showNumber(d.mostV)} V, all day ${showNumber(d.continuousA)} A${d.limitsCurrent ? `, limits at ${showNumber(d.peakA)} A` : ''}`,
   battery: (b) => {
-    const pack = batteryPack.run(b);
+    const pack = batteryPack.run(packCells(b));
     return `${showNumber(pack.nominalV)} V, ${showNumber(pack.energyWh)} Wh, ${showNumber(pack.resistanceOhm * 1000)} mΩ, gives ${showNumber(b.continuousA)} A all day`;
   },
 };
 
-/** A part by the figures that tell it from others; which of them are guesses is said with it. */
-export const figuresOf = (part: Part, say: Say): string =>
-  (FIGURES[part.kind] as (part: Part, say: Say) => string)(part, say);
+/** Figures that stand in columns of their own. */
+const ELSEWHERE: ReadonlySet<string> = new Set(['massKg', 'cost']);
+/** More of them than this tell nobody anything. */
+const MOST_FIGURES = 5;
 
-/** Volts of a part: of a motor and a pack its own, of a driver the most that it bears. */
-export const voltsOf = (part: Part): number =>
-  part.kind === 'motor'
-    ? part.voltageV
-    : part.kind === 'driver'
-      ? part.mostV
-      : batteryPack.run(part).nominalV;
+/** What is chosen of a part and the first of its figures, each with its name where it is no plain word. */
+function inGeneral(part: Part, say: Say): string {
+  const values = part as unknown as Readonly<Record<string, unknown>>;
+  const type = typeOfPart(part);
+  const chosen = partChoices(part.kind, type).flatMap(({ key, title, of }) => {
+    const value = values[key];
+    if (value === undefined || value === false) return [];
+    return [of ? String(value) : title.toLowerCase()];
+  });
+  const figures = partFields(part.kind, type).flatMap(({ key, title, unit, dimension, quantityOf }) => {
+    const value = values[key];
+    if (typeof value !== 'number' || ELSEWHERE.has(key)) return [];
+    const said =
+      dimension === 'number'
+        ? [showNumber(value), unit].filter((text) => text !== undefined).join(' ')
+        : say(quantityOf(value).value, dimension);
+    return [`${title.toLowerCase()} ${said}`];
+  });
+  return [...chosen, ...figures.slice(0, MOST_FIGURES)].join(' · ');
+}
+
+/** A part by the figures that tell it from others. */
+export const figuresOf = (part: Part, say: Say): string =>
+  isChosen(part) ? (FIGURES[part.kind] as (part: Part, say: Say) => string)(part, say) : inGeneral(part, say);
+
+/** Volts of a part: of a motor, a pack and a source its own, of what bears a voltage the most; undefined of what has none. */
+export function voltsOf(part: Part): number | undefined {
+  if (part.kind === 'battery') return batteryPack.run(packCells(part)).nominalV;
+  if ('voltageV' in part) return part.voltageV;
+  return 'mostV' in part ? part.mostV : undefined;
+}

@@ -2,8 +2,11 @@ import { NotPhysical } from '@zubric/core/contract';
 import { motorFromPrint, printedFrom, type FoundMotor, type PrintedSoFar } from '@zubric/core/motor';
 import type { Quantity, Words } from '@zubric/core/quantity';
 import {
+  partChoices,
   partFields,
   partSchema,
+  typeOfPart,
+  type PartField,
   problemsOf,
   usualFigures,
   type GuessedFigure,
@@ -24,17 +27,31 @@ export interface PartDraft {
   readonly figures: Readonly<Record<string, Quantity | undefined>>;
   /** Of a motor whose figures are found from what is printed on it. */
   readonly printed: PrintedSoFar;
+  /** A gearhead that is one with a motor, where it is not found from what is printed. */
+  readonly gear: {
+    readonly ratio?: Quantity | undefined;
+    readonly efficiency?: Quantity | undefined;
+    readonly torque?: Quantity | undefined;
+  };
   readonly choices: Readonly<Record<string, string>>;
   /** The part that is changed; absent where it is a new one. */
   readonly before?: Part;
 }
 
-/** What each kind of part is chosen of, beside its figures. */
-export const CHOICES: Readonly<Record<PartKind, Readonly<Record<string, string>>>> = {
-  motor: { type: 'brushed' },
-  driver: { limitsCurrent: 'no' },
-  battery: { chemistry: 'lead-acid' },
-};
+/** What is chosen where nobody says: the commonest of what must be said, and nothing of the rest. */
+const USUAL_CHOICES: Readonly<Record<string, string>> = { chemistry: 'lead-acid' };
+
+/** The choices of a kind and type of part as they stand, new ones as is usual. */
+export const choicesOf = (
+  kind: PartKind,
+  said: Readonly<Record<string, string>> = {},
+): Record<string, string> =>
+  Object.fromEntries(
+    partChoices(kind, said.type).map(({ key, optional, of }) => {
+      const usual = optional ? '' : (USUAL_CHOICES[key] ?? of?.[0] ?? 'no');
+      return [key, said[key] ?? usual];
+    }),
+  );
 
 export const newDraft = (kind: PartKind): PartDraft => ({
   kind,
@@ -44,21 +61,37 @@ export const newDraft = (kind: PartKind): PartDraft => ({
   note: '',
   figures: {},
   printed: {},
-  choices: CHOICES[kind],
+  gear: {},
+  choices: choicesOf(kind, choicesOf(kind)),
 });
+
+const shelved = (value: number, unit: string): Quantity => ({ value, unit, origin: 'typed' });
+
+function gearOf(part: Part): PartDraft['gear'] {
+  const gearhead = part.kind === 'motor' ? part.gearhead : undefined;
+  if (!gearhead) return {};
+  const { ratio, efficiency, ratedTorqueNm } = gearhead;
+  return {
+    ratio: shelved(ratio, ': 1'),
+    efficiency: shelved(efficiency, '%'),
+    ...(ratedTorqueNm === undefined ? {} : { torque: shelved(ratedTorqueNm, 'N·m') }),
+  };
+}
 
 /** A part to be changed: what was guessed is empty again. */
 export function draftOf(part: Part): PartDraft {
   const values = part as unknown as Readonly<Record<string, unknown>>;
-  const figures = partFields(part.kind).flatMap(({ key, quantityOf }) => {
+  const type = typeOfPart(part);
+  const figures = partFields(part.kind, type).flatMap(({ key, quantityOf }) => {
     const figure = values[key];
     return typeof figure === 'number' && part.guessed?.[key] === undefined
       ? [[key, quantityOf(figure)] as const]
       : [];
   });
-  const choices = Object.keys(CHOICES[part.kind]).map((key) => {
+  const said = partChoices(part.kind, type).flatMap(({ key }) => {
     const value = values[key];
-    return [key, typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)] as const;
+    if (value === undefined) return [];
+    return [[key, typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)] as const];
   });
   return {
     kind: part.kind,
@@ -68,10 +101,27 @@ export function draftOf(part: Part): PartDraft {
     note: part.note,
     figures: Object.fromEntries(figures),
     printed: {},
-    choices: Object.fromEntries(choices),
+    gear: gearOf(part),
+    choices: choicesOf(part.kind, Object.fromEntries(said)),
     before: part,
   };
 }
+
+/** The same part of another type: what that type does not have is left out when it is kept. */
+export const ofChoice = (draft: PartDraft, key: string, value: string): PartDraft => ({
+  ...draft,
+  choices: choicesOf(draft.kind, { ...draft.choices, [key]: value }),
+});
+
+/** The figures that are asked of a draft. */
+export const fieldsOfDraft = ({ kind, choices }: PartDraft): readonly PartField[] =>
+  partFields(kind, choices.type);
+
+/** Whether its figures are found from what is printed on it. */
+export const isPrinted = (draft: PartDraft): boolean =>
+  draft.kind === 'motor' &&
+  !draft.before &&
+  FOUND.every((key) => fieldsOfDraft(draft).some((field) => field.key === key));
 
 /** What a draft comes to. */
 export interface Drafted {
@@ -87,10 +137,10 @@ export interface Drafted {
 export const FOUND = ['voltageV', 'noLoadRpm', 'noLoadA', 'stallTorqueNm', 'stallA', 'continuousA'] as const;
 
 /** The plain figures of a draft. */
-function figuresOf({ kind, figures }: PartDraft): Record<string, number> {
+function figuresOf(draft: PartDraft): Record<string, number> {
   return Object.fromEntries(
-    partFields(kind).flatMap(({ key, figureOf }) => {
-      const quantity = figures[key];
+    fieldsOfDraft(draft).flatMap(({ key, figureOf }) => {
+      const quantity = draft.figures[key];
       return quantity ? [[key, figureOf(quantity)] as const] : [];
     }),
   );
@@ -111,13 +161,12 @@ export function workedOut(draft: PartDraft): Drafted {
   if (draft.before) return { usual: guessedBefore(draft.before) };
 
   const typed = figuresOf(draft);
-  const { chemistry } = draft.choices;
-  if (draft.kind !== 'motor') return { usual: usualFigures(draft.kind, typed, chemistry) };
+  if (!isPrinted(draft)) return { usual: usualFigures(draft.kind, typed, draft.choices) };
   const printed = printedFrom(draft.printed);
-  if (!printed) return { usual: usualFigures('motor', typed) };
+  if (!printed) return { usual: usualFigures('motor', typed, draft.choices) };
   try {
     const motor = motorFromPrint(printed);
-    return { motor, usual: usualFigures('motor', { ...typed, ...motor.figures }) };
+    return { motor, usual: usualFigures('motor', { ...typed, ...motor.figures }, draft.choices) };
   } catch (error) {
     if (error instanceof NotPhysical) return { usual: {}, problem: error.notice.sentence };
     throw error;
@@ -142,12 +191,7 @@ export function partOfDraft(draft: PartDraft): Sent {
   }
   const typed = figuresOf(draft);
   const guessed = Object.fromEntries(Object.entries(spread).filter(([key]) => !(key in typed)));
-  const choices = Object.fromEntries(
-    Object.entries(draft.choices).map(([key, value]) => [
-      key,
-      value === 'yes' ? true : value === 'no' ? false : value,
-    ]),
-  );
+  const gearhead = motor ? motor.gearhead : gearheadOf(draft);
   const read = partSchema.safeParse({
     ...(draft.before ? keptOf(draft.before) : { id: 'new' }),
     kind: draft.kind,
@@ -155,23 +199,43 @@ export function partOfDraft(draft: PartDraft): Sent {
     state: draft.state,
     note: draft.note,
     ...(draft.whence === 'unsaid' ? {} : { whence: draft.whence }),
-    ...(motor?.gearhead ? { gearhead: motor.gearhead } : {}),
-    ...choices,
+    ...(gearhead ? { gearhead } : {}),
+    ...chosenOf(draft),
     ...figures,
     ...typed,
     ...(Object.keys(guessed).length > 0 ? { guessed } : {}),
   });
   if (read.success) return { ok: true, part: read.data };
-  const titles = new Map(partFields(draft.kind).map(({ key, title }) => [key, title]));
+  const titles = new Map(fieldsOfDraft(draft).map(({ key, title }) => [key, title]));
   const problems = problemsOf(read.error).map(({ path, message }) =>
     path === 'name' ? 'Name: give it one.' : `${titles.get(path) ?? path}: ${message}`,
   );
   return { ok: false, problems };
 }
 
+/** What is chosen, as the part holds it; what nobody said is left away. */
+const chosenOf = ({ kind, choices }: PartDraft): Record<string, string | boolean> =>
+  Object.fromEntries(
+    partChoices(kind, choices.type).flatMap(({ key, of }) => {
+      const value = choices[key] ?? '';
+      return value === '' ? [] : [[key, of ? value : value === 'yes'] as const];
+    }),
+  );
+
+/** What a gearhead lets through where nobody says (common practice, no source). */
+const USUAL_GEARHEAD = 0.8;
+
+function gearheadOf({ kind, gear: { ratio, efficiency, torque } }: PartDraft) {
+  if (kind !== 'motor' || !ratio) return undefined;
+  return {
+    ratio: ratio.value,
+    efficiency: efficiency?.value ?? USUAL_GEARHEAD,
+    ...(torque ? { ratedTorqueNm: torque.value } : {}),
+  };
+}
+
 /** What a form does not ask stays as it was. */
 const keptOf = ({ id, ...part }: Part): object => ({
   id,
   ...(part.arrivesOn === undefined ? {} : { arrivesOn: part.arrivesOn }),
-  ...('gearhead' in part && part.gearhead ? { gearhead: part.gearhead } : {}),
 });

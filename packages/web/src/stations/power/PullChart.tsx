@@ -20,7 +20,7 @@ function usePull() {
     const driveline = drivelineOf(build, trainOf(build));
     if (!driveline) return undefined;
     const { circuit, ratio, wheelRadiusM } = driveline;
-    const freeMps = (circuit.openCircuitV / circuit.keVsPerRad / ratio) * wheelRadiusM;
+    const freeMps = (circuit.motor.fastestRadS(circuit.openCircuitV) / ratio) * wheelRadiusM;
     const points = Array.from({ length: SAMPLES + 1 }, (_, n) => {
       const speedMps = (freeMps * n) / SAMPLES;
       return { speedMps, pullN: greatestPull(driveline, speedMps) };

@@ -1,0 +1,113 @@
+/** A build on motors of every type: judged by the law of each, with its cautions. */
+import { describe, expect, it } from 'vitest';
+import puffinFile from '../testing/puffin.zubric.json' with { type: 'json' };
+import { launchOfBuild } from '../simulate/index.ts';
+import { runLaunch } from '../simulate/launch.ts';
+import {
+  batteryOf,
+  choosePart,
+  openBuild,
+  type Build,
+  type PartInput,
+  partSchema,
+} from '../vehicle/index.ts';
+import { evaluate } from './evaluate.ts';
+
+const opened = openBuild(puffinFile);
+if (!opened.ok) throw new Error('the build of the tests opens');
+const puffin: Build = opened.build;
+const volts = 24;
+
+const own = { kind: 'motor', id: 'own', name: 'Own', massKg: 2, voltageV: volts, continuousA: 12 } as const;
+const MOTORS: Readonly<Record<string, PartInput>> = {
+  brushed: { ...own, type: 'brushed', noLoadRpm: 3000, noLoadA: 1, stallTorqueNm: 4, stallA: 55 },
+  'series-wound': {
+    ...own,
+    type: 'series-wound',
+    ratedRpm: 2500,
+    ratedA: 14,
+    ratedTorqueNm: 0.9,
+    stallA: 90,
+  },
+  stepping: {
+    ...own,
+    type: 'stepping',
+    holdingTorqueNm: 4,
+    ratedA: 6,
+    resistanceOhm: 0.4,
+    inductanceMilliH: 3,
+    stepsPerTurn: 200,
+  },
+  servo: {
+    ...own,
+    type: 'servo',
+    stallTorqueNm: 4,
+    secPer60Deg: 0.004,
+    travelDeg: 180,
+    stallA: 55,
+    noLoadA: 0.5,
+  },
+  'servo-continuous': {
+    ...own,
+    type: 'servo-continuous',
+    noLoadRpm: 2500,
+    noLoadA: 0.5,
+    stallTorqueNm: 4,
+    stallA: 55,
+  },
+};
+
+const withMotor = (type: string): Build => choosePart(puffin, partSchema.parse(MOTORS[type]));
+const codes = (build: Build): string[] => evaluate(build).findings.map(({ code }) => code);
+const notices = (build: Build) =>
+  evaluate(build).findings.flatMap(({ notice }) => (notice ? [notice.code] : []));
+
+describe('a build whose motor is', () => {
+  it.each(Object.keys(MOTORS))('%s: what the battery gives is what its motors and the rest take', (type) => {
+    const build = withMotor(type);
+    const { duties } = evaluate(build);
+    const points = duties.flatMap(({ point }) =>
+      point && point.batteryA > 0 && point.reachable ? [point] : [],
+    );
+    expect(points.length).toBeGreaterThan(0);
+    for (const { batteryA, batteryV, currentA, motorV } of points) {
+      const auxiliaryW = build.supply.auxiliaryPower.value;
+      // Two drivelines of one motor each.
+      expect(batteryA * batteryV).toBeCloseTo(2 * Math.max(0, currentA * motorV) + auxiliaryW, 4);
+    }
+    expect(batteryOf(build)).toBeDefined();
+  });
+
+  it.each(Object.keys(MOTORS))('%s: starts from rest and never passes what its pull comes to', (type) => {
+    const build = withMotor(type);
+    const [duty] = build.duties;
+    const [report] = evaluate(build).duties;
+    if (!duty || !report) throw new Error('it has a duty');
+    const launch = launchOfBuild(build, duty, report, 30);
+    if (!launch) throw new Error('it has a motor');
+    const { finalMps, distanceM, energyJ } = runLaunch(launch);
+    if (finalMps > 0) expect(finalMps / (report.attainableMps ?? NaN)).toBeLessThan(1.01);
+    expect(distanceM).toBeLessThanOrEqual(30 * finalMps);
+    // What was sped up and lifted came from the battery.
+    const kinetic = 0.5 * launch.massKg * finalMps ** 2;
+    expect(energyJ).toBeGreaterThan(kinetic);
+  });
+
+  it('a servo from stop to stop is told to drive no wheel, and needs no driver', () => {
+    expect(codes(withMotor('servo'))).toContain('stops-short');
+    const bare = { ...withMotor('servo-continuous'), supply: { ...puffin.supply, driverId: null } };
+    expect(codes(bare)).not.toContain('stops-short');
+    expect(codes(bare)).not.toContain('no-driver');
+    expect(codes({ ...withMotor('brushed'), supply: { ...puffin.supply, driverId: null } })).toContain(
+      'no-driver',
+    );
+  });
+
+  it('cautioned as its type asks', () => {
+    expect(notices(withMotor('series-wound'))).toEqual(
+      expect.arrayContaining(['runs-away', 'reverses-by-field']),
+    );
+    expect(notices(withMotor('stepping'))).toContain('plan-on-half');
+    expect(notices(withMotor('brushed'))).not.toContain('plan-on-half');
+  });
+});

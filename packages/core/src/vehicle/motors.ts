@@ -1,0 +1,33 @@
+import type { DataSheet, MotorModel, MotorNominal, MotorType } from '../motor/index.ts';
+import { MOTOR_TYPES } from '../motor/index.ts';
+import type { Notice } from '../contract/index.ts';
+import type { PartOf } from './part.ts';
+
+type Motor = PartOf<'motor'>;
+
+/** The table's type ties each type to its figures; the compiler cannot follow that through a union. */
+const typeOf = (motor: Motor): MotorType<never> => MOTOR_TYPES[motor.type];
+
+/** The law of a motor behind so many ohms, on a driver that may limit its current. */
+export const motorModel = (
+  motor: Motor,
+  before: { readonly ohm: number; readonly limitA: number } = { ohm: 0, limitA: Infinity },
+): MotorModel => typeOf(motor).model(motor as never, before);
+
+/** How it stands at the voltage of its data sheet, its gearhead left out. */
+export const motorNominal = (motor: Motor): MotorNominal => typeOf(motor).nominal(motor as never);
+
+/** What its figures say against each other. */
+export const motorDoubts = (motor: Motor): readonly Notice[] => typeOf(motor).doubts(motor as never);
+
+/** How its type is called, what of it is always to be watched, whether a driver stands before it, whether it may drive a wheel. */
+export const motorAbilities = (
+  motor: Motor,
+): Pick<MotorType<never>, 'title' | 'cautions' | 'drivesItself' | 'propels'> => typeOf(motor);
+
+/** The five numbers of a motor with magnets; undefined of any other. */
+export function dataSheetOf(motor: Motor): DataSheet | undefined {
+  if (!('noLoadRpm' in motor)) return undefined;
+  const { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA } = motor;
+  return { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA };
+}
