@@ -1,11 +1,12 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { leanSums } from './lean-sums.ts';
 
 declare const process: { env: Record<string, string | undefined> };
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [leanSums(), react(), tailwindcss()],
   server: {
     proxy: Object.fromEntries(
       ['/api', '/enter'].map((path) => [path, process.env.ZUBRIC_API ?? 'http://127.0.0.1:4817']),
