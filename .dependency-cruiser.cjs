@@ -18,6 +18,7 @@ const CORE = [
   'assembly',
   'simulate',
   'trials',
+  'bench',
   'say',
   'calculators',
   'answers',

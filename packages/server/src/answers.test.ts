@@ -22,6 +22,7 @@ const doors: readonly (readonly [string, z.ZodType])[] = [
   ['/builds/:id/trial-sets', answers.trialSetsSchema],
   ['/parts', answers.partsSchema],
   ['/state', answers.stateSchema],
+  ['/meter', answers.meterAnswerSchema],
 ];
 
 it.each(doors)('answers at %s what is written of it', async (door, shape) => {

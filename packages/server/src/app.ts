@@ -18,6 +18,8 @@ import { noSuchRoute, problemResponses } from './http/problem.ts';
 import { checkBytes, onlyKeptText, onlyReadableAddress } from './http/text.ts';
 import { buildLogRoutes, logEntryRoutes, photoRoutes } from './logbook/routes.ts';
 import { logbookStore } from './logbook/store.ts';
+import { simulatedMeter } from './meter/meter.ts';
+import { meterRoutes } from './meter/routes.ts';
 import { partRoutes, partTableRoutes } from './parts/routes.ts';
 import { partStore } from './parts/store.ts';
 import { stateRoutes } from './state/routes.ts';
@@ -44,7 +46,7 @@ export interface AppOptions {
   readonly notices?: () => readonly string[];
 }
 
-/** The whole HTTP side. It keeps no state of its own. */
+/** The whole HTTP side. It keeps no state of its own but what its simulated meter is set to. */
 export function makeApp(options: AppOptions): Express {
   const { database, log, hosts, webFolder, token } = options;
   const app = express();
@@ -141,6 +143,7 @@ function api(database: DataSource, state: express.Router): express.Router {
   routes.use(partTableRoutes(parts));
   routes.use('/parts', partRoutes(parts));
   routes.use('/calculators', calculatorRoutes());
+  routes.use('/meter', meterRoutes(simulatedMeter()));
   return routes;
 }
 

@@ -108,6 +108,16 @@ export const partsImportSchema = z.object({
 });
 export type PartsImport = Readonly<z.output<typeof partsImportSchema>>;
 
+/** The bench meter: what stands on its bench, and what it is set to. */
+export const meterAnswerSchema = z.object({
+  motors: z.array(z.object({ id: z.string(), name: z.string(), ratedV: z.number() })),
+  motor: z.string(),
+  voltageV: z.number(),
+  hold: z.number(),
+  plugged: z.boolean(),
+});
+export type MeterAnswer = Readonly<z.output<typeof meterAnswerSchema>>;
+
 export const storedTrialSchema = z.object({
   id: z.string(),
   ordinal: z.int(),

@@ -23,3 +23,11 @@ export {
   type MotorType,
   type MotorTypeName,
 } from './types/index.ts';
+export {
+  benchReading,
+  measuredMotor,
+  READ_BY,
+  READING_KINDS,
+  type BenchReading,
+  type ReadingKind,
+} from './bench-reading.ts';

@@ -17,3 +17,4 @@ export {
   type StraightRunResult,
   type StraightRunVerdict,
 } from './straight-run.ts';
+export { studentCritical } from './student.ts';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { anyMotor, MOTOR_TYPES, type MotorTypeName } from '../../motor/index.ts';
+import { anyMotor, measuredMotor, MOTOR_TYPES, type MotorTypeName } from '../../motor/index.ts';
 import { common, plug, shape } from './common.ts';
 
 interface Impossible {
@@ -21,6 +21,8 @@ const ofType = <const Name extends MotorTypeName, Shape extends z.ZodRawShape>(
       ...anyMotor,
       shape,
       plug,
+      /** Readings on the bench that its figures were found from. */
+      measured: measuredMotor.optional().meta({ title: 'Measured' }),
     })
     .superRefine((part, context) => {
       const problem = member.impossible(part as never);
