@@ -39,6 +39,7 @@ const WEB = [
   'working',
   'strip',
   'shelf',
+  'measure',
   'stations',
   'print',
   'builds',

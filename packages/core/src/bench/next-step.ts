@@ -6,6 +6,8 @@ import type { BenchFit } from './fit.ts';
 export interface NextStep {
   readonly kind: ReadingKind;
   readonly voltageV: number;
+  /** How hard it is held, as a share of what stalls it: nothing free, all of it held fast. */
+  readonly hold: number;
   /** Seconds that the motor is under this load at most, and seconds that it rests first. */
   readonly holdS: number;
   readonly restS: number;
@@ -66,6 +68,7 @@ const runFree = (already: number, ratedV: number, restS: number): NextStep => {
   return {
     kind: 'free',
     voltageV,
+    hold: 0,
     holdS: FREE_S,
     restS,
     text: sentence`Clamp the motor, leave its shaft free, and give it ${figure(voltageV, 'voltage')}. Read voltage, current and speed once it runs evenly.`,
@@ -74,7 +77,7 @@ const runFree = (already: number, ratedV: number, restS: number): NextStep => {
   };
 };
 
-/** A third, a half and two thirds of what it draws held fast, as far as that is known. */
+/** How hard it is held, in turn: shares of what stalls it. */
 const LOADS = [0.2, 0.35, 0.5] as const;
 
 function holdBack(
@@ -85,13 +88,14 @@ function holdBack(
 ): NextStep {
   const free = readings.filter(({ kind }) => kind === 'free');
   const quickest = Math.max(0, ...free.map(({ speedRpm, voltageV }) => (speedRpm / voltageV) * ratedV));
-  const slow = 1 - (LOADS[already % LOADS.length] ?? 0.35);
+  const hold = LOADS[already % LOADS.length] ?? LOADS[0];
   return {
     kind: 'held back',
     voltageV: ratedV,
+    hold,
     holdS: HELD_S,
     restS,
-    text: sentence`Give it ${figure(ratedV, 'voltage')} and hold it back, by a brake block or an arm that pulls at a scale, until it turns about ${figure((slow * quickest * Math.PI) / 30, 'rotation')}. Read, and let go.`,
+    text: sentence`Give it ${figure(ratedV, 'voltage')} and hold it back, by a brake block or an arm that pulls at a scale, until it turns about ${figure(((1 - hold) * quickest * Math.PI) / 30, 'rotation')}. Read, and let go.`,
     caution:
       'Load it by a block or a cord round a drum, never by hand. Seconds only: if it smells, or is too hot to touch, stop.',
   };
@@ -100,6 +104,7 @@ function holdBack(
 const holdFast = (ratedV: number, restS: number): NextStep => ({
   kind: 'held fast',
   voltageV: FAST_AT * ratedV,
+  hold: 1,
   holdS: FAST_S,
   restS,
   text: sentence`Hold the shaft fast by an arm against a scale, turn the supply down to ${figure(FAST_AT * ratedV, 'voltage')}, switch on for ${figure(FAST_S, 'time')} and read voltage and current.`,

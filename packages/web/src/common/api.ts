@@ -3,6 +3,7 @@ import {
   logEntrySchema,
   logPageSchema,
   logPhotoSchema,
+  meterAnswerSchema,
   partAnswerSchema,
   partsImportSchema,
   partsSchema,
@@ -16,6 +17,7 @@ import {
   storedTrialSetSchema,
   trialSetsSchema,
   type BuildLine,
+  type MeterAnswer,
   type Place,
 } from '@zubric/core/answers';
 import type { StraightRunConditions, StraightRunReading } from '@zubric/core/trials';
@@ -24,6 +26,10 @@ import { z } from 'zod';
 import { call, versionedCall } from './call.ts';
 
 export { ApiProblem } from './call.ts';
+
+type WithoutId<P> = P extends unknown ? Omit<P, 'id'> : never;
+/** A part that has no id yet. */
+export type NewPart = WithoutId<PartInput>;
 
 export interface TrialSetForm {
   readonly name: string;
@@ -79,7 +85,7 @@ export const api = {
   partsAside: () => call('/parts?place=aside', { shape: partsSchema }).then((answer) => answer.parts),
   part: (id: string) => versionedCall(`/parts/${id}`, { shape: partAnswerSchema }),
   /** One without an id is given one. */
-  createPart: (part: Omit<PartInput, 'id'>) =>
+  createPart: (part: NewPart) =>
     call('/parts', { method: 'POST', body: part, shape: partAnswerSchema }),
   /** A table of parts; a preview keeps nothing. */
   importParts: (table: Blob, { preview }: { readonly preview: boolean }) =>
@@ -92,6 +98,9 @@ export const api = {
     call(`/parts/${part.id}`, { method: 'PUT', body: part, version, shape: partAnswerSchema }),
   putPart: (id: string, place: 'shelf' | 'aside', version: number) =>
     call(`/parts/${id}/place`, { method: 'PUT', body: { place }, version }),
+  meter: () => call('/meter', { shape: meterAnswerSchema }),
+  setMeter: (change: Partial<Omit<MeterAnswer, 'motors'>>) =>
+    call('/meter', { method: 'PUT', body: change, shape: meterAnswerSchema }),
   trialSets: (buildId: string) =>
     call(`/builds/${buildId}/trial-sets`, { shape: trialSetsSchema }).then((answer) => answer.trialSets),
   createTrialSet: (buildId: string, form: TrialSetForm) =>

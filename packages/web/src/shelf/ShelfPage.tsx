@@ -120,6 +120,9 @@ const Heading = ({ onNew, onDone }: HeadingProps) => (
           </option>
         ))}
       </select>
+      <Link to="/shelf/measure" className="push">
+        Measure a motor
+      </Link>
       <ImportParts onDone={onDone} />
     </div>
   </div>

@@ -28,6 +28,9 @@ const builds = pageOf(async () => ({ Component: (await import('../builds/BuildsP
 const bench = pageOf(async () => ({ Component: (await import('./Workbench.tsx')).Workbench }));
 const print = pageOf(async () => ({ Component: (await import('../print/PrintPage.tsx')).PrintPage }));
 const shelf = pageOf(async () => ({ Component: (await import('../shelf/ShelfPage.tsx')).ShelfPage }));
+const measure = pageOf(async () => ({
+  Component: (await import('../measure/MeasurePage.tsx')).MeasurePage,
+}));
 const sums = pageOf(async () => ({ Component: (await import('../sums/SumsPage.tsx')).SumsPage }));
 const stations = Object.fromEntries(
   STATIONS.map(({ path }) => [path, pageOf(STATION_PAGES[path])]),
@@ -45,7 +48,9 @@ export async function fetchPagesOf(pathname: string): Promise<void> {
         ? [sums]
         : matchPath('/shelf', pathname)
           ? [shelf]
-          : [];
+          : matchPath('/shelf/measure', pathname)
+            ? [measure]
+            : [];
   await Promise.all(pages.map(({ fetched }) => fetched()));
 }
 
@@ -67,6 +72,7 @@ function Pages() {
             </Route>
             <Route path="builds/:buildId/print" Component={print.Page} />
             <Route path="shelf" Component={shelf.Page} />
+            <Route path="shelf/measure" Component={measure.Page} />
             <Route path="sums/:name?" Component={sums.Page} />
             <Route path="*" Component={NotFoundPage} />
           </Route>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { linkDefinition, shortlist, type Suited } from '@zubric/core/judge';
 import { PART_STATE_WORDS, choosePart, type PartKind } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
@@ -50,13 +51,18 @@ export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly 
 
 /** A part of the builder's own, written down here and put in the build at once. */
 function MakeOwn({ kind }: { readonly kind: PartKind }) {
-  const { edit } = useBuild();
+  const { edit, id } = useBuild();
   const [open, setOpen] = useState(false);
   return (
-    <p>
+    <p className="flex flex-wrap gap-3">
       <button type="button" className="push" onClick={() => setOpen(true)}>
         Make your own {kind}
       </button>
+      {kind === 'motor' && (
+        <Link className="push" to={`/shelf/measure?build=${id}`}>
+          Measure an unknown one
+        </Link>
+      )}
       {open && (
         <OwnPart
           kind={kind}
