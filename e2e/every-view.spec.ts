@@ -14,6 +14,7 @@ const VIEWS = [
   ['/builds/puffin/print', 'Puffin'],
   ['/builds?place=bin', 'Which vehicle'],
   ['/shelf', 'What is in the drawers'],
+  ['/shelf/measure', 'Which motor is this'],
   ['/sums', 'Force to move a vehicle'],
   ['/sums/chain-drive', 'Roller chain'],
   ['/sums/no-such-sum', 'There is no sum'],

@@ -7,8 +7,8 @@ import { chartUnit } from '../charts/in-units.ts';
 import { useSay, useUnits } from '../common/units.tsx';
 
 const WIDTH = 560;
-const HEIGHT = 230;
-const FRAME = { left: 62, right: 14, top: 12, bottom: 44 };
+const HEIGHT = 250;
+const FRAME = { left: 62, right: 14, top: 30, bottom: 46 };
 
 interface Props {
   readonly fit: BenchFit;

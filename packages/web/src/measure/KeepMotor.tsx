@@ -17,25 +17,23 @@ const ALL_DAY = { share: 0.2, spread: 0.5 };
 const DIGITS = 5;
 const rounded = (n: number): number => Number(n.toPrecision(DIGITS));
 
-/** The measured motor on the shelf, with its readings. */
-export function KeepMotor({
-  bench,
-  measured,
-}: {
+interface Props {
   readonly bench: Readings;
   readonly measured: MeasuredFigures;
-}) {
+  readonly onKept: (part: Part) => void;
+}
+
+/** The measured motor on the shelf, with its readings. */
+export function KeepMotor({ bench, measured, onKept }: Props) {
   const queries = useQueryClient();
-  const [search] = useSearchParams();
-  const build = search.get('build');
   const [name, setName] = useState('');
   const [mass, setMass] = useState<Quantity>();
   const [said, setSaid] = useState('');
   const save = useMutation({
     mutationFn: () => api.createPart(partOf(name, mass, bench, measured)),
-    onSuccess: async () => {
+    onSuccess: async (part) => {
       await queries.invalidateQueries({ queryKey: ['parts'] });
-      bench.clear();
+      onKept(part);
     },
   });
   const submit = (event: FormEvent): void => {
@@ -44,7 +42,6 @@ export function KeepMotor({
     setSaid('');
     save.mutate();
   };
-  if (save.data) return <Kept part={save.data} build={build} />;
   return (
     <form className="sheet grid gap-2 p-3" onSubmit={submit} noValidate aria-label="Put it on the shelf">
       <div className="grid grid-cols-[2fr_1fr] items-end gap-3">
@@ -69,20 +66,25 @@ export function KeepMotor({
   );
 }
 
-const Kept = ({ part, build }: { readonly part: Part; readonly build: string | null }) => (
-  <p role="status" className="border border-edge bg-field px-4 py-2">
-    “{part.name}” lies on the shelf, its readings with it.{' '}
-    {build === null ? (
-      <Link className="underline" to="/shelf">
-        To the shelf
-      </Link>
-    ) : (
-      <Link className="underline" to={`${stationAddress(build, 'power')}?kind=motor&part=${part.id}`}>
-        Back to the build, where it can be taken
-      </Link>
-    )}
-  </p>
-);
+/** Where the motor lies now, and the way back to the build that it was measured for. */
+export function Kept({ part }: { readonly part: Part }) {
+  const [search] = useSearchParams();
+  const build = search.get('build');
+  return (
+    <p role="status" className="border border-edge bg-field px-4 py-2">
+      “{part.name}” lies on the shelf, its readings with it.{' '}
+      {build === null ? (
+        <Link className="underline" to="/shelf">
+          To the shelf
+        </Link>
+      ) : (
+        <Link className="underline" to={`${stationAddress(build, 'power')}?kind=motor&part=${part.id}`}>
+          Back to the build, where it can be taken
+        </Link>
+      )}
+    </p>
+  );
+}
 
 function partOf(
   name: string,

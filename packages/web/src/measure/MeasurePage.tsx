@@ -1,11 +1,12 @@
 import { typed } from '@zubric/core/quantity';
+import type { Part } from '@zubric/core/vehicle';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useTitle } from '../common/use-title.ts';
 import { Header } from '../frame/Header.tsx';
 import { FormQuantity } from '../shelf/FormQuantity.tsx';
 import { FitChart } from './FitChart.tsx';
-import { KeepMotor } from './KeepMotor.tsx';
+import { Kept, KeepMotor } from './KeepMotor.tsx';
 import { MeterBench } from './MeterBench.tsx';
 import { hasSerial } from './meter-lines.ts';
 import { NextStepCard } from './NextStepCard.tsx';
@@ -27,6 +28,7 @@ type Way = keyof typeof WAYS;
 export function MeasurePage() {
   useTitle('Measure a motor');
   const bench = useReadings();
+  const [kept, setKept] = useState<Part>();
   const [way, setWay] = useState<Way>('type');
   const ways = (Object.keys(WAYS) as Way[]).filter((each) => each !== 'serial' || hasSerial());
   return (
@@ -73,6 +75,7 @@ export function MeasurePage() {
             <ReadingsIn way={way} bench={bench} />
           </div>
           <div className="grid content-start gap-3">
+            {kept && <Kept part={kept} />}
             <Outcome {...bench} />
             {bench.fit && <FitChart fit={bench.fit} readings={bench.readings} ratedV={bench.ratedV} />}
             <ReadingsTable {...bench} />
@@ -83,7 +86,16 @@ export function MeasurePage() {
                 </button>
               </p>
             )}
-            {bench.measured && <KeepMotor bench={bench} measured={bench.measured} />}
+            {bench.measured && (
+              <KeepMotor
+                bench={bench}
+                measured={bench.measured}
+                onKept={(part) => {
+                  setKept(part);
+                  bench.clear();
+                }}
+              />
+            )}
           </div>
         </div>
       </main>

@@ -92,6 +92,9 @@ function useBench(enabled: boolean) {
   const { data: answer } = useQuery({ queryKey: ['meter'], queryFn: api.meter, enabled });
   const set = useMutation({
     mutationFn: api.setMeter,
+    // The switch stands where it was put at once; where it cannot be, it goes back.
+    onMutate: (change) => queries.setQueryData<MeterAnswer>(['meter'], (now) => now && { ...now, ...change }),
+    onError: () => queries.invalidateQueries({ queryKey: ['meter'] }),
     onSuccess: (now) => queries.setQueryData(['meter'], now),
   });
   return { answer, set };

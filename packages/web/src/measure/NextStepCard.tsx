@@ -20,7 +20,7 @@ export function NextStepCard({ step }: { readonly step: NextStep | undefined }) 
   return (
     <section className="sheet grid gap-2 p-3" aria-label="What to read next">
       <h2>
-        Next: {step.kind}, {say(step.voltageV, 'voltage')}
+        Next: shaft {step.kind}, at {say(step.voltageV, 'voltage')}
       </h2>
       <p>{inUnits(step.text, system)}</p>
       {step.restS > 0 && <p>Let it cool for {say(step.restS, 'time')} first.</p>}
