@@ -18,7 +18,7 @@ test('a new build from nothing to a recorded run, found again after a restart', 
   await bench.getByRole('link', { name: /Power/ }).first().click();
   await bench.getByRole('button', { name: 'Take 24 V 250 W brushed gearmotor, 1:9' }).click();
   await bench.getByRole('button', { name: /^Driver/ }).click();
-  await bench.getByRole('button', { name: 'Take 2 × 32 A driver, 6–34 V' }).click();
+  await bench.getByRole('button', { name: 'Take 2 × 31 A driver, 6.5–33 V' }).click();
   await bench.getByRole('button', { name: /^Battery/ }).click();
   await bench.getByRole('button', { name: 'Take 8S 20 Ah lithium iron' }).click();
   await expect(bench.getByRole('heading', { level: 1 })).toContainText('Do motor, driver and battery');

@@ -1,4 +1,5 @@
 import { assertNever } from '../contract/index.ts';
+import type { DutyReport } from '../capability/index.ts';
 import { trainOf } from '../drive/index.ts';
 import { batteryPack } from '../supply/index.ts';
 import { freshStage } from '../transmission/index.ts';
@@ -6,6 +7,7 @@ import {
   batteryOf,
   choosePart,
   drivelinesOf,
+  motorAbilities,
   motorOf,
   type Build,
   type ChosenKind,
@@ -74,10 +76,19 @@ const ALIKE_VOLTS = 1.15;
 /** A bare motor without any stage behind it, at the ratio that suits the duties best. */
 function atBestRatio(build: Build): { readonly build: Build; readonly atRatio?: number } {
   if (build.drive.stages.length > 0 || motorOf(build)?.gearhead) return { build };
-  const [ratio] = ratiosWanted(marginsOf(build).duties, null, trainOf(build).ratio);
+  const { duties } = marginsOf(build);
+  const ratio = ratiosWanted(duties, null, trainOf(build).ratio)[0] ?? bestOfHardest(duties);
   if (ratio === undefined) return { build };
   const stage = freshStage('gearhead', 'best', ratio);
   return { build: { ...build, drive: { ...build.drive, stages: [stage] } }, atRatio: ratio };
+}
+
+/** Where no ratio suits every duty: the one that is best for the hardest of them; undefined where the motor moves none. */
+function bestOfHardest(duties: readonly DutyReport[]): number | undefined {
+  const [hardest] = duties
+    .flatMap(({ ratioWindow }) => (ratioWindow && ratioWindow.best.margin > 0 ? [ratioWindow.best] : []))
+    .sort((a, b) => a.margin - b.margin);
+  return hardest?.ratio;
 }
 
 const judgedOf = ({ governing }: Margins, kind: ChosenKind): LinkReport[] =>
@@ -131,12 +142,13 @@ const NEARNESS: Readonly<Record<ChosenPart['state'], number>> = {
 };
 
 /**
- * Parts of one kind, what suits a build best first: by what they change (what fails, then what is short), a motor that is
+ * Parts of one kind, servos from stop to stop left out, what suits a build best first: by what they change (what fails, then what is short), a motor that is
  * no burden, then by voltage, mass, what is on hand, and cost.
  */
 export function shortlist(build: Build, parts: readonly Part[]): Suited[] {
   return parts
     .filter(isChosen)
+    .filter((part) => part.kind !== 'motor' || motorAbilities(part).propels)
     .map((part) => suited(build, part))
     .sort(
       (a, b) =>

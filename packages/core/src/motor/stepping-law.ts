@@ -46,6 +46,8 @@ export interface SteppingConstants {
 /** A speed that no stepping motor reaches, rad/s, and volts that none is given. */
 const PAST_ANY = 1e5;
 const HALVINGS = 60;
+/** Full steps a second past which none of them follows: 3,000 rpm at 200 a turn (common practice, no source). */
+const MOST_STEPS = 10_000;
 
 /**
  * A two-phase stepping motor whose driver holds its current: it draws what heats its windings whether it pulls or not, and what
@@ -56,7 +58,9 @@ const HALVINGS = 60;
 export function steppingMotor(constants: SteppingConstants): MotorModel {
   const { k, resistanceOhm: ohm, henry, stepsPerTurn, driveA } = constants;
   const heatW = driveA * driveA * ohm;
+  const mostRadS = (MOST_STEPS * 2 * Math.PI) / stepsPerTurn;
   const torqueAt = (supplyV: number, speedRadS: number): number => {
+    if (Math.abs(speedRadS) > mostRadS) return 0;
     const { torqueNm } = pullOut({
       k,
       ohm,

@@ -196,8 +196,10 @@ describe('the shortlist', () => {
   it('puts what fails last, then by what is short, and names the worst link of the part’s own', () => {
     for (const [, build] of demos) {
       const judged = shortlist(build, motors);
-      const fails = judged.map(({ fails: n }) => n > 0);
-      expect([...fails].sort()).toEqual(fails);
+      for (const heavy of [false, true]) {
+        const fails = judged.filter((one) => one.heavy === heavy).map(({ fails: n }) => n > 0);
+        expect([...fails].sort()).toEqual(fails);
+      }
       for (const { worst } of judged)
         if (worst) expect(['grip', 'tip-along', 'step']).not.toContain(worst.link);
     }
@@ -219,10 +221,19 @@ describe('the shortlist', () => {
     const free = { ...puffin, drive: { ...puffin.drive, stages: [], path: [] } };
     for (const { part, atRatio, worst } of shortlist(free, motors)) {
       const motor = motors.find(({ id }) => id === part.id);
-      if (!motor?.gearhead && worst) expect(atRatio).toBeGreaterThan(0);
+      const moves = evaluate(choosePart(free, part)).duties.some(
+        (d) => (d.ratioWindow?.best.margin ?? 0) > 0,
+      );
+      if (!motor?.gearhead && worst && moves) expect(atRatio).toBeGreaterThan(0);
       else expect(atRatio).toBeUndefined();
     }
     for (const { atRatio } of shortlist(puffin, motors)) expect(atRatio).toBeUndefined();
+  });
+
+  it('offers no servo that turns from stop to stop only', () => {
+    const offered = shortlist(puffin, motors).map(({ part }) => part);
+    expect(motors.some(({ type }) => type === 'servo')).toBe(true);
+    expect(offered.some((part) => part.kind === 'motor' && part.type === 'servo')).toBe(false);
   });
 
   it('says how far a voltage is off that of the battery chosen, the same both ways', () => {
