@@ -22,6 +22,7 @@ const doors: readonly (readonly [string, z.ZodType])[] = [
   ['/builds/:id/trial-sets', answers.trialSetsSchema],
   ['/parts', answers.partsSchema],
   ['/state', answers.stateSchema],
+  ['/parts/motor-24v-500w-9/builds', answers.partUsesSchema],
   ['/meter', answers.meterAnswerSchema],
 ];
 

@@ -49,9 +49,9 @@ describe('the server', () => {
 
   it('gives the shelf, one kind or all', async () => {
     const motors = await server.send('get', '/api/parts?kind=motor').expect(200);
-    expect((motors.body as { parts: unknown[] }).parts).toHaveLength(13);
+    expect((motors.body as { parts: unknown[] }).parts).toHaveLength(46);
     const all = await server.send('get', '/api/parts').expect(200);
-    expect((all.body as { parts: unknown[] }).parts).toHaveLength(37);
+    expect((all.body as { parts: unknown[] }).parts).toHaveLength(231);
   });
 
   it('runs every calculator of the core', async () => {

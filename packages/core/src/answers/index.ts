@@ -93,6 +93,12 @@ export type Snapshot = Readonly<z.output<typeof snapshotSchema>>;
 export const partsSchema = z.object({ parts: z.array(document<Part>()) });
 export type PartsAnswer = Readonly<z.output<typeof partsSchema>>;
 
+/** Where a part is used: the builds that carry a copy, and whether it is still as the shelf has it. */
+export const partUsesSchema = z.object({
+  builds: z.array(z.object({ id: z.string(), name: z.string(), asOnShelf: z.boolean() })),
+});
+export type PartUses = Readonly<z.output<typeof partUsesSchema>>;
+
 /** A part by itself; which version it is stands in the header ETag. */
 export const partAnswerSchema = document<Part>();
 

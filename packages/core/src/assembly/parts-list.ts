@@ -3,6 +3,7 @@ import {
   batteryOf,
   drivelinesOf,
   driverOf,
+  fittedOf,
   motorOf,
   type Build,
   type Part,
@@ -44,6 +45,7 @@ export function partsList(build: Build): PartLine[] {
     ...standingParts(layout).map((wanted) => derived(build, wanted)),
     chosen('driver', 'Driver', supply.driverCount, driverOf(build)),
     chosen('battery', 'Battery', 1, batteryOf(build)),
+    ...fittedOf(build).map(({ part, count }) => chosen(`fitted.${part.id}`, part.kind, count, part)),
     ...WIRING.map((wanted) => derived(build, wanted)),
     ...build.assembly.own.map(({ massEach, ...line }): PartLine => ({
       ...line,

@@ -1,6 +1,7 @@
 import { driveFindings } from './drive-findings.ts';
 import { SEVERITIES, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
+import { fitFindings } from './fit-findings.ts';
 import { groundFindings } from './ground-findings.ts';
 import { endFindings, marginFindings } from './margin-findings.ts';
 import { heavierThanSaid, innerFindings, missingParts, partNotes } from './parts-findings.ts';
@@ -14,6 +15,7 @@ export function findingsOf(context: FindingContext): Finding[] {
     ...heavierThanSaid(context),
     ...innerFindings(context),
     ...partNotes(context),
+    ...fitFindings(context),
     ...driveFindings(context),
     ...groundFindings(context),
   ];

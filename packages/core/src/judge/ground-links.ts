@@ -5,6 +5,7 @@ import { steerTorque } from '../ground/index.ts';
 import { taskOf, layoutKind, figuresOf, type Build, type Duty } from '../vehicle/index.ts';
 import { margin } from './margin.ts';
 import type { LinkReport } from './report.ts';
+import { hardestLoad } from './wheel-load.ts';
 
 /** What the steering calculator takes of a standing start on a duty's ground; the heaviest steered axle counts. */
 export function steerInput(build: Build, duty: Duty, report: DutyReport) {
@@ -45,12 +46,14 @@ export function groundLinks(build: Build, duty: Duty, report: DutyReport): LinkR
   const { footing, tip, turn, step, brake, slide, resistance } = report;
   const link = (id: LinkReport['link'], needs: number, has: number): LinkReport[] =>
     margin({ link: id, dutyId, needs, has }, policy);
+  const carried = hardestLoad(build, footing);
   const drives = taskOf(duty).drives;
   const steer = drives ? steerInput(build, duty, report) : undefined;
   const steers = steeringHas(build);
   const holds = !taskOf(duty).drives || duty.grade.value < 0;
   return [
     ...(drives && footing.gripN !== undefined ? link('grip', askedOfGrip(resistance), footing.gripN) : []),
+    ...(carried ? link('wheel-load', carried.loadN, carried.carriesN) : []),
     ...(tip?.along ? link('tip-along', tip.along.overturningNm, tip.along.rightingNm) : []),
     ...(tip?.side && goesAside(duty) ? link('tip-side', tip.side.overturningNm, tip.side.rightingNm) : []),
     ...(slide ? link('slide-side', slide.sideN, slide.holdsN) : []),

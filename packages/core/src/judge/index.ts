@@ -21,3 +21,4 @@ export { INSIDE, ratiosWanted, SAME } from './ratios-wanted.ts';
 export { type LinkReport, type Report, type Verdict, VERDICTS } from './report.ts';
 export { shortlist, type Suited } from './shortlist.ts';
 export { stageAs, type StageAs } from './stage-as.ts';
+export { hardestLoad } from './wheel-load.ts';

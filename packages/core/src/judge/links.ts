@@ -27,6 +27,13 @@ export const LINKS = {
     per: 'in all',
     rule: (p) => p.grip,
   },
+  'wheel-load': {
+    title: 'Load on a wheel',
+    block: 'wheel',
+    dimension: 'force',
+    per: 'each',
+    rule: one,
+  },
   'tip-along': {
     title: 'Tipping fore and aft',
     block: 'ground',

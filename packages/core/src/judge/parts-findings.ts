@@ -1,5 +1,13 @@
 import { figure } from '../quantity/index.ts';
-import { batteryOf, driverOf, motorAbilities, motorOf, type Part, type PartKind } from '../vehicle/index.ts';
+import {
+  batteryOf,
+  driverOf,
+  fittedOf,
+  motorAbilities,
+  motorOf,
+  type Part,
+  type PartKind,
+} from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { LinkId } from './links.ts';
 import type { FindingContext } from './finding-context.ts';
@@ -85,7 +93,8 @@ export function heavierThanSaid({ build, line }: FindingContext): Finding[] {
         ? build.supply.driverCount
         : 1;
   const chosen = [motorOf(build), driverOf(build), batteryOf(build)].filter((part) => part !== undefined);
-  const partsKg = chosen.reduce((sum, part) => sum + part.massKg * count(part), 0);
+  const fittedKg = fittedOf(build).reduce((sum, { part, count: n }) => sum + part.massKg * n, 0);
+  const partsKg = fittedKg + chosen.reduce((sum, part) => sum + part.massKg * count(part), 0);
   if (partsKg <= HEAVIER * saidKg) return [];
   const figures = { parts: figure(partsKg, 'mass'), said: figure(saidKg, 'mass') };
   return [found('parts-heavier', 'short', figures, { link: 'motor-heat' })];

@@ -152,6 +152,7 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
     shorterTracks,
     lessLean,
   ],
+  'wheel-load': [lighter, lowerLoad, secondAxle],
   'tip-along': [lowerLoad, lighter, weight],
   'tip-side': [track, lowerLoad, lighter],
   'slide-side': [slower, lighter, otherTyres],

@@ -67,6 +67,8 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
       ? `The driven wheels slip${where}: they need ${needs}, grip gives ${has}. ${cure ?? ''}`
       : `Grip is ${times(l.ratio)} what is needed${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`;
   },
+  'wheel-load': ({ where, needs, has }) =>
+    `A wheel carries ${needs}${where}; it is made for ${has}. A stronger wheel or tyre, more of them, or less load.`,
   'tip-along': ({ l, where, needs, has, about }) => {
     const way = tipOf(l, about)?.along?.to === 'front' ? 'forwards' : 'backwards';
     return l.verdict === 'fails'

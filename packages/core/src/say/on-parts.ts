@@ -28,6 +28,7 @@ export const ON_PARTS = {
   'stage-warning': passedOn,
   'motor-warning': passedOn,
   'motor-caution': passedOn,
+  misfit: passedOn,
   'large-servo': () =>
     'The steering actuator is larger than what the 5 V supply on a controller feeds: give it a supply of its own.',
   'over-voltage': ({ figures }, { say }) =>

@@ -6,7 +6,7 @@ import { evaluate, type LinkId, type LinkReport } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
 import { degrees, on, withDuty } from '../testing/vehicles.ts';
 import { freshStage } from '../transmission/index.ts';
-import { buildSchema, choosePart, partSchema, type Build } from '../vehicle/index.ts';
+import { fitPart, partSchema, buildSchema, choosePart, type Build } from '../vehicle/index.ts';
 import { workingOfLink } from './links.ts';
 import { isStated, type Working } from './working.ts';
 
@@ -63,6 +63,17 @@ const driven = (layout: string): Build => {
   const build = choosePart(on(layout), motor);
   return { ...build, drive: { ...build.drive, stages: [freshStage('chain', 'stage-1', 3)] } };
 };
+/** A wheel of the size of its first axle, that carries ten kilograms. */
+const wheelFor = ({ layout }: Build) =>
+  partSchema.parse({
+    kind: 'wheel',
+    id: 'wheel',
+    name: 'Wheel',
+    type: 'wheel',
+    massKg: 0.2,
+    diameterMm: (layout.axles[0]?.diameter.value ?? 1) * 1000,
+    mostLoadKg: 10,
+  });
 const has = (build: Build, link: LinkId): boolean => evaluate(build).links.some((l) => l.link === link);
 
 describe('one step further of a stage', () => {
@@ -97,6 +108,7 @@ describe('the working of every margin', () => {
     ['tip-along', withDuty(driven('tug'), { grade: degrees(8), acceleration: typed(0.4, 'm/s²') })],
     ['corner', withDuty(driven('tug'), { turn: { kind: 'radius', radius: typed(3, 'm') } })],
     ['step', withDuty(driven('tug'), { step: typed(0.03, 'mm') })],
+    ['wheel-load', fitPart(driven('tug'), wheelFor(driven('tug')), 4)],
     ['over-speed', { ...driven('tug'), speedCap: typed(1, 'm/s') }],
   ] as const)('%s, where a duty asks for it', (link, build) => {
     expect(has(build, link)).toBe(true);

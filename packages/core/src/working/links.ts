@@ -1,6 +1,6 @@
 import { dutyReport, type DutyReport } from '../capability/index.ts';
 import { drivelineOf, ratiosOf, trainOf, trainStages, type Driveline } from '../drive/index.ts';
-import type { LinkId, LinkReport } from '../judge/index.ts';
+import { hardestLoad, type LinkId, type LinkReport } from '../judge/index.ts';
 import type { Quantity } from '../quantity/index.ts';
 import { stageFigures, stageName, trainRatio } from '../transmission/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
@@ -80,9 +80,13 @@ const stated = ({ value, origin }: Quantity, dimension: Stated['dimension'], whe
 });
 
 const ofReport =
-  (pick: (report: DutyReport) => number | undefined, dimension: Stated['dimension'], where: string) =>
-  ({ report }: AskedOfGround): Working | undefined => {
-    const value = pick(report());
+  (
+    pick: (report: DutyReport, build: Build) => number | undefined,
+    dimension: Stated['dimension'],
+    where: string,
+  ) =>
+  ({ report, build }: AskedOfGround): Working | undefined => {
+    const value = pick(report(), build);
     return value === undefined ? undefined : { value, dimension, origin: 'worked', where };
   };
 
@@ -92,6 +96,17 @@ const GROUND_SIDES = {
     // A step is climbed by its edge: grip is asked for the rest.
     needs: ({ build, duty }) => forceWorking(build, withoutStep(duty)),
     has: ({ build, duty }) => gripWorking(build, duty),
+  },
+  'wheel-load': {
+    needs: ofReport(
+      (r, build) => hardestLoad(build, r.footing)?.loadN,
+      'force',
+      'the share of the weight that this wheel carries in this duty, by the moments about the others',
+    ),
+    has: ({ build, report }) => {
+      const hardest = hardestLoad(build, report().footing);
+      return ofPart(hardest?.part, 'force', hardest?.carriesN ?? 0, 'the load that one carries');
+    },
   },
   'tip-along': {
     needs: ({ build, duty, line }) => momentsWorking(build, duty, line, 'alongOverturningNm'),

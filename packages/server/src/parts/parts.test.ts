@@ -1,4 +1,4 @@
-import { partAnswerSchema, partsImportSchema, partsSchema } from '@zubric/core/answers';
+import { partAnswerSchema, partsImportSchema, partsSchema, partUsesSchema } from '@zubric/core/answers';
 import type { Part } from '@zubric/core/vehicle';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
@@ -49,6 +49,22 @@ describe('the parts shelf', () => {
     const again = await server.send('post', '/api/parts').send({ ...motor, id: 'wiper' });
     expect(again.status).toBe(409);
     expect(again.body).toMatchObject({ code: 'id-taken' });
+  });
+
+  it('tells which builds hold a copy of a part, and whether it is still as on the shelf', async () => {
+    const uses = async (id: string) =>
+      partUsesSchema.parse((await server.send('get', `/api/parts/${id}/builds`)).body).builds;
+    expect(await uses('motor-24v-500w-9')).toEqual([{ id: 'puffin', name: 'Puffin', asOnShelf: true }]);
+    const { part, etag } = await make();
+    expect(await uses(part.id)).toEqual([]);
+    const held = await server.send('get', '/api/parts/motor-24v-500w-9');
+    await server
+      .send('put', '/api/parts/motor-24v-500w-9')
+      .set('If-Match', String(held.headers.etag))
+      .send({ ...(held.body as object), stallA: 91 });
+    expect(await uses('motor-24v-500w-9')).toEqual([{ id: 'puffin', name: 'Puffin', asOnShelf: false }]);
+    expect((await server.send('get', '/api/parts/no-such/builds')).status).toBe(404);
+    expect(etag).toBe('"1"');
   });
 
   it('changes a part over the version that the change started from, and no other', async () => {

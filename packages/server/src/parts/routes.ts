@@ -1,4 +1,5 @@
-import type { PartsAnswer } from '@zubric/core/answers';
+import { isDeepStrictEqual } from 'node:util';
+import type { PartsAnswer, PartUses } from '@zubric/core/answers';
 import { PART_KINDS, partSchema, type Part, type PartKind } from '@zubric/core/vehicle';
 import { partsToCsv } from '@zubric/core/exchange';
 import { raw, Router, type Request } from 'express';
@@ -88,6 +89,21 @@ export function partRoutes(store: PartStore): Router {
   routes.get('/:id', async (request, response) => {
     const row = await found(request);
     response.set('ETag', entityTag(row.version)).json(row.data satisfies Part);
+  });
+
+  routes.get('/:id/builds', async (request, response) => {
+    const row = await found(request);
+    const builds = await store.heldBy(row.id);
+    response.json({
+      builds: builds.map(({ id, name, document }) => ({
+        id,
+        name,
+        asOnShelf: isDeepStrictEqual(
+          document.parts.find((part) => part.id === row.id),
+          row.data,
+        ),
+      })),
+    } satisfies PartUses);
   });
 
   routes.put('/:id', async (request, response) => {

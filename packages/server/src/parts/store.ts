@@ -1,6 +1,6 @@
 import type { Part, PartKind } from '@zubric/core/vehicle';
 import { IsNull, Not, type EntityManager } from 'typeorm';
-import { partEntity, type PartRow } from '../database/entities.ts';
+import { buildEntity, partEntity, type BuildRow, type PartRow } from '../database/entities.ts';
 
 /** Rows of one statement: no more figures than it may carry. */
 const AT_ONCE = 500;
@@ -60,6 +60,17 @@ export function partStore(database: EntityManager) {
       ).map(({ id }) => id),
 
     find: (id: string): Promise<PartRow | null> => parts().findOneBy({ id }),
+
+    /** Builds that carry a copy of a part, those thrown away left out. */
+    heldBy: (id: string): Promise<BuildRow[]> =>
+      database
+        .getRepository(buildEntity)
+        .createQueryBuilder('build')
+        .where('build.deletedAt IS NULL AND build.document @> :held::jsonb', {
+          held: JSON.stringify({ parts: [{ id }] }),
+        })
+        .orderBy('build.name')
+        .getMany(),
 
     /** Saves over the version that the change started from; undefined where the part has moved on since. */
     async save(part: Part, version: number): Promise<PartRow | undefined> {

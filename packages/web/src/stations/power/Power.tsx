@@ -1,6 +1,6 @@
 import { cautionForBattery } from '@zubric/core/assembly';
 import { closeness, type LinkId, type Report } from '@zubric/core/judge';
-import { batteryOf, driverOf, motorOf } from '@zubric/core/vehicle';
+import { batteryOf, CHOSEN_KINDS, driverOf, fittedOf, motorOf, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useSearchParams } from 'react-router';
 import { useSay } from '../../common/units.tsx';
@@ -8,10 +8,12 @@ import { useTitle } from '../../common/use-title.ts';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty, OpensOuting } from '../../working/OpensOf.tsx';
+import { FittedParts } from './FittedParts.tsx';
 import { PartPicker } from './PartPicker.tsx';
 import { PullChart } from './PullChart.tsx';
 
-const KINDS = ['motor', 'driver', 'battery'] as const;
+/** What is chosen here: one of each kind, and any number of the others. */
+const KINDS = [...CHOSEN_KINDS, 'other'] as const;
 type Kind = (typeof KINDS)[number];
 
 /** Station 4: motor, driver and battery, and the pull they give. */
@@ -43,7 +45,7 @@ export function Power() {
           <h2 id="shelf-title" className="sr-only">
             From the parts shelf
           </h2>
-          <div className="grid grid-cols-3" role="group" aria-label="Kind of part">
+          <div className="grid grid-cols-4 max-sm:grid-cols-2" role="group" aria-label="Kind of part">
             {KINDS.map((k) => (
               <KindButton
                 key={k}
@@ -53,7 +55,7 @@ export function Power() {
               />
             ))}
           </div>
-          <PartPicker kind={kind} shown={search.get('part')} />
+          {kind === 'other' ? <FittedParts /> : <PartPicker kind={kind} shown={search.get('part')} />}
         </section>
       </div>
     </div>
@@ -134,8 +136,21 @@ function gripDecides({ governing }: Report): boolean {
   return of('grip') < of('torque');
 }
 
-const CHOSEN = { motor: motorOf, driver: driverOf, battery: batteryOf };
-const TITLES: Readonly<Record<Kind, string>> = { motor: 'Motor', driver: 'Driver', battery: 'Battery' };
+const CHOSEN: Readonly<Record<Kind, (build: Build) => string | undefined>> = {
+  motor: (build) => motorOf(build)?.name,
+  driver: (build) => driverOf(build)?.name,
+  battery: (build) => batteryOf(build)?.name,
+  other: (build) => {
+    const { length } = fittedOf(build);
+    return length === 0 ? 'none fitted' : `${length} fitted`;
+  },
+};
+const TITLES: Readonly<Record<Kind, string>> = {
+  motor: 'Motor',
+  driver: 'Driver',
+  battery: 'Battery',
+  other: 'Other parts',
+};
 
 interface KindButtonProps {
   readonly kind: Kind;
@@ -145,7 +160,6 @@ interface KindButtonProps {
 
 function KindButton({ kind, chosen, onChoose }: KindButtonProps) {
   const { build } = useBuild();
-  const part = CHOSEN[kind](build);
   return (
     <button
       type="button"
@@ -155,7 +169,7 @@ function KindButton({ kind, chosen, onChoose }: KindButtonProps) {
     >
       <span className="block text-[16px] font-semibold">{TITLES[kind]}</span>
       <span className={`block truncate text-[14px] ${chosen ? 'text-line' : 'text-soft'}`}>
-        {part?.name ?? 'none chosen'}
+        {CHOSEN[kind](build) ?? 'none chosen'}
       </span>
     </button>
   );

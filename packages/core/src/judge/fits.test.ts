@@ -1,0 +1,201 @@
+/** Whether the parts of a build fit each other: what joins them is named, and what no part says is not held against it. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { reportInWords } from '../say/index.ts';
+import { withDuty } from '../testing/vehicles.ts';
+import {
+  choosePart,
+  fitPart,
+  fittedOf,
+  openBuild,
+  partSchema,
+  type Build,
+  type Part,
+} from '../vehicle/index.ts';
+import { evaluate } from './evaluate.ts';
+
+const opened = openBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
+if (!opened.ok) throw new Error('the build of the tests opens');
+const puffin = opened.build;
+const shelf: readonly Part[] = readdirSync('data/shelf').flatMap((file) =>
+  partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}`, 'utf8'))),
+);
+const part = (id: string, more: object = {}): Part => {
+  const found = shelf.find((one) => one.id === id);
+  if (!found) throw new Error(`${id} is on the shelf`);
+  return partSchema.parse({ ...found, ...more });
+};
+const withParts = (build: Build, ...parts: readonly (readonly [Part, number])[]): Build =>
+  parts.reduce((so, [one, count]) => fitPart(so, one, count), build);
+const misfits = (build: Build): string[] =>
+  evaluate(build).findings.flatMap(({ code, notice }) => (code === 'misfit' && notice ? [notice.code] : []));
+const said = (build: Build): string =>
+  reportInWords(evaluate(build), build)
+    .findings.map(({ text }) => text)
+    .join('\n')
+    .replaceAll('\u00a0', ' ');
+
+describe('parts that do not fit each other', () => {
+  it('are none where nobody says how they are joined', () => {
+    expect(misfits(puffin)).toEqual([]);
+  });
+
+  it('two plugs: a lead with both', () => {
+    const build = choosePart(
+      choosePart(puffin, part('battery-8s-20', { plug: 'ring terminal' })),
+      part('driver-2x32', { plug: 'bullet' }),
+    );
+    expect(misfits(build)).toEqual(['plug']);
+    expect(said(build)).toMatch(/ring terminal plug and .*a bullet one: a lead/);
+    expect(misfits(choosePart(build, part('driver-2x32', { plug: 'ring terminal' })))).toEqual([]);
+  });
+
+  it('a signal that the driver does not take, and logic voltages apart', () => {
+    const driver = part('driver-2x32', { signal: 'direction and PWM', logicV: 5 });
+    const build = choosePart(puffin, driver);
+    const servo = part('receiver-6');
+    expect(misfits(withParts(build, [servo, 1]))).toEqual(['signal']);
+    expect(misfits(withParts(build, [part('receiver-6', { signal: 'direction and PWM' }), 1]))).toEqual([]);
+    const board = part('controller-four', { signal: 'direction and PWM' });
+    expect(misfits(withParts(build, [board, 1]))).toEqual(['logic-voltage']);
+    expect(said(withParts(build, [board, 1]))).toMatch(/signals at 5 V and .* at 3\.3 V: a level shifter/);
+    expect(misfits(withParts(build, [part('controller-plain', { signal: 'direction and PWM' }), 1]))).toEqual(
+      [],
+    );
+  });
+
+  it('encoders without inputs, and counts that come too quickly', () => {
+    const motor = part('motor-24v-500w-9', { encoderCounts: 2000 });
+    const build = choosePart(puffin, motor);
+    expect(misfits(build)).toEqual(['encoder-inputs']);
+    const reader = part('driver-2x24-held', { signal: undefined, logicV: undefined, readsHz: 900000 });
+    expect(misfits(choosePart(build, reader))).toEqual([]);
+    // 2000 counts a turn and some 2000 turns a minute are over 60,000 a second.
+    const slow = part('driver-2x24-held', { signal: undefined, logicV: undefined, readsHz: 20000 });
+    expect(misfits(choosePart(build, slow))).toEqual(['encoder-too-quick']);
+    const quickest = Math.max(...evaluate(build).duties.map(({ point }) => point?.motorRpm ?? 0));
+    const finding = evaluate(choosePart(build, slow)).findings.find(({ code }) => code === 'misfit');
+    expect(finding?.notice?.sentence).toMatchObject({});
+    expect((quickest / 60) * 2000).toBeGreaterThan(20000);
+  });
+
+  it('more pins taken than there are', () => {
+    const sound = part('sensor-sound', { logicV: undefined });
+    expect(misfits(withParts(puffin, [part('controller-small', { ports: 4 }), 1], [sound, 2]))).toEqual([]);
+    expect(misfits(withParts(puffin, [part('controller-small', { ports: 4 }), 1], [sound, 3]))).toEqual([
+      'ports',
+    ]);
+  });
+
+  it('more drawn than the supply on the board gives', () => {
+    const build = choosePart(puffin, part('driver-2x32', { supplyV: 5, supplyA: 0.8 }));
+    const computer = part('controller-linux', { logicV: undefined, ports: undefined });
+    expect(misfits(withParts(build, [computer, 1]))).toEqual(['supply-current']);
+    expect(misfits(withParts(build, [computer, 1], [part('converter-5-8'), 1]))).toEqual([]);
+  });
+
+  it.each([
+    ['bore', { boreMm: 30, shape: 'keyed' }, /a bush from one to the other/],
+    ['bore', { boreMm: 4, shape: 'round' }, /bore it out/],
+    ['bore-shape', { boreMm: 17, shape: 'hexagonal' }, /a hub with that bore/],
+    ['key', { boreMm: 17, shape: 'keyed', keyMm: 4 }, /a stepped key/],
+  ] as const)('%s: %j on a keyed shaft of 17 mm', (code, hub, says) => {
+    const build = withParts(
+      puffin,
+      [part('shaft-17'), 1],
+      [part('hub-17', { boltCircleMm: undefined, ...hub }), 2],
+    );
+    expect(misfits(build)).toEqual([code]);
+    expect(said(build)).toMatch(says);
+  });
+
+  it('a bore of its own shaft, with a flat or keyed, fits; a coupler needs both its shafts', () => {
+    const hub = part('hub-17', { boltCircleMm: undefined });
+    expect(misfits(withParts(puffin, [part('shaft-17'), 1], [hub, 1]))).toEqual([]);
+    const round = part('hub-8', { boltCircleMm: undefined });
+    expect(misfits(withParts(puffin, [part('shaft-8', { shape: 'D' }), 1], [round, 1]))).toEqual([]);
+    const coupler = part('coupler-5-8');
+    expect(misfits(withParts(puffin, [part('shaft-8'), 1], [coupler, 1]))).toEqual(['bore']);
+  });
+
+  it('a wheel whose holes meet no hub', () => {
+    const wheel = part('wheel-200', { boreMm: undefined });
+    const hub = (boltCircleMm: number) => part('hub-20', { boreMm: undefined, boltCircleMm });
+    expect(misfits(withParts(puffin, [wheel, 4], [hub(68), 4]))).toEqual(['bolt-circle']);
+    expect(misfits(withParts(puffin, [wheel, 4], [hub(58), 4]))).toEqual([]);
+  });
+});
+
+describe('the load on a wheel', () => {
+  const axle = puffin.layout.axles[0];
+  if (!axle) throw new Error('it has an axle');
+  const wheel = (mostLoadKg: number, size = 1) =>
+    part('wheel-330', {
+      diameterMm: axle.diameter.value * 1000 * size,
+      mostLoadKg,
+      boreMm: undefined,
+      bolts: undefined,
+      boltCircleMm: undefined,
+    });
+  const worst = (build: Build) => evaluate(build).governing.find(({ link }) => link === 'wheel-load');
+
+  it('is held against what the wheel carries: the heaviest contact over g', () => {
+    const report = evaluate(withParts(puffin, [wheel(50), 4]));
+    const heaviest = Math.max(
+      ...report.duties.flatMap(({ footing }) =>
+        footing.contacts
+          .filter(({ axleId }) => {
+            const size = puffin.layout.axles.find(({ id }) => id === axleId)?.diameter.value ?? 0;
+            return Math.max(size / axle.diameter.value, axle.diameter.value / size) <= 1.1;
+          })
+          .map(({ loadN }) => loadN),
+      ),
+    );
+    const link = worst(withParts(puffin, [wheel(50), 4]));
+    expect(link?.needs).toBeCloseTo(heaviest, 6);
+    // 50 kg weigh 490.3325 N at standard gravity (ISO 80000-3).
+    expect(link?.has).toBeCloseTo(490.3325, 6);
+  });
+
+  it('fails where the wheel is made for less, and is nothing where no wheel is said or none is of that size', () => {
+    expect(worst(withParts(puffin, [wheel(5), 4]))?.verdict).toBe('fails');
+    expect(worst(puffin)).toBeUndefined();
+    expect(worst(withParts(puffin, [wheel(5, 1.3), 4]))).toBeUndefined();
+    expect(said(withParts(puffin, [wheel(5), 4]))).toMatch(/A wheel carries .* it is made for 49/);
+  });
+
+  it('grows with the payload', () => {
+    const heavier = {
+      ...puffin,
+      masses: {
+        ...puffin.masses,
+        payload: {
+          ...puffin.masses.payload,
+          mass: { ...puffin.masses.payload.mass, value: 2 * puffin.masses.payload.mass.value },
+        },
+      },
+    };
+    const load = (build: Build): number => worst(withParts(withDuty(build, {}), [wheel(500), 4]))?.needs ?? 0;
+    expect(load(heavier)).toBeGreaterThan(load(puffin));
+  });
+});
+
+describe('fitted parts', () => {
+  it('come, change their number and go again, and the build is as it was', () => {
+    const wheel = part('wheel-330');
+    const four = fitPart(puffin, wheel, 4);
+    expect(fittedOf(four)).toEqual([{ part: wheel, count: 4 }]);
+    expect(fittedOf(fitPart(four, wheel, 6))).toEqual([{ part: wheel, count: 6 }]);
+    const none = fitPart(four, wheel, 0);
+    expect(fittedOf(none)).toEqual([]);
+    expect(none.parts).toEqual(puffin.parts);
+    expect(openBuild(JSON.parse(JSON.stringify(four))).ok).toBe(true);
+  });
+
+  it('that are not carried along are told', () => {
+    const astray = { ...puffin, fitted: [{ id: 'nowhere', count: 1 }] };
+    const read = openBuild(JSON.parse(JSON.stringify(astray)));
+    expect(read.ok).toBe(false);
+    expect(JSON.stringify(read)).toContain('there is no part');
+  });
+});
