@@ -54,6 +54,7 @@ export {
   fittedOf,
   massAllUp,
   motorOf,
+  withCopyOf,
 } from './parts-of.ts';
 export { openBuild, problemsOf, readBuild, type Problem, type ReadBuild } from './read-build.ts';
 export {

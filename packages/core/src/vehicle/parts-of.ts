@@ -28,6 +28,12 @@ export function choosePart(build: Build, part: Part): Build {
   return { ...chosen, parts: [...others, part] };
 }
 
+/** The build with its copy of a part as this one; one that carries none stays as it is. */
+export const withCopyOf = (build: Build, part: Part): Build => ({
+  ...build,
+  parts: build.parts.map((copy) => (copy.id === part.id ? part : copy)),
+});
+
 /** A part that is fitted beside those that are chosen, and how many of it. */
 export interface FittedPart {
   readonly part: Part;

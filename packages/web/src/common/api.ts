@@ -7,6 +7,7 @@ import {
   partAnswerSchema,
   partsImportSchema,
   partsSchema,
+  partUsesSchema,
   savedSchema,
   snapshotLineSchema,
   snapshotLinesSchema,
@@ -84,9 +85,10 @@ export const api = {
   parts: () => call('/parts', { shape: partsSchema }).then((answer) => answer.parts),
   partsAside: () => call('/parts?place=aside', { shape: partsSchema }).then((answer) => answer.parts),
   part: (id: string) => versionedCall(`/parts/${id}`, { shape: partAnswerSchema }),
+  partUses: (id: string) =>
+    call(`/parts/${id}/builds`, { shape: partUsesSchema }).then((answer) => answer.builds),
   /** One without an id is given one. */
-  createPart: (part: NewPart) =>
-    call('/parts', { method: 'POST', body: part, shape: partAnswerSchema }),
+  createPart: (part: NewPart) => call('/parts', { method: 'POST', body: part, shape: partAnswerSchema }),
   /** A table of parts; a preview keeps nothing. */
   importParts: (table: Blob, { preview }: { readonly preview: boolean }) =>
     call(`/parts/import${preview ? '?preview=1' : ''}`, {

@@ -10,6 +10,7 @@ import { ImportParts } from './ImportParts.tsx';
 import { OwnPart } from './OwnPart.tsx';
 import { PartForm } from './PartForm.tsx';
 import { ShelfTable } from './ShelfTable.tsx';
+import { UsedIn } from './UsedIn.tsx';
 import { draftOf } from './part-draft.ts';
 
 /** What is open over the shelf: a new part of a kind, or one that is changed. */
@@ -20,6 +21,7 @@ export function ShelfPage() {
   useTitle('Parts shelf');
   const [aside, setAside] = useState(false);
   const [open, setOpen] = useState<Open>();
+  const [uses, setUses] = useState<Part>();
   const [said, setSaid] = useState('');
   const queries = useQueryClient();
   const parts = useQuery({
@@ -50,6 +52,12 @@ export function ShelfPage() {
     },
   });
   const kept = (part: Part): void => {
+    // A changed part may stand in builds as it was: they are offered the change.
+    if (open && 'part' in open)
+      void api.partUses(part.id).then(
+        (builds) => builds.some(({ asOnShelf }) => !asOnShelf) && setUses(part),
+        () => undefined,
+      );
     setOpen(undefined);
     setSaid(`“${part.name}” is kept.`);
   };
@@ -78,8 +86,10 @@ export function ShelfPage() {
           onEdit={(part) => edit.mutate(part)}
           onCopy={(part) => copy.mutate(part)}
           onPut={(part) => put.mutate(part)}
+          onUses={setUses}
         />
       </main>
+      {uses && <UsedIn part={uses} onClose={() => setUses(undefined)} />}
       {open && <Opened open={open} onClose={() => setOpen(undefined)} onKept={kept} />}
     </>
   );

@@ -7,6 +7,7 @@ import { SortHeader } from '../common/SortHeader.tsx';
 import { useSay } from '../common/units.tsx';
 import { Choice } from '../fields/Choice.tsx';
 import { figuresOf, voltsOf } from './figures.ts';
+import { MOST_BESIDE, SideBySide } from './SideBySide.tsx';
 
 const column = createColumnHelper<typeof listFeatures, Part>();
 const COLUMNS = column.columns([
@@ -21,7 +22,11 @@ const COLUMNS = column.columns([
   column.accessor(({ massKg }) => massKg, { id: 'mass', header: 'Mass' }),
   column.accessor(({ cost }) => cost, { id: 'cost', header: 'Cost', sortUndefined: 'last' }),
   column.accessor(({ state }) => state, { id: 'state', header: 'State', filterFn: 'equals' }),
+  column.accessor(({ whence }) => whence ?? '', { id: 'whence', header: 'Where from' }),
 ]);
+/** Columns that may be left away, and those that are at first. */
+const CHOOSABLE = ['kind', 'volts', 'mass', 'cost', 'state', 'whence'] as const;
+const AT_FIRST: ReadonlySet<string> = new Set(['part', 'kind', 'volts', 'mass', 'cost', 'state']);
 const NUMBERS: ReadonlySet<string> = new Set(['volts', 'mass', 'cost']);
 
 /** More rows than this are not drawn at once; filters and order look through all of them. */
@@ -35,66 +40,78 @@ interface Props {
   readonly onCopy: (part: Part) => void;
   /** Sets it aside, or back on the shelf. */
   readonly onPut: (part: Part) => void;
+  readonly onUses: (part: Part) => void;
 }
+
+/** What of the shelf is looked at. */
+interface Looked {
+  readonly words: string;
+  readonly kind: string;
+  readonly state: string;
+}
+const ALL: Looked = { words: '', kind: 'all', state: 'all' };
+
+const filtersOf = ({ words, kind, state }: Looked) => [
+  ...(words.trim() === '' ? [] : [{ id: 'part', value: words.trim() }]),
+  ...(kind === 'all' ? [] : [{ id: 'kind', value: kind }]),
+  ...(state === 'all' ? [] : [{ id: 'state', value: state }]),
+];
+
+const countSaid = (wanted: number, all: number): string =>
+  `${wanted} of ${all} ${all === 1 ? 'part' : 'parts'}${wanted > MOST_ROWS ? `; the first ${MOST_ROWS} are shown: search, or choose a kind` : ''}`;
 
 /** The parts, filtered and in the order that is wanted. */
 export function ShelfTable({ parts, aside, onAside, ...does }: Props) {
-  const [words, setWords] = useState('');
-  const [kind, setKind] = useState<string>('all');
-  const [state, setState] = useState<string>('all');
+  const [looked, setLooked] = useState(ALL);
+  const [columns, setColumns] = useState(AT_FIRST);
+  const [picked, setPicked] = useState<readonly string[]>([]);
+  const [beside, setBeside] = useState(false);
   const table = useTable({
     features: listFeatures,
     columns: COLUMNS,
     data: parts,
     getRowId: ({ id }) => id,
-    state: {
-      columnFilters: [
-        ...(words.trim() === '' ? [] : [{ id: 'part', value: words.trim() }]),
-        ...(kind === 'all' ? [] : [{ id: 'kind', value: kind }]),
-        ...(state === 'all' ? [] : [{ id: 'state', value: state }]),
-      ],
-    },
+    state: { columnFilters: filtersOf(looked) },
   });
   const { rows } = table.getRowModel();
+  const pick = ({ id }: Part): void =>
+    setPicked((now) => (now.includes(id) ? now.filter((other) => other !== id) : [...now, id]));
   return (
     <section aria-label="Parts">
-      <div className="mt-4 flex flex-wrap items-end gap-3">
-        <label className="min-w-48 flex-1">
-          <span className="block text-[14px] text-soft">Search in names and notes</span>
-          <input
-            className="entry"
-            type="search"
-            value={words}
-            onChange={(event) => setWords(event.target.value)}
-          />
-        </label>
-        <Choice label="Kind" className="w-36" value={kind} options={KINDS} onChange={setKind} />
-        <Choice label="State" className="w-36" value={state} options={STATES} onChange={setState} />
-        <Choice
-          label="Where"
-          className="w-36"
-          value={aside ? 'aside' : 'shelf'}
-          options={WHERE}
-          onChange={(where) => onAside(where === 'aside')}
-        />
+      <Filters looked={looked} onLook={setLooked} aside={aside} onAside={onAside} />
+      <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+        <Columns shown={columns} onChange={setColumns} />
+        <button
+          type="button"
+          className="push push-small"
+          disabled={picked.length < 2}
+          onClick={() => setBeside(true)}
+        >
+          {picked.length < 2 ? `Side by side: tick two to ${MOST_BESIDE}` : `${picked.length} side by side`}
+        </button>
       </div>
       <p role="status" className="mt-2 text-[14px] text-soft">
-        {rows.length} of {parts.length} {parts.length === 1 ? 'part' : 'parts'}
-        {rows.length > MOST_ROWS && `; the first ${MOST_ROWS} are shown: search, or choose a kind`}
+        {countSaid(rows.length, parts.length)}
       </p>
       <div className="sheet relative mt-1 overflow-x-auto">
         <table className="grid-table">
           <thead>
             <tr>
-              {table.getFlatHeaders().map(({ id, column: of }) => (
-                <SortHeader
-                  key={id}
-                  title={String(of.columnDef.header)}
-                  sorted={of.getIsSorted()}
-                  onSort={() => of.toggleSorting()}
-                  isNumber={NUMBERS.has(id)}
-                />
-              ))}
+              <th scope="col">
+                <span className="sr-only">Side by side</span>
+              </th>
+              {table
+                .getFlatHeaders()
+                .filter(({ id }) => columns.has(id))
+                .map(({ id, column: of }) => (
+                  <SortHeader
+                    key={id}
+                    title={String(of.columnDef.header)}
+                    sorted={of.getIsSorted()}
+                    onSort={() => of.toggleSorting()}
+                    isNumber={NUMBERS.has(id)}
+                  />
+                ))}
               <th scope="col">
                 <span className="sr-only">Change, copy, set aside</span>
               </th>
@@ -102,14 +119,105 @@ export function ShelfTable({ parts, aside, onAside, ...does }: Props) {
           </thead>
           <tbody>
             {rows.slice(0, MOST_ROWS).map(({ original }) => (
-              <PartRow key={original.id} part={original} aside={aside} {...does} />
+              <PartRow
+                key={original.id}
+                part={original}
+                aside={aside}
+                columns={columns}
+                picked={picked.includes(original.id)}
+                onPick={picked.length < MOST_BESIDE || picked.includes(original.id) ? pick : undefined}
+                {...does}
+              />
             ))}
           </tbody>
         </table>
       </div>
+      {beside && (
+        <SideBySide
+          parts={picked.flatMap((id) => parts.find((part) => part.id === id) ?? [])}
+          onClose={() => setBeside(false)}
+        />
+      )}
     </section>
   );
 }
+
+interface FiltersProps extends Pick<Props, 'aside' | 'onAside'> {
+  readonly looked: Looked;
+  readonly onLook: (looked: Looked) => void;
+}
+
+const Filters = ({ looked, onLook, aside, onAside }: FiltersProps) => (
+  <div className="mt-4 flex flex-wrap items-end gap-3">
+    <label className="min-w-48 flex-1">
+      <span className="block text-[14px] text-soft">Search in names and notes</span>
+      <input
+        className="entry"
+        type="search"
+        value={looked.words}
+        onChange={(event) => onLook({ ...looked, words: event.target.value })}
+      />
+    </label>
+    <Choice
+      label="Kind"
+      className="w-44"
+      value={looked.kind}
+      options={KINDS}
+      onChange={(kind) => onLook({ ...looked, kind })}
+    />
+    <Choice
+      label="State"
+      className="w-36"
+      value={looked.state}
+      options={STATES}
+      onChange={(state) => onLook({ ...looked, state })}
+    />
+    <Choice
+      label="Where"
+      className="w-36"
+      value={aside ? 'aside' : 'shelf'}
+      options={WHERE}
+      onChange={(where) => onAside(where === 'aside')}
+    />
+  </div>
+);
+
+interface ColumnsProps {
+  readonly shown: ReadonlySet<string>;
+  readonly onChange: (shown: ReadonlySet<string>) => void;
+}
+
+const COLUMN_TITLES: Readonly<Record<(typeof CHOOSABLE)[number], string>> = {
+  kind: 'kind',
+  volts: 'volts',
+  mass: 'mass',
+  cost: 'cost',
+  state: 'state',
+  whence: 'where from',
+};
+
+/** Which columns stand beside the part. */
+const Columns = ({ shown, onChange }: ColumnsProps) => (
+  <fieldset className="flex flex-wrap items-center gap-x-3 text-[15px]">
+    <legend className="sr-only">Columns</legend>
+    <span aria-hidden="true" className="text-[14px] text-soft">
+      Columns
+    </span>
+    {CHOOSABLE.map((id) => (
+      <label key={id} className="flex items-center gap-1">
+        <input
+          type="checkbox"
+          className="size-4"
+          checked={shown.has(id)}
+          onChange={() =>
+            onChange(new Set(shown.has(id) ? [...shown].filter((other) => other !== id) : [...shown, id]))
+          }
+        />
+        {COLUMN_TITLES[id]}
+      </label>
+    ))}
+  </fieldset>
+);
 
 const KINDS = [
   { value: 'all', title: 'every kind' },
@@ -126,31 +234,51 @@ const WHERE = [
 
 interface RowProps extends Omit<Props, 'parts' | 'onAside'> {
   readonly part: Part;
+  readonly columns: ReadonlySet<string>;
+  readonly picked: boolean;
+  /** Absent where no more may be picked. */
+  readonly onPick: ((part: Part) => void) | undefined;
 }
 
-function PartRow({ part, aside, onEdit, onCopy, onPut }: RowProps) {
+function PartRow({ part, aside, columns, picked, onPick, onEdit, onCopy, onPut, onUses }: RowProps) {
   const say = useSay();
   const volts = voltsOf(part);
   const does = [
     ['Change', onEdit],
     ['Copy', onCopy],
+    ['Used in', onUses],
     [aside ? 'Put back' : 'Set aside', onPut],
   ] as const;
   return (
     <tr>
       <td>
+        <input
+          type="checkbox"
+          className="size-4"
+          aria-label={`Side by side: ${part.name}`}
+          checked={picked}
+          disabled={!onPick}
+          onChange={() => onPick?.(part)}
+        />
+      </td>
+      <td>
         <span className="font-semibold">{part.name}</span>
         <span className="block text-[14px] text-soft">
           {figuresOf(part, say)}
           {part.guessed && ' · partly guessed'}
-          {part.whence && ` · ${part.whence}`}
+          {'measured' in part && part.measured && ' · measured'}
         </span>
       </td>
-      <td>{part.kind}</td>
-      <td className="n whitespace-nowrap">{volts === undefined ? '–' : say(volts, 'voltage')}</td>
-      <td className="n whitespace-nowrap">{say(part.massKg, 'mass')}</td>
-      <td className="n">{part.cost === undefined ? '–' : showNumber(part.cost, 5)}</td>
-      <td className="whitespace-nowrap">{PART_STATE_WORDS[part.state]}</td>
+      {columns.has('kind') && <td>{part.kind}</td>}
+      {columns.has('volts') && (
+        <td className="n whitespace-nowrap">{volts === undefined ? '–' : say(volts, 'voltage')}</td>
+      )}
+      {columns.has('mass') && <td className="n whitespace-nowrap">{say(part.massKg, 'mass')}</td>}
+      {columns.has('cost') && (
+        <td className="n">{part.cost === undefined ? '–' : showNumber(part.cost, 5)}</td>
+      )}
+      {columns.has('state') && <td className="whitespace-nowrap">{PART_STATE_WORDS[part.state]}</td>}
+      {columns.has('whence') && <td>{part.whence ?? '–'}</td>}
       <td>
         <span className="flex gap-2 whitespace-nowrap">
           {does.map(([title, run]) => (

@@ -1,10 +1,11 @@
 import type { Part } from '@zubric/core/vehicle';
-import { newBuild } from '@zubric/core/vehicle';
+import { choosePart, newBuild } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { Refusal, answering, type Asked } from '../testing/answers.ts';
+import { Refusal } from '../testing/answers.ts';
 import { kept, onBench, text } from '../testing/on-bench.tsx';
 import { onPage } from '../testing/on-page.tsx';
+import { form, posted, press, serving, type } from '../testing/shelf.ts';
 import { PartPicker } from '../stations/power/PartPicker.tsx';
 import { ShelfPage } from './ShelfPage.tsx';
 
@@ -39,43 +40,6 @@ const driver: Part = {
   resistanceMilliohm: 20,
 };
 
-/** A server that keeps parts. */
-function serving(first: readonly Part[], more: Parameters<typeof answering>[0] = {}): Asked[] {
-  let parts = [...first];
-  const aside: Part[] = [];
-  return answering({
-    'GET /api/parts': () => ({ parts }),
-    'GET /api/parts\\?place=aside': () => ({ parts: aside }),
-    'GET /api/parts/*': (_, [id]) => parts.find((part) => part.id === id),
-    'POST /api/parts': ({ body }) => {
-      const part = { ...(body as Part), id: `own-${parts.length}` };
-      parts = [...parts, part];
-      return part;
-    },
-    'PUT /api/parts/*/place': (_, [id]) => {
-      aside.push(...parts.filter((part) => part.id === id));
-      parts = parts.filter((part) => part.id !== id);
-    },
-    'PUT /api/parts/*': ({ body }, [id]) => {
-      parts = parts.map((part) => (part.id === id ? (body as Part) : part));
-      return body;
-    },
-    ...more,
-  });
-}
-
-const form = () => within(screen.getByRole('form', { name: 'A part of your own' }));
-const type = (label: string | RegExp, value: string): void => {
-  const field = form().getByLabelText(label);
-  fireEvent.change(field, { target: { value } });
-  fireEvent.blur(field);
-};
-const press = (name: string): void => {
-  fireEvent.click(form().getByRole('button', { name }));
-};
-const posted = (asked: readonly Asked[]) =>
-  asked.filter(({ method }) => method === 'POST').map(({ body }) => body as Part);
-
 describe('the parts shelf', () => {
   afterEach(() => {
     cleanup();
@@ -86,7 +50,62 @@ describe('the parts shelf', () => {
     screen
       .getAllByRole('row')
       .slice(1)
-      .map((row) => within(row).getAllByRole('cell')[0]?.querySelector('span')?.textContent ?? '');
+      .map((row) => within(row).getAllByRole('cell')[1]?.querySelector('span')?.textContent ?? '');
+
+  it('puts up to four parts side by side, where they differ in bold', async () => {
+    serving([battery, driver]);
+    show();
+    await screen.findByText('12 V 7 Ah sealed lead');
+    const begin = screen.getByRole('button', { name: /Side by side: tick two/ });
+    expect((begin as HTMLButtonElement).disabled).toBe(true);
+    for (const { name } of [battery, driver]) fireEvent.click(screen.getByLabelText(`Side by side: ${name}`));
+    fireEvent.click(screen.getByRole('button', { name: '2 side by side' }));
+    const panel = within(await screen.findByRole('dialog', { name: 'Side by side' }));
+    const mass = panel.getByRole('row', { name: /^Mass/ });
+    expect(mass.textContent?.replaceAll('\u00a0', ' ')).toBe('Mass2.2 kg50 g');
+    expect(within(mass).getAllByRole('cell')[0]?.className).toContain('font-semibold');
+    expect(panel.getByRole('row', { name: /^Resistance of a cell/ }).textContent).toMatch(/about.*–/);
+    expect(panel.getByRole('row', { name: /^Chemistry/ }).textContent).toContain('lead-acid');
+  });
+
+  it('shows the columns that are wanted', async () => {
+    serving([battery, driver]);
+    show();
+    await screen.findByText('12 V 7 Ah sealed lead');
+    expect(screen.queryByRole('columnheader', { name: 'Where from' })).toBeNull();
+    fireEvent.click(screen.getByLabelText('where from'));
+    fireEvent.click(screen.getByLabelText('cost'));
+    expect(screen.getByRole('columnheader', { name: 'Where from' })).toBeTruthy();
+    expect(screen.queryByRole('columnheader', { name: 'Cost' })).toBeNull();
+  });
+
+  it('tells where a part is used, and what taking over its change would move in a build', async () => {
+    const build = choosePart(newBuild('Cart'), battery);
+    const asked = serving([{ ...battery, cellAh: 3 }], {
+      'GET /api/parts/*/builds': () => ({
+        builds: [
+          { id: 'same', name: 'Barrow', asOnShelf: true },
+          { id: 'old', name: 'Cart', asOnShelf: false },
+        ],
+      }),
+      'GET /api/builds/old': () => ({
+        id: 'old',
+        version: 4,
+        updatedAt: '2026-11-25T00:00:00Z',
+        document: build,
+      }),
+      'PUT /api/builds/old': () => ({ id: 'old', version: 5 }),
+    });
+    show();
+    fireEvent.click(await screen.findByRole('button', { name: `Used in ${battery.name}` }));
+    const panel = within(await screen.findByRole('dialog', { name: /is used$/ }));
+    await panel.findByText(/has it as it is on the shelf/);
+    await panel.findByText(/holds an earlier copy/);
+    fireEvent.click(panel.getByRole('button', { name: 'Take it over into Cart' }));
+    await waitFor(() => expect(asked.some(({ method }) => method === 'PUT')).toBe(true));
+    const sent = asked.find(({ method }) => method === 'PUT')?.body as typeof build;
+    expect(sent.parts).toEqual([{ ...battery, cellAh: 3 }]);
+  });
 
   it('lists every part, by its kind, its words and the order that is wanted', async () => {
     serving([battery, driver]);

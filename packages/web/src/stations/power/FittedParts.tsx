@@ -99,7 +99,6 @@ function FittedRow({ part, count }: { readonly part: Part; readonly count: numbe
 function FromShelf() {
   const id = useId();
   const { build, edit } = useBuild();
-  const say = useSay();
   const shelf = useQuery({ queryKey: ['parts'], queryFn: api.parts });
   const [kind, setKind] = useState<PartKind | 'all'>('all');
   const [words, setWords] = useState('');
@@ -149,10 +148,21 @@ function FromShelf() {
           }}
         />
       )}
+      <Wanted parts={wanted} />
+    </>
+  );
+}
+
+/** Parts that may be fitted, each by a press. */
+function Wanted({ parts }: { readonly parts: readonly Part[] }) {
+  const { edit } = useBuild();
+  const say = useSay();
+  return (
+    <>
       <table className="grid-table sheet">
         <caption className="sr-only">Parts of the shelf that may be fitted</caption>
         <tbody>
-          {wanted.slice(0, MOST_LISTED).map((part) => (
+          {parts.slice(0, MOST_LISTED).map((part) => (
             <tr key={part.id}>
               <td>
                 <span className="font-semibold">{part.name}</span>
@@ -174,9 +184,9 @@ function FromShelf() {
         </tbody>
       </table>
       <p role="status" className="text-[14px] text-soft">
-        {wanted.length > MOST_LISTED
-          ? `${wanted.length} parts; the first ${MOST_LISTED} are shown: search, or choose a kind.`
-          : wanted.length === 0
+        {parts.length > MOST_LISTED
+          ? `${parts.length} parts; the first ${MOST_LISTED} are shown: search, or choose a kind.`
+          : parts.length === 0
             ? 'Nothing on the shelf has these words: choose a kind, and make your own.'
             : ''}
       </p>
