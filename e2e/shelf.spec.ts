@@ -33,7 +33,7 @@ test('a gearmotor known by its label alone is written down in a build, pulls the
   await expect(bench.getByText('“Gearmotor off the lift” is kept.')).toBeVisible();
   await bench.getByRole('button', { name: 'Set aside Gearmotor off the lift' }).click();
   await expect(bench.getByText(/is set aside\. Builds keep their copies\./)).toBeVisible();
-  await bench.getByLabel('Where').selectOption('set aside');
+  await bench.getByLabel('Where', { exact: true }).selectOption('set aside');
   await bench.getByRole('button', { name: 'Put back Gearmotor off the lift' }).click();
   await expect(bench.getByText(/is back on the shelf/)).toBeVisible();
 });

@@ -14,7 +14,7 @@ import {
   trialSetEntity,
   type BuildRow,
 } from '../database/entities.ts';
-import { picture } from '../logbook/picture.ts';
+import { picture } from '../http/picture.ts';
 import { logbookStore } from '../logbook/store.ts';
 import { trialStore } from '../trials/store.ts';
 

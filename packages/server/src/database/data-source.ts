@@ -4,6 +4,7 @@ import { First1764000000001 } from './migrations/0001-first.ts';
 import { Logbook1764000000002 } from './migrations/0002-logbook.ts';
 import { Order1764000000003 } from './migrations/0003-order.ts';
 import { Shelf1764000000004 } from './migrations/0004-shelf.ts';
+import { PartPhoto1764000000005 } from './migrations/0005-part-photo.ts';
 
 const CONNECT_TIMEOUT_MS = 3000;
 /** No question to the database takes as long as this, milliseconds: one that does is given up and told. */
@@ -12,7 +13,13 @@ const STATEMENT_TIMEOUT_MS = 8000;
 const QUERY_TIMEOUT_MS = 10_000;
 const MOST_CONNECTIONS = 12;
 
-const MIGRATIONS = [First1764000000001, Logbook1764000000002, Order1764000000003, Shelf1764000000004];
+const MIGRATIONS = [
+  First1764000000001,
+  Logbook1764000000002,
+  Order1764000000003,
+  Shelf1764000000004,
+  PartPhoto1764000000005,
+];
 
 /** The database of a `postgres://` address. Schema changes come from migrations alone. */
 export const makeDataSource = (

@@ -72,6 +72,12 @@ export interface PartRow {
   setAsideAt: Date | null;
 }
 
+export interface PartPhotoRow {
+  partId: string;
+  type: string;
+  bytes: Buffer;
+}
+
 export interface TrialSetRow {
   id: string;
   buildId: string;
@@ -177,6 +183,15 @@ export const partEntity = new EntitySchema<PartRow>({
   },
 });
 
+export const partPhotoEntity = new EntitySchema<PartPhotoRow>({
+  name: 'part_photo',
+  columns: {
+    partId: { ...text, name: 'part_id', primary: true },
+    type: text,
+    bytes: { type: 'bytea' },
+  },
+});
+
 export const trialSetEntity = new EntitySchema<TrialSetRow>({
   name: 'trial_set',
   columns: {
@@ -213,6 +228,7 @@ export const ENTITIES = [
   logEntryEntity,
   photoEntity,
   partEntity,
+  partPhotoEntity,
   trialSetEntity,
   trialEntity,
   appStateEntity,

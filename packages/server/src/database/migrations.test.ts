@@ -3,7 +3,17 @@ import type { DataSource } from 'typeorm';
 import { emptyDatabase } from '../testing/test-server.ts';
 import { fromTheFuture, isDatabaseAway, isDiskFull } from './data-source.ts';
 
-const TABLES = ['app_state', 'build', 'build_snapshot', 'log_entry', 'part', 'photo', 'trial', 'trial_set'];
+const TABLES = [
+  'app_state',
+  'build',
+  'build_snapshot',
+  'log_entry',
+  'part',
+  'part_photo',
+  'photo',
+  'trial',
+  'trial_set',
+];
 
 describe('migrations', () => {
   let database: DataSource;

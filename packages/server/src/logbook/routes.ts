@@ -13,10 +13,8 @@ import type { PhotoRow, SnapshotRow } from '../database/entities.ts';
 import { notFound } from '../http/http-problem.ts';
 import { isId, onlyIds } from '../http/ids.ts';
 import { current } from '../database/current.ts';
-import { PICTURES, picture } from './picture.ts';
+import { PICTURE_LIMIT, PICTURES, picture } from '../http/picture.ts';
 import type { EntryWithPhotos, LogbookStore } from './store.ts';
-
-const PICTURE_LIMIT = '8mb';
 
 const note = z.strictObject({ note: z.string().trim().min(1, 'write something first').max(5000) });
 const annotation = z.strictObject({ note: z.string().trim().max(5000) });

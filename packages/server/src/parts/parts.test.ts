@@ -1,5 +1,6 @@
 import { partAnswerSchema, partsImportSchema, partsSchema, partUsesSchema } from '@zubric/core/answers';
 import type { Part } from '@zubric/core/vehicle';
+import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
 
@@ -49,6 +50,29 @@ describe('the parts shelf', () => {
     const again = await server.send('post', '/api/parts').send({ ...motor, id: 'wiper' });
     expect(again.status).toBe(409);
     expect(again.body).toMatchObject({ code: 'id-taken' });
+  });
+
+  it('keeps one photograph of a part, cleaned, and no other file', async () => {
+    const { part } = await make();
+    const at = `/api/parts/${part.id}/photo`;
+    expect((await server.send('get', at)).status).toBe(404);
+    const dot = await sharp({ create: { width: 8, height: 6, channels: 3, background: '#804020' } })
+      .withExif({ IFD0: { Artist: 'Somebody' } })
+      .jpeg()
+      .toBuffer();
+    const put = (bytes: Buffer) => server.send('put', at).set('Content-Type', 'image/jpeg').send(bytes);
+    expect((await put(dot)).status).toBe(204);
+    const kept = await server.send('get', at);
+    expect([kept.status, kept.headers['content-type']]).toEqual([200, 'image/jpeg']);
+    expect((kept.body as Buffer).includes('Somebody')).toBe(false);
+    expect((await put(Buffer.from('no picture'))).status).toBe(415);
+    expect((await server.send('get', at)).status).toBe(200);
+    expect((await server.send('delete', at)).status).toBe(204);
+    expect((await server.send('get', at)).status).toBe(404);
+    expect(
+      (await server.send('put', '/api/parts/no-such/photo').set('Content-Type', 'image/jpeg').send(dot))
+        .status,
+    ).toBe(404);
   });
 
   it('tells which builds hold a copy of a part, and whether it is still as on the shelf', async () => {

@@ -7,6 +7,7 @@ import { z } from 'zod';
 import type { PartRow } from '../database/entities.ts';
 import { entityTag, versionFrom } from '../http/if-match.ts';
 import { HttpProblem, notFound } from '../http/http-problem.ts';
+import { picture, PICTURE_LIMIT, PICTURES } from '../http/picture.ts';
 import { newPartId } from './ids.ts';
 import { importParts } from './import.ts';
 import type { PartStore } from './store.ts';
@@ -45,6 +46,47 @@ export function partTableRoutes(store: PartStore): Router {
   });
 
   return routes;
+}
+
+type Found = (request: Request<{ id: string }>) => Promise<PartRow>;
+
+/** The builds that hold a copy of a part. */
+function usesRoutes(routes: Router, store: PartStore, found: Found): void {
+  routes.get('/:id/builds', async (request, response) => {
+    const row = await found(request);
+    const builds = await store.heldBy(row.id);
+    response.json({
+      builds: builds.map(({ id, name, document }) => ({
+        id,
+        name,
+        asOnShelf: isDeepStrictEqual(
+          document.parts.find((part) => part.id === row.id),
+          row.data,
+        ),
+      })),
+    } satisfies PartUses);
+  });
+}
+
+/** A part's photograph, one each. */
+function photoRoutes(routes: Router, store: PartStore, found: Found): void {
+  routes.get('/:id/photo', async (request, response) => {
+    const photo = await store.photo(request.params.id);
+    if (!photo) throw notFound('photograph of this part');
+    response.set('Content-Security-Policy', "default-src 'none'; sandbox").type(photo.type).send(photo.bytes);
+  });
+
+  routes.put('/:id/photo', raw({ type: PICTURES, limit: PICTURE_LIMIT }), async (request, response) => {
+    const kept = await picture(request.body);
+    const row = await found(request);
+    await store.keepPhoto(row.id, kept);
+    response.status(204).end();
+  });
+
+  routes.delete('/:id/photo', async (request, response) => {
+    if (!(await store.removePhoto(request.params.id))) throw notFound('photograph of this part');
+    response.status(204).end();
+  });
 }
 
 /** The parts shelf: a part is set aside, never thrown away. */
@@ -91,20 +133,9 @@ export function partRoutes(store: PartStore): Router {
     response.set('ETag', entityTag(row.version)).json(row.data satisfies Part);
   });
 
-  routes.get('/:id/builds', async (request, response) => {
-    const row = await found(request);
-    const builds = await store.heldBy(row.id);
-    response.json({
-      builds: builds.map(({ id, name, document }) => ({
-        id,
-        name,
-        asOnShelf: isDeepStrictEqual(
-          document.parts.find((part) => part.id === row.id),
-          row.data,
-        ),
-      })),
-    } satisfies PartUses);
-  });
+  photoRoutes(routes, store, found);
+
+  usesRoutes(routes, store, found);
 
   routes.put('/:id', async (request, response) => {
     const version = versionFrom(request);

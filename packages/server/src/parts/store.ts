@@ -1,6 +1,14 @@
 import type { Part, PartKind } from '@zubric/core/vehicle';
 import { IsNull, Not, type EntityManager } from 'typeorm';
-import { buildEntity, partEntity, type BuildRow, type PartRow } from '../database/entities.ts';
+import {
+  buildEntity,
+  partEntity,
+  partPhotoEntity,
+  type BuildRow,
+  type PartPhotoRow,
+  type PartRow,
+} from '../database/entities.ts';
+import type { Picture } from '../http/picture.ts';
 
 /** Rows of one statement: no more figures than it may carry. */
 const AT_ONCE = 500;
@@ -37,6 +45,7 @@ const addTo = (database: EntityManager, all: readonly Part[]): Promise<string[]>
 /** The parts shelf in the database. */
 export function partStore(database: EntityManager) {
   const parts = () => database.getRepository(partEntity);
+  const photos = () => database.getRepository(partPhotoEntity);
   return {
     add: (all: readonly Part[]): Promise<string[]> => addTo(database, all),
 
@@ -60,6 +69,13 @@ export function partStore(database: EntityManager) {
       ).map(({ id }) => id),
 
     find: (id: string): Promise<PartRow | null> => parts().findOneBy({ id }),
+
+    photo: (id: string): Promise<PartPhotoRow | null> => photos().findOneBy({ partId: id }),
+    keepPhoto: async (id: string, picture: Picture): Promise<void> => {
+      await photos().upsert({ partId: id, ...picture }, ['partId']);
+    },
+    removePhoto: async (id: string): Promise<boolean> =>
+      (await photos().delete({ partId: id })).affected === 1,
 
     /** Builds that carry a copy of a part, those thrown away left out. */
     heldBy: (id: string): Promise<BuildRow[]> =>

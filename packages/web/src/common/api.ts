@@ -85,6 +85,8 @@ export const api = {
   parts: () => call('/parts', { shape: partsSchema }).then((answer) => answer.parts),
   partsAside: () => call('/parts?place=aside', { shape: partsSchema }).then((answer) => answer.parts),
   part: (id: string) => versionedCall(`/parts/${id}`, { shape: partAnswerSchema }),
+  putPartPhoto: (id: string, picture: Blob) => call(`/parts/${id}/photo`, { method: 'PUT', body: picture }),
+  removePartPhoto: (id: string) => call(`/parts/${id}/photo`, { method: 'DELETE' }),
   partUses: (id: string) =>
     call(`/parts/${id}/builds`, { shape: partUsesSchema }).then((answer) => answer.builds),
   /** One without an id is given one. */

@@ -9,6 +9,7 @@ import { Header } from '../frame/Header.tsx';
 import { ImportParts } from './ImportParts.tsx';
 import { OwnPart } from './OwnPart.tsx';
 import { PartForm } from './PartForm.tsx';
+import { PartPhoto } from './PartPhoto.tsx';
 import { ShelfTable } from './ShelfTable.tsx';
 import { UsedIn } from './UsedIn.tsx';
 import { draftOf } from './part-draft.ts';
@@ -148,6 +149,7 @@ function Opened({ open, onClose, onKept }: OpenedProps) {
   if ('kind' in open) return <OwnPart kind={open.kind} onClose={onClose} onKept={onKept} />;
   return (
     <Panel title={open.part.name} onClose={onClose} wide>
+      <PartPhoto part={open.part} />
       <PartForm
         draft={draftOf(open.part)}
         keep={(part) => api.savePart(part, open.version)}

@@ -54,6 +54,7 @@ export function SideBySide({ parts, onClose }: Props) {
     ['kind', 'Kind', ({ kind }) => kind],
     ...choices.map(([key, title]) => [key, title, (part: Part) => wordOf(valueOf(part, key))] as const),
     ...figures.map((field) => [field.key, field.title, saidBy(field)] as const),
+    ...(parts.some(gearheadOf) ? [['gearhead', 'Gearhead behind it', gearSaid] as const] : []),
     ['state', 'State', ({ state }) => PART_STATE_WORDS[state]],
     ['whence', 'Where from', ({ whence }) => whence ?? '–'],
   ];
@@ -96,6 +97,12 @@ export function SideBySide({ parts, onClose }: Props) {
     </Panel>
   );
 }
+
+const gearheadOf = (part: Part) => (part.kind === 'motor' ? part.gearhead : undefined);
+const gearSaid = (part: Part): string => {
+  const gearhead = gearheadOf(part);
+  return gearhead ? `${showNumber(gearhead.ratio)} : 1; figures above are before it` : '–';
+};
 
 const wordOf = (value: unknown): string =>
   value === undefined ? '–' : value === true ? 'yes' : value === false ? 'no' : String(value);

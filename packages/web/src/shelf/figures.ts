@@ -36,6 +36,8 @@ const ELSEWHERE: ReadonlySet<string> = new Set(['massKg', 'cost']);
 /** More of them than this tell nobody anything. */
 const MOST_FIGURES = 5;
 
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
 /** What is chosen of a part and the first of its figures, each with its name where it is no plain word. */
 function inGeneral(part: Part, say: Say): string {
   const values = part as unknown as Readonly<Record<string, unknown>>;
@@ -43,7 +45,7 @@ function inGeneral(part: Part, say: Say): string {
   const chosen = partChoices(part.kind, type).flatMap(({ key, title, of }) => {
     const value = values[key];
     if (value === undefined || value === false) return [];
-    return [of ? String(value) : title.toLowerCase()];
+    return [of ? String(value) : lowerFirst(title)];
   });
   const figures = partFields(part.kind, type).flatMap(({ key, title, unit, dimension, quantityOf }) => {
     const value = values[key];
@@ -52,7 +54,7 @@ function inGeneral(part: Part, say: Say): string {
       dimension === 'number'
         ? [showNumber(value), unit].filter((text) => text !== undefined).join(' ')
         : say(quantityOf(value).value, dimension);
-    return [`${title.toLowerCase()} ${said}`];
+    return [`${lowerFirst(title)} ${said}`];
   });
   return [...chosen, ...figures.slice(0, MOST_FIGURES)].join(' · ');
 }

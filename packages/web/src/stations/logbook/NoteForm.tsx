@@ -3,7 +3,7 @@ import { useForm } from 'react-hook-form';
 import { api } from '../../common/api.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';
-import { shrunk } from './shrink.ts';
+import { shrunk } from '../../common/shrink.ts';
 
 const KEPT = (buildId: string): string => `zubric-note-${buildId}`;
 

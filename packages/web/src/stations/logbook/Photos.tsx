@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import type { LogEntry, LogPhoto } from '@zubric/core/answers';
 import { api } from '../../common/api.ts';
 import { useLogChange } from './queries.ts';
-import { shrunk } from './shrink.ts';
+import { shrunk } from '../../common/shrink.ts';
 
 /** The photographs of an entry, and one more. */
 export function Photos({ entry }: { readonly entry: LogEntry }) {

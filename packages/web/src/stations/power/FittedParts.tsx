@@ -84,7 +84,7 @@ function FittedRow({ part, count }: { readonly part: Part; readonly count: numbe
       <td>
         <button
           type="button"
-          className="push push-small"
+          className="push push-small whitespace-nowrap"
           aria-label={`Take out ${part.name}`}
           onClick={() => edit((b) => fitPart(b, part, 0))}
         >

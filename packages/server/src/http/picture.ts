@@ -1,8 +1,10 @@
 import { fileTypeFromBuffer } from 'file-type';
 import sharp from 'sharp';
-import { HttpProblem } from '../http/http-problem.ts';
+import { HttpProblem } from './http-problem.ts';
 
 export const PICTURES = ['image/jpeg', 'image/png', 'image/webp'];
+/** A picture of a telephone is under this. */
+export const PICTURE_LIMIT = '8mb';
 /** More than this is no photograph but a bomb that a few bytes unfold into. */
 const MOST_PIXELS = 50_000_000;
 /** Most of a side that is kept; larger ones are made smaller. */
