@@ -32,10 +32,12 @@ try {
   const { keystrokeToStrip } = await import('./bench/keystroke.mjs');
   const { load } = await import('./bench/load.mjs');
   const { firstSight } = await import('./bench/first-sight.mjs');
+  const { shelfFilter } = await import('./bench/shelf.mjs');
   const figures = {
     ...JSON.parse(readFileSync(out, 'utf8')),
     'keystroke to repainted strip, demo build': await keystrokeToStrip(),
     ...(await firstSight()),
+    ...(await shelfFilter()),
     ...(await load()),
   };
   console.log(JSON.stringify(figures, null, 2));

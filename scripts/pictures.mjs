@@ -46,6 +46,31 @@ await page.getByRole('button', { name: /the force of “Slip, loaded”/ }).clic
 await page.getByRole('dialog').getByText('What went in').waitFor();
 await picture('working');
 
+await page.goto(`${address}/shelf`);
+await page.getByRole('button', { name: 'New motor' }).click();
+const form = page.getByRole('form', { name: 'A part of your own' });
+await form.getByLabel(/^Name/).fill('Gearmotor off the lift');
+for (const [label, text] of [
+  ['Rated voltage', '24 V'],
+  ['Rated power', '300 W'],
+  ['Rated speed', '120 rpm'],
+])
+  await form.getByLabel(label).fill(text);
+await form.getByLabel('Rated speed').blur();
+await picture('part');
+
+await page.goto(`${address}/shelf/measure`);
+await page.getByRole('button', { name: 'Simulated meter' }).click();
+await page.getByRole('button', { name: 'Connect the meter' }).click();
+const lines = page.getByRole('table', { name: 'Readings' }).getByRole('row');
+for (let n = 1; n <= 6; n++) {
+  await page.getByRole('button', { name: 'Set it so and take the reading' }).click();
+  await lines.nth(n).waitFor();
+}
+await page.waitForTimeout(500);
+await picture('measure');
+await page.getByRole('button', { name: 'Begin anew' }).click();
+
 await page.setViewportSize(PHONE);
 await page.goto(`${address}/builds/puffin/ground`);
 await page.waitForLoadState('networkidle');

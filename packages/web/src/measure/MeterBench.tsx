@@ -13,6 +13,9 @@ import { useMeter, type Meter, type MeterKind } from './use-meter.ts';
 const READS_S = 1.5;
 const SETTLES_S = 1;
 
+/** Slower than this it stands. */
+const STANDS_RPM = 1;
+
 interface Props {
   readonly kind: MeterKind;
   readonly step: NextStep | undefined;
@@ -138,7 +141,7 @@ function Shown({ meter: { state, now, remark } }: { readonly meter: Meter }) {
       ? [
           say(now.V, 'voltage', 3),
           say(now.A, 'current', 3),
-          say(rpmToRadS(now.rpm), 'rotation', 3),
+          say(rpmToRadS(now.rpm < STANDS_RPM ? 0 : now.rpm), 'rotation', 3),
           ...(now.Nm ? [say(now.Nm, 'torque', 3)] : []),
         ]
       : ['–'];

@@ -1,7 +1,7 @@
 import { PART_KINDS, PART_SORTS, PART_STATES, PART_STATE_WORDS, type Part } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { createColumnHelper, useTable } from '@tanstack/react-table';
-import { useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { listFeatures } from '../common/list-features.ts';
 import { SortHeader } from '../common/SortHeader.tsx';
 import { useSay } from '../common/units.tsx';
@@ -30,7 +30,7 @@ const AT_FIRST: ReadonlySet<string> = new Set(['part', 'kind', 'volts', 'mass', 
 const NUMBERS: ReadonlySet<string> = new Set(['volts', 'mass', 'cost']);
 
 /** More rows than this are not drawn at once; filters and order look through all of them. */
-const MOST_ROWS = 200;
+const MOST_ROWS = 80;
 
 interface Props {
   readonly parts: readonly Part[];
@@ -60,11 +60,20 @@ const filtersOf = ({ words, kind, state }: Looked) => [
 const countSaid = (wanted: number, all: number): string =>
   `${wanted} of ${all} ${all === 1 ? 'part' : 'parts'}${wanted > MOST_ROWS ? `; the first ${MOST_ROWS} are shown: search, or choose a kind` : ''}`;
 
+/** Parts that are ticked to stand side by side. */
+function usePicked() {
+  const [picked, setPicked] = useState<readonly string[]>([]);
+  const pick = useCallback(({ id }: Part): void => {
+    setPicked((now) => (now.includes(id) ? now.filter((other) => other !== id) : [...now, id]));
+  }, []);
+  return { picked, pick };
+}
+
 /** The parts, filtered and in the order that is wanted. */
 export function ShelfTable({ parts, aside, onAside, ...does }: Props) {
   const [looked, setLooked] = useState(ALL);
   const [columns, setColumns] = useState(AT_FIRST);
-  const [picked, setPicked] = useState<readonly string[]>([]);
+  const { picked, pick } = usePicked();
   const [beside, setBeside] = useState(false);
   const table = useTable({
     features: listFeatures,
@@ -74,8 +83,6 @@ export function ShelfTable({ parts, aside, onAside, ...does }: Props) {
     state: { columnFilters: filtersOf(looked) },
   });
   const { rows } = table.getRowModel();
-  const pick = ({ id }: Part): void =>
-    setPicked((now) => (now.includes(id) ? now.filter((other) => other !== id) : [...now, id]));
   return (
     <section aria-label="Parts">
       <Filters looked={looked} onLook={setLooked} aside={aside} onAside={onAside} />
@@ -240,7 +247,18 @@ interface RowProps extends Omit<Props, 'parts' | 'onAside'> {
   readonly onPick: ((part: Part) => void) | undefined;
 }
 
-function PartRow({ part, aside, columns, picked, onPick, onEdit, onCopy, onPut, onUses }: RowProps) {
+/** Drawn anew only where something of it changes: thousands of parts are searched letter by letter. */
+const PartRow = memo(function PartRow({
+  part,
+  aside,
+  columns,
+  picked,
+  onPick,
+  onEdit,
+  onCopy,
+  onPut,
+  onUses,
+}: RowProps) {
   const say = useSay();
   const volts = voltsOf(part);
   const does = [
@@ -296,4 +314,4 @@ function PartRow({ part, aside, columns, picked, onPick, onEdit, onCopy, onPut, 
       </td>
     </tr>
   );
-}
+});

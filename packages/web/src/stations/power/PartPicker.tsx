@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { linkDefinition, shortlist, type Suited } from '@zubric/core/judge';
-import { PART_STATE_WORDS, choosePart, type PartKind } from '@zubric/core/vehicle';
+import { PART_STATE_WORDS, choosePart, type Build, type Part, type PartKind } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useShelf } from '../../common/queries.ts';
 import { useSay } from '../../common/units.tsx';
@@ -9,13 +9,21 @@ import { OwnPart } from '../../shelf/OwnPart.tsx';
 import { figuresOf } from '../../shelf/figures.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 
+const isIn = ({ drive, supply }: Build, { id }: Part): boolean =>
+  [drive.motorId, supply.driverId, supply.batteryId].includes(id);
+
 /** The shelf of one kind of part, each judged in this build, what suits best first. One click takes it. */
 export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly shown: string | null }) {
   const shelf = useShelf(kind);
   const { build, edit } = useBuild();
   if (shelf.isError) return <p role="alert">{shelf.error.message}</p>;
   if (!shelf.data) return <p>Looking at the shelf …</p>;
-  const judged = shortlist(build, shelf.data);
+  const all = shortlist(build, shelf.data);
+  // What is in the build stands first, whatever else would suit it better.
+  const judged = [
+    ...all.filter(({ part }) => isIn(build, part)),
+    ...all.filter(({ part }) => !isIn(build, part)),
+  ];
   return (
     <>
       <MakeOwn kind={kind} />
@@ -104,7 +112,7 @@ function PartRow({ suited, shown, onTake }: RowProps) {
   const { part, worst } = suited;
   const say = useSay();
   const { build } = useBuild();
-  const chosen = [build.drive.motorId, build.supply.driverId, build.supply.batteryId].includes(part.id);
+  const chosen = isIn(build, part);
   return (
     <tr
       ref={shown ? intoView : undefined}
