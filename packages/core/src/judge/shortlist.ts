@@ -66,6 +66,8 @@ export interface Suited {
   readonly heavy: boolean;
   /** How far its voltage is off that of the rest of the build, as a factor of 1 or more; 1 where nothing tells. */
   readonly voltsOff: number;
+  /** So many of it are needed: drivers by their channels. */
+  readonly count: number;
 }
 
 /** More of a vehicle than this its motors should not weigh (common practice, no source). */
@@ -131,6 +133,7 @@ function suited(build: Build, part: ChosenPart): Suited {
     ...(tried.atRatio === undefined ? {} : { atRatio: tried.atRatio }),
     heavy: part.kind === 'motor' && motors * part.massKg > MOST_OF_VEHICLE * vehicleKg,
     voltsOff: voltsOff(build, part),
+    count: part.kind === 'driver' ? tried.build.supply.driverCount : 1,
   };
 }
 
@@ -156,7 +159,7 @@ export function shortlist(build: Build, parts: readonly Part[]): Suited[] {
         a.fails - b.fails ||
         a.short - b.short ||
         a.voltsOff - b.voltsOff ||
-        a.part.massKg - b.part.massKg ||
+        a.count * a.part.massKg - b.count * b.part.massKg ||
         NEARNESS[a.part.state] - NEARNESS[b.part.state] ||
         (a.part.cost ?? Infinity) - (b.part.cost ?? Infinity),
     );

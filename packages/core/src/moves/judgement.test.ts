@@ -230,6 +230,18 @@ describe('the shortlist', () => {
     for (const { atRatio } of shortlist(puffin, motors)) expect(atRatio).toBeUndefined();
   });
 
+  it('takes as many drivers as the motors have channels, and counts them all', () => {
+    const drivers = shelf.filter(({ kind }) => kind === 'driver');
+    const judged = shortlist(puffin, drivers);
+    for (const { part, count } of judged)
+      expect(count).toBe(Math.ceil(2 / (part.kind === 'driver' ? part.channels : 1)));
+    const single = judged.find(({ count }) => count === 2);
+    if (!single) throw new Error('the shelf has drivers of one channel');
+    const taken = choosePart(puffin, single.part);
+    expect(taken.supply.driverCount).toBe(2);
+    expect(evaluate(taken).findings.map(({ code }) => code)).not.toContain('few-channels');
+  });
+
   it('offers no servo that turns from stop to stop only', () => {
     const offered = shortlist(puffin, motors).map(({ part }) => part);
     expect(motors.some(({ type }) => type === 'servo')).toBe(true);

@@ -1,4 +1,5 @@
 import type { Build } from './document.ts';
+import { drivelinesOf } from './layout/index.ts';
 import { isChosen, type Part, type PartKind, type PartOf } from './part.ts';
 
 const carried = <K extends PartKind>(build: Build, kind: K, partId: string | null): PartOf<K> | undefined =>
@@ -8,8 +9,17 @@ export const motorOf = (build: Build) => carried(build, 'motor', build.drive.mot
 export const driverOf = (build: Build) => carried(build, 'driver', build.supply.driverId);
 export const batteryOf = (build: Build) => carried(build, 'battery', build.supply.batteryId);
 
+const MOST_DRIVERS = 12;
+
+/** So many drivers of so many channels as the motors of a build need. */
+function driversFor({ layout, drive }: Build, channels: number): number {
+  const motors = drivelinesOf(layout, drive.together) * drive.motorsPerWheel;
+  return Math.min(MOST_DRIVERS, Math.max(1, Math.ceil(motors / channels)));
+}
+
 /**
- * The build with this part chosen for its kind, its copy carried along and the one it replaces left out. Of a kind of which a
+ * The build with this part chosen for its kind, its copy carried along and the one it replaces left out; of a driver as many as
+ * its motors have channels. Of a kind of which a
  * build has as many as it likes one is fitted.
  */
 export function choosePart(build: Build, part: Part): Build {
@@ -19,7 +29,7 @@ export function choosePart(build: Build, part: Part): Build {
     drive: part.kind === 'motor' ? { ...build.drive, motorId: part.id } : build.drive,
     supply:
       part.kind === 'driver'
-        ? { ...build.supply, driverId: part.id }
+        ? { ...build.supply, driverId: part.id, driverCount: driversFor(build, part.channels) }
         : part.kind === 'battery'
           ? { ...build.supply, batteryId: part.id }
           : build.supply,

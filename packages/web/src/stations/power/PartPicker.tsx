@@ -27,6 +27,7 @@ export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly 
   return (
     <>
       <MakeOwn kind={kind} />
+      {kind === 'driver' && build.supply.driverId !== null && <DriverCount />}
       {judged.length === 0 && <p>The shelf has no {kind} yet.</p>}
       <table className="grid-table sheet">
         <caption className="sr-only">Choose a {kind}: what suits this build best comes first</caption>
@@ -54,6 +55,30 @@ export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly 
         </tbody>
       </table>
     </>
+  );
+}
+
+const MOST_DRIVERS = 12;
+
+/** How many drivers there are: as many as the motors have channels, unless the builder says otherwise. */
+function DriverCount() {
+  const { build, edit } = useBuild();
+  return (
+    <label className="flex items-center gap-2">
+      Drivers of this kind
+      <input
+        type="number"
+        className="entry w-20 text-right"
+        min={1}
+        max={MOST_DRIVERS}
+        value={build.supply.driverCount}
+        onChange={(event) => {
+          const count = event.target.valueAsNumber;
+          if (Number.isInteger(count) && count >= 1 && count <= MOST_DRIVERS)
+            edit((b) => ({ ...b, supply: { ...b.supply, driverCount: count } }));
+        }}
+      />
+    </label>
   );
 }
 
@@ -89,8 +114,9 @@ function MakeOwn({ kind }: { readonly kind: PartKind }) {
 const FAR_OFF = 1.3;
 
 /** What else is to be said of a part in this build. */
-function remarksOn({ fails, short, atRatio, heavy, voltsOff }: Suited): string[] {
+function remarksOn({ fails, short, atRatio, heavy, voltsOff, count }: Suited): string[] {
   return [
+    ...(count > 1 ? [`${count} of them, by its channels`] : []),
     ...(atRatio === undefined ? [] : [`at ${showNumber(atRatio)} : 1, its best ratio`]),
     ...(fails > 1 ? [`${fails} fail`] : []),
     ...(short > 0 ? [`${short} short of the rule`] : []),

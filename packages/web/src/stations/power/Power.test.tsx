@@ -63,6 +63,19 @@ describe('the power station', () => {
     expect(said(screen.getByRole('region', { name: 'What stands in the way' }))).toMatch(/grip/i);
   });
 
+  it('counts drivers by their channels, and otherwise as the builder says', async () => {
+    onBench(<Power />, puffin);
+    fireEvent.click(screen.getByRole('button', { name: /^Driver/ }));
+    const single = shortlist(puffin, ofKind('driver')).find(({ count }) => count === 2);
+    const name = single?.part.name ?? '';
+    fireEvent.click(await screen.findByRole('button', { name: `Take ${name}` }));
+    expect(kept().supply.driverCount).toBe(2);
+    fireEvent.change(screen.getByLabelText('Drivers of this kind'), { target: { value: '3' } });
+    expect(kept().supply.driverCount).toBe(3);
+    fireEvent.change(screen.getByLabelText('Drivers of this kind'), { target: { value: '0' } });
+    expect(kept().supply.driverCount).toBe(3);
+  });
+
   it('lists the motors of the shelf in the order of the shortlist, each with what is worst with it', async () => {
     onBench(<Power />, puffin);
     const judged = shortlist(puffin, ofKind('motor'));
