@@ -1,5 +1,5 @@
 /** From a keystroke in a field to the strip repainted, in the browser, on the demo barrow. */
-/* global window, document, MutationObserver, requestAnimationFrame */
+/* global window */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -7,42 +7,21 @@ import { chromium } from '@playwright/test';
 import { startServer, stopServer } from '../lib/application.mjs';
 import { freePort, throwAwayCluster } from '../lib/cluster.mjs';
 import { CHROMIUM, ROOT } from '../lib/setup.mjs';
+import { p95, watchPaint } from './paint-times.mjs';
 
 const KEYS = 120;
 const WARM = 20;
 const BOUND_MS = 50;
 const RUNS = 3;
 
-/** Watches the strip: what it took from a key going down to the frame after it changed. */
-function watchStrip() {
-  const times = [];
-  let pressed = 0;
-  window.addEventListener('keydown', () => (pressed = performance.now()), true);
-  new MutationObserver(() => {
-    if (pressed === 0) return;
-    const since = pressed;
-    pressed = 0;
-    requestAnimationFrame(() => {
-      // A message is handled after the frame is painted.
-      const { port1, port2 } = new MessageChannel();
-      port1.onmessage = () => times.push(performance.now() - since);
-      port2.postMessage(0);
-    });
-  }).observe(document.querySelector('[aria-label="Driveline strip"]'), {
-    subtree: true,
-    childList: true,
-    characterData: true,
-  });
-  window.stripTimes = times;
-}
-
-const p95 = (times) => [...times].sort((a, b) => a - b)[Math.floor(times.length * 0.95)];
-
 async function oneRun(browser, address, station, field) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${address}/builds/puffin/${station}`);
   await page.waitForLoadState('networkidle');
-  await page.evaluate(watchStrip);
+  await page.evaluate(watchPaint, {
+    event: 'keydown',
+    selector: '[aria-label="Driveline strip"]',
+  });
   const target = page.getByLabel(field, { exact: true }).first();
   await target.focus();
   for (let n = 0; n < WARM + KEYS; n++) {
@@ -50,7 +29,7 @@ async function oneRun(browser, address, station, field) {
     await target.press(n % 2 === 0 ? 'ArrowUp' : 'ArrowDown');
     await page.waitForTimeout(25);
   }
-  const times = await page.evaluate(() => window.stripTimes);
+  const times = await page.evaluate(() => window.paintTimes);
   await page.close();
   if (times.length < KEYS)
     throw new Error(`only ${times.length} of ${WARM + KEYS} keystrokes repainted the strip`);

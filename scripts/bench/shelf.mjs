@@ -1,5 +1,5 @@
 /** From a keystroke in the shelf's search to its lines repainted, with 5,000 parts more on the shelf than the demo's. */
-/* global window, document, MutationObserver, requestAnimationFrame */
+/* global window */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -7,6 +7,7 @@ import { chromium } from '@playwright/test';
 import { startServer, stopServer } from '../lib/application.mjs';
 import { freePort, throwAwayCluster } from '../lib/cluster.mjs';
 import { CHROMIUM, ROOT } from '../lib/setup.mjs';
+import { p95, watchPaint } from './paint-times.mjs';
 
 const PARTS = 5000;
 const BOUND_MS = 100;
@@ -23,24 +24,6 @@ const table = () =>
         `motor,brushed,${n % 3 === 0 ? 'Salvaged' : 'Gearmotor'} ${n},${0.1 + n / 1000},${6 + (n % 7) * 6},${1000 + n},0.4,${1 + n / 500},${12 + (n % 40)},4,drawer ${n % 60} shelf ${n % 97}`,
     ),
   ].join('\n');
-
-/** In the page: from a letter in the search to the frame after the lines changed. */
-function watchLines() {
-  const times = [];
-  let pressed = 0;
-  window.addEventListener('input', () => (pressed = performance.now()), true);
-  new MutationObserver(() => {
-    if (pressed === 0) return;
-    const since = pressed;
-    pressed = 0;
-    requestAnimationFrame(() => {
-      const { port1, port2 } = new MessageChannel();
-      port1.onmessage = () => times.push(performance.now() - since);
-      port2.postMessage(0);
-    });
-  }).observe(document.querySelector('main'), { subtree: true, childList: true, characterData: true });
-  window.lineTimes = times;
-}
 
 export async function shelfFilter() {
   const folder = mkdtempSync(join(tmpdir(), 'zubric-shelf-'));
@@ -63,7 +46,7 @@ export async function shelfFilter() {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${address}/shelf`);
     await page.getByText(/ of 5\d{3} parts/).waitFor();
-    await page.evaluate(watchLines);
+    await page.evaluate(watchPaint, { event: 'input', selector: 'main' });
     const search = page.getByLabel('Search in names and notes');
     for (const words of WORDS) {
       await search.pressSequentially(words, { delay: 120 });
@@ -72,8 +55,7 @@ export async function shelfFilter() {
         await page.waitForTimeout(120);
       }
     }
-    const times = (await page.evaluate(() => window.lineTimes)).slice(WARM).sort((a, b) => a - b);
-    const value = times[Math.floor(times.length * 0.95)];
+    const value = p95((await page.evaluate(() => window.paintTimes)).slice(WARM));
     return {
       'shelf of 5,000 parts, keystroke to filtered lines': {
         value,

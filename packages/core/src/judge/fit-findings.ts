@@ -1,29 +1,20 @@
-import { notice, type Notice } from '../contract/index.ts';
+import { notice } from '../contract/index.ts';
 import { figure, sentence } from '../quantity/index.ts';
-import {
-  batteryOf,
-  driverOf,
-  fittedOf,
-  motorOf,
-  type FittedPart,
-  type Part,
-  type PartKind,
-  type PartOf,
-} from '../vehicle/index.ts';
+import { batteryOf, driverOf, motorOf, type Part, type PartOf } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
+import { fittedIn, misfit, type Fitted } from './fitted.ts';
+import { MECHANICAL_FITS } from './mechanical-fits.ts';
 
 declare module './finding.ts' {
   interface FindingFigures {
-    /** Two parts of a build that do not fit each other, and what joins them. */
-    misfit: never;
+    /** Counts of the encoder for a metre of road. */
+    'encoder-way': 'counts';
   }
 }
 
 /** Logic voltages nearer than this understand each other (common practice, no source). */
 const ALIKE_V = 1.15;
-/** Sizes nearer than this are the same, mm. */
-const SAME_MM = 0.06;
 /** Pins that a driver channel takes of a controller, by how it is spoken to. */
 const PINS: Readonly<Record<string, number>> = {
   'servo pulse': 1,
@@ -32,21 +23,6 @@ const PINS: Readonly<Record<string, number>> = {
   analogue: 1,
   'on and off': 1,
 };
-
-interface Fitted {
-  readonly all: readonly FittedPart[];
-  readonly of: <K extends PartKind>(
-    kind: K,
-  ) => readonly { readonly part: PartOf<K>; readonly count: number }[];
-}
-
-const fittedIn = ({ build }: FindingContext): Fitted => {
-  const all = fittedOf(build);
-  return { all, of: (kind) => all.filter(({ part }) => part.kind === kind) as never };
-};
-
-const misfit = (of: string, said: Notice, severity: 'short' | 'tight' = 'short'): Finding =>
-  found('misfit', severity, {}, { of: `${said.code}/${of}`, notice: said });
 
 /** Battery and driver are joined by their plugs. */
 function plugs({ build }: FindingContext): Finding[] {
@@ -203,122 +179,18 @@ function lowVoltageSupply({ build }: FindingContext, fitted: Fitted): Finding[] 
   ];
 }
 
-/** A bored part, and a shaft that it may sit on. */
-interface Bored {
-  readonly part: Part;
-  readonly mm: number;
-  readonly shape: string | undefined;
-  readonly keyMm: number | undefined;
+const RULES = [encoders, signals, ports, lowVoltageSupply, ...MECHANICAL_FITS] as const;
+
+/** What a motor's encoder gives for a metre of road, for who writes the program. */
+function encoderWay({ build, line }: FindingContext): Finding[] {
+  const counts = motorOf(build)?.encoderCounts;
+  if (!line || counts === undefined) return [];
+  const aMetre = (counts * line.ratio) / (2 * Math.PI * line.wheelRadiusM);
+  return [found('encoder-way', 'note', { counts: figure(aMetre, 'number') }, { link: 'speed' })];
 }
-
-const boredOf = (part: Part): Bored[] => {
-  if (!('boreMm' in part) || part.boreMm === undefined) return [];
-  if (part.kind === 'bearing' || part.kind === 'spacer') return [];
-  const shape = 'shape' in part ? part.shape : undefined;
-  const keyMm = 'keyMm' in part ? part.keyMm : undefined;
-  const first = { part, mm: part.boreMm, shape, keyMm };
-  return 'otherBoreMm' in part && part.otherBoreMm !== undefined
-    ? [first, { ...first, mm: part.otherBoreMm }]
-    : [first];
-};
-
-/** Round bores go on shafts with a flat too; every other shape only on its own. */
-const shapesFit = (bore: string | undefined, shaft: string | undefined): boolean =>
-  bore === undefined || shaft === undefined || bore === shaft || (bore === 'round' && shaft === 'D');
-
-/** Everything with a bore must find a shaft of its size and shape. */
-function bores({ build }: FindingContext, fitted: Fitted): Finding[] {
-  const motor = motorOf(build);
-  const shafts = [
-    ...(motor?.shaftDiameterMm === undefined
-      ? []
-      : [{ name: motor.name, mm: motor.shaftDiameterMm, shape: motor.shape, keyMm: motor.shaftKeyMm }]),
-    ...fitted
-      .of('shaft')
-      .map(({ part: { name, diameterMm, shape, keyMm } }) => ({ name, mm: diameterMm, shape, keyMm })),
-  ];
-  if (shafts.length === 0) return [];
-  return fitted.all
-    .flatMap(({ part }) => boredOf(part))
-    .flatMap(({ part, mm, shape, keyMm }) => {
-      const sized = shafts.filter((shaft) => Math.abs(shaft.mm - mm) <= SAME_MM);
-      const shaped = sized.filter((shaft) => shapesFit(shape, shaft.shape));
-      const keyed = shaped.filter(
-        (shaft) =>
-          keyMm === undefined || shaft.keyMm === undefined || Math.abs(shaft.keyMm - keyMm) <= SAME_MM,
-      );
-      if (keyed.length > 0) return [];
-      const [nearest] = [...shafts].sort((a, b) => Math.abs(a.mm - mm) - Math.abs(b.mm - mm));
-      const [alike] = shaped.length > 0 ? shaped : sized;
-      return nearest
-        ? [misfit(`${part.id}/${mm}`, boreNotice({ part, mm, shape, keyMm }, alike, nearest))]
-        : [];
-    });
-}
-
-interface Shaft {
-  readonly name: string;
-  readonly mm: number;
-  readonly shape: string | undefined;
-  readonly keyMm: number | undefined;
-}
-
-/** Why a bore finds no shaft, and what joins it to the nearest. */
-function boreNotice({ part, mm, shape, keyMm }: Bored, alike: Shaft | undefined, nearest: Shaft): Notice {
-  const size = figure(mm / 1000, 'length');
-  if (alike && shapesFit(shape, alike.shape))
-    return notice(
-      'key',
-      sentence`“${part.name}” is cut for a key of ${figure((keyMm ?? 0) / 1000, 'length')} and “${alike.name}” for one of ${figure((alike.keyMm ?? 0) / 1000, 'length')}: a stepped key.`,
-    );
-  if (alike)
-    return notice(
-      'bore-shape',
-      sentence`“${part.name}” has a ${shape ?? 'round'} bore of ${size} and “${alike.name}” a ${alike.shape ?? 'round'} shaft: a hub with that bore, or a clamping hub on a shaft turned round.`,
-    );
-  const shaft = figure(nearest.mm / 1000, 'length');
-  return notice(
-    'bore',
-    mm > nearest.mm
-      ? sentence`“${part.name}” has a bore of ${size}, and the nearest shaft, of “${nearest.name}”, has ${shaft}: a bush from one to the other.`
-      : sentence`“${part.name}” has a bore of ${size}, and the nearest shaft, of “${nearest.name}”, has ${shaft}: bore it out, or a coupler and a stepped shaft.`,
-  );
-}
-
-/** Wheels and sprockets that are bolted to hubs meet their holes. */
-function boltCircles(_: FindingContext, fitted: Fitted): Finding[] {
-  const hubs = fitted
-    .of('hub')
-    .map(({ part }) => part)
-    .filter(({ boltCircleMm }) => boltCircleMm !== undefined);
-  const bolted = [...fitted.of('wheel'), ...fitted.of('sprocket')].map(({ part }) => part);
-  if (hubs.length === 0) return [];
-  return bolted.flatMap((part) => {
-    const { boltCircleMm: circle, bolts } = part;
-    if (circle === undefined) return [];
-    const fits = hubs.some(
-      (hub) =>
-        Math.abs((hub.boltCircleMm ?? 0) - circle) <= SAME_MM &&
-        (hub.bolts === undefined || bolts === undefined || hub.bolts === bolts),
-    );
-    const [hub] = hubs;
-    if (fits || !hub) return [];
-    return [
-      misfit(
-        part.id,
-        notice(
-          'bolt-circle',
-          sentence`“${part.name}” is bolted on a circle of ${figure(circle / 1000, 'length')} with ${figure(bolts ?? 0, 'number')} holes, and “${hub.name}” on ${figure((hub.boltCircleMm ?? 0) / 1000, 'length')} with ${figure(hub.bolts ?? 0, 'number')}: a plate with both circles between them.`,
-        ),
-      ),
-    ];
-  });
-}
-
-const RULES = [encoders, signals, ports, lowVoltageSupply, bores, boltCircles] as const;
 
 /** Parts of a build that do not fit each other: each names what joins them. What no part says is not held against it. */
 export function fitFindings(context: FindingContext): Finding[] {
   const fitted = fittedIn(context);
-  return [...plugs(context), ...RULES.flatMap((rule) => rule(context, fitted))];
+  return [...plugs(context), ...encoderWay(context), ...RULES.flatMap((rule) => rule(context, fitted))];
 }

@@ -126,6 +126,49 @@ describe('parts that do not fit each other', () => {
   });
 });
 
+describe('more that must fit', () => {
+  it('a mount whose holes are not the motor’s', () => {
+    const motor = part('motor-24v-500w-9', { mountCircleMm: 62, mountHoles: 4 });
+    const mount = (mountCircleMm: number, mountHoles: number) =>
+      partSchema.parse({
+        kind: 'mount',
+        id: 'mount',
+        name: 'Angle mount',
+        massKg: 0.1,
+        mountCircleMm,
+        mountHoles,
+      });
+    const build = choosePart(puffin, motor);
+    expect(misfits(withParts(build, [mount(62, 4), 2]))).toEqual([]);
+    expect(misfits(withParts(build, [mount(62, 8), 2]))).toEqual([]);
+    expect(misfits(withParts(build, [mount(62, 3), 2]))).toEqual(['mounting-holes']);
+    expect(misfits(withParts(build, [mount(50, 4), 2]))).toEqual(['mounting-holes']);
+    expect(said(withParts(build, [mount(50, 4), 2]))).toMatch(/circle of 62 mm.* 4 on 50 mm: drill it/);
+  });
+
+  it.each([
+    [48, []],
+    [40, []],
+    [39, ['rail']],
+    [53, ['rail']],
+  ])('rollers for 40 to 52 mm on a tube of %d mm', (diameterMm, codes) => {
+    const roller = part('roller-30', { boreMm: undefined, tubeLeastMm: 40, tubeMostMm: 52 });
+    const tube = partSchema.parse({ kind: 'rail', id: 'tube', name: 'Heating tube', massKg: 4, diameterMm });
+    expect(misfits(withParts(puffin, [roller, 4], [tube, 2]))).toEqual(codes);
+  });
+
+  it('tells what an encoder gives for a metre: counts times ratio over the way of a turn', () => {
+    const build = choosePart(puffin, part('motor-24v-500w-9', { encoderCounts: 12 }));
+    const { train, findings } = evaluate(build);
+    const note = findings.find(({ code }) => code === 'encoder-way');
+    const wheel = puffin.layout.axles.find(({ driven }) => driven)?.diameter.value ?? NaN;
+    expect(note?.code === 'encoder-way' && note.figures.counts.value).toBeCloseTo(
+      (12 * train.ratio) / (Math.PI * wheel),
+      6,
+    );
+  });
+});
+
 describe('the load on a wheel', () => {
   const axle = puffin.layout.axles[0];
   if (!axle) throw new Error('it has an axle');

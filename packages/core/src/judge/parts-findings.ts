@@ -161,6 +161,7 @@ export function partNotes(context: FindingContext): Finding[] {
   if (!line) return notes;
   const { nominalV = 0, fullV = 0 } = line.pack ?? {};
   const rated = line.motor.voltageV;
+  const mostV = Math.max(fullV, rated);
   const packs = line.battery?.packsInSeries ?? 1;
   const strings = line.battery?.packsInParallel ?? 1;
   const volts = (v: number) => figure(v, 'voltage');
@@ -195,6 +196,6 @@ export function partNotes(context: FindingContext): Finding[] {
           ),
         ]
       : []),
-    ...(fullV > EXTRA_LOW_VOLTAGE ? [found('above-60-v', 'note', { full: volts(fullV) })] : []),
+    ...(mostV > EXTRA_LOW_VOLTAGE ? [found('above-60-v', 'note', { full: volts(mostV) })] : []),
   ];
 }

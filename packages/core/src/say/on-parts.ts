@@ -29,6 +29,8 @@ export const ON_PARTS = {
   'motor-warning': passedOn,
   'motor-caution': passedOn,
   misfit: passedOn,
+  'encoder-way': ({ figures }, { say }) =>
+    `The encoders give ${say(figures.counts)} counts for a metre of road, by the wheel’s own size: measure it once on the floor.`,
   'large-servo': () =>
     'The steering actuator is larger than what the 5 V supply on a controller feeds: give it a supply of its own.',
   'over-voltage': ({ figures }, { say }) =>

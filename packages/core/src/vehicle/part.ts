@@ -34,6 +34,8 @@ export const partSchema = z
     others.collar,
     others.fastener,
     others.magnet,
+    others.rail,
+    others.mount,
   ])
   .readonly();
 
@@ -78,6 +80,8 @@ export const PART_SORTS: Readonly<Record<PartKind, PartSort>> = {
   collar: { many: 'collars', usualKg: 0.02 },
   fastener: { many: 'fasteners', usualKg: 0.02 },
   magnet: { many: 'magnets', usualKg: 0.005 },
+  rail: { many: 'rails and tubes', usualKg: 2 },
+  mount: { many: 'motor mounts', usualKg: 0.1 },
 };
 
 export const PART_KINDS = Object.keys(PART_SORTS) as [PartKind, ...PartKind[]];

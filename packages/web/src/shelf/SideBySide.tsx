@@ -9,6 +9,7 @@ import {
 } from '@zubric/core/vehicle';
 import { Panel } from '../common/Panel.tsx';
 import { useSay } from '../common/units.tsx';
+import { figureSaid } from './figures.ts';
 
 /** So many parts stand side by side at most. */
 export const MOST_BESIDE = 4;
@@ -44,10 +45,7 @@ export function SideBySide({ parts, onClose }: Props) {
     (part: Part): string => {
       const value = valueOf(part, field.key);
       if (typeof value !== 'number') return '–';
-      const text =
-        field.dimension === 'number'
-          ? [showNumber(value), field.unit].filter((piece) => piece !== undefined).join(' ')
-          : say(field.quantityOf(value).value, field.dimension);
+      const text = figureSaid(field, value, say);
       return part.guessed?.[field.key] === undefined ? text : `about ${text}`;
     };
   const rows: readonly (readonly [string, string, (part: Part) => string])[] = [

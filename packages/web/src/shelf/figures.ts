@@ -10,6 +10,7 @@ import {
   typeOfPart,
   type ChosenKind,
   type Part,
+  type PartField,
   type PartOf,
 } from '@zubric/core/vehicle';
 
@@ -38,6 +39,12 @@ const MOST_FIGURES = 5;
 
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
+/** A figure of a part with its unit. */
+export const figureSaid = ({ dimension, unit, quantityOf }: PartField, value: number, say: Say): string =>
+  dimension === 'number'
+    ? [showNumber(value), unit].filter((text) => text !== undefined).join(' ')
+    : say(quantityOf(value).value, dimension);
+
 /** What is chosen of a part and the first of its figures, each with its name where it is no plain word. */
 function inGeneral(part: Part, say: Say): string {
   const values = part as unknown as Readonly<Record<string, unknown>>;
@@ -47,14 +54,10 @@ function inGeneral(part: Part, say: Say): string {
     if (value === undefined || value === false) return [];
     return [of ? String(value) : lowerFirst(title)];
   });
-  const figures = partFields(part.kind, type).flatMap(({ key, title, unit, dimension, quantityOf }) => {
-    const value = values[key];
-    if (typeof value !== 'number' || ELSEWHERE.has(key)) return [];
-    const said =
-      dimension === 'number'
-        ? [showNumber(value), unit].filter((text) => text !== undefined).join(' ')
-        : say(quantityOf(value).value, dimension);
-    return [`${lowerFirst(title)} ${said}`];
+  const figures = partFields(part.kind, type).flatMap((field) => {
+    const value = values[field.key];
+    if (typeof value !== 'number' || ELSEWHERE.has(field.key)) return [];
+    return [`${lowerFirst(field.title)} ${figureSaid(field, value, say)}`];
   });
   return [...chosen, ...figures.slice(0, MOST_FIGURES)].join(' · ');
 }

@@ -13,6 +13,8 @@ export const anyMotor = {
   shaftDiameterMm: f.figure('Diameter of its shaft', 'mm').optional(),
   shaftKeyMm: f.figure('Width of the keyway in its shaft', 'mm').optional(),
   shaftLoadN: f.figure('Pull across its shaft that it may carry all day', 'N').optional(),
+  mountCircleMm: f.figure('Circle of its mounting holes', 'mm').optional(),
+  mountHoles: f.counted('Mounting holes').optional(),
   rotorGcm2: f.figure('Inertia of its rotor', 'g·cm²', f.orNone).optional(),
 } as const;
 

@@ -101,6 +101,8 @@ export const wheel = part('wheel', {
   keyMm,
   bolts,
   boltCircleMm,
+  tubeLeastMm: figure('Thinnest tube or rail that its groove takes', 'mm').optional(),
+  tubeMostMm: figure('Thickest tube or rail that its groove takes', 'mm').optional(),
 });
 export const track = part('track', {
   pitchMm,
@@ -171,7 +173,15 @@ export const shaft = part('shaft', {
   keyMm,
 });
 
-/** What holds it together. */
+/** What holds it together, and what it runs along. */
+export const rail = part('rail', {
+  diameterMm: figure('Diameter, or width of its head', 'mm'),
+  lengthM: figure('Length', 'm').optional(),
+});
+export const mount = part('mount', {
+  mountCircleMm: figure('Circle of its holes for the motor', 'mm').optional(),
+  mountHoles: counted('Holes for the motor').optional(),
+});
 export const spacer = part('spacer', { boreMm, outerMm, lengthMm: figure('Length', 'mm').optional() });
 export const collar = part('collar', { boreMm, outerMm, widthMm });
 export const fastener = part('fastener', {

@@ -12,6 +12,7 @@ import { useId, useState } from 'react';
 import { api } from '../../common/api.ts';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
+import { CountInput } from '../../fields/CountInput.tsx';
 import { OwnPart } from '../../shelf/OwnPart.tsx';
 import { figuresOf } from '../../shelf/figures.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
@@ -67,18 +68,11 @@ function FittedRow({ part, count }: { readonly part: Part; readonly count: numbe
         <span className="block text-[14px] text-soft">{figuresOf(part, say)}</span>
       </td>
       <td className="n">
-        <input
-          type="number"
-          className="entry w-20 text-right"
-          aria-label={`Count of ${part.name}`}
-          min={1}
-          max={MOST_COUNT}
+        <CountInput
+          label={`Count of ${part.name}`}
           value={count}
-          onChange={(event) => {
-            const wanted = event.target.valueAsNumber;
-            if (Number.isInteger(wanted) && wanted >= 1 && wanted <= MOST_COUNT)
-              edit((b) => fitPart(b, part, wanted));
-          }}
+          most={MOST_COUNT}
+          onChange={(wanted) => edit((b) => fitPart(b, part, wanted))}
         />
       </td>
       <td>

@@ -5,6 +5,7 @@ import { PART_STATE_WORDS, choosePart, type Build, type Part, type PartKind } fr
 import { showNumber } from '@zubric/core/quantity';
 import { useShelf } from '../../common/queries.ts';
 import { useSay } from '../../common/units.tsx';
+import { CountInput } from '../../fields/CountInput.tsx';
 import { OwnPart } from '../../shelf/OwnPart.tsx';
 import { figuresOf } from '../../shelf/figures.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
@@ -59,26 +60,21 @@ export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly 
 }
 
 const MOST_DRIVERS = 12;
+const DRIVERS = 'Drivers of this kind';
 
 /** How many drivers there are: as many as the motors have channels, unless the builder says otherwise. */
 function DriverCount() {
   const { build, edit } = useBuild();
   return (
-    <label className="flex items-center gap-2">
-      Drivers of this kind
-      <input
-        type="number"
-        className="entry w-20 text-right"
-        min={1}
-        max={MOST_DRIVERS}
+    <p className="flex items-center gap-2">
+      <span aria-hidden="true">{DRIVERS}</span>
+      <CountInput
+        label={DRIVERS}
         value={build.supply.driverCount}
-        onChange={(event) => {
-          const count = event.target.valueAsNumber;
-          if (Number.isInteger(count) && count >= 1 && count <= MOST_DRIVERS)
-            edit((b) => ({ ...b, supply: { ...b.supply, driverCount: count } }));
-        }}
+        most={MOST_DRIVERS}
+        onChange={(driverCount) => edit((b) => ({ ...b, supply: { ...b.supply, driverCount } }))}
       />
-    </label>
+    </p>
   );
 }
 
