@@ -51,7 +51,7 @@ describe('the server', () => {
     const motors = await server.send('get', '/api/parts?kind=motor').expect(200);
     expect((motors.body as { parts: unknown[] }).parts).toHaveLength(46);
     const all = await server.send('get', '/api/parts').expect(200);
-    expect((all.body as { parts: unknown[] }).parts).toHaveLength(231);
+    expect((all.body as { parts: unknown[] }).parts).toHaveLength(235);
   });
 
   it('runs every calculator of the core', async () => {

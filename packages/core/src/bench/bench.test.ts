@@ -119,6 +119,15 @@ describe('an unknown motor from its readings', () => {
       expect(held[key] / many, key).toBeGreaterThanOrEqual(least);
   });
 
+  it('takes the mean of the free currents, off by Student’s t times their spread over the root of their number', () => {
+    const hidden = { r: 0.4, k: 0.03, idle: 1 };
+    const free = [0.9, 1, 1.1, 1].map((currentA, n) => ({ ...read(hidden, 6 + 2 * n, 0), currentA }));
+    const { noLoadA } = fitReadings([...free, ...[0.2, 0.4, 0.6].map((share) => read(hidden, 12, share))]);
+    expect(noLoadA.value).toBeCloseTo(1, 9);
+    // t of 3 degrees of freedom is 3.182 (tables of Student’s t); the spread is √(0.02/3).
+    expect(noLoadA.off).toBeCloseTo((3.1824463 * Math.sqrt(0.02 / 3)) / 2, 6);
+  });
+
   it('names the reading that was written down wrongly, leaves it out, and names no other', () => {
     let alarms = 0;
     for (let seed = 1; seed <= 60; seed += 1) {

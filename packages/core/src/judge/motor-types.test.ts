@@ -1,6 +1,7 @@
 /** A build on motors of every type: judged by the law of each, with its cautions. */
 import { describe, expect, it } from 'vitest';
 import puffinFile from '../testing/puffin.zubric.json' with { type: 'json' };
+import { drivelineOf, greatestPull, trainOf } from '../drive/index.ts';
 import { launchOfBuild } from '../simulate/index.ts';
 import { runLaunch } from '../simulate/launch.ts';
 import {
@@ -92,6 +93,35 @@ describe('a build whose motor is', () => {
     const kinetic = 0.5 * launch.massKg * finalMps ** 2;
     expect(energyJ).toBeGreaterThan(kinetic);
   });
+
+  it.each(['series-wound', 'stepping'])(
+    '%s: starts as its pull stepped through in small times says',
+    (type) => {
+      const build = withMotor(type);
+      const [duty] = build.duties;
+      const [report] = evaluate(build).duties;
+      const line = drivelineOf(build, trainOf(build));
+      if (!duty || !report || !line) throw new Error('it has a duty and a motor');
+      const level = { ...duty, grade: { ...duty.grade, value: 0 } };
+      const input = launchOfBuild(build, level, report, 4);
+      if (!input) throw new Error('it has a motor');
+      const found = runLaunch(input);
+      let [speed, way] = [0, 0];
+      const step = 1 / 4000;
+      const weight = input.massKg * 9.80665;
+      const turning = (input.motors * input.motorInertiaKgM2 * input.ratio ** 2) / input.wheelRadiusM ** 2;
+      for (let t = 0; t < 4; t += step) {
+        const push = Math.min(input.gripN, greatestPull(line, speed));
+        const held =
+          weight * input.rollingCoefficient + input.drawbarN + 0.5 * 1.204 * input.dragAreaM2 * speed ** 2;
+        speed = Math.max(0, speed + (step * (push - held)) / (input.massKg + turning));
+        way += step * speed;
+      }
+      expect(speed).toBeGreaterThan(0.1);
+      expect(found.finalMps / speed).toBeCloseTo(1, 2);
+      expect(found.distanceM / way).toBeCloseTo(1, 2);
+    },
+  );
 
   it('a servo from stop to stop is told to drive no wheel, and needs no driver', () => {
     expect(codes(withMotor('servo'))).toContain('stops-short');

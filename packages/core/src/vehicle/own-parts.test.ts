@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
-import { PART_KINDS, partFields, usualFigures } from './index.ts';
+import { packCells, PART_KINDS, partFields, partSchema, usualFigures } from './index.ts';
 
 describe('the figures of a part', () => {
   it.each(PART_KINDS)('of a %s are asked in any unit and kept in the one of the part', (kind) => {
@@ -39,5 +39,24 @@ describe('the figures of a part', () => {
 
   it('of a battery without its capacity are not guessed', () => {
     expect(usualFigures('battery', { series: 6 }, { chemistry: 'lipo' })).toEqual({});
+  });
+
+  it('of an aged pack: less charge, and as much more resistance', () => {
+    const battery = partSchema.parse({
+      kind: 'battery',
+      id: 'old',
+      name: 'Old',
+      massKg: 8,
+      chemistry: 'lead-acid',
+      series: 6,
+      parallel: 1,
+      cellAh: 20,
+      cellMilliohm: 3,
+      continuousA: 20,
+      capacityLeft: 0.5,
+    });
+    if (battery.kind !== 'battery') throw new Error('it is one');
+    expect(packCells(battery)).toMatchObject({ cellAh: 10, cellMilliohm: 6, series: 6, parallel: 1 });
+    expect(packCells({ ...battery, capacityLeft: undefined })).toMatchObject({ cellAh: 20, cellMilliohm: 3 });
   });
 });
