@@ -97,7 +97,8 @@ describe('a build whose motor is', () => {
   it.each(['series-wound', 'stepping'])(
     '%s: starts as its pull stepped through in small times says',
     (type) => {
-      const build = withMotor(type);
+      const geared = { ...MOTORS[type], gearhead: { ratio: 6, efficiency: 0.8 } };
+      const build = choosePart(puffin, partSchema.parse(geared));
       const [duty] = build.duties;
       const [report] = evaluate(build).duties;
       const line = drivelineOf(build, trainOf(build));
