@@ -1,5 +1,12 @@
 import type { z } from 'zod';
 import type { Calculator } from '../contract/index.ts';
+import { heatCycle } from '../motor/heat-cycle.ts';
+import { chargeTime } from '../supply/charge-time.ts';
+import { chargingBySun } from '../supply/charging-by-sun.ts';
+import { supplyRail } from '../supply/supply-rail.ts';
+import { packsInSeries } from '../supply/packs-in-series.ts';
+import { wireChoice } from '../supply/wire-choice.ts';
+import { brakingHeat } from '../ground/braking-heat.ts';
 import { beltTension } from '../making/belt-tension.ts';
 import { boltTightening } from '../making/bolt-tightening.ts';
 import { filament } from '../making/filament.ts';
@@ -131,6 +138,7 @@ const ALL = [
   reactionRun,
   innerDrive,
   stopping,
+  brakingHeat,
   ratioWindowSum,
   gearTrain,
   trainRatio,
@@ -175,6 +183,7 @@ const ALL = [
   seriesMotorPoint,
   fullCommandPoint,
   motorHeat,
+  heatCycle,
   simulateLaunch,
   launchOfVehicle,
   batteryPack,
@@ -183,11 +192,16 @@ const ALL = [
   energyDrawn,
   batterySag,
   runTime,
+  chargeTime,
+  chargingBySun,
+  supplyRail,
+  packsInSeries,
   speedUp,
   routeTime,
   areaTime,
   startingPower,
   wire,
+  wireChoice,
   fuseChoice,
   beltTension,
   boltTightening,

@@ -13,10 +13,8 @@ import { isStated, type Working } from './working.ts';
 const demos = readdirSync('data/builds').map(
   (file) => [file, buildSchema.parse(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')))] as const,
 );
-const motor = partSchema
-  .array()
-  .parse(JSON.parse(readFileSync('data/shelf/motors.json', 'utf8')))
-  .find((part) => part.kind === 'motor');
+const motors = partSchema.array().parse(JSON.parse(readFileSync('data/shelf/motors.json', 'utf8')));
+const [motor] = motors;
 if (!motor) throw new Error('the shelf has a motor');
 
 /** What one of a calculator's unit is in SI, by the name of its key. */
@@ -114,6 +112,23 @@ describe('the working of every margin', () => {
     expect(has(build, link)).toBe(true);
     expect(astray(build)).toEqual([]);
   });
+
+  it.each(['stepping', 'series-wound', 'servo-continuous'])(
+    'of a build on a %s motor opens to what it says, or tells that its law has no constants',
+    (type) => {
+      const other = motors.find((one) => one.kind === 'motor' && one.type === type);
+      if (!other) throw new Error('the shelf has one');
+      const build = choosePart(driven('tug'), other);
+      for (const link of evaluate(build).links)
+        for (const side of ['needs', 'has'] as const)
+          try {
+            workingOfLink(build, link, side);
+          } catch (error) {
+            expect(error).toBeInstanceOf(NotPhysical);
+            expect(['other-law', 'pushed', 'beyond-stall']).toContain((error as NotPhysical).code);
+          }
+    },
+  );
 
   it('stopping and holding by a brake, on the way down', () => {
     const build = withDuty(
