@@ -35,6 +35,7 @@ test('an unknown motor is read on the simulated meter, put in a build, pulls the
   await bench.goto(power);
   await expect(bench.getByRole('button', { name: /^Motor Flatted one, measured/ })).toBeVisible();
   await bench.goto('/shelf');
+  await bench.getByLabel('Search in names and notes').fill('Flatted');
   await expect(bench.getByText('Flatted one, measured')).toBeVisible();
 });
 

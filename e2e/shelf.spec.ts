@@ -31,6 +31,13 @@ test('a gearmotor known by its label alone is written down in a build, pulls the
   await form.getByLabel('Current at which it stands still').fill('90 A');
   await form.getByRole('button', { name: 'Keep the change' }).click();
   await expect(bench.getByText('“Gearmotor off the lift” is kept.')).toBeVisible();
+  // The build holds it as it was: it is offered the change, with what that would move.
+  const uses = bench.getByRole('dialog', { name: /is used$/ });
+  await expect(uses.getByText(/holds an earlier copy/)).toBeVisible();
+  expect(await complaints(bench)).toEqual([]);
+  await uses.getByRole('button', { name: 'Take it over into Lift cart' }).press('Enter');
+  await expect(uses.getByText('has it as it is on the shelf')).toBeVisible();
+  await uses.press('Escape');
   await bench.getByRole('button', { name: 'Set aside Gearmotor off the lift' }).click();
   await expect(bench.getByText(/is set aside\. Builds keep their copies\./)).toBeVisible();
   await bench.getByLabel('Where', { exact: true }).selectOption('set aside');
