@@ -7,6 +7,10 @@ import { supplyRail } from '../supply/supply-rail.ts';
 import { packsInSeries } from '../supply/packs-in-series.ts';
 import { wireChoice } from '../supply/wire-choice.ts';
 import { brakingHeat } from '../ground/braking-heat.ts';
+import { inclineSlip, pivotCalibration, pullTest, scoreRate } from '../trials/floor-tests.ts';
+import { rollerSpeed, rollingFacing, unequalWheels } from '../trials/rolling.ts';
+import { runsNeeded } from '../trials/runs-needed.ts';
+import { swapVerdict } from '../trials/swap-verdict.ts';
 import { beltTension } from '../making/belt-tension.ts';
 import { boltTightening } from '../making/bolt-tightening.ts';
 import { filament } from '../making/filament.ts';
@@ -211,10 +215,19 @@ const ALL = [
   encoderCounts,
   effectiveDiameter,
   veer,
+  unequalWheels,
+  rollingFacing,
+  rollerSpeed,
+  pivotCalibration,
   odometrySquare,
   coastDown,
   trialSummary,
   compareTrials,
+  runsNeeded,
+  swapVerdict,
+  inclineSlip,
+  pullTest,
+  scoreRate,
   matchMotors,
 ] as const;
 
