@@ -59,6 +59,7 @@ import { motorHeat } from '../motor/motor-heat.ts';
 import { seriesMotorPoint } from '../motor/series-motor-point.ts';
 import { servoMotor } from '../motor/servo-motor.ts';
 import { steppingMotorTorque } from '../motor/stepping-motor-torque.ts';
+import { simulateStraight } from '../simulate/simulate-straight.ts';
 import { launchOfVehicle, simulateLaunch } from '../simulate/simulate-launch.ts';
 import { batteryPack } from '../supply/battery-pack.ts';
 import { batterySag } from '../supply/battery-sag.ts';
@@ -189,6 +190,7 @@ const ALL = [
   motorHeat,
   heatCycle,
   simulateLaunch,
+  simulateStraight,
   launchOfVehicle,
   batteryPack,
   driverDraw,

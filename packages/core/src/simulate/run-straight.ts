@@ -1,0 +1,125 @@
+import { bracketedRoot } from '../contract/index.ts';
+import { twoWheelLaw, type Going, type Motion, type TwoWheelLaw, type TwoWheels } from './two-wheels.ts';
+
+/** Holds both wheels to the same turns: a loop of so many seconds. */
+export interface Sync {
+  readonly kp: number;
+  readonly ki: number;
+  readonly loopTimeS: number;
+}
+
+export interface StraightRun extends TwoWheels {
+  readonly command: number;
+  readonly distanceM: number;
+  readonly longestS: number;
+  readonly sync?: Sync | undefined;
+}
+
+export interface StraightRunEnd {
+  readonly timeS: number;
+  readonly sideM: number;
+  readonly going: Going;
+  readonly arrives: boolean;
+}
+
+/** Pieces of a stretch's quicker time constant in which the way to the side is summed. */
+const PIECE = 0.25;
+/** And no more heading in a piece than this, rad. */
+const MOST_HEADING = 0.05;
+const MOST_PIECES = 4000;
+/** Ends of stretches are found to this share of them. */
+const CLOSE = 1e-12;
+
+/** Two, and where the loop holds them: the shares of the voltage on left and right. */
+type Commands = readonly [left: number, right: number];
+
+/** Where something that is not below nought at the start first is, within a stretch; undefined where it stays. */
+function firstBelow(of: (t: number) => number, endS: number, pieces: number): number | undefined {
+  for (let n = 1; n <= pieces; n += 1) {
+    const to = (endS * n) / pieces;
+    if (of(to) >= 0) continue;
+    const from = (endS * (n - 1)) / pieces;
+    return of(from) <= 0 ? from : bracketedRoot(of, from, to, CLOSE * endS);
+  }
+  return undefined;
+}
+
+/** Way to the side along a motion, by Simpson's rule in pieces that neither speed nor heading changes much in. */
+function sideOf(motion: Motion, endS: number, law: TwoWheelLaw): number {
+  const start = motion(0);
+  const turned = Math.abs(motion(endS).h - start.h);
+  const wanted = Math.max((endS * law.quickest) / PIECE, turned / MOST_HEADING, 1);
+  const pieces = Math.min(MOST_PIECES, Math.ceil(wanted));
+  const across = ({ v, h }: Going): number => v * Math.sin(h);
+  // Quick changes are over soon: pieces grow with the time since the start.
+  const at = (n: number): number => endS * (pieces > 1 ? (n / pieces) ** 2 : n);
+  let side = 0;
+  for (let n = 0; n < pieces; n += 1) {
+    const [from, to] = [at(n), at(n + 1)];
+    side +=
+      ((to - from) / 6) * (across(motion(from)) + 4 * across(motion((from + to) / 2)) + across(motion(to)));
+  }
+  return side;
+}
+
+/** How it goes on from here under commands, and until when that law holds; undefined while it stands. */
+function stretchFrom(i: StraightRun, law: TwoWheelLaw, from: Going, [ul, ur]: Commands, horizonS: number) {
+  if (from.v <= 0 && law.thrust(ul, ur) <= 0) return undefined;
+  const moment = law.moment(from.v, ul, ur);
+  const holds = from.w === 0 && Math.abs(moment) <= i.yawDragNm;
+  const sign = from.w === 0 ? Math.sign(moment) : Math.sign(from.w);
+  const motion = holds ? law.straight(from, ul, ur) : law.turning(from, ul, ur, sign);
+  const pieces = Math.min(64, Math.max(2, Math.ceil(horizonS * law.quickest)));
+  // Where it starts at nought it leaves it at once: only a return is an end.
+  const within = (of: (t: number) => number): number => firstBelow(of, horizonS, pieces) || horizonS;
+  const arrivesS = firstBelow((t) => i.distanceM - motion(t).d, horizonS, 1) ?? horizonS;
+  const standsS = within((t) => motion(t).v);
+  const turnsS = holds
+    ? within((t) => i.yawDragNm - Math.abs(law.moment(motion(t).v, ul, ur)))
+    : within((t) => sign * motion(t).w);
+  const endS = Math.min(arrivesS, standsS, turnsS);
+  return { motion, endS, turnsRound: !holds && turnsS === endS && turnsS < horizonS };
+}
+
+/** Turns of both wheels so far: left, right. */
+export const turnsOf = ({ left, right, trackM }: TwoWheels, { d, h }: Going): readonly [number, number] => [
+  (d + (h * trackM) / 2) / (Math.PI * left.diameterM),
+  (d - (h * trackM) / 2) / (Math.PI * right.diameterM),
+];
+
+const clamped = (x: number): number => Math.min(1, Math.max(0, x));
+
+/**
+ * A run of two driven wheels from rest over a distance, in closed form from event to event: a sample of the loop, standing still,
+ * turning that begins, ends or changes its side.
+ */
+export function runStraight(i: StraightRun): StraightRunEnd {
+  const law = twoWheelLaw(i);
+  let going: Going = { v: 0, w: 0, d: 0, h: 0 };
+  let [timeS, sideM, summed, samples] = [0, 0, 0, 0];
+  let commands: Commands = [i.command, i.command];
+  const nextSample = (): number => (i.sync ? samples * i.sync.loopTimeS : i.longestS);
+  while (timeS < i.longestS && going.d < i.distanceM) {
+    if (i.sync && timeS >= nextSample()) {
+      const [nl, nr] = turnsOf(i, going);
+      summed += (nl - nr) * i.sync.loopTimeS;
+      const by = i.sync.kp * (nl - nr) + i.sync.ki * summed;
+      commands = [clamped(i.command - by), clamped(i.command + by)];
+      samples += 1;
+    }
+    const until = Math.min(i.longestS, nextSample());
+    const stretch = stretchFrom(i, law, going, commands, until - timeS);
+    if (!stretch) {
+      going = { ...going, v: 0, w: 0 };
+      timeS = until;
+      continue;
+    }
+    const { motion, endS } = stretch;
+    sideM += sideOf(motion, endS, law);
+    const there = motion(endS);
+    going = { ...there, v: Math.max(0, there.v), w: stretch.turnsRound ? 0 : there.w };
+    timeS = endS === until - timeS ? until : timeS + endS;
+    if (i.distanceM - going.d <= CLOSE * i.distanceM) return { timeS, sideM, going, arrives: true };
+  }
+  return { timeS, sideM, going, arrives: going.d >= i.distanceM };
+}
