@@ -44,13 +44,15 @@ function firstBelow(of: (t: number) => number, endS: number, pieces: number): nu
   return undefined;
 }
 
+/** Speed to the side. */
+const across = ({ v, h }: Going): number => v * Math.sin(h);
+
 /** Way to the side along a motion, by Simpson's rule in pieces that neither speed nor heading changes much in. */
 function sideOf(motion: Motion, endS: number, law: TwoWheelLaw): number {
   const start = motion(0);
   const turned = Math.abs(motion(endS).h - start.h);
   const wanted = Math.max((endS * law.quickest) / PIECE, turned / MOST_HEADING, 1);
   const pieces = Math.min(MOST_PIECES, Math.ceil(wanted));
-  const across = ({ v, h }: Going): number => v * Math.sin(h);
   // Quick changes are over soon: pieces grow with the time since the start.
   const at = (n: number): number => endS * (pieces > 1 ? (n / pieces) ** 2 : n);
   let side = 0;
@@ -68,7 +70,8 @@ function stretchFrom(i: StraightRun, law: TwoWheelLaw, from: Going, [ul, ur]: Co
   const moment = law.moment(from.v, ul, ur);
   const holds = from.w === 0 && Math.abs(moment) <= i.yawDragNm;
   const sign = from.w === 0 ? Math.sign(moment) : Math.sign(from.w);
-  const motion = holds ? law.straight(from, ul, ur) : law.turning(from, ul, ur, sign);
+  const side = holds ? 0 : sign || 1;
+  const motion: Motion = (seconds) => law.stepper(seconds)(from, ul, ur, side);
   const pieces = Math.min(64, Math.max(2, Math.ceil(horizonS * law.quickest)));
   // Where it starts at nought it leaves it at once: only a return is an end.
   const within = (of: (t: number) => number): number => firstBelow(of, horizonS, pieces) || horizonS;
@@ -76,7 +79,10 @@ function stretchFrom(i: StraightRun, law: TwoWheelLaw, from: Going, [ul, ur]: Co
   const standsS = within((t) => motion(t).v);
   const turnsS = holds
     ? within((t) => i.yawDragNm - Math.abs(law.moment(motion(t).v, ul, ur)))
-    : within((t) => sign * motion(t).w);
+    : // Where nothing drags a turn may go over to the other side by the same law.
+      i.yawDragNm === 0
+      ? horizonS
+      : within((t) => sign * motion(t).w);
   const endS = Math.min(arrivesS, standsS, turnsS);
   return { motion, endS, turnsRound: !holds && turnsS === endS && turnsS < horizonS };
 }
@@ -86,6 +92,30 @@ export const turnsOf = ({ left, right, trackM }: TwoWheels, { d, h }: Going): re
   (d + (h * trackM) / 2) / (Math.PI * left.diameterM),
   (d - (h * trackM) / 2) / (Math.PI * right.diameterM),
 ];
+
+/**
+ * A whole time of the loop in one leap, where nothing happens in it: it neither stops, nor arrives, nor turns over to the other
+ * side, and is too short for Simpson's rule to need more than its middle. Undefined where that is not so.
+ */
+function leapOver(i: StraightRun, law: TwoWheelLaw, loopS: number) {
+  if (loopS * law.quickest > PIECE) return undefined;
+  const [half, whole] = [law.stepper(loopS / 2), law.stepper(loopS)];
+  return (from: Going, [ul, ur]: Commands): { readonly going: Going; readonly sideM: number } | undefined => {
+    if (from.v <= 0) return undefined;
+    const moment = law.moment(from.v, ul, ur);
+    const holds = from.w === 0 && Math.abs(moment) <= i.yawDragNm;
+    const sign = holds ? 0 : Math.sign(from.w === 0 ? moment : from.w) || 1;
+    const to = whole(from, ul, ur, sign);
+    const turnsOver = holds
+      ? Math.abs(law.moment(to.v, ul, ur)) > i.yawDragNm
+      : i.yawDragNm > 0 && sign * to.w < 0;
+    if (to.v <= 0 || to.d >= i.distanceM || turnsOver || Math.abs(to.h - from.h) > MOST_HEADING)
+      return undefined;
+    const middle = half(from, ul, ur, sign);
+    const sideM = (loopS / 6) * (across(from) + 4 * across(middle) + across(to));
+    return { going: to, sideM };
+  };
+}
 
 const clamped = (x: number): number => Math.min(1, Math.max(0, x));
 
@@ -98,6 +128,7 @@ export function runStraight(i: StraightRun): StraightRunEnd {
   let going: Going = { v: 0, w: 0, d: 0, h: 0 };
   let [timeS, sideM, summed, samples] = [0, 0, 0, 0];
   let commands: Commands = [i.command, i.command];
+  const leap = i.sync && leapOver(i, law, i.sync.loopTimeS);
   const nextSample = (): number => (i.sync ? samples * i.sync.loopTimeS : i.longestS);
   while (timeS < i.longestS && going.d < i.distanceM) {
     if (i.sync && timeS >= nextSample()) {
@@ -108,6 +139,13 @@ export function runStraight(i: StraightRun): StraightRunEnd {
       samples += 1;
     }
     const until = Math.min(i.longestS, nextSample());
+    const quick = leap && until - timeS > 0 && i.sync ? leap(going, commands) : undefined;
+    if (quick) {
+      sideM += quick.sideM;
+      going = quick.going;
+      timeS = until;
+      continue;
+    }
     const stretch = stretchFrom(i, law, going, commands, until - timeS);
     if (!stretch) {
       going = { ...going, v: 0, w: 0 };

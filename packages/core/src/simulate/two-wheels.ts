@@ -51,18 +51,6 @@ export interface Going {
 /** How it goes on from a moment, in closed form. */
 export type Motion = (seconds: number) => Going;
 
-/** x' = −λ x + g from x0: its value and its integral after so long. */
-const relaxed = (
-  x0: number,
-  g: number,
-  rate: number,
-  seconds: number,
-): readonly [value: number, integral: number] => {
-  const lost = -Math.expm1(-rate * seconds);
-  const value = x0 + (g / rate - x0) * lost;
-  return [value, (g * seconds - (value - x0)) / rate];
-};
-
 /** Two driven wheels under one body, rolling without slip: piece by piece a linear law with two rates. */
 export function twoWheelLaw(i: TwoWheels) {
   const [left, right] = [lawOf(i.left, i.voltageV), lawOf(i.right, i.voltageV)];
@@ -91,23 +79,31 @@ export function twoWheelLaw(i: TwoWheels) {
     thrust,
     /** Moment about the middle while it goes straight on, N·m. */
     moment: (v: number, ul: number, ur: number): number => ((drive(ul, ur) - apart * v) * track) / 2,
-    /** Straight on, its turning held by what drags. */
-    straight:
-      (from: Going, ul: number, ur: number): Motion =>
-      (seconds) => {
-        const [v, way] = relaxed(from.v, thrust(ul, ur) / m, s11, seconds);
-        return { v, w: 0, d: from.d + way, h: from.h };
-      },
-    /** Turning one way (`sign`) against what drags. */
-    turning(from: Going, ul: number, ur: number, sign: number): Motion {
-      const g1 = thrust(ul, ur) / rootM;
-      const g2 = ((drive(ul, ur) * track) / 2 - sign * yawDragNm) / rootJ;
-      const [y1, y2] = [from.v * rootM, from.w * rootJ];
-      const [q1, q2] = [c * y1 + s * y2, c * y2 - s * y1];
-      const [h1, h2] = [c * g1 + s * g2, c * g2 - s * g1];
-      return (seconds) => {
-        const [a, aWay] = relaxed(q1, h1, rate1, seconds);
-        const [b, bWay] = relaxed(q2, h2, rate2, seconds);
+    /**
+     * How it goes on for a length of time: turning one way (`sign`) against what drags, or, with sign 0, straight on, its turning
+     * held by that. Its exponentials are worked out once: a loop asks for thousands of equal stretches.
+     */
+    stepper(seconds: number) {
+      const lost = [rate1, rate2, s11].map((rate) => -Math.expm1(-rate * seconds)) as [
+        number,
+        number,
+        number,
+      ];
+      return (from: Going, ul: number, ur: number, sign: number): Going => {
+        if (sign === 0) {
+          const g = thrust(ul, ur) / m;
+          const v = from.v + (g / s11 - from.v) * lost[2];
+          return { v, w: 0, d: from.d + (g * seconds - (v - from.v)) / s11, h: from.h };
+        }
+        const g1 = thrust(ul, ur) / rootM;
+        const g2 = ((drive(ul, ur) * track) / 2 - sign * yawDragNm) / rootJ;
+        const [y1, y2] = [from.v * rootM, from.w * rootJ];
+        const [q1, q2] = [c * y1 + s * y2, c * y2 - s * y1];
+        const [h1, h2] = [c * g1 + s * g2, c * g2 - s * g1];
+        const a = q1 + (h1 / rate1 - q1) * lost[0];
+        const b = q2 + (h2 / rate2 - q2) * lost[1];
+        const aWay = (h1 * seconds - (a - q1)) / rate1;
+        const bWay = (h2 * seconds - (b - q2)) / rate2;
         return {
           v: (c * a - s * b) / rootM,
           w: (s * a + c * b) / rootJ,
