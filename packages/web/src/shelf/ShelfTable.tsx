@@ -30,7 +30,7 @@ const AT_FIRST: ReadonlySet<string> = new Set(['part', 'kind', 'volts', 'mass', 
 const NUMBERS: ReadonlySet<string> = new Set(['volts', 'mass', 'cost']);
 
 /** More rows than this are not drawn at once; filters and order look through all of them. */
-const MOST_ROWS = 80;
+const MOST_ROWS = 50;
 
 interface Props {
   readonly parts: readonly Part[];
