@@ -121,7 +121,7 @@ const FILLS: { readonly [N in CalculatorName]?: Fill<GivenTo<N>> } = {
   },
   'motor-heat': ({ of, line }) =>
     of.point &&
-    line && { currentA: Math.abs(of.point.currentA), resistanceOhm: line.circuit.motor.winding?.(0).ohm },
+    line && { currentA: Math.abs(of.point.currentA), resistanceOhm: line.circuit.motor.winding?.at(0).ohm },
   'battery-sag': instead<GivenTo<'battery-sag'>>(
     ({ of, line }) =>
       of.point &&

@@ -4,7 +4,6 @@ import { BEYOND } from '../quantity/index.ts';
 /** Figures of parts that are reckoned with: from and to, in the unit of the key. */
 const LEAST = 1e-9;
 const MOST = 1e9;
-const MOST_COUNTED = 100_000;
 
 /** A figure of a part, with its unit; past what is reckoned with it says the nearest that is. */
 export const figure = (description: string, unit = '', { zero = false } = {}) =>
@@ -25,7 +24,7 @@ export const orNone = { zero: true } as const;
 
 /** A count, 1 or more. */
 export const counted = (description: string, most = 1000) =>
-  z.int().min(1).max(Math.min(most, MOST_COUNTED)).meta({ description, unit: '' });
+  z.int().min(1).max(most).meta({ description, unit: '' });
 
 /** A plain fraction, a hundredth or more. */
 export const share = (description: string) => z.number().min(0.01).max(1).meta({ description, unit: '' });

@@ -82,18 +82,23 @@ function brakedPart(build: Build, duty: Duty, { mass, towedKg, massKg, isBraked 
   };
 }
 
-/** What the motors give back at most, as a force at the ground; undefined where no motor is chosen. */
-const electronicForce = (line: Driveline | undefined): number | undefined =>
-  line &&
-  (line.outputs * line.motorsPerWheel * Math.max(0, fullCommandTorque(line.circuit, 0)) * line.ratio) /
-    (line.efficiency * line.wheelRadiusM);
+/**
+ * What the motors give back at most, as a force at the ground: nothing where they do not push back or their driver only
+ * switches; undefined where no motor is chosen.
+ */
+function electronicForce(line: Driveline | undefined): number | undefined {
+  if (!line?.brakes) return line && 0;
+  const { circuit, outputs, motorsPerWheel, ratio, efficiency, wheelRadiusM } = line;
+  const torqueNm = Math.max(0, fullCommandTorque(circuit, 0));
+  return (outputs * motorsPerWheel * torqueNm * ratio) / (efficiency * wheelRadiusM);
+}
 
 const forceOf = (build: Build, line: Driveline | undefined): number | undefined =>
   build.brake.kind === 'electronic' ? electronicForce(line) : build.brake.force?.value;
 
 /** Whether the drive itself holds the speed until the brake bites: it brakes by its motors, or locks. */
 const holdsSpeed = (build: Build, line: Driveline | undefined): boolean =>
-  build.brake.kind === 'electronic' || line?.backEfficiency === 0;
+  (build.brake.kind === 'electronic' && line?.brakes !== false) || line?.backEfficiency === 0;
 
 /** Mass that is slowed over mass, what is towed counted in; the drive stays engaged. */
 const slowedFactor = (build: Build, { ownKg, massKg }: Slowed): number =>

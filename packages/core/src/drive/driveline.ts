@@ -15,8 +15,10 @@ import {
   layoutKind,
   batteryOf,
   drivelinesOf,
+  switchesOnly,
   rollingDiameter,
   driverOf,
+  motorAbilities,
   motorDoubts,
   motorModel,
   motorOf,
@@ -29,6 +31,8 @@ import type { Train } from './report.ts';
 /** A build's way from battery to ground, its data sheets turned to constants. */
 export interface Driveline {
   readonly circuit: Circuit;
+  /** Whether its motors can brake it: by their law, and by a driver that does more than switch. */
+  readonly brakes: boolean;
   /** Drivelines that share the force: of a wheel, a side, an axle, or all. */
   readonly outputs: number;
   readonly motorsPerWheel: number;
@@ -116,11 +120,15 @@ const limitedTo = (driver?: PartOf<'driver'>): number => (driver?.limitsCurrent 
 export function drivelineOf(build: Build, train: Train): Driveline | undefined {
   const motor = motorOf(build);
   if (!motor) return undefined;
-  const driver = driverOf(build);
+  const driver = motorAbilities(motor).drivesItself ? undefined : driverOf(build);
   const battery = batteryOf(build);
   const pack = battery && batteryPack.run(packCells(battery));
   const outputs = drivelinesOf(build.layout, build.drive.together);
   const { cableResistance, motorLeadResistance, auxiliaryPower, commandShare } = build.supply;
+  const model = motorModel(motor, {
+    ohm: motorLeadResistance.value + (driver?.resistanceMilliohm ?? 0) / 1000,
+    limitA: limitedTo(driver),
+  });
   return {
     stages: trainStages(build),
     motor,
@@ -134,12 +142,10 @@ export function drivelineOf(build: Build, train: Train): Driveline | undefined {
     efficiency: train.efficiency,
     backEfficiency: train.backEfficiency,
     warnings: motorDoubts(motor),
+    brakes: model.brakes && !switchesOnly(driver),
     circuit: {
       motors: outputs * build.drive.motorsPerWheel,
-      motor: motorModel(motor, {
-        ohm: motorLeadResistance.value + (driver?.resistanceMilliohm ?? 0) / 1000,
-        limitA: limitedTo(driver),
-      }),
+      motor: model,
       openCircuitV: pack?.nominalV ?? motor.voltageV,
       supplyResistanceOhm: pack ? pack.resistanceOhm + cableResistance.value : 0,
       currentLimitA: limitedTo(driver),

@@ -1,6 +1,6 @@
 import { notice } from '../contract/index.ts';
 import { figure, sentence } from '../quantity/index.ts';
-import { batteryOf, driverOf, motorOf, type Part, type PartOf } from '../vehicle/index.ts';
+import { batteryOf, driverOf, motorAbilities, motorOf, type Part, type PartOf } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 import { fittedIn, misfit, type Fitted } from './fitted.ts';
@@ -92,6 +92,24 @@ function logicVoltages(
   });
 }
 
+/** What sort of motor a driver is made for; a series-wound one is brushed too. */
+function motorSort({ build, line }: FindingContext): Finding[] {
+  const motor = motorOf(build);
+  const driver = line?.driver;
+  if (!motor || driver?.drives === undefined) return [];
+  const sort = motor.type === 'series-wound' ? 'brushed' : motor.type;
+  if (driver.drives === sort) return [];
+  return [
+    misfit(
+      `${driver.id}/${motor.id}`,
+      notice(
+        'motor-type',
+        `“${driver.name}” is made for ${driver.drives} motors, and “${motor.name}” is ${motorAbilities(motor).title.toLowerCase()}: it will not turn, and may burn. Take a driver for ${sort} motors.`,
+      ),
+    ),
+  ];
+}
+
 /** Encoders, and who reads them: enough inputs, quick enough. */
 function encoders({ build, line, duties }: FindingContext, fitted: Fitted): Finding[] {
   const motor = motorOf(build);
@@ -179,7 +197,7 @@ function lowVoltageSupply({ build }: FindingContext, fitted: Fitted): Finding[] 
   ];
 }
 
-const RULES = [encoders, signals, ports, lowVoltageSupply, ...MECHANICAL_FITS] as const;
+const RULES = [motorSort, encoders, signals, ports, lowVoltageSupply, ...MECHANICAL_FITS] as const;
 
 /** What a motor's encoder gives for a metre of road, for who writes the program. */
 function encoderWay({ build, line }: FindingContext): Finding[] {

@@ -79,6 +79,16 @@ describe('parts that do not fit each other', () => {
     expect((quickest / 60) * 2000).toBeGreaterThan(20000);
   });
 
+  it('a driver for another sort of motor', () => {
+    const stepping = part('driver-step-7', { signal: undefined, logicV: undefined, plug: undefined });
+    expect(misfits(choosePart(puffin, stepping))).toEqual(['motor-type']);
+    expect(said(choosePart(puffin, stepping))).toMatch(
+      /made for stepping motors.* is brushed: it will not turn/,
+    );
+    const one = choosePart(puffin, part('motor-step-86', { plug: undefined }));
+    expect(misfits(choosePart(one, stepping))).toEqual([]);
+  });
+
   it('more pins taken than there are', () => {
     const sound = part('sensor-sound', { logicV: undefined });
     expect(misfits(withParts(puffin, [part('controller-small', { ports: 4 }), 1], [sound, 2]))).toEqual([]);

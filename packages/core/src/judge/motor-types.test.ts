@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import puffinFile from '../testing/puffin.zubric.json' with { type: 'json' };
 import { drivelineOf, greatestPull, trainOf } from '../drive/index.ts';
+import { fullCommandTorque, pointAt } from '../supply/index.ts';
 import { launchOfBuild } from '../simulate/index.ts';
 import { runLaunch } from '../simulate/launch.ts';
 import {
@@ -132,6 +133,50 @@ describe('a build whose motor is', () => {
     expect(codes({ ...withMotor('brushed'), supply: { ...puffin.supply, driverId: null } })).toContain(
       'no-driver',
     );
+  });
+
+  it('a series-wound one, or behind a contactor, does not brake: no force, and it is told', () => {
+    const braked = (build: Build): Build => ({
+      ...build,
+      brake: { ...build.brake, kind: 'electronic' },
+      duties: build.duties.map((duty) => ({
+        ...duty,
+        task: 'stop' as const,
+        speed: { ...duty.speed, value: 1 },
+        grade: { ...duty.grade, value: -0.05 },
+        stopWithin: { value: 2, unit: 'm', origin: 'typed' as const },
+      })),
+    });
+    const stops = (build: Build) =>
+      evaluate(braked(build))
+        .links.filter(({ link }) => link === 'brake-stop')
+        .map(({ verdict }) => verdict);
+    expect(codes(braked(withMotor('brushed')))).not.toContain('cannot-brake');
+    expect(stops(withMotor('brushed'))).not.toContain('fails');
+    expect(codes(braked(withMotor('series-wound')))).toContain('cannot-brake');
+    expect(new Set(stops(withMotor('series-wound')))).toEqual(new Set(['fails']));
+    const driver = puffin.parts.find(({ kind }) => kind === 'driver');
+    const contactor = choosePart(
+      withMotor('brushed'),
+      partSchema.parse({ ...driver, id: 'contactor', name: 'Contactor', control: 'contactor' }),
+    );
+    expect(codes(braked(contactor))).toEqual(expect.arrayContaining(['cannot-brake', 'switches-only']));
+    expect(new Set(stops(contactor))).toEqual(new Set(['fails']));
+  });
+
+  it('a stepping one on half a command goes by half the volts: what is given is what is reached', () => {
+    const half = withMotor('stepping');
+    const line = drivelineOf(
+      { ...half, supply: { ...half.supply, commandShare: { value: 0.5, unit: '%', origin: 'typed' } } },
+      trainOf(half),
+    );
+    const whole = drivelineOf(half, trainOf(half));
+    if (!line || !whole) throw new Error('it has a motor');
+    const speed = 30;
+    const torque = fullCommandTorque(line.circuit, speed);
+    expect(torque).toBeLessThan(fullCommandTorque(whole.circuit, speed));
+    expect(pointAt(line.circuit, 0.999 * torque, speed).reachable).toBe(true);
+    expect(pointAt(line.circuit, 1.001 * torque, speed).reachable).toBe(false);
   });
 
   it('cautioned as its type asks', () => {

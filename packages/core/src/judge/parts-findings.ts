@@ -5,6 +5,7 @@ import {
   fittedOf,
   motorAbilities,
   motorOf,
+  switchesOnly,
   type Part,
   type PartKind,
 } from '../vehicle/index.ts';
@@ -20,6 +21,10 @@ declare module './finding.ts' {
     /** A motor that turns from stop to stop, where one must turn on and on. */
     'stops-short': never;
     'no-battery': 'rated';
+    /** Electronic braking asked of what cannot. */
+    'cannot-brake': never;
+    /** A driver that gives all or nothing. */
+    'switches-only': never;
     'few-channels': 'motors' | 'channels';
     'parts-heavier': 'parts' | 'said';
     'inner-outside': 'offset' | 'radius';
@@ -58,6 +63,10 @@ export function missingParts({ build, line }: FindingContext): Finding[] {
   return [
     ...duties,
     ...(propels ? [] : [found('stops-short', 'stop', {}, { link: 'torque' })]),
+    ...(build.brake.kind === 'electronic' && !line.brakes
+      ? [found('cannot-brake', 'stop', {}, { link: 'brake-hold', cures: [{ kind: 'brake' }] })]
+      : []),
+    ...(switchesOnly(driver) ? [found('switches-only', 'tight', {}, { link: 'driver-current' })] : []),
     ...(driver || drivesItself ? [] : [found('no-driver', 'short', {}, { link: 'driver-current' })]),
     ...(battery
       ? []

@@ -15,6 +15,12 @@ export interface Winding {
   readonly backV: number;
 }
 
+/** A motor through whose winding the supply drives what it can: a resistance and a voltage at each speed, a torque by its current. */
+export interface Driven {
+  readonly at: (speedRadS: number) => Winding;
+  readonly torqueOf: (currentA: number) => number;
+}
+
 /**
  * What a motor of any kind does, steady, of its own shaft (a gearhead is a stage). What lies between it and its supply, leads
  * and driver channel, is in its resistance. Speeds are rad/s and torques N·m.
@@ -28,10 +34,10 @@ export interface MotorModel {
   readonly fastestRadS: (voltageV: number) => number;
   /** What turning it by hand, unpowered, takes. */
   readonly idleNm: number;
-  /** Torque by its current. */
-  readonly torqueOf: (currentA: number) => number;
-  /** Its winding at a speed; undefined where its driver holds the current whatever it does. */
-  readonly winding: ((speedRadS: number) => Winding) | undefined;
+  /** Its winding; absent where its driver holds the current whatever it does. */
+  readonly winding?: Driven;
+  /** Whether it pushes back where the vehicle pushes it, so that its driver may brake with it. */
+  readonly brakes: boolean;
   /** The constants of a motor with magnets. */
   readonly constants?: MagnetConstants;
 }
@@ -61,8 +67,8 @@ export function magnetMotor(constants: MagnetConstants): MotorModel {
     },
     fastestRadS: (voltageV) => voltageV / keVsPerRad,
     idleNm: ktNmPerA * noLoadA,
-    torqueOf,
-    winding: (speedRadS) => ({ ohm, backV: keVsPerRad * speedRadS }),
+    winding: { at: (speedRadS) => ({ ohm, backV: keVsPerRad * speedRadS }), torqueOf },
+    brakes: true,
     constants,
   };
 }
@@ -95,8 +101,8 @@ export function seriesMotor({ constant: k, resistanceOhm, frictionNm }: SeriesCo
       return Math.max(0, voltageV * Math.sqrt(k / leastNm) - resistanceOhm) / k;
     },
     idleNm: frictionNm,
-    torqueOf,
-    winding: (speedRadS) => ({ ohm: ohmAt(speedRadS), backV: 0 }),
+    winding: { at: (speedRadS) => ({ ohm: ohmAt(speedRadS), backV: 0 }), torqueOf },
+    brakes: false,
   };
 }
 

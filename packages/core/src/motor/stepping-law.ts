@@ -93,7 +93,6 @@ export function steppingMotor(constants: SteppingConstants): MotorModel {
       return turnsAt(PAST_ANY, (speedRadS) => torqueAt(supplyV, speedRadS) <= leastNm);
     },
     idleNm: 0,
-    torqueOf: (currentA) => k * Math.min(currentA, driveA),
-    winding: undefined,
+    brakes: true,
   };
 }

@@ -16,6 +16,10 @@ export const ON_PARTS = {
   'no-driver': () => 'No driver is chosen yet: reckoned with one that lets every current through.',
   'stops-short': () =>
     'This servo turns from stop to stop only: it steers or lifts. To drive a wheel take one that turns on and on, or a motor.',
+  'cannot-brake': () =>
+    'Its brake is said to be electronic, and this motor or its driver cannot brake: a series-wound motor does not push back, and a switch only lets go. Fit a friction brake.',
+  'switches-only': () =>
+    'This driver gives all or nothing: it starts with its full pull, and goes no slower than it can. With people near or riding take one that works by degrees.',
   'no-battery': ({ figures }, { say }) =>
     `No battery is chosen yet: reckoned with ${say(figures.rated)} that does not sag.`,
   'few-channels': ({ figures }) =>

@@ -145,7 +145,7 @@ function fullCommandCurrent(circuit: Circuit, winding: Winding): readonly [numbe
 /** Battery voltage while motors whose drivers hold their current pull all they can; half of it where it gives no more. */
 function heldBatteryV(c: Circuit, speedRadS: number): number {
   const surplus = (batteryV: number): number => {
-    const torqueNm = c.motor.torqueAt(batteryV, speedRadS);
+    const torqueNm = c.motor.torqueAt(c.commandShare * batteryV, speedRadS);
     const { currentA, motorV } = c.motor.pointAt(torqueNm, speedRadS);
     const batteryA = (c.motors * currentA * motorV + c.auxiliaryW) / batteryV;
     return c.openCircuitV - c.supplyResistanceOhm * batteryA - batteryV;
@@ -161,8 +161,8 @@ function heldBatteryV(c: Circuit, speedRadS: number): number {
 export function fullCommandTorque(circuit: Circuit, speedRadS: number): number {
   const { motor } = circuit;
   return motor.winding
-    ? motor.torqueOf(fullCommandCurrent(circuit, motor.winding(speedRadS))[0])
-    : motor.torqueAt(heldBatteryV(circuit, speedRadS), speedRadS);
+    ? motor.winding.torqueOf(fullCommandCurrent(circuit, motor.winding.at(speedRadS))[0])
+    : motor.torqueAt(circuit.commandShare * heldBatteryV(circuit, speedRadS), speedRadS);
 }
 
 /** Full command at a speed (rad/s) with the currents and voltages that go with it. */
@@ -172,11 +172,11 @@ export function fullCommand(circuit: Circuit, speedRadS: number): FullCommand {
     const torqueNm = fullCommandTorque(circuit, speedRadS);
     return { ...pointAt(circuit, torqueNm, speedRadS), torqueNm, limitedBy: 'driver' };
   }
-  const winding = motor.winding(speedRadS);
+  const winding = motor.winding.at(speedRadS);
   const [currentA, limitedBy] = fullCommandCurrent(circuit, winding);
   const motorV = currentA * winding.ohm + winding.backV;
   const point = drawnAt(circuit, { currentA, motorV, leastV: motorV });
-  const torqueNm = motor.torqueOf(currentA);
+  const torqueNm = motor.winding.torqueOf(currentA);
   const straightV = motorV / circuit.commandShare;
   // A battery of more resistance than the motors is pulled past its greatest power: not the working root.
   return limitedBy === 'voltage' && straightV < circuit.openCircuitV / 2

@@ -32,9 +32,6 @@ export {
   isChosen,
   PART_KINDS,
   PART_SORTS,
-  PLUGS,
-  SHAPES,
-  SIGNALS,
   WHENCES,
   partSchema,
   type Part,
@@ -54,6 +51,7 @@ export {
   fittedOf,
   massAllUp,
   motorOf,
+  switchesOnly,
   withCopyOf,
 } from './parts-of.ts';
 export { openBuild, problemsOf, readBuild, type Problem, type ReadBuild } from './read-build.ts';
@@ -71,7 +69,7 @@ export { differencesBetween, type Difference } from './differences.ts';
 export { contest, mergeInto, type ChangedBy, type Contested } from './merge.ts';
 export { fieldOf, type BuildPart, type KeyOfPart } from './fields.ts';
 export { partChoices, partFields, typeOfPart, type PartChoice, type PartField } from './part-fields.ts';
-export { usualFigures, type GuessedFigure } from './part-guesses.ts';
+export { settling, usualFigures, type GuessedFigure } from './part-guesses.ts';
 export { meaningOf } from './meaning.ts';
 export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
 export { inWords, type DifferenceInWords } from './words.ts';

@@ -83,14 +83,14 @@ function wordAt(schema: z.ZodType, key: string): unknown {
 }
 
 /** The schemas of a kind of part, and of one type of it where its types differ in what they have. */
-const schemasOf = remembered2((kind: PartKind, type: string | undefined): readonly z.ZodType[] => {
+const schemasOf = eachOnce((kind: PartKind, type: string | undefined): readonly z.ZodType[] => {
   const own = objectsIn(partSchema).filter((schema) => wordAt(schema, 'kind') === kind);
   const typed = own.filter((schema) => [undefined, type].includes(wordAt(schema, 'type') as string));
   return type === undefined || typed.length === 0 ? own : typed;
 });
 
 /** The same answer for the same two words. */
-function remembered2<V>(work: (kind: PartKind, type: string | undefined) => V) {
+function eachOnce<V>(work: (kind: PartKind, type: string | undefined) => V) {
   const known = new Map<string, V>();
   return (kind: PartKind, type?: string): V => {
     const name = `${kind}/${type ?? ''}`;
@@ -108,7 +108,7 @@ const onceByKey = <F extends { readonly key: string }>(fields: readonly F[]): re
  *
  * @example partFields('motor', 'stepping').map(({ key }) => key) // ['massKg', 'cost', 'voltageV', 'holdingTorqueNm', …]
  */
-export const partFields = remembered2((kind, type): readonly PartField[] =>
+export const partFields = eachOnce((kind, type): readonly PartField[] =>
   onceByKey(schemasOf(kind, type).flatMap((schema) => fieldsOf(schema).map(measured))),
 );
 
@@ -143,7 +143,7 @@ function typesOf(kind: PartKind): readonly PartChoice[] {
 }
 
 /** What a kind of part is chosen of, its type first. */
-export const partChoices = remembered2((kind, type): readonly PartChoice[] =>
+export const partChoices = eachOnce((kind, type): readonly PartChoice[] =>
   onceByKey([
     ...typesOf(kind),
     ...schemasOf(kind, type).flatMap((schema) =>

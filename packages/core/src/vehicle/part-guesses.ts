@@ -32,6 +32,28 @@ const guess = (value: number, spread: number): GuessedFigure => ({
 /** Shaft power of a motor for its mass, W a kilogram (common practice, no source). */
 const MOTOR_W_KG = 200;
 
+/** What would settle a guess, by hand and with what lies in a shed; of what is not here the maker's sheet alone does. */
+const SETTLES: Readonly<Record<string, string>> = {
+  massKg: 'Mass: kitchen scales.',
+  resistanceOhm:
+    'Resistance: a multimeter across one phase, leads short, its own reading with the tips together taken off.',
+  inductanceMilliH:
+    'Inductance: a meter that has the range, across one phase, the shaft turned until it reads least.',
+  stepsPerTurn: 'Steps: turn the shaft by hand, unpowered, and count the clicks of a quarter turn.',
+  stallA:
+    'Stall current: the shaft held fast for a moment at a quarter of the voltage, an ammeter in the lead; four times that.',
+  noLoadA: 'Current unloaded: an ammeter in the lead while it turns free.',
+  travelDeg: 'Travel: from stop to stop by its controller, a protractor on the horn.',
+  continuousA: 'Current all day: loaded for half an hour, what leaves the case touchable.',
+  cellMilliohm:
+    'Resistance: the drop of the terminals as a known current is switched on, over that current and the cells in series.',
+  resistanceMilliohm: 'Resistance: the drop over the channel at a known current.',
+};
+
+/** What would settle the guesses among these figures. */
+export const settling = (keys: readonly string[]): readonly string[] =>
+  keys.flatMap((key) => SETTLES[key] ?? []);
+
 /**
  * What is usual of the figures of a part that are missing (common practice, no source); those that it cannot do without
  * are not guessed.

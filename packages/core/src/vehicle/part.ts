@@ -3,7 +3,7 @@ import { motor } from './parts/motor.ts';
 import * as others from './parts/others.ts';
 import { battery, driver } from './parts/supply.ts';
 
-export { PLUGS, SHAPES, SIGNALS, WHENCES, type Whence } from './parts/common.ts';
+export { WHENCES, type Whence } from './parts/common.ts';
 
 /** A part on the shelf. Families by `kind`; figures as on a data sheet, the unit in the name. */
 export const partSchema = z

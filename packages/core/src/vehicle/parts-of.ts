@@ -9,6 +9,10 @@ export const motorOf = (build: Build) => carried(build, 'motor', build.drive.mot
 export const driverOf = (build: Build) => carried(build, 'driver', build.supply.driverId);
 export const batteryOf = (build: Build) => carried(build, 'battery', build.supply.batteryId);
 
+/** Whether a driver only switches: all or nothing. */
+export const switchesOnly = (driver: PartOf<'driver'> | undefined): boolean =>
+  driver?.control !== undefined && driver.control !== 'by degrees';
+
 const MOST_DRIVERS = 12;
 
 /** So many drivers of so many channels as the motors of a build need. */

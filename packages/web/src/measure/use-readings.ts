@@ -67,8 +67,6 @@ export function useReadings() {
     setRated: (ratedV: number): void => change((now) => ({ ...now, ratedV })),
     add: (readings: readonly BenchReading[], by: ReadBy): void =>
       change((now) => ({ ...now, by, readings: [...now.readings, ...readings] })),
-    put: (at: number, reading: BenchReading): void =>
-      change((now) => ({ ...now, readings: now.readings.map((old, n) => (n === at ? reading : old)) })),
     remove: (at: number): void =>
       change((now) => ({ ...now, readings: now.readings.filter((_, n) => n !== at) })),
     clear: (): void => change(() => EMPTY),

@@ -22,6 +22,8 @@ describe('a part of any kind', () => {
     expect(form().queryByLabelText('Stall torque')).toBeNull();
     type(/^Holding torque/, '4 kg·cm');
     type(/^Rated current/, '1.5 A');
+    expect(form().getByText(/^Inductance: a meter that has the range/)).toBeTruthy();
+    expect(form().queryByText(/^Cell/)).toBeNull();
     press('Put it on the shelf');
     await waitFor(() => expect(posted(asked)).toHaveLength(1));
     const [motor] = posted(asked);

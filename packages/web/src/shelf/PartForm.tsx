@@ -4,6 +4,7 @@ import {
   PART_STATE_WORDS,
   WHENCES,
   partChoices,
+  settling,
   type Part,
   type PartField,
 } from '@zubric/core/vehicle';
@@ -211,6 +212,24 @@ const LATER: ReadonlySet<string> = new Set([
   'keyMm',
 ]);
 
+/** What is guessed, and the reading that would settle it. */
+function Settling({ keys }: { readonly keys: readonly string[] }) {
+  const texts = settling(keys);
+  if (texts.length === 0) return null;
+  return (
+    <details>
+      <summary className="cursor-pointer text-[14px] underline underline-offset-4">
+        Figures in grey are taken as usual: what would settle them
+      </summary>
+      <ul className="mt-1 list-disc pl-5 text-[14px]">
+        {texts.map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
 interface FiguresProps extends FieldsProps {
   readonly found: Drafted;
 }
@@ -268,6 +287,7 @@ function Figures({ draft, found, onChange, onUnread }: FiguresProps) {
   return (
     <>
       <div className={grid}>{fields.filter(({ key }) => !LATER.has(key)).map(asked)}</div>
+      <Settling keys={Object.keys(found.usual).filter((key) => draft.figures[key] === undefined)} />
       <details>
         <summary className="cursor-pointer text-[14px] underline underline-offset-4">
           Sizes and what else is known of it

@@ -1,12 +1,12 @@
-import { PART_KINDS, PART_SORTS, PART_STATES, PART_STATE_WORDS, type Part } from '@zubric/core/vehicle';
+import { PART_STATE_WORDS, type Part } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { createColumnHelper, useTable } from '@tanstack/react-table';
 import { memo, useCallback, useState } from 'react';
 import { listFeatures } from '../common/list-features.ts';
 import { SortHeader } from '../common/SortHeader.tsx';
 import { useSay } from '../common/units.tsx';
-import { Choice } from '../fields/Choice.tsx';
 import { figuresOf, voltsOf } from './figures.ts';
+import { ALL, AT_FIRST, Columns, Filters, filtersOf } from './ShelfControls.tsx';
 import { MOST_BESIDE, SideBySide } from './SideBySide.tsx';
 
 const column = createColumnHelper<typeof listFeatures, Part>();
@@ -24,9 +24,6 @@ const COLUMNS = column.columns([
   column.accessor(({ state }) => state, { id: 'state', header: 'State', filterFn: 'equals' }),
   column.accessor(({ whence }) => whence ?? '', { id: 'whence', header: 'Where from' }),
 ]);
-/** Columns that may be left away, and those that are at first. */
-const CHOOSABLE = ['kind', 'volts', 'mass', 'cost', 'state', 'whence'] as const;
-const AT_FIRST: ReadonlySet<string> = new Set(['part', 'kind', 'volts', 'mass', 'cost', 'state']);
 const NUMBERS: ReadonlySet<string> = new Set(['volts', 'mass', 'cost']);
 
 /** More rows than this are not drawn at once; filters and order look through all of them. */
@@ -42,20 +39,6 @@ interface Props {
   readonly onPut: (part: Part) => void;
   readonly onUses: (part: Part) => void;
 }
-
-/** What of the shelf is looked at. */
-interface Looked {
-  readonly words: string;
-  readonly kind: string;
-  readonly state: string;
-}
-const ALL: Looked = { words: '', kind: 'all', state: 'all' };
-
-const filtersOf = ({ words, kind, state }: Looked) => [
-  ...(words.trim() === '' ? [] : [{ id: 'part', value: words.trim() }]),
-  ...(kind === 'all' ? [] : [{ id: 'kind', value: kind }]),
-  ...(state === 'all' ? [] : [{ id: 'state', value: state }]),
-];
 
 const countSaid = (wanted: number, all: number): string =>
   `${wanted} of ${all} ${all === 1 ? 'part' : 'parts'}${wanted > MOST_ROWS ? `; the first ${MOST_ROWS} are shown: search, or choose a kind` : ''}`;
@@ -148,96 +131,6 @@ export function ShelfTable({ parts, aside, onAside, ...does }: Props) {
     </section>
   );
 }
-
-interface FiltersProps extends Pick<Props, 'aside' | 'onAside'> {
-  readonly looked: Looked;
-  readonly onLook: (looked: Looked) => void;
-}
-
-const Filters = ({ looked, onLook, aside, onAside }: FiltersProps) => (
-  <div className="mt-4 flex flex-wrap items-end gap-3">
-    <label className="min-w-48 flex-1">
-      <span className="block text-[14px] text-soft">Search in names and notes</span>
-      <input
-        className="entry"
-        type="search"
-        value={looked.words}
-        onChange={(event) => onLook({ ...looked, words: event.target.value })}
-      />
-    </label>
-    <Choice
-      label="Kind"
-      className="w-44"
-      value={looked.kind}
-      options={KINDS}
-      onChange={(kind) => onLook({ ...looked, kind })}
-    />
-    <Choice
-      label="State"
-      className="w-36"
-      value={looked.state}
-      options={STATES}
-      onChange={(state) => onLook({ ...looked, state })}
-    />
-    <Choice
-      label="Where"
-      className="w-36"
-      value={aside ? 'aside' : 'shelf'}
-      options={WHERE}
-      onChange={(where) => onAside(where === 'aside')}
-    />
-  </div>
-);
-
-interface ColumnsProps {
-  readonly shown: ReadonlySet<string>;
-  readonly onChange: (shown: ReadonlySet<string>) => void;
-}
-
-const COLUMN_TITLES: Readonly<Record<(typeof CHOOSABLE)[number], string>> = {
-  kind: 'kind',
-  volts: 'volts',
-  mass: 'mass',
-  cost: 'cost',
-  state: 'state',
-  whence: 'where from',
-};
-
-/** Which columns stand beside the part. */
-const Columns = ({ shown, onChange }: ColumnsProps) => (
-  <fieldset className="flex flex-wrap items-center gap-x-3 text-[15px]">
-    <legend className="sr-only">Columns</legend>
-    <span aria-hidden="true" className="text-[14px] text-soft">
-      Columns
-    </span>
-    {CHOOSABLE.map((id) => (
-      <label key={id} className="flex items-center gap-1">
-        <input
-          type="checkbox"
-          className="size-4"
-          checked={shown.has(id)}
-          onChange={() =>
-            onChange(new Set(shown.has(id) ? [...shown].filter((other) => other !== id) : [...shown, id]))
-          }
-        />
-        {COLUMN_TITLES[id]}
-      </label>
-    ))}
-  </fieldset>
-);
-
-const KINDS = [
-  { value: 'all', title: 'every kind' },
-  ...PART_KINDS.map((kind) => ({ value: kind, title: PART_SORTS[kind].many })),
-];
-const STATES = [
-  { value: 'all', title: 'every state' },
-  ...PART_STATES.map((state) => ({ value: state, title: PART_STATE_WORDS[state] })),
-];
-const WHERE = [
-  { value: 'shelf', title: 'on the shelf' },
-  { value: 'aside', title: 'set aside' },
-] as const;
 
 interface RowProps extends Omit<Props, 'parts' | 'onAside'> {
   readonly part: Part;

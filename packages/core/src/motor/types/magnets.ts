@@ -2,7 +2,7 @@ import { partFigure as f, notice, type Notice } from '../../contract/index.ts';
 import type { DataSheet } from '../data-sheet.ts';
 import { dcMotorConstants } from '../dc-motor-constants.ts';
 import { magnetMotor } from '../model.ts';
-import type { MotorType } from './member.ts';
+import { idleUnderStall, type MotorType } from './member.ts';
 
 const shape = {
   voltageV: f.figure('Voltage of the data sheet', 'V'),
@@ -15,10 +15,7 @@ const shape = {
 /** A motor with magnets by the five numbers of its data sheet. */
 const withMagnets = {
   shape,
-  impossible: (m) =>
-    m.noLoadA < m.stallA
-      ? undefined
-      : { key: 'noLoadA', why: 'the no-load current must be less than the stall current' },
+  impossible: idleUnderStall,
   model: (sheet, { ohm }) => {
     const { resistanceOhm, keVsPerRad, ktNmPerA } = dcMotorConstants.run(sheet);
     return magnetMotor({

@@ -18,6 +18,12 @@ export const anyMotor = {
   rotorGcm2: f.figure('Inertia of its rotor', 'g·cm²', f.orNone).optional(),
 } as const;
 
+/** Why no-load and stall current are those of no motor. */
+export const idleUnderStall = (m: { readonly noLoadA: number; readonly stallA: number }) =>
+  m.noLoadA < m.stallA
+    ? undefined
+    : ({ key: 'noLoadA', why: 'the no-load current must be less than the stall current' } as const);
+
 /** How a motor stands at the voltage of its data sheet, its gearhead left out. */
 export interface MotorNominal {
   /** Speed unloaded, rpm; of what has none, the rated one. */

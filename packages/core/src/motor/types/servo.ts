@@ -1,7 +1,7 @@
 import { partFigure as f, notice } from '../../contract/index.ts';
 import { rpmToRadS } from '../../quantity/index.ts';
 import { magnetMotor } from '../model.ts';
-import type { MotorType } from './member.ts';
+import { idleUnderStall, type MotorType } from './member.ts';
 
 interface ServoFigures {
   readonly voltageV: number;
@@ -24,10 +24,7 @@ export const servo = {
     stallA: f.figure('Current at which it stands still', 'A'),
     noLoadA: f.figure('Current while it turns unloaded', 'A', f.orNone),
   },
-  impossible: (m) =>
-    m.noLoadA < m.stallA
-      ? undefined
-      : { key: 'noLoadA', why: 'the no-load current must be less than the stall current' },
+  impossible: idleUnderStall,
   model: ({ voltageV, stallTorqueNm, secPer60Deg, stallA, noLoadA }, { ohm }) => {
     const own = voltageV / stallA;
     return magnetMotor({

@@ -26,7 +26,7 @@ export const common = {
 };
 
 /** Ways in which the electrical parts of a build are joined. */
-export const PLUGS = [
+const PLUGS = [
   'bare wires',
   'bullet',
   'blade',
@@ -41,7 +41,7 @@ export const PLUGS = [
 ] as const;
 
 /** How a controller speaks to what it commands. */
-export const SIGNALS = [
+const SIGNALS = [
   'servo pulse',
   'direction and PWM',
   'step and direction',
@@ -52,7 +52,7 @@ export const SIGNALS = [
 ] as const;
 
 /** How a bore or a shaft is shaped. */
-export const SHAPES = ['round', 'D', 'keyed', 'hexagonal', 'splined', 'square'] as const;
+const SHAPES = ['round', 'D', 'keyed', 'hexagonal', 'splined', 'square'] as const;
 
 const { oneOf } = partFigure;
 

@@ -10,6 +10,7 @@ export const driver = z
     ...common,
     kind: z.literal('driver'),
     control: oneOf('Control', ['by degrees', 'switch', 'contactor', 'on-off solenoid']).optional(),
+    drives: oneOf('Made for motors that are', ['brushed', 'brushless', 'stepping']).optional(),
     channels: counted('Motors it drives'),
     leastV: figure('Least supply voltage', 'V', orNone),
     mostV: figure('Greatest supply voltage', 'V'),
