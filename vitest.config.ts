@@ -4,7 +4,13 @@ import { defineConfig } from 'vitest/config';
 const PATIENCE = { testTimeout: 60_000, hookTimeout: 120_000 };
 
 const node = (name: string) => ({
-  test: { name, include: [`packages/${name}/src/**/*.test.ts`], environment: 'node' as const, ...PATIENCE },
+  test: {
+    name,
+    include: [`packages/${name}/src/**/*.test.ts`],
+    setupFiles: './vitest.seed.ts',
+    environment: 'node' as const,
+    ...PATIENCE,
+  },
 });
 
 export default defineConfig({
@@ -35,7 +41,7 @@ export default defineConfig({
         test: {
           name: 'web',
           include: ['packages/web/src/**/*.test.{ts,tsx}'],
-          setupFiles: 'packages/web/src/testing/patience.ts',
+          setupFiles: ['./vitest.seed.ts', 'packages/web/src/testing/patience.ts'],
           environment: 'jsdom' as const,
           ...PATIENCE,
         },
