@@ -33,13 +33,26 @@ const CLOSE = 1e-12;
 /** Two, and where the loop holds them: the shares of the voltage on left and right. */
 type Commands = readonly [left: number, right: number];
 
-/** Where something that is not below nought at the start first is, within a stretch; undefined where it stays. */
+/** What starts at nought and rises is looked for as near to the start as this many halves of a piece. */
+const HALVES = 40;
+
+/** Where, before the end of a piece that starts at nought, something is over it; undefined where it is nowhere. */
+function overNought(of: (t: number) => number, to: number): number | undefined {
+  for (let n = 1; n <= HALVES; n += 1) if (of(to / 2 ** n) > 0) return to / 2 ** n;
+  return undefined;
+}
+
+/**
+ * Where something that is not below nought at the start first is, within a stretch: a return, where it leaves nought at once.
+ * Undefined where it stays.
+ */
 function firstBelow(of: (t: number) => number, endS: number, pieces: number): number | undefined {
   for (let n = 1; n <= pieces; n += 1) {
     const to = (endS * n) / pieces;
     if (of(to) >= 0) continue;
-    const from = (endS * (n - 1)) / pieces;
-    return of(from) <= 0 ? from : bracketedRoot(of, from, to, CLOSE * endS);
+    const start = (endS * (n - 1)) / pieces;
+    const from = of(start) > 0 ? start : n === 1 ? overNought(of, to) : undefined;
+    return from === undefined ? start || undefined : bracketedRoot(of, from, to, CLOSE * endS);
   }
   return undefined;
 }
@@ -64,17 +77,26 @@ function sideOf(motion: Motion, endS: number, law: TwoWheelLaw): number {
   return side;
 }
 
-/** How it goes on from here under commands, and until when that law holds; undefined while it stands. */
-function stretchFrom(i: StraightRun, law: TwoWheelLaw, from: Going, [ul, ur]: Commands, horizonS: number) {
+/**
+ * How it goes on from here under commands, and until when that law holds; undefined while it stands. Where what held it straight
+ * has just given way it turns, however near the moment is to what dragged.
+ */
+function stretchFrom(
+  i: StraightRun,
+  law: TwoWheelLaw,
+  from: Going,
+  [ul, ur]: Commands,
+  horizonS: number,
+  gaveWay: boolean,
+) {
   if (from.v <= 0 && law.thrust(ul, ur) <= 0) return undefined;
   const moment = law.moment(from.v, ul, ur);
-  const holds = from.w === 0 && Math.abs(moment) <= i.yawDragNm;
+  const holds = !gaveWay && from.w === 0 && Math.abs(moment) <= i.yawDragNm;
   const sign = from.w === 0 ? Math.sign(moment) : Math.sign(from.w);
   const side = holds ? 0 : sign || 1;
   const motion: Motion = (seconds) => law.stepper(seconds)(from, ul, ur, side);
   const pieces = Math.min(64, Math.max(2, Math.ceil(horizonS * law.quickest)));
-  // Where it starts at nought it leaves it at once: only a return is an end.
-  const within = (of: (t: number) => number): number => firstBelow(of, horizonS, pieces) || horizonS;
+  const within = (of: (t: number) => number): number => firstBelow(of, horizonS, pieces) ?? horizonS;
   const arrivesS = firstBelow((t) => i.distanceM - motion(t).d, horizonS, 1) ?? horizonS;
   const standsS = within((t) => motion(t).v);
   const turnsS = holds
@@ -84,7 +106,8 @@ function stretchFrom(i: StraightRun, law: TwoWheelLaw, from: Going, [ul, ur]: Co
       ? horizonS
       : within((t) => sign * motion(t).w);
   const endS = Math.min(arrivesS, standsS, turnsS);
-  return { motion, endS, turnsRound: !holds && turnsS === endS && turnsS < horizonS };
+  const turns = turnsS === endS && turnsS < horizonS;
+  return { motion, endS, turnsRound: !holds && turns, givesWay: holds && turns };
 }
 
 /** Turns of both wheels so far: left, right. */
@@ -128,6 +151,7 @@ export function runStraight(i: StraightRun): StraightRunEnd {
   let going: Going = { v: 0, w: 0, d: 0, h: 0 };
   let [timeS, sideM, summed, samples] = [0, 0, 0, 0];
   let commands: Commands = [i.command, i.command];
+  let gaveWay = false;
   const leap = i.sync && leapOver(i, law, i.sync.loopTimeS);
   const nextSample = (): number => (i.sync ? samples * i.sync.loopTimeS : i.longestS);
   while (timeS < i.longestS && going.d < i.distanceM) {
@@ -139,14 +163,14 @@ export function runStraight(i: StraightRun): StraightRunEnd {
       samples += 1;
     }
     const until = Math.min(i.longestS, nextSample());
-    const quick = leap && until - timeS > 0 && i.sync ? leap(going, commands) : undefined;
+    const quick = leap && !gaveWay && until - timeS > 0 && i.sync ? leap(going, commands) : undefined;
     if (quick) {
       sideM += quick.sideM;
       going = quick.going;
       timeS = until;
       continue;
     }
-    const stretch = stretchFrom(i, law, going, commands, until - timeS);
+    const stretch = stretchFrom(i, law, going, commands, until - timeS, gaveWay);
     if (!stretch) {
       going = { ...going, v: 0, w: 0 };
       timeS = until;
@@ -156,6 +180,7 @@ export function runStraight(i: StraightRun): StraightRunEnd {
     sideM += sideOf(motion, endS, law);
     const there = motion(endS);
     going = { ...there, v: Math.max(0, there.v), w: stretch.turnsRound ? 0 : there.w };
+    gaveWay = stretch.givesWay;
     timeS = endS === until - timeS ? until : timeS + endS;
     if (i.distanceM - going.d <= CLOSE * i.distanceM) return { timeS, sideM, going, arrives: true };
   }

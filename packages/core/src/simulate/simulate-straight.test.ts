@@ -122,6 +122,22 @@ describe('two driven wheels', () => {
     ['a weaker right motor', { right: { ...wheel, ktNmPerA: 0.019, resistanceOhm: 1.4 } }],
     ['a smaller right wheel', { right: { ...wheel, diameterM: 0.117 } }],
     ['castors that hold it straight', { right: { ...wheel, resistanceOhm: 1.25 }, yawDragNm: 0.5 }],
+    [
+      'castors that hold it until it is quick',
+      {
+        right: { ...wheel, ktNmPerA: 0.015, resistanceOhm: 0.937, diameterM: 0.111 },
+        yawDragNm: 0.25,
+        massKg: 1,
+      },
+    ],
+    [
+      'a turn that soon goes over to the other side',
+      {
+        right: { ...wheel, ktNmPerA: 0.015, resistanceOhm: 0.972, diameterM: 0.111 },
+        yawDragNm: 1e-3,
+        massKg: 1,
+      },
+    ],
     ['castors that give way', { right: { ...wheel, resistanceOhm: 1.6 }, yawDragNm: 0.05 }],
     ['too much to start', { rollingCoefficient: 3, longestS: 2 }],
     ['a loop', { right: { ...wheel, resistanceOhm: 1.5 }, sync: { kp: 2, ki: 1, loopTimeS: 0.02 } }],
