@@ -2,12 +2,13 @@ import { readFile } from 'node:fs/promises';
 import { complaints, expect, saved, test, type Application } from './application.ts';
 import type { APIRequestContext } from '@playwright/test';
 
+interface Drive {
+  stages: { kind: string; teethDriver?: number; teethDriven?: number }[];
+  path: { name: string; bore?: { value: number } }[];
+}
 interface Document {
   name: string;
-  drive: {
-    stages: { kind: string; teethDriver?: number; teethDriven?: number }[];
-    path: { name: string; bore?: { value: number } }[];
-  };
+  drives: [Drive, ...Drive[]];
 }
 
 async function copyOf(file: string, request: APIRequestContext, { url }: Application) {
@@ -15,9 +16,9 @@ async function copyOf(file: string, request: APIRequestContext, { url }: Applica
   document.name = `${document.name}, a copy`;
   const made = await request.post(`${url}/api/builds`, { data: { document } });
   const { id } = (await made.json()) as { id: string };
-  const drive = async (): Promise<Document['drive']> => {
+  const drive = async (): Promise<Drive> => {
     const read = (await (await request.get(`${url}/api/builds/${id}`)).json()) as { document: Document };
-    return read.document.drive;
+    return read.document.drives[0];
   };
   return { address: `/builds/${id}/drivetrain`, drive };
 }

@@ -50,9 +50,9 @@ test('a sum is filled from a build and its result put into it, seen, undone and 
   await expect(bench.getByText('saved', { exact: true })).toBeVisible();
   const stored = async () => {
     const read = (await (await request.get(`${application.url}/api/builds/${id}`)).json()) as {
-      document: { drive: { stages: { centre: { value: number } }[] } };
+      document: { drives: { stages: { centre: { value: number } }[] }[] };
     };
-    return read.document.drive.stages[0]?.centre.value;
+    return read.document.drives[0]?.stages[0]?.centre.value;
   };
   const put = await stored();
   expect(put).toBeGreaterThan(0.195);

@@ -25,13 +25,13 @@ const MOST_OF_A_KIND = 40;
 function largeBuild() {
   const build = JSON.parse(readFileSync(join(ROOT, 'data/builds/moth.zubric.json'), 'utf8'));
   const [duty] = build.duties;
-  const [shaft] = build.drive.path;
+  const [shaft] = build.drives[0].path;
   const { own } = build.masses;
   const more = (items, one) => {
     while (items.length < MOST_OF_A_KIND && JSON.stringify(build).length < BUILD_BYTES)
       items.push(one(items.length));
   };
-  more(build.drive.path, (n) => ({ ...shaft, id: `shaft-${n}`, name: `Shaft ${n}` }));
+  more(build.drives[0].path, (n) => ({ ...shaft, id: `shaft-${n}`, name: `Shaft ${n}` }));
   more(build.masses.others, (n) => ({ ...own, id: `mass-${n}`, name: `Lantern ${n}`, kind: 'part' }));
   const [ground] = build.grounds;
   more(build.grounds, (n) => ({ ...ground, id: `ground-${n}`, name: `Street ${n}` }));

@@ -10,6 +10,8 @@ import {
   WEEKDAYS,
   type Build,
   type Weekday,
+  driveOf,
+  changeDrive,
 } from '../vehicle/index.ts';
 import { typed } from '../quantity/index.ts';
 import {
@@ -54,7 +56,7 @@ describe('the parts list', () => {
   it('follows from the build: two of what a driven wheel has, one battery', () => {
     const counts = Object.fromEntries(partsList(puffin).map((l) => [l.id, l.count]));
     expect(counts).toMatchObject({ motor: 2, battery: 1, driver: 1, 'driven-wheel': 2, 'main-switch': 1 });
-    const chain = puffin.drive.stages.find((s) => s.kind === 'chain');
+    const chain = driveOf(puffin).stages.find((s) => s.kind === 'chain');
     expect(counts).toMatchObject({ [`${chain?.id ?? ''}.driver`]: 2, [`${chain?.id ?? ''}.chain`]: 2 });
   });
 
@@ -134,7 +136,7 @@ describe('the parts list', () => {
 
 describe('the steps', () => {
   const order = assemblyOutlook(puffin, SATURDAY).steps.map((s) => s.id);
-  const chain = puffin.drive.stages.find((s) => s.kind === 'chain')?.id ?? '';
+  const chain = driveOf(puffin).stages.find((s) => s.kind === 'chain')?.id ?? '';
 
   // Common practice, no source.
   it.each([
@@ -205,7 +207,7 @@ describe('the dates', () => {
   });
 
   it('keep what was done, and hold back what a cure still holds back', () => {
-    const chain = puffin.drive.stages.find((s) => s.kind === 'chain')?.id ?? '';
+    const chain = driveOf(puffin).stages.find((s) => s.kind === 'chain')?.id ?? '';
     let build = allOnHand(puffin);
     for (const s of assemblyOutlook(build, SATURDAY).steps)
       if (!['first-power', 'first-run', 'slope'].includes(s.id))
@@ -277,10 +279,10 @@ describe('shafts, keys and screws of the torque path', () => {
   });
 
   it('follow the drive: two motors a wheel have twice the screws on their shafts, a removed part none', () => {
-    const two = { ...puffin, drive: { ...puffin.drive, motorsPerWheel: 2 } };
+    const two = changeDrive(puffin, { motorsPerWheel: 2 });
     expect(line(two, 'path.path-1').count).toBe(8);
     expect(line(two, 'path.path-3').count).toBe(2);
-    const none = { ...puffin, drive: { ...puffin.drive, path: [] } };
+    const none = changeDrive(puffin, { path: [] });
     expect(partsList(none).some(({ id }) => id.startsWith('path.'))).toBe(false);
   });
 });

@@ -1,6 +1,5 @@
 import { show } from '../quantity/index.ts';
-import { batteryOf, motorOf, packCells, type Build, type PartOf } from '../vehicle/index.ts';
-import { batteryPack } from '../supply/index.ts';
+import { type Build, type PartOf, bankOf } from '../vehicle/index.ts';
 
 /** Above this, direct current is work for a licensed person (the extra-low-voltage limit of most wiring codes is higher). */
 const LICENSED_V = 60;
@@ -24,9 +23,8 @@ export function cautionForBattery(battery: PartOf<'battery'> | undefined): strin
 
 /** The caution that a voltage asks for; none where it is low. */
 export function cautionForVoltage(build: Build): string | undefined {
-  const battery = batteryOf(build);
-  const motor = motorOf(build);
-  const fullV = battery ? batteryPack.run(packCells(battery)).fullV : 0;
-  if (Math.max(fullV, motor?.voltageV ?? 0) <= LICENSED_V) return undefined;
+  const fullV = bankOf(build)?.fullV ?? 0;
+  const motorsV = build.parts.flatMap((part) => (part.kind === 'motor' ? [part.voltageV] : []));
+  if (Math.max(fullV, ...motorsV) <= LICENSED_V) return undefined;
   return `Over ${show(LICENSED_V, 'voltage', 'metric').text}: let a licensed person do or check this, to the local code.`;
 }

@@ -1,13 +1,16 @@
 import { stageWork, type StagePart } from '../transmission/index.ts';
 import {
   batteryOf,
-  drivelinesOf,
   driverOf,
   fittedOf,
   motorOf,
   type Build,
   type Part,
   type PartState,
+  driveOf,
+  outputsOf,
+  motorsIn,
+  driverCountOf,
 } from '../vehicle/index.ts';
 import { pathParts } from './path-parts.ts';
 import { standingParts } from './standing-parts.ts';
@@ -30,20 +33,20 @@ export interface PartLine {
 
 /** Every part that the build needs, in the order of the chain, and then the builder's own lines. */
 export function partsList(build: Build): PartLine[] {
-  const { supply, layout } = build;
-  const drivelines = drivelinesOf(layout, build.drive.together);
-  const trains = build.drive.stages.flatMap((stage) =>
+  const { layout } = build;
+  const drivelines = outputsOf(build);
+  const trains = driveOf(build).stages.flatMap((stage) =>
     stageWork(stage)
       .parts(stage)
       .map((part) => ({ ...part, id: `${stage.id}.${part.id}`, count: part.count * drivelines })),
   );
   return [
     derived(build, { id: 'frame', name: 'Frame', count: 1 }),
-    chosen('motor', 'Motor', drivelines * build.drive.motorsPerWheel, motorOf(build)),
+    chosen('motor', 'Motor', motorsIn(build), motorOf(build)),
     ...trains.map((wanted) => derived(build, wanted)),
     ...pathParts(build).map((wanted) => derived(build, wanted)),
     ...standingParts(layout).map((wanted) => derived(build, wanted)),
-    chosen('driver', 'Driver', supply.driverCount, driverOf(build)),
+    chosen('driver', 'Driver', Math.max(1, driverCountOf(build)), driverOf(build)),
     chosen('battery', 'Battery', 1, batteryOf(build)),
     ...fittedOf(build).map(({ part, count }) => chosen(`fitted.${part.id}`, part.kind, count, part)),
     ...WIRING.map((wanted) => derived(build, wanted)),

@@ -1,9 +1,10 @@
 import { pathPart, type StagePart } from '../transmission/index.ts';
-import { drivelinesOf, type Build } from '../vehicle/index.ts';
+import { type Build, driveOf, outputsOf } from '../vehicle/index.ts';
 
 /** The shafts, keys, screws and bolts of every driveline; what sits on a motor's shaft once for each motor. */
-export function pathParts({ layout, drive }: Build): StagePart[] {
-  const drivelines = drivelinesOf(layout, drive.together);
+export function pathParts(build: Build): StagePart[] {
+  const drive = driveOf(build);
+  const drivelines = outputsOf(build);
   return drive.path.flatMap((element) => {
     const part = pathPart(element);
     const times = drivelines * (element.after === null ? drive.motorsPerWheel : 1);

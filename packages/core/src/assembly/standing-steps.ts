@@ -1,6 +1,14 @@
 import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
 import { stageKind } from '../transmission/index.ts';
-import { layoutKind, FORM_TITLES, wheelsOf, type Axle, type Build, type Form } from '../vehicle/index.ts';
+import {
+  layoutKind,
+  FORM_TITLES,
+  wheelsOf,
+  type Axle,
+  type Build,
+  type Form,
+  driveOf,
+} from '../vehicle/index.ts';
 import { isHub, pathTitle, type PathElement } from '../transmission/index.ts';
 import { standingId } from './standing-parts.ts';
 import { whole, type Step } from './step.ts';
@@ -74,7 +82,8 @@ export function standSteps(build: Build): Step[] {
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Shafts in their bearings, then the hubs on them as the torque path says they are held. */
-function axleSteps({ drive: { path } }: Build, after: readonly string[]): Step[] {
+function axleSteps(build: Build, after: readonly string[]): Step[] {
+  const { path } = driveOf(build);
   const shafts = path.filter(({ kind }) => kind === 'shaft');
   const hubs = path.filter((element) => element.after !== null && isHub(element));
   const needsOf = (elements: readonly PathElement[]): string[] =>
@@ -138,7 +147,7 @@ export function wheelSteps(build: Build, after: readonly string[]): Step[] {
     ];
   if (form === 'track') {
     // The sprocket's own stage puts the track on; where there is none, it is put on here.
-    if (build.drive.stages.some(({ kind }) => stageKind(kind).ends?.needs === 'onTracks')) return onAxle;
+    if (driveOf(build).stages.some(({ kind }) => stageKind(kind).ends?.needs === 'onTracks')) return onAxle;
     return [
       ...onAxle,
       whole({ id: 'wheels', title: 'Put the tracks on', handsOnS: HOUR_S, needs, after: before }),

@@ -12,6 +12,8 @@ import {
   type Build,
   type Part,
   type PartOf,
+  driveOf,
+  changeDrive,
 } from '../vehicle/index.ts';
 import { STAGE_KINDS, freshPath, freshStage, type Stage } from '../transmission/index.ts';
 import { typed } from '../quantity/index.ts';
@@ -37,14 +39,8 @@ const place = (build: Build, id: string): number => {
   if (at < 0) throw new Error(`no step ${id} among ${idsOf(build).join(', ')}`);
   return at;
 };
-const driven = (build: Build, stages: readonly Stage[]): Build => ({
-  ...build,
-  drive: {
-    ...build.drive,
-    stages,
-    path: freshPath(stages, { wheelDiameterM: rollingDiameter(build).value }),
-  },
-});
+const driven = (build: Build, stages: readonly Stage[]): Build =>
+  changeDrive(build, { stages, path: freshPath(stages, { wheelDiameterM: rollingDiameter(build).value }) });
 const everyLayout = LAYOUT_TEMPLATES.map((t) => [t.id, withLayout(newBuild('Any'), t)] as const);
 const demos = readdirSync('data/builds').map(
   (file) => [file, buildSchema.parse(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')))] as const,
@@ -82,7 +78,7 @@ describe('every build', () => {
       if (!forms.has(form)) expect(words, form).not.toMatch(word);
     if (!build.layout.axles.some(({ steered }) => steered)) expect(words).not.toMatch(/kingpin/i);
     if (build.brake.kind !== 'friction') expect(idsOf(build)).not.toContain('brake');
-    if (!build.drive.stages.some(({ kind }) => kind === 'chain')) expect(words).not.toMatch(/\bchain\b/i);
+    if (!driveOf(build).stages.some(({ kind }) => kind === 'chain')) expect(words).not.toMatch(/\bchain\b/i);
   });
 
   it.each(all)('%s first turns with its wheels off the ground, then on the floor', (_, build) => {
@@ -186,7 +182,7 @@ describe('what stands and stops', () => {
     expect(place(build, 'axle')).toBeLessThan(place(build, 'hubs'));
     expect(place(build, 'hubs')).toBeLessThan(place(build, 'wheels'));
     // Without a path there is nothing to lay or fit.
-    const none: Build = { ...build, drive: { ...build.drive, path: [] } };
+    const none: Build = changeDrive(build, { path: [] });
     expect(idsOf(none)).not.toContain('axle');
     expect(idsOf(none)).not.toContain('hubs');
   });

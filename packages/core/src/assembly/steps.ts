@@ -1,11 +1,12 @@
 import {
   layoutKind,
   batteryOf,
-  drivelinesOf,
   motorOf,
   rollsAway,
   type Build,
   type PartOf,
+  driveOf,
+  motorsIn,
 } from '../vehicle/index.ts';
 import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
 import { isLoop, stageKind, stageName, stageWork } from '../transmission/index.ts';
@@ -15,13 +16,13 @@ import { whole, type Step } from './step.ts';
 
 /** The steps of one side of the wheels of a stage, with the stage's id before theirs. */
 function stageSteps(build: Build, part: 'before' | 'after'): Step[] {
-  return build.drive.stages.flatMap((stage) => {
+  return driveOf(build).stages.flatMap((stage) => {
     const plans = stageWork(stage)[part](stage);
     return plans.map(({ parts = [], needs = [], after = [], ...plan }) =>
       whole({
         ...plan,
         id: `${stage.id}.${plan.id}`,
-        title: build.drive.stages.length > 1 ? `${plan.title} (${stageName(stage.kind)})` : plan.title,
+        title: driveOf(build).stages.length > 1 ? `${plan.title} (${stageName(stage.kind)})` : plan.title,
         needs: [...parts.map((id) => `${stage.id}.${id}`), ...needs],
         after: [...after.map((id) => `${stage.id}.${id}`), ...(part === 'after' ? ['wheels'] : ['motors'])],
       }),
@@ -31,7 +32,7 @@ function stageSteps(build: Build, part: 'before' | 'after'): Step[] {
 
 /** A gearhead goes onto its motor before the motor goes into the frame; gears on its shaft mesh once it is in. */
 function beforeMotors(build: Build, step: Step): boolean {
-  const stage = build.drive.stages.find(({ id }) => step.id.startsWith(`${id}.`));
+  const stage = driveOf(build).stages.find(({ id }) => step.id.startsWith(`${id}.`));
   return stage !== undefined && stageKind(stage.kind).sealed === true;
 }
 
@@ -72,17 +73,13 @@ export function assemblySteps(build: Build): Step[] {
   return steps.map((step) => withMarks(build, step));
 }
 
-/** How many motors it has. */
-const motorsOf = ({ layout, drive }: Build): number =>
-  drivelinesOf(layout, drive.together) * drive.motorsPerWheel;
-
 /** Whether motors stand left and right of each other, as mirror images. */
 const isMirrored = (build: Build): boolean =>
-  motorsOf(build) > 1 && (build.drive.together === 'wheel' || build.drive.together === 'side');
+  motorsIn(build) > 1 && (driveOf(build).together === 'wheel' || driveOf(build).together === 'side');
 
 function motorStep(build: Build, onMotor: readonly Step[]): Step {
-  const several = motorsOf(build) > 1;
-  const loops = build.drive.stages.filter(isLoop);
+  const several = motorsIn(build) > 1;
+  const loops = driveOf(build).stages.filter(isLoop);
   const thrown = loops.map(({ kind }) => stageKind(kind).loop).find((loop) => loop?.throws)?.name ?? 'belt';
   const detail = [
     ...(loops.length > 0
@@ -176,7 +173,7 @@ function firstRuns(build: Build, drive: readonly string[]): Step[] {
       after: ['polarity', 'charge', ...drive],
       caution: 'Stand it on blocks that cannot slip; hands, hair and sleeves clear.',
       holdPoint:
-        motorsOf(build) > 1
+        motorsIn(build) > 1
           ? 'Each side turns forward, and the main switch stops it.'
           : 'It turns forward, and the main switch stops it.',
     }),

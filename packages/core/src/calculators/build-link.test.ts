@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { evaluate } from '../judge/index.ts';
-import { buildSchema, newBuild, readBuild, type Build } from '../vehicle/index.ts';
+import { buildSchema, newBuild, readBuild, type Build, driveOf } from '../vehicle/index.ts';
 import { NotPhysical } from '../contract/index.ts';
 import { CALCULATORS, calculate, findCalculator, fromBuild, intoBuild, placesFor } from './index.ts';
 
@@ -118,12 +118,12 @@ describe('into a build', () => {
     // The count of links is an approximation of the loop, its inverse too: they meet within a thousandth of a link.
     expect(after.linksExact).toBeCloseTo(links ?? NaN, 2);
     expect(
-      put('teeth-for-ratio', 'teethDriven', { teethDriver: 11, teethDriven: 48 }).drive.stages[0],
+      driveOf(put('teeth-for-ratio', 'teethDriven', { teethDriver: 11, teethDriven: 48 })).stages[0],
     ).toMatchObject({
       teethDriver: 11,
       teethDriven: 48,
     });
-    expect(put('largest-sprocket', 'teeth', { teeth: 40 }).drive.stages[0]).toMatchObject({
+    expect(driveOf(put('largest-sprocket', 'teeth', { teeth: 40 })).stages[0]).toMatchObject({
       teethDriven: 40,
     });
     expect(intoBuild('worm-pair', 'ratio', { ratio: 30 }, puffin, SLIP)).toContain('no gearhead stage');

@@ -3,7 +3,6 @@ import { drivelineOf, trainOf } from '../drive/index.ts';
 import { evaluate } from '../judge/index.ts';
 import {
   asTwoAxles,
-  batteryOf,
   dataSheetOf,
   rollingDiameter,
   drivenWheels,
@@ -11,6 +10,8 @@ import {
   trackOf,
   wheelbaseOf,
   type Build,
+  driveOf,
+  bankOf,
 } from '../vehicle/index.ts';
 import { ratioWorking, workingOfOuting } from '../working/index.ts';
 import { STANDARD_GRAVITY, radiansToDegrees } from '../quantity/index.ts';
@@ -57,13 +58,13 @@ const drivenLoadN = ({ build, of }: Source): number =>
   of.footing.drivenN / Math.max(1, drivenWheels(build.layout));
 
 const firstChain = (build: Build): StageOf<'chain'> | undefined =>
-  build.drive.stages.find((stage): stage is StageOf<'chain'> => stage.kind === 'chain');
+  driveOf(build).stages.find((stage): stage is StageOf<'chain'> => stage.kind === 'chain');
 
 /** The first stage of a kind, as its calculator takes it. */
 const ofStage =
   <K extends Stage['kind'], Given>(kind: K, fill: (stage: StageOf<K>) => Known<Given>): Fill<Given> =>
   ({ build }) => {
-    const stage = build.drive.stages.find((s): s is StageOf<K> => s.kind === kind);
+    const stage = driveOf(build).stages.find((s): s is StageOf<K> => s.kind === kind);
     return stage && fill(stage);
   };
 
@@ -125,7 +126,7 @@ const FILLS: { readonly [N in CalculatorName]?: Fill<GivenTo<N>> } = {
   'battery-sag': instead<GivenTo<'battery-sag'>>(
     ({ of, line }) =>
       of.point &&
-      line?.pack && {
+      line?.bank && {
         openCircuitV: line.circuit.openCircuitV,
         resistanceOhm: line.circuit.supplyResistanceOhm,
         currentA: of.point.batteryA,
@@ -133,8 +134,8 @@ const FILLS: { readonly [N in CalculatorName]?: Fill<GivenTo<N>> } = {
     'powerW',
   ),
   wire: ({ build }) => {
-    const battery = batteryOf(build);
-    return battery && { currentA: battery.continuousA };
+    const bank = bankOf(build);
+    return bank && { currentA: bank.continuousA };
   },
   'fuse-choice': ({ of }) => of.point && { continuousA: of.point.batteryA },
   'grip-limited-grade': (source) => ({

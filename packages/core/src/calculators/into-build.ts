@@ -6,6 +6,8 @@ import {
   motorOf,
   trackOf,
   type Build,
+  driveOf,
+  changeDrive,
 } from '../vehicle/index.ts';
 import { degreesToRadians, radSToRpm, show, typed, type Origin, type Quantity } from '../quantity/index.ts';
 import type { Stage, StageOf } from '../transmission/index.ts';
@@ -61,10 +63,10 @@ function withStage<K extends Stage['kind']>(
   kind: K,
   change: (stage: StageOf<K>) => StageOf<K>,
 ): Build | string {
-  const first = build.drive.stages.find((stage): stage is StageOf<K> => stage.kind === kind);
+  const first = driveOf(build).stages.find((stage): stage is StageOf<K> => stage.kind === kind);
   if (!first) return `This build has no ${kind} stage: add one at Drivetrain first.`;
-  const stages = build.drive.stages.map((stage) => (stage === first ? change(first) : stage));
-  return { ...build, drive: { ...build.drive, stages } };
+  const stages = driveOf(build).stages.map((stage) => (stage === first ? change(first) : stage));
+  return changeDrive(build, { stages });
 }
 
 const wheelDiameter: Place<Numbers<'diameterM'>> = {

@@ -1,3 +1,4 @@
+import { driveOf } from '../vehicle/index.ts';
 import { remembered } from '../contract/index.ts';
 import { isOnMotor, type Driveline } from '../drive/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';
@@ -64,10 +65,13 @@ export function torqueAt(
 }
 
 /** The parts of the path that come behind a stage that is there, in the order of the drive. */
-export const pathInOrder = remembered(({ drive: { path, stages } }: Build): readonly PathElement[] => [
-  ...path.filter(({ after }) => after === null),
-  ...stages.flatMap(({ id }) => path.filter(({ after }) => after === id)),
-]);
+export const pathInOrder = remembered((build: Build): readonly PathElement[] => {
+  const { path, stages } = driveOf(build);
+  return [
+    ...path.filter(({ after }) => after === null),
+    ...stages.flatMap(({ id }) => path.filter(({ after }) => after === id)),
+  ];
+});
 
 /** Torque of each motor held at a stall at full command, N·m. */
 export const stallTorque = ({ circuit }: Driveline): number => Math.max(0, fullCommandTorque(circuit, 0));

@@ -1,3 +1,4 @@
+import { driveOf } from '../vehicle/index.ts';
 import { isOnMotor } from '../drive/index.ts';
 import { stagePull } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
@@ -13,7 +14,7 @@ export const pullingAtMount = (loaded: readonly LoadedStage[]): LoadedStage | un
 export function mountInput(build: Build, loaded: readonly LoadedStage[]) {
   const first = pullingAtMount(loaded);
   const pull = first && stagePull(first.stage, first.load);
-  const { lever, twist } = build.drive.mount;
+  const { lever, twist } = driveOf(build).mount;
   if (!pull) return undefined;
   return {
     ...pull,

@@ -2,7 +2,7 @@ import { GRAM_CM2, degreesToRadians, radiansToDegrees } from '../quantity/index.
 import { LEAST_MASS } from '../demand/index.ts';
 import { trainStages, type Driveline, inertiaInput } from '../drive/index.ts';
 import { playSum, reflectedInertia, stageFigures, stagePlay } from '../transmission/index.ts';
-import { rollingDiameter, type Build } from '../vehicle/index.ts';
+import { rollingDiameter, type Build, driveOf } from '../vehicle/index.ts';
 import type { MovedByHand, TrainReport } from './report.ts';
 
 /** What the calculator of play takes; undefined where the motor turns the wheel directly. */
@@ -19,7 +19,8 @@ export function playInput(build: Build) {
 }
 
 /** Whether a stage that locks is left between where the drive disengages and the wheel. */
-export function stillLocks({ drive: { release, stages } }: Build): boolean {
+export function stillLocks(build: Build): boolean {
+  const { release, stages } = driveOf(build);
   if (release.kind === 'none') return false;
   const at = stages.findIndex(({ id }) => id === release.at);
   return stages.slice(at + 1).some((stage) => stageFigures(stage).backEfficiency === 0);
@@ -29,7 +30,7 @@ function pushed(build: Build, line: Driveline): MovedByHand {
   const { circuit, ratio, backEfficiency, motorsPerWheel, outputs, wheelRadiusM } = line;
   // The motor's own friction is what its no-load current works against.
   const idleNm = circuit.motor.idleNm * motorsPerWheel * ratio;
-  const { release } = build.drive;
+  const { release } = driveOf(build);
   const massKg = [build.masses.own, ...build.masses.others].reduce((sum, m) => sum + m.mass.value, 0);
   const { feltGcm2, rotatingMassFactor } = reflectedInertia.run(
     inertiaInput(build, Math.max(massKg, LEAST_MASS)),

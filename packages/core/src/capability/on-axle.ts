@@ -1,8 +1,10 @@
+import { driveOf } from '../vehicle/index.ts';
 import { stageFigures, stageKind } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
 
 /** What hangs on the driven axle: radius of the last stage's driven side, metres. */
-export function onAxleRadius({ drive: { stages } }: Build): { radiusM: number; stageId: string } | undefined {
+export function onAxleRadius(build: Build): { radiusM: number; stageId: string } | undefined {
+  const { stages } = driveOf(build);
   const last = stages.findLast(({ kind }) => {
     const { ends, joinsShafts } = stageKind(kind);
     return ends?.needs !== 'onTracks' && !joinsShafts;

@@ -41,7 +41,7 @@ export function batteryCurrent(build: Build, report: DutyReport, line: Driveline
   );
 }
 
-const familyOf = ({ battery }: Driveline) => (battery?.chemistry === 'lead-acid' ? 'leadAcid' : 'other');
+const familyOf = ({ bank }: Driveline) => (bank?.chemistry === 'lead-acid' ? 'leadAcid' : 'other');
 
 export const peukertOf = (line: Driveline): number => PEUKERT[familyOf(line)];
 
@@ -50,10 +50,10 @@ export const peukertOf = (line: Driveline): number => PEUKERT[familyOf(line)];
  * never gives more than its rated capacity at their mean.
  */
 export function runTimeInput(build: Build, line: Driveline, draw: { meanA: number; equivalentA: number }) {
-  const { battery, pack } = line;
-  if (!battery || !pack) return undefined;
+  const capacityAh = line.bank?.capacityAh;
+  if (capacityAh === undefined) return undefined;
   const common = {
-    capacityAh: pack.capacityAh,
+    capacityAh,
     ratedHours: RATED_HOURS[familyOf(line)],
     usableShare: build.supply.usableShare.value,
   };
@@ -78,17 +78,17 @@ export function outingOf(build: Build, duties: readonly DutyReport[], line: Driv
 
 /** The driveline with its battery as it is at the end of an outing; undefined while that is as good as new. */
 export function tiredLine(build: Build, line: Driveline, outing: OutingDraw): Driveline | undefined {
-  const { battery, pack, circuit } = line;
-  if (!battery || !pack || !outing.runTimeS) return undefined;
+  const { bank, circuit } = line;
+  if (!bank?.chemistry || !outing.runTimeS) return undefined;
   const drawn = (outing.durationS / outing.runTimeS) * build.supply.usableShare.value;
-  const { voltageShare, resistanceTimes } = packAfter(battery.chemistry, drawn);
+  const { voltageShare, resistanceTimes } = packAfter(bank.chemistry, drawn);
   if (voltageShare === 1) return undefined;
   return {
     ...line,
     circuit: {
       ...circuit,
       openCircuitV: circuit.openCircuitV * voltageShare,
-      supplyResistanceOhm: circuit.supplyResistanceOhm + (resistanceTimes - 1) * pack.resistanceOhm,
+      supplyResistanceOhm: circuit.supplyResistanceOhm + (resistanceTimes - 1) * bank.resistanceOhm,
     },
   };
 }

@@ -4,16 +4,13 @@ import { describe, expect, it } from 'vitest';
 import { evaluate, stageAs } from '../judge/index.ts';
 import { saidOf } from '../testing/vehicles.ts';
 import { freshStage, type Stage } from '../transmission/index.ts';
-import { buildSchema, type Build } from '../vehicle/index.ts';
+import { buildSchema, type Build, driveOf, changeDrive } from '../vehicle/index.ts';
 import { ratioOffers } from './ratio-offers.ts';
 
 const puffin = buildSchema.parse(
   JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
 );
-const withStages = (stages: readonly Stage[]): Build => ({
-  ...puffin,
-  drive: { ...puffin.drive, stages, path: [] },
-});
+const withStages = (stages: readonly Stage[]): Build => changeDrive(puffin, { stages, path: [] });
 const limits = { least: 10, most: 60 };
 
 describe('tooth counts near a ratio', () => {
@@ -78,7 +75,7 @@ describe('a stage by another kind', () => {
     expect((belt?.trainRatio ?? 0) / (chain?.trainRatio ?? NaN)).toBeCloseTo(1, 1);
     // The same as the build with that stage in place.
     if (!belt) throw new Error('a belt is worked out');
-    const [slip] = evaluate({ ...puffin, drive: { ...puffin.drive, stages: [belt.stage] } }).governing.filter(
+    const [slip] = evaluate(changeDrive(puffin, { stages: [belt.stage] })).governing.filter(
       ({ link }) => link === 'slip',
     );
     expect(belt.onDuty?.needs).toBe(slip?.needs);
@@ -98,13 +95,11 @@ describe('a stage by another kind', () => {
 describe('a ratio and its window, in words', () => {
   /** Puffin's chain by one large sprocket or another; its hardest window ends at 49 : 1. */
   const at = (teethDriven: number): string =>
-    saidOf({
-      ...puffin,
-      drive: {
-        ...puffin.drive,
-        stages: puffin.drive.stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriven } : s)),
-      },
-    })
+    saidOf(
+      changeDrive(puffin, {
+        stages: driveOf(puffin).stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriven } : s)),
+      }),
+    )
       .filter(({ link }) => link === 'ratio')
       .map(({ text }) => text)
       .join();

@@ -9,7 +9,14 @@ import {
   type Stage,
   type Toothed,
 } from '../transmission/index.ts';
-import { layoutKind, rollingDiameter, type Build } from '../vehicle/index.ts';
+import {
+  layoutKind,
+  rollingDiameter,
+  type Build,
+  driveOf,
+  changeDrive,
+  type Drive,
+} from '../vehicle/index.ts';
 import { onAxleRadius } from './on-axle.ts';
 
 /** Fewest and most teeth that are looked at. */
@@ -26,7 +33,7 @@ export interface RatioOffer {
   readonly deviation: number;
   /** What changes: one sentence a stage. */
   readonly text: string;
-  readonly stages: Build['drive']['stages'];
+  readonly stages: Drive['stages'];
 }
 
 /** Offers that are listed. */
@@ -85,7 +92,7 @@ const effort = (before: readonly Stage[], { changes }: Changed): number =>
  * cannot be built, or would touch the ground, is left out; nearest first, less changed first where alike.
  */
 export function ratioOffers(build: Build, ratio: number, limits: TeethLimits): RatioOffer[] {
-  const { stages } = build.drive;
+  const { stages } = driveOf(build);
   const fixed = ratioOf(trainStages(build)) / ratioOf(stages);
   const toothed = stages.filter(isToothed);
   const wanted = ratio / fixed;
@@ -131,7 +138,7 @@ export function ratioOffers(build: Build, ratio: number, limits: TeethLimits): R
 
 /** Whether what turns on the axle stays clear of the ground. */
 function clears(build: Build, stages: readonly Stage[]): boolean {
-  const hanging = onAxleRadius({ ...build, drive: { ...build.drive, stages } });
+  const hanging = onAxleRadius(changeDrive(build, { stages }));
   return (
     layoutKind(build.layout.kind).pullsByRope ||
     !hanging ||

@@ -20,6 +20,7 @@ import {
   type Contact,
   type Duty,
   type Ground,
+  driveOf,
 } from '../vehicle/index.ts';
 import type { ContactLoad, Footing } from './report.ts';
 
@@ -206,7 +207,7 @@ const sumOf = <T>(items: readonly T[], of: (item: T) => number): number =>
  */
 export function drivenGrip(build: Build, contacts: readonly ContactLoad[]): number {
   const driven = contacts.filter((c) => c.driven);
-  const { together, differential } = build.drive;
+  const { together, differential } = driveOf(build);
   const gripBy = (of: readonly ContactLoad[], key: (c: ContactLoad) => string): number[] =>
     groupedBy(of, key).map((group) => sumOf(group, (c) => c.gripN));
   const each = (sums: readonly number[]): number => (sums.length === 0 ? 0 : sums.length * Math.min(...sums));

@@ -1,5 +1,5 @@
 import { wheelLoads } from '../ground/index.ts';
-import { contactsOf, layoutKind, type Build, type Duty } from '../vehicle/index.ts';
+import { contactsOf, layoutKind, type Build, type Duty, driveOf } from '../vehicle/index.ts';
 import {
   drivenGrip,
   footingOf,
@@ -32,7 +32,7 @@ function without(build: Build, duty: Duty, contacts: readonly ContactLoad[], whe
 
 /** Grip with a wheel in the air: motors of their own still push by the others; an open differential gives all to the one that spins. */
 function gripLeft(build: Build, contacts: readonly ContactLoad[]): number {
-  return build.drive.together === 'wheel'
+  return driveOf(build).together === 'wheel'
     ? contacts.reduce((sum, c) => sum + (c.driven ? c.gripN : 0), 0)
     : drivenGrip(build, contacts);
 }

@@ -5,11 +5,13 @@ import {
   contactsOfAxle,
   figuresOf,
   rollingDiameter,
-  drivelinesOf,
   wheelsOf,
   type Axle,
   type Build,
   type Duty,
+  driveOf,
+  outputsOf,
+  type Drive,
 } from '../vehicle/index.ts';
 import { groundOf } from './footing.ts';
 import type { Footing, StepReport } from './report.ts';
@@ -25,7 +27,7 @@ export function stepInput(build: Build, axle: Axle, duty: Duty, footing: Footing
 }
 
 /** How many wheels of an axle hang on one driveline: both where the axle, or all, is driven as one. */
-const wheelsOnOne = (axle: Axle, { together }: Build['drive']): number =>
+const wheelsOnOne = (axle: Axle, { together }: Drive): number =>
   together === 'axle' || together === 'all' ? wheelsOf(axle) : 1;
 
 /** One axle at the step: what it asks, and what grip and the push of the other driven wheels give. */
@@ -43,7 +45,7 @@ function axleAtStep(build: Build, duty: Duty, footing: Footing, axle: Axle): Ste
     // Past the quarter turn no step is too high for that grip and push.
     has: reach < Math.PI / 2 ? Math.tan(reach) : 1e6,
     forceN: axle.driven
-      ? (drivelinesOf(build.layout, build.drive.together) * wheelsOnOne(axle, build.drive) * climb.torqueNm) /
+      ? (outputsOf(build) * wheelsOnOne(axle, driveOf(build)) * climb.torqueNm) /
         (rollingDiameter(build).value / 2)
       : climb.pushN * wheelsOf(axle),
     highestStepM: climb.highestStepM,

@@ -1,4 +1,4 @@
-import { taskOf, drivelinesOf, rollingDiameter, type Build, type Duty } from '../vehicle/index.ts';
+import { taskOf, rollingDiameter, type Build, type Duty, outputsOf } from '../vehicle/index.ts';
 import { demandOf } from './demand.ts';
 import { extentOf } from './extent.ts';
 
@@ -40,7 +40,7 @@ export function roughAnswer(build: Build): RoughAnswer | undefined {
   const powerOf = ({ duty, forceN }: (typeof asked)[number]): number => forceN * duty.speed.value;
   const [hardest, strongest] = [most(({ forceN }) => forceN), most(powerOf)];
   if (!hardest || !strongest || hardest.forceN === 0) return undefined;
-  const drivelines = drivelinesOf(build.layout, build.drive.together);
+  const drivelines = outputsOf(build);
   const diameterM = rollingDiameter(build).value;
   const driven = asked.reduce((sum, { duty, forceN }) => sum + forceN * extentOf(duty).distanceM, 0);
   const seconds = build.duties.reduce((sum, duty) => sum + extentOf(duty).durationS, 0);

@@ -1,6 +1,14 @@
 import { assertNever } from '../contract/index.ts';
 import { lockedAxle, pivotTurn, skidBendWheeled, skidTurnTracked, skidTurnWheeled } from '../ground/index.ts';
-import { drivenAxles, trackOf, turningOf, wheelbaseOf, type Build, type Duty } from '../vehicle/index.ts';
+import {
+  drivenAxles,
+  trackOf,
+  turningOf,
+  wheelbaseOf,
+  type Build,
+  type Duty,
+  driveOf,
+} from '../vehicle/index.ts';
 import type { ContactLoad, Footing, TurnReport } from './report.ts';
 import { meanFigure, rollingForce } from './rolling.ts';
 
@@ -83,7 +91,7 @@ export const trackInput = (build: Build, duty: Duty, footing: Footing) => ({
 
 /** What the steered wheels must do against the driven axle; the heaviest driven axle counts. */
 export function lockedInput(build: Build, duty: Duty, footing: Footing) {
-  const { together, differential } = build.drive;
+  const { together, differential } = driveOf(build);
   const load = (axleId: string): number =>
     Math.max(0, footing.axles.find((a) => a.axleId === axleId)?.loadN ?? 0);
   const driven = [...drivenAxles(build.layout)].sort((a, b) => load(b.id) - load(a.id))[0];

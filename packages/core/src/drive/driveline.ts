@@ -1,6 +1,6 @@
 import { sentence } from '../quantity/index.ts';
 import { remembered, type Notice, notice } from '../contract/index.ts';
-import { batteryPack, fullCommandTorque, type Circuit } from '../supply/index.ts';
+import { fullCommandTorque, wire, type Circuit } from '../supply/index.ts';
 import {
   deliveredTorque,
   stageKind,
@@ -13,8 +13,8 @@ import {
 } from '../transmission/index.ts';
 import {
   layoutKind,
-  batteryOf,
-  drivelinesOf,
+  bankOf,
+  type Bank,
   switchesOnly,
   rollingDiameter,
   driverOf,
@@ -24,7 +24,9 @@ import {
   motorOf,
   type Build,
   type PartOf,
-  packCells,
+  type WireRun,
+  driveOf,
+  outputsOf,
 } from '../vehicle/index.ts';
 import type { Train } from './report.ts';
 
@@ -43,8 +45,7 @@ export interface Driveline {
   readonly stages: readonly Stage[];
   readonly motor: PartOf<'motor'>;
   readonly driver?: PartOf<'driver'>;
-  readonly battery?: PartOf<'battery'>;
-  readonly pack?: ReturnType<typeof batteryPack.run>;
+  readonly bank?: Bank;
   readonly warnings: readonly Notice[];
 }
 
@@ -56,7 +57,7 @@ export const isOnMotor = (stage: Stage): boolean => stage.id === GEARHEAD_ON_MOT
 /** The stages in order, the gearhead that is one with the motor first. */
 export const trainStages = remembered((build: Build): readonly Stage[] => {
   const gearhead = motorOf(build)?.gearhead;
-  if (!gearhead) return build.drive.stages;
+  if (!gearhead) return driveOf(build).stages;
   const shelf = { origin: 'shelf' } as const;
   return [
     {
@@ -68,7 +69,7 @@ export const trainStages = remembered((build: Build): readonly Stage[] => {
         ? {}
         : { ratedTorque: { value: gearhead.ratedTorqueNm, unit: 'N·m', ...shelf } }),
     },
-    ...build.drive.stages,
+    ...driveOf(build).stages,
   ];
 });
 
@@ -116,27 +117,43 @@ export function ratiosOf({
 /** Current that a driver holds a motor to by itself, A. */
 const limitedTo = (driver?: PartOf<'driver'>): number => (driver?.limitsCurrent ? driver.peakA : Infinity);
 
+/** Copper is reckoned with as warm as it gets at work, °C (common practice, no source). */
+const WARM_C = 60;
+
+const ofRun = ({ length, area }: WireRun): number =>
+  wire.run({ lengthM: length.value, areaMm2: area.value * MM2, currentA: 0, temperatureC: WARM_C })
+    .resistanceOhm;
+const MM2 = 1e6;
+
+/** Between battery and drivers, out and back: as typed, or of the wire where that is known. */
+export const cableOhm = ({ supply: { cable, cableResistance } }: Build): number =>
+  cable ? ofRun(cable) : cableResistance.value;
+
+/** Of one motor's leads, out and back. */
+export const leadOhm = (build: Build): number => {
+  const { leads, leadResistance } = driveOf(build);
+  return leads ? ofRun(leads) : leadResistance.value;
+};
+
 /** Undefined until a motor is chosen. Without a battery the data sheet's voltage stands in and does not sag. */
 export function drivelineOf(build: Build, train: Train): Driveline | undefined {
   const motor = motorOf(build);
   if (!motor) return undefined;
   const driver = motorAbilities(motor).drivesItself ? undefined : driverOf(build);
-  const battery = batteryOf(build);
-  const pack = battery && batteryPack.run(packCells(battery));
-  const outputs = drivelinesOf(build.layout, build.drive.together);
-  const { cableResistance, motorLeadResistance, auxiliaryPower, commandShare } = build.supply;
+  const bank = bankOf(build);
+  const outputs = outputsOf(build);
+  const { auxiliaryPower, commandShare } = build.supply;
   const model = motorModel(motor, {
-    ohm: motorLeadResistance.value + (driver?.resistanceMilliohm ?? 0) / 1000,
+    ohm: leadOhm(build) + (driver?.resistanceMilliohm ?? 0) / 1000,
     limitA: limitedTo(driver),
   });
   return {
     stages: trainStages(build),
     motor,
     driver,
-    battery,
-    pack,
+    bank,
     outputs,
-    motorsPerWheel: build.drive.motorsPerWheel,
+    motorsPerWheel: driveOf(build).motorsPerWheel,
     wheelRadiusM: rollingDiameter(build).value / 2,
     ratio: train.ratio,
     efficiency: train.efficiency,
@@ -144,12 +161,12 @@ export function drivelineOf(build: Build, train: Train): Driveline | undefined {
     warnings: motorDoubts(motor),
     brakes: model.brakes && !switchesOnly(driver),
     circuit: {
-      motors: outputs * build.drive.motorsPerWheel,
+      motors: outputs * driveOf(build).motorsPerWheel,
       motor: model,
-      openCircuitV: pack?.nominalV ?? motor.voltageV,
-      supplyResistanceOhm: pack ? pack.resistanceOhm + cableResistance.value : 0,
+      openCircuitV: bank?.nominalV ?? motor.voltageV,
+      supplyResistanceOhm: bank ? bank.resistanceOhm + cableOhm(build) : 0,
       currentLimitA: limitedTo(driver),
-      batteryLimitA: Infinity,
+      batteryLimitA: bank?.limitA ?? Infinity,
       auxiliaryW: auxiliaryPower.value,
       commandShare: commandShare?.value ?? 1,
     },

@@ -1,6 +1,6 @@
 import { innerDrive } from '../ground/index.ts';
 import { reflectedInertia } from '../transmission/index.ts';
-import { motorOf, rollingDiameter, drivelinesOf, type Build } from '../vehicle/index.ts';
+import { motorOf, rollingDiameter, type Build, motorsIn } from '../vehicle/index.ts';
 import { trainOf } from './driveline.ts';
 
 export const innerDriveInput = ({ innerDrive: inner, layout }: Build) =>
@@ -16,7 +16,7 @@ export const inertiaInput = (build: Build, massKg: number) => ({
   massKg,
   wheelDiameterM: rollingDiameter(build).value,
   ratio: trainOf(build).ratio,
-  motors: drivelinesOf(build.layout, build.drive.together) * build.drive.motorsPerWheel,
+  motors: motorsIn(build),
   rotorGcm2: motorOf(build)?.rotorGcm2 ?? 0,
   wheelsKgM2: 0,
 });

@@ -1,19 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { newBuild, readBuild } from '../vehicle/index.ts';
+import { newBuild, readBuild, driveOf, changeDrive } from '../vehicle/index.ts';
 import { compareMargins, marginInWords } from './compare.ts';
 import { evaluate } from './evaluate.ts';
 
 const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build cannot be read');
 const puffin = read.build;
-const teeth = (teethDriver: number) => ({
-  ...puffin,
-  drive: {
-    ...puffin.drive,
-    stages: puffin.drive.stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriver } : s)),
-  },
-});
+const teeth = (teethDriver: number) =>
+  changeDrive(puffin, {
+    stages: driveOf(puffin).stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriver } : s)),
+  });
 
 describe('margins of two builds', () => {
   it('move where the build moved: one tooth less on the driver is more torque, at most a tenth more', () => {

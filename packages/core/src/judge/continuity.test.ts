@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { isQuantity, type Quantity } from '../quantity/index.ts';
 import { finite } from '../testing/numbers.ts';
 import { degrees, reportOf, rearDriven, withDuty } from '../testing/vehicles.ts';
-import { readBuild, type Build } from '../vehicle/index.ts';
+import { readBuild, type Build, changeDrive, driveOf } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 import type { LinkReport } from './report.ts';
 
@@ -78,17 +78,16 @@ describe('what more costs', () => {
   it.each(builds)('thicker cables and leads never lower what the drive of %s can do', (_, build) => {
     fc.assert(
       fc.property(finite(0.1, 1), finite(0.1, 1), (cable, lead) => {
+        const { leadResistance } = driveOf(build);
         const thicker: Build = {
-          ...build,
+          ...changeDrive(build, {
+            leadResistance: { ...leadResistance, value: leadResistance.value * lead },
+          }),
           supply: {
             ...build.supply,
             cableResistance: {
               ...build.supply.cableResistance,
               value: build.supply.cableResistance.value * cable,
-            },
-            motorLeadResistance: {
-              ...build.supply.motorLeadResistance,
-              value: build.supply.motorLeadResistance.value * lead,
             },
           },
         };

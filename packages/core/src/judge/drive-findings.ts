@@ -2,7 +2,7 @@ import { pathInOrder, stillLocks } from '../capability/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import { degreesToRadians, figure, rpmToRadS, type Figure, type Quantity } from '../quantity/index.ts';
 import { isLoop, mismatchesOf, stageKind, type Mismatch } from '../transmission/index.ts';
-import { layoutKind, motorNominal, rollsAway } from '../vehicle/index.ts';
+import { layoutKind, motorNominal, rollsAway, driveOf } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 
@@ -61,7 +61,7 @@ function mismatchFinding(
 }
 
 function pathFindings({ build }: FindingContext): Finding[] {
-  const { path, stages } = build.drive;
+  const { path, stages } = driveOf(build);
   const ordered = pathInOrder(build);
   const lost = path.filter((element) => !ordered.includes(element));
   return [
@@ -73,15 +73,17 @@ function pathFindings({ build }: FindingContext): Finding[] {
 
 /** What loops need to stay on. */
 function loopFindings({ build }: FindingContext): Finding[] {
-  const [first] = build.drive.stages;
+  const [first] = driveOf(build).stages;
   return [
-    ...build.drive.stages.filter(isLoop).flatMap(({ id, tensioner }): Finding[] => {
-      const at = { of: id, stageId: id, link: 'ratio' } as const;
-      if (tensioner === undefined) return [found('say-tensioner', 'note', {}, at)];
-      if (tensioner !== 'none') return [];
-      return [found('no-tensioner', 'tight', {}, { ...at, cures: [{ kind: 'tension', stageId: id }] })];
-    }),
-    ...(first && stageKind(first.kind).loop?.throws && !build.drive.mount.twist
+    ...driveOf(build)
+      .stages.filter(isLoop)
+      .flatMap(({ id, tensioner }): Finding[] => {
+        const at = { of: id, stageId: id, link: 'ratio' } as const;
+        if (tensioner === undefined) return [found('say-tensioner', 'note', {}, at)];
+        if (tensioner !== 'none') return [];
+        return [found('no-tensioner', 'tight', {}, { ...at, cures: [{ kind: 'tension', stageId: id }] })];
+      }),
+    ...(first && stageKind(first.kind).loop?.throws && !driveOf(build).mount.twist
       ? [found('chain-throws', 'note', {}, { link: 'mount-twist' })]
       : []),
   ];
@@ -89,7 +91,7 @@ function loopFindings({ build }: FindingContext): Finding[] {
 
 /** Disengaging, and what it means on a slope. */
 function releaseFindings({ build }: FindingContext): Finding[] {
-  const { release, stages } = build.drive;
+  const { release, stages } = driveOf(build);
   if (release.kind === 'none') return [];
   const at = stages.find(({ id }) => id === release.at);
   const steep = build.duties.find(rollsAway);

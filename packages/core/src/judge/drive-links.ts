@@ -14,7 +14,7 @@ import {
 import type { BrakeReport } from '../demand/index.ts';
 import { type Driveline } from '../drive/index.ts';
 import { mountPull, pathHolds, stageStrength, type StageStrength } from '../transmission/index.ts';
-import { layoutKind, motorOf, rollingDiameter, type Build, type Duty } from '../vehicle/index.ts';
+import { layoutKind, motorOf, rollingDiameter, type Build, type Duty, driveOf } from '../vehicle/index.ts';
 import { margin } from './margin.ts';
 import type { LinkReport } from './report.ts';
 
@@ -146,6 +146,7 @@ export function axleLinks(build: Build): LinkReport[] {
   const wheelM = rollingDiameter(build).value / 2;
   const highest = Math.max(0, ...build.duties.map((d) => d.step?.value ?? 0));
   const common = { dutyId: null, stageId };
+  const { room } = driveOf(build);
   return [
     ...margin(
       {
@@ -156,11 +157,8 @@ export function axleLinks(build: Build): LinkReport[] {
       },
       build.marginPolicy,
     ),
-    ...(build.drive.room
-      ? margin(
-          { link: 'axle-room', needs: radiusM, has: build.drive.room.value, ...common },
-          build.marginPolicy,
-        )
+    ...(room
+      ? margin({ link: 'axle-room', needs: radiusM, has: room.value, ...common }, build.marginPolicy)
       : []),
   ];
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { moves } from '../moves/index.ts';
 import { typed } from '../quantity/index.ts';
 import { freshPath, freshStage, type PathElement, type Stage, type StageOf } from '../transmission/index.ts';
-import { buildSchema, type Build, type Duty } from '../vehicle/index.ts';
+import { buildSchema, type Build, type Duty, driveOf, changeDrive, type Drive } from '../vehicle/index.ts';
 import { textsOf } from '../testing/vehicles.ts';
 import { evaluate } from './evaluate.ts';
 import type { LinkId } from './links.ts';
@@ -16,10 +16,7 @@ const puffin = buildSchema.parse(
 );
 const mm = (n: number) => typed(n / 1000, 'mm');
 
-const drive = (build: Build, part: Partial<Build['drive']>): Build => ({
-  ...build,
-  drive: { ...build.drive, ...part },
-});
+const drive = (build: Build, part: Partial<Drive>): Build => changeDrive(build, { ...part });
 const onStages = (...stages: readonly Stage[]): Build => drive(puffin, { stages, path: [] });
 const links = (build: Build, id: LinkId): readonly LinkReport[] =>
   evaluate(build).links.filter(({ link }) => link === id);
@@ -37,7 +34,7 @@ describe('the torque path in a build', () => {
       ({ link, dutyId }) => link === 'path' && dutyId === firstDuty(puffin).id,
     );
     const at = (name: string): number => {
-      const id = puffin.drive.path.find((e) => e.name === name)?.id;
+      const id = driveOf(puffin).path.find((e) => e.name === name)?.id;
       return path.find(({ elementId }) => elementId === id)?.needs ?? NaN;
     };
     // Behind the gearhead of the motor, and behind the chain: the wheel's own torque.
@@ -49,7 +46,7 @@ describe('the torque path in a build', () => {
 
   it('is asked about at a stall too, where only the torque of the motor counts', () => {
     const stalled = links(puffin, 'path-stall');
-    expect(stalled).toHaveLength(puffin.drive.path.length);
+    expect(stalled).toHaveLength(driveOf(puffin).path.length);
     expect(stalled.every(({ dutyId }) => dutyId === null)).toBe(true);
     const slower = { ...puffin, duties: puffin.duties.map((d) => ({ ...d, speed: typed(0.1, 'm/s') })) };
     expect(links(slower, 'path-stall').map(({ needs }) => needs)).toEqual(stalled.map(({ needs }) => needs));
@@ -58,7 +55,7 @@ describe('the torque path in a build', () => {
   it('names the adapter where a bore does not fit its shaft, and none where it does', () => {
     const bored = (bore: number): Build =>
       drive(puffin, {
-        path: puffin.drive.path.map(
+        path: driveOf(puffin).path.map(
           (e) => (e.name === 'Driver sprocket' ? { ...e, bore: mm(bore) } : e) as PathElement,
         ),
       });
@@ -231,18 +228,18 @@ describe('spools and tracks', () => {
   it('are refused where the vehicle has none, or where something comes behind them', () => {
     expect(textsOf(onStages(freshStage('track', 'stage-1', 1)))).toContain('choose that layout');
     const sanderling = read('sanderling');
-    const { stages } = sanderling.drive;
+    const { stages } = driveOf(sanderling);
     expect(textsOf(drive(sanderling, { stages: [...stages].reverse() }))).toContain('ends the drive');
     expect(evaluate(sanderling).train.stages.every(({ problem }) => problem === undefined)).toBe(true);
   });
 
   it('set the diameter that torque and speed meet at', () => {
     const sanderling = read('sanderling');
-    const track = sanderling.drive.stages.at(-1);
+    const track = driveOf(sanderling).stages.at(-1);
     if (track?.kind !== 'track') throw new Error('a track is last');
     const speed = (build: Build): number => evaluate(build).duties[0]?.point?.wheelRpm ?? NaN;
     const larger = { ...track, sprocketTeeth: track.sprocketTeeth * 2 };
-    const on = drive(sanderling, { stages: [...sanderling.drive.stages.slice(0, -1), larger] });
+    const on = drive(sanderling, { stages: [...driveOf(sanderling).stages.slice(0, -1), larger] });
     expect(speed(sanderling) / speed(on)).toBeCloseTo(2, 9);
   });
 });
@@ -260,13 +257,13 @@ describe('judgements of sizing and of the drive (common practice, no source)', (
     const moth = read('moth');
     const steering = moth.steering && { ...moth.steering, actuatorTorque: typed(4, 'N·m') };
     expect(saidOf({ ...moth, steering })).toContain('give it a supply of its own');
-    const loose = puffin.drive.stages.map((s) => ({ ...s, play: typed((4 * Math.PI) / 180, '°') }));
+    const loose = driveOf(puffin).stages.map((s) => ({ ...s, play: typed((4 * Math.PI) / 180, '°') }));
     expect(saidOf(drive(puffin, { stages: loose }))).toMatch(/Backlash adds up: 4\.42°/);
     expect(saidOf(read('glasshouse-rail'))).toMatch(/it creeps unevenly/);
   });
 
   it('chains want their mount measured, loops a tensioner', () => {
-    const [chain] = puffin.drive.stages;
+    const [chain] = driveOf(puffin).stages;
     if (chain?.kind !== 'chain') throw new Error('Puffin has a chain');
     const bare = drive(puffin, { stages: [{ ...chain, tensioner: undefined }], mount: { lever: mm(40) } });
     expect(saidOf(bare)).toMatch(/Say how the chain is tensioned/);
@@ -286,13 +283,13 @@ describe('the demo builds', () => {
       const report = evaluate(build);
       expect(report.train.stages.length).toBeGreaterThan(0);
       expect(report.train.stages.every(({ problem }) => problem === undefined)).toBe(true);
-      expect(build.drive.path.length).toBeGreaterThan(1);
+      expect(driveOf(build).path.length).toBeGreaterThan(1);
       expect(report.links.some(({ link }) => link === 'path')).toBe(true);
     },
   );
 
   it('take a usual path where their own is left out', () => {
-    const path = freshPath(puffin.drive.stages, { wheelDiameterM: 0.4 });
+    const path = freshPath(driveOf(puffin).stages, { wheelDiameterM: 0.4 });
     expect(
       evaluate(drive(puffin, { path })).links.filter(({ link }) => link === 'path').length,
     ).toBeGreaterThan(0);

@@ -58,7 +58,7 @@ function windowLink(report: DutyReport, line: Driveline, policy: Build['marginPo
 function electricalLinks(build: Build, duty: Duty, point: DutyPoint, line: Driveline): LinkReport[] {
   const policy = build.marginPolicy;
   const dutyId = duty.id;
-  const { motor, driver, battery, pack } = line;
+  const { motor, driver, bank } = line;
   const currentA = Math.abs(point.currentA);
   return [
     ...(duty.mayRunHot
@@ -67,17 +67,17 @@ function electricalLinks(build: Build, duty: Duty, point: DutyPoint, line: Drive
     ...(driver
       ? margin({ link: 'driver-current', dutyId, needs: currentA, has: driver.continuousA }, policy)
       : []),
-    ...(battery && pack
+    ...(bank
       ? [
           ...margin(
-            { link: 'battery-current', dutyId, needs: point.batteryA, has: battery.continuousA },
+            { link: 'battery-current', dutyId, needs: point.batteryA, has: bank.continuousA },
             policy,
           ),
           ...margin(
             {
               link: 'battery-voltage',
               dutyId,
-              needs: Math.max(pack.emptyV, driver?.leastV ?? 0),
+              needs: Math.max(bank.emptyV, driver?.leastV ?? 0),
               has: point.batteryV,
             },
             policy,

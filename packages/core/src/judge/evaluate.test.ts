@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
 import { on, rearDriven, withDuty as onDuty, saidOf, textsOf } from '../testing/vehicles.ts';
-import { buildSchema, newBuild, type Build } from '../vehicle/index.ts';
+import { buildSchema, newBuild, type Build, driveOf, changeDrive } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 import { BLOCKS, LINKS, type LinkId } from './links.ts';
 import type { Report } from './report.ts';
@@ -24,10 +24,9 @@ const withDuty = (id: string, part: Partial<Build['duties'][number]>): Build =>
   changed((b) => ({ duties: b.duties.map((d) => (d.id === id ? { ...d, ...part } : d)) }));
 const withTeeth = (teethDriven: number): Build =>
   changed((b) => ({
-    drive: {
-      ...b.drive,
-      stages: b.drive.stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriven } : s)),
-    },
+    drives: changeDrive(b, {
+      stages: driveOf(b).stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriven } : s)),
+    }).drives,
   }));
 
 /** The whole chain for Puffin's slip, written out by hand from the data sheets. */
@@ -126,20 +125,18 @@ describe('ratio window', () => {
     const marginAt = (ratio: number): number => {
       const stages = [
         {
-          ...puffin.drive.stages[0],
+          ...driveOf(puffin).stages[0],
           kind: 'gearhead' as const,
           id: 'g',
           ratio: typed(ratio / 9, ': 1'),
           efficiency: typed(0.96, '%'),
         },
       ];
-      const build = buildSchema.parse({
-        ...puffin,
-        drive: {
-          ...puffin.drive,
+      const build = buildSchema.parse(
+        changeDrive(puffin, {
           stages: stages.map(({ id, kind, ratio: r, efficiency }) => ({ id, kind, ratio: r, efficiency })),
-        },
-      });
+        }),
+      );
       return linkOf(evaluate(build), 'torque', 'level-loaded')?.ratio ?? 0;
     };
     expect(marginAt(window.just.low)).toBeCloseTo(1, 5);
@@ -231,8 +228,8 @@ describe('any build', () => {
       { ...bare, duties: [] },
       changed(() => ({
         parts: [],
-        drive: { ...puffin.drive, motorId: null },
-        supply: { ...puffin.supply, driverId: null, batteryId: null },
+        drives: changeDrive(puffin, { motorId: null, driverId: null }).drives,
+        supply: { ...puffin.supply, packs: [] },
       })),
     ];
     for (const build of builds) {
@@ -264,7 +261,7 @@ describe('any build', () => {
   });
 
   it('names what is missing in words', () => {
-    const noBattery = changed((b) => ({ supply: { ...b.supply, batteryId: null } }));
+    const noBattery = changed((b) => ({ supply: { ...b.supply, packs: [] } }));
     const text = textsOf(noBattery);
     expect(text).toContain('No battery is chosen');
     expect(text).toContain('24 V');

@@ -1,6 +1,5 @@
 import { figure } from '../quantity/index.ts';
-import { batteryPack } from '../supply/index.ts';
-import { batteryOf, contactsOf, type Build, packCells } from '../vehicle/index.ts';
+import { contactsOf, type Build, bankOf } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 
 declare module './finding.ts' {
@@ -21,7 +20,6 @@ export interface LimitCheck {
 export function limitsOf(build: Build): LimitCheck[] {
   const { aims, masses, body, parts } = build;
   const contacts = contactsOf(build.layout).map((c) => Math.abs(c.leftM) + c.axle.width.value / 2);
-  const battery = batteryOf(build);
   const check = (
     title: string,
     dimension: LimitCheck['dimension'],
@@ -42,12 +40,7 @@ export function limitsOf(build: Build): LimitCheck[] {
     ...check('length', 'length', aims.length?.value, body.length.value),
     ...check('width', 'length', aims.width?.value, Math.max(body.width.value, 2 * Math.max(...contacts))),
     ...check('height', 'length', aims.height?.value, body.height.value),
-    ...check(
-      'voltage of the full battery',
-      'voltage',
-      aims.voltage?.value,
-      battery && batteryPack.run(packCells(battery)).fullV,
-    ),
+    ...check('voltage of the full battery', 'voltage', aims.voltage?.value, bankOf(build)?.fullV),
     ...check(
       'cost of the chosen parts',
       'number',

@@ -1,6 +1,14 @@
 import { notice } from '../contract/index.ts';
 import { figure, sentence } from '../quantity/index.ts';
-import { batteryOf, driverOf, motorAbilities, motorOf, type Part, type PartOf } from '../vehicle/index.ts';
+import {
+  batteryOf,
+  driverOf,
+  motorAbilities,
+  motorOf,
+  type Part,
+  type PartOf,
+  driverCountOf,
+} from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 import { fittedIn, misfit, type Fitted } from './fitted.ts';
@@ -116,7 +124,7 @@ function encoders({ build, line, duties }: FindingContext, fitted: Fitted): Find
   if (!line || !motor?.encoderCounts) return [];
   const driver = driverOf(build);
   const readers = [
-    ...(driver?.encoderInputs ? [{ part: driver, count: build.supply.driverCount }] : []),
+    ...(driver?.encoderInputs ? [{ part: driver, count: driverCountOf(build) }] : []),
     ...fitted.of('controller').filter(({ part }) => part.encoderInputs !== undefined),
   ];
   const inputs = readers.reduce((sum, { part, count }) => sum + (part.encoderInputs ?? 0) * count, 0);

@@ -5,7 +5,7 @@ import { extentOf, gripLimit, massAlong } from '../demand/index.ts';
 import { typed } from '../quantity/index.ts';
 import { finite, G } from '../testing/numbers.ts';
 import { firstDuty, on, reportOf, twoAxles, withDuty, saidOf } from '../testing/vehicles.ts';
-import { newBuild, type Build } from '../vehicle/index.ts';
+import { newBuild, type Build, changeDrive, type Drive } from '../vehicle/index.ts';
 import { cautionsOf } from '../say/index.ts';
 import { evaluate } from './evaluate.ts';
 
@@ -118,15 +118,12 @@ describe('the grade that grip and weight allow', () => {
 });
 
 describe('grip by how the wheels are driven', () => {
-  const lopsided = (
-    together: Build['drive']['together'],
-    differential: Build['drive']['differential'],
-  ): number => {
+  const lopsided = (together: Drive['together'], differential: Drive['differential']): number => {
     const build = twoAxles({ layout: 'rear-drive', wheelbaseM: 1, ahead: 0.4, height: 0.2, friction: 0.5 });
     const aside = { ...build.masses.own, left: typed(0.05, 'm') };
     const { footing } = reportOf({
       ...build,
-      drive: { ...build.drive, together, differential },
+      drives: changeDrive(build, { together, differential }).drives,
       masses: { ...build.masses, own: aside },
     });
     const [left = 0, right = 0] = footing.contacts.filter((c) => c.driven).map((c) => c.gripN);

@@ -12,6 +12,7 @@ import {
   type Build,
   type PartInput,
   partSchema,
+  changeDrive,
 } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 
@@ -127,12 +128,10 @@ describe('a build whose motor is', () => {
 
   it('a servo from stop to stop is told to drive no wheel, and needs no driver', () => {
     expect(codes(withMotor('servo'))).toContain('stops-short');
-    const bare = { ...withMotor('servo-continuous'), supply: { ...puffin.supply, driverId: null } };
+    const bare = changeDrive(withMotor('servo-continuous'), { driverId: null });
     expect(codes(bare)).not.toContain('stops-short');
     expect(codes(bare)).not.toContain('no-driver');
-    expect(codes({ ...withMotor('brushed'), supply: { ...puffin.supply, driverId: null } })).toContain(
-      'no-driver',
-    );
+    expect(codes(changeDrive(withMotor('brushed'), { driverId: null }))).toContain('no-driver');
   });
 
   it('a series-wound one, or behind a contactor, does not brake: no force, and it is told', () => {

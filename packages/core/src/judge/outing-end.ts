@@ -20,7 +20,7 @@ function linksThen(build: Build, duty: Duty, report: DutyReport, line: Driveline
   const point = dutyPoint(line, duty, report.resistance.totalN, report.turn);
   const steadyN = steadyForce(build, duty, report.resistance);
   const found = attainable(attainableInput(build, duty, line, report.footing.gripN, steadyN));
-  const leastV = Math.max(line.pack?.emptyV ?? 0, line.driver?.leastV ?? 0);
+  const leastV = Math.max(line.bank?.emptyV ?? 0, line.driver?.leastV ?? 0);
   return [
     ...margin(
       {

@@ -14,7 +14,7 @@ export function outingLinks(
 ): LinkReport[] {
   const policy = build.marginPolicy;
   const dutyId = null;
-  const { circuit, motor, driver, battery, pack } = line;
+  const { circuit, motor, driver, bank } = line;
   const { worstRmsA } = meanDraw(legsOf(duties, (d) => Math.abs(d.point?.currentA ?? 0)));
   return [
     ...margin({ link: 'motor-heat', dutyId, needs: worstRmsA, has: motor.continuousA }, policy),
@@ -24,16 +24,16 @@ export function outingLinks(
           policy,
         )
       : []),
-    ...(driver && pack
-      ? margin({ link: 'driver-voltage', dutyId, needs: pack.fullV, has: driver.mostV }, policy)
+    ...(driver && bank
+      ? margin({ link: 'driver-voltage', dutyId, needs: bank.fullV, has: driver.mostV }, policy)
       : []),
-    ...(battery
+    ...(bank
       ? margin(
           {
             link: 'battery-peak',
             dutyId,
             needs: startingCurrent(circuit),
-            has: battery.peakA ?? battery.continuousA,
+            has: bank.peakA,
           },
           policy,
         )

@@ -8,6 +8,9 @@ import {
   switchesOnly,
   type Part,
   type PartKind,
+  driverCountOf,
+  packsOf,
+  type Build,
 } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { LinkId } from './links.ts';
@@ -57,8 +60,8 @@ const HEAVIER = 1;
 export function missingParts({ build, line }: FindingContext): Finding[] {
   const duties = build.duties.length === 0 ? [found('no-duty', 'short', {})] : [];
   if (!line) return [...duties, found('no-motor', 'short', {}, { link: 'torque' })];
-  const { driver, battery, motor, circuit } = line;
-  const channels = (driver?.channels ?? 0) * build.supply.driverCount;
+  const { driver, bank, motor, circuit } = line;
+  const channels = (driver?.channels ?? 0) * driverCountOf(build);
   const { drivesItself, propels } = motorAbilities(motor);
   return [
     ...duties,
@@ -68,7 +71,7 @@ export function missingParts({ build, line }: FindingContext): Finding[] {
       : []),
     ...(switchesOnly(driver) ? [found('switches-only', 'tight', {}, { link: 'driver-current' })] : []),
     ...(driver || drivesItself ? [] : [found('no-driver', 'short', {}, { link: 'driver-current' })]),
-    ...(battery
+    ...(bank
       ? []
       : [
           found(
@@ -96,11 +99,7 @@ export function heavierThanSaid({ build, line }: FindingContext): Finding[] {
   const { own, others } = build.masses;
   const saidKg = own.mass.value + others.reduce((sum, m) => sum + (m.kind === 'rider' ? 0 : m.mass.value), 0);
   const count = (part: Part): number =>
-    part.kind === 'motor'
-      ? (line?.circuit.motors ?? 1)
-      : part.kind === 'driver'
-        ? build.supply.driverCount
-        : 1;
+    part.kind === 'motor' ? (line?.circuit.motors ?? 1) : part.kind === 'driver' ? driverCountOf(build) : 1;
   const chosen = [motorOf(build), driverOf(build), batteryOf(build)].filter((part) => part !== undefined);
   const fittedKg = fittedOf(build).reduce((sum, { part, count: n }) => sum + part.massKg * n, 0);
   const partsKg = fittedKg + chosen.reduce((sum, part) => sum + part.massKg * count(part), 0);
@@ -158,6 +157,20 @@ const guessedParts = (parts: readonly (Part | undefined)[]): Finding[] =>
       : [];
   });
 
+/** Packs in series, each with a cut-off of its own, and strings of them side by side. */
+function packsJoined(build: Build): readonly [number, number] {
+  const blocks = packsOf(build).map(({ part, inSeries, inParallel }) => {
+    const own = part.kind === 'battery' ? part : undefined;
+    return [inSeries * (own?.packsInSeries ?? 1), inParallel * (own?.packsInParallel ?? 1)] as const;
+  });
+  const rows = blocks.map(([series]) => series);
+  const sides = blocks.map(([, parallel]) => parallel);
+  const all = (n: readonly number[]): number => n.reduce((a, b) => a + b, 0);
+  return build.supply.joined === 'in series'
+    ? [all(rows), Math.max(1, ...sides)]
+    : [Math.max(1, ...rows), all(sides)];
+}
+
 /** What the chosen parts say of themselves and of each other. */
 export function partNotes(context: FindingContext): Finding[] {
   const { build, line } = context;
@@ -168,11 +181,10 @@ export function partNotes(context: FindingContext): Finding[] {
   const chosen = [motorOf(build), driverOf(build), batteryOf(build)];
   const notes = [...stageNotes(context), ...servo, ...guessedParts(chosen)];
   if (!line) return notes;
-  const { nominalV = 0, fullV = 0 } = line.pack ?? {};
+  const { nominalV = 0, fullV = 0 } = line.bank ?? {};
   const rated = line.motor.voltageV;
   const mostV = Math.max(fullV, rated);
-  const packs = line.battery?.packsInSeries ?? 1;
-  const strings = line.battery?.packsInParallel ?? 1;
+  const [packs, strings] = packsJoined(build);
   const volts = (v: number) => figure(v, 'voltage');
   return [
     ...notes,

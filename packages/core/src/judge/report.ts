@@ -15,6 +15,8 @@ export interface LinkReport {
   readonly ratio: number;
   readonly rule: number;
   readonly verdict: Verdict;
+  /** Which drive, for links of one. */
+  readonly driveId?: string;
   /** Which stage, for links of a stage. */
   readonly stageId?: string;
   /** Which part of the torque path, for its links. */

@@ -4,9 +4,8 @@ import { trainOf } from '../drive/index.ts';
 import { batteryPack } from '../supply/index.ts';
 import { freshStage } from '../transmission/index.ts';
 import {
-  batteryOf,
+  bankOf,
   choosePart,
-  drivelinesOf,
   motorAbilities,
   motorOf,
   type Build,
@@ -15,6 +14,10 @@ import {
   type ChosenPart,
   type Part,
   packCells,
+  driveOf,
+  changeDrive,
+  motorsIn,
+  driverCountOf,
 } from '../vehicle/index.ts';
 import { marginsOf, type Margins } from './evaluate.ts';
 import type { LinkId } from './links.ts';
@@ -77,12 +80,12 @@ const ALIKE_VOLTS = 1.15;
 
 /** A bare motor without any stage behind it, at the ratio that suits the duties best. */
 function atBestRatio(build: Build): { readonly build: Build; readonly atRatio?: number } {
-  if (build.drive.stages.length > 0 || motorOf(build)?.gearhead) return { build };
+  if (driveOf(build).stages.length > 0 || motorOf(build)?.gearhead) return { build };
   const { duties } = marginsOf(build);
   const ratio = ratiosWanted(duties, null, trainOf(build).ratio)[0] ?? bestOfHardest(duties);
   if (ratio === undefined) return { build };
   const stage = freshStage('gearhead', 'best', ratio);
-  return { build: { ...build, drive: { ...build.drive, stages: [stage] } }, atRatio: ratio };
+  return { build: changeDrive(build, { stages: [stage] }), atRatio: ratio };
 }
 
 /** Where no ratio suits every duty: the one that is best for the hardest of them; undefined where the motor moves none. */
@@ -97,8 +100,7 @@ const judgedOf = ({ governing }: Margins, kind: ChosenKind): LinkReport[] =>
   governing.filter(({ link }) => CHANGES[kind].includes(link)).sort((a, b) => closeness(a) - closeness(b));
 
 function voltsOff(build: Build, part: ChosenPart): number {
-  const battery = batteryOf(build);
-  const [packV, motorV] = [battery && batteryPack.run(packCells(battery)).nominalV, motorOf(build)?.voltageV];
+  const [packV, motorV] = [bankOf(build)?.nominalV, motorOf(build)?.voltageV];
   const off = (a: number, b: number): number => {
     const by = Math.max(a / b, b / a);
     return by <= ALIKE_VOLTS ? 1 : by;
@@ -124,7 +126,7 @@ function suited(build: Build, part: ChosenPart): Suited {
   const all = worst ? [worst, ...others] : [];
   const vehicleKg =
     build.masses.own.mass.value + build.masses.others.reduce((sum, m) => sum + m.mass.value, 0);
-  const motors = drivelinesOf(build.layout, build.drive.together) * build.drive.motorsPerWheel;
+  const motors = motorsIn(build);
   return {
     part,
     ...(worst ? { worst } : {}),
@@ -133,7 +135,7 @@ function suited(build: Build, part: ChosenPart): Suited {
     ...(tried.atRatio === undefined ? {} : { atRatio: tried.atRatio }),
     heavy: part.kind === 'motor' && motors * part.massKg > MOST_OF_VEHICLE * vehicleKg,
     voltsOff: voltsOff(build, part),
-    count: part.kind === 'driver' ? tried.build.supply.driverCount : 1,
+    count: part.kind === 'driver' ? driverCountOf(tried.build) : 1,
   };
 }
 

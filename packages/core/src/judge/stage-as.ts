@@ -1,3 +1,4 @@
+import { driveOf, changeDrive } from '../vehicle/index.ts';
 import {
   freshStage,
   stageFigures,
@@ -54,10 +55,10 @@ function standing(stage: Stage, { links, governing, train }: Report): Omit<Stage
 
 /** A stage of the build by a kind: its own, or another one near its ratio in its place. */
 export function stageAs(build: Build, stageId: string, kind: StageKind): StageAs | undefined {
-  const now = build.drive.stages.find(({ id }) => id === stageId);
+  const now = driveOf(build).stages.find(({ id }) => id === stageId);
   if (!now) return undefined;
   const stage = kind === now.kind ? now : freshStage(kind, stageId, stageFigures(now).ratio);
-  const stages = build.drive.stages.map((s) => (s.id === stageId ? stage : s));
-  const report = evaluate({ ...build, drive: { ...build.drive, stages } });
+  const stages = driveOf(build).stages.map((s) => (s.id === stageId ? stage : s));
+  const report = evaluate(changeDrive(build, { stages }));
   return { ...standing(stage, report), figures: stageFigures(stage) };
 }

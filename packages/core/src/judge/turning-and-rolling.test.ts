@@ -12,7 +12,7 @@ import {
   withDuty,
   textsOf,
 } from '../testing/vehicles.ts';
-import { changeAxle, groundOfSurface, type Build, type Duty } from '../vehicle/index.ts';
+import { changeAxle, groundOfSurface, type Build, type Duty, changeDrive } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 
 const onTheSpot = { kind: 'on-the-spot' } as const;
@@ -69,7 +69,7 @@ describe('a locked axle round a bend', () => {
     const { turn, resistance } = reportOf(build);
     expect(turn?.momentNm).toBeGreaterThan(10);
     expect(resistance.turningN).toBeCloseTo((turn?.momentNm ?? NaN) / 3, 9);
-    const open: Build = { ...build, drive: { ...build.drive, differential: 'open' } };
+    const open: Build = changeDrive(build, { differential: 'open' });
     expect(reportOf(open).resistance.turningN).toBe(0);
   });
 });
@@ -242,7 +242,7 @@ describe('tyre and grip by axle', () => {
     const uneven = withDuty(onGround(base, { uneven: true }), { ...still, grade: degrees(3) });
     expect(firstDuty(uneven).groundId).toBe(uneven.grounds[0]?.id);
     const hanging = (differential: 'open' | 'locked') =>
-      reportOf({ ...uneven, drive: { ...uneven.drive, differential } }).hanging;
+      reportOf(changeDrive(uneven, { differential })).hanging;
     expect(hanging('open')?.gripN).toBe(0);
     // On three wheels the one rear wheel that stands carries all of its axle (lever law).
     const rear = reportOf(uneven).footing.axles.find(({ axleId }) => axleId === 'rear')?.loadN ?? NaN;

@@ -1,3 +1,4 @@
+import { driveOf, changeDrive } from '../vehicle/index.ts';
 import type { LinkReport, Report } from '../judge/index.ts';
 import type { Words } from '../quantity/index.ts';
 import type { Stage } from '../transmission/index.ts';
@@ -26,10 +27,8 @@ export interface Asked {
 export type Generator = (asked: Asked) => readonly Candidate[];
 
 /** The build with one stage changed. */
-export const withStage = (build: Build, stage: Stage): Build => ({
-  ...build,
-  drive: { ...build.drive, stages: build.drive.stages.map((s) => (s.id === stage.id ? stage : s)) },
-});
+export const withStage = (build: Build, stage: Stage): Build =>
+  changeDrive(build, { stages: driveOf(build).stages.map((s) => (s.id === stage.id ? stage : s)) });
 
 /** A brake on the wheels that carry the weight going down: all of them. */
 export const brakedAll = (build: Build): Candidate => ({

@@ -1,7 +1,7 @@
 import type { LinkReport } from '../judge/index.ts';
 import { showNumber, typed, figure, sentence, scaled } from '../quantity/index.ts';
-import { batteryPack } from '../supply/index.ts';
 import {
+  bankOf,
   batteryOf,
   choosePart,
   driverOf,
@@ -14,7 +14,6 @@ import {
   type ChosenKind,
   type ChosenPart,
   type Part,
-  packCells,
 } from '../vehicle/index.ts';
 import { brake, frictionBrake, quickerBrake } from './brake-candidates.ts';
 import { MOST_OVER_RATED, type Asked, type Candidate, type Generator } from './candidate.ts';
@@ -63,8 +62,7 @@ const MOST_OF_VEHICLE = 0.25;
 const motors: Generator = (asked) => {
   const { build } = asked;
   const fitted = motorOf(build);
-  const battery = batteryOf(build);
-  const volts = battery ? batteryPack.run(packCells(battery)).nominalV : (fitted?.voltageV ?? Infinity);
+  const volts = bankOf(build)?.nominalV ?? fitted?.voltageV ?? Infinity;
   const vehicleKg = massAllUp(build) - build.masses.payload.mass.value;
   const fits = ofKind(asked, 'motor').filter(
     (part) =>

@@ -2,7 +2,7 @@ import { assertNever } from '../contract/index.ts';
 import type { Cure } from '../judge/index.ts';
 import { showNumber, figure, sentence } from '../quantity/index.ts';
 import { isLoop, stageName, type Stage } from '../transmission/index.ts';
-import { wheelbaseOf, type Build } from '../vehicle/index.ts';
+import { wheelbaseOf, type Build, driveOf, changeDrive } from '../vehicle/index.ts';
 import { brakedAll, type Candidate } from './candidate.ts';
 import { scaled } from '../quantity/index.ts';
 import { lighter, lowerLoad, withPayload } from './load-candidates.ts';
@@ -13,26 +13,20 @@ const tensioned = (build: Build, stageId: string): Candidate[] =>
   (['slots', 'idler'] as const).map((tensioner) => ({
     text: tensioner === 'slots' ? 'Slots to move the motor in' : 'An idler on the slack strand',
     cost: tensioner === 'slots' ? 'its mount cut anew' : 'an idler with its bearing and arm',
-    build: {
-      ...build,
-      drive: {
-        ...build.drive,
-        stages: build.drive.stages.map((stage) =>
-          stage.id === stageId && isLoop(stage) ? { ...stage, tensioner } : stage,
-        ),
-      },
-    },
+    build: changeDrive(build, {
+      stages: driveOf(build).stages.map((stage) =>
+        stage.id === stageId && isLoop(stage) ? { ...stage, tensioner } : stage,
+      ),
+    }),
   }));
 
 /** The jockey at another loop, or a dog or pin where nothing that locks is left behind. */
 function released(build: Build): Candidate[] {
-  const { stages, release } = build.drive;
+  const { stages, release } = driveOf(build);
   const last = stages.at(-1);
   const name = ({ kind }: Stage): string => stageName(kind);
-  const with_ = (change: Partial<typeof release>): Build => ({
-    ...build,
-    drive: { ...build.drive, release: { ...release, ...change } },
-  });
+  const with_ = (change: Partial<typeof release>): Build =>
+    changeDrive(build, { release: { ...release, ...change } });
   const loops = [...stages].reverse().filter(isLoop);
   return [
     ...loops.map((loop) => ({

@@ -5,7 +5,7 @@ import { evaluate, type Finding } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
 import { on, rearDriven } from '../testing/vehicles.ts';
 import { freshStage, stageFigures, type Stage, type StageKind, type StageOf } from '../transmission/index.ts';
-import { applyChanges, buildSchema, type Build } from '../vehicle/index.ts';
+import { applyChanges, buildSchema, type Build, changeDrive, driveOf } from '../vehicle/index.ts';
 import { movesOfFinding, type MoveInWords as Move } from '../say/index.ts';
 import { saidMoves as moves } from '../testing/vehicles.ts';
 
@@ -15,15 +15,12 @@ const bare = rearDriven();
 const spoilt = <K extends StageKind>(kind: K, change: Partial<StageOf<K>>): Stage =>
   ({ ...freshStage(kind, 'only', 3), ...change }) as Stage;
 
-const withOnly = (stage: Stage, build: Build = bare): Build => ({
-  ...build,
-  drive: {
-    ...build.drive,
+const withOnly = (stage: Stage, build: Build = bare): Build =>
+  changeDrive(build, {
     stages: [stage],
     path: [],
-    release: { ...build.drive.release, kind: 'none', at: null },
-  },
-});
+    release: { ...driveOf(build).release, kind: 'none', at: null },
+  });
 
 const stageFindings = (build: Build): Finding[] =>
   evaluate(build).findings.filter(({ id }) => /^stage-(problem|warning)\//.test(id));
@@ -101,7 +98,7 @@ describe('for a stage that cannot be built or warns', () => {
     );
     expect(larger.length).toBeGreaterThan(0);
     for (const move of larger) {
-      const [after] = applyChanges(build, move.changes).drive.stages;
+      const [after] = driveOf(applyChanges(build, move.changes)).stages;
       if (after?.kind !== 'spur') throw new Error('it is still a pair of gears');
       expect(after.teethDriver).toBeGreaterThanOrEqual(17);
       expect(stageFigures(after).ratio).toBeCloseTo(3, 1);
@@ -114,7 +111,7 @@ describe('for a stage that cannot be built or warns', () => {
     expect(problem?.finding.severity).toBe('stop');
     expect(problem?.offered.map(({ text }) => text)).toEqual(['No spool and rope']);
     const [move] = problem?.offered ?? [];
-    expect(move && applyChanges(build, move.changes).drive.stages).toEqual([]);
+    expect(move && driveOf(applyChanges(build, move.changes)).stages).toEqual([]);
   });
 
   it('calls a V-belt by its capital within a sentence', () => {
@@ -134,7 +131,7 @@ describe('a track on the ground', () => {
   it('stays: no move runs a tracked vehicle on a chain or a belt', () => {
     expect(offered.length).toBeGreaterThan(0);
     for (const move of offered)
-      expect(applyChanges(sanderling, move.changes).drive.stages.at(-1)?.kind, move.text).toBe('track');
+      expect(driveOf(applyChanges(sanderling, move.changes)).stages.at(-1)?.kind, move.text).toBe('track');
   });
 
   it('is set wider by saying how far apart the tracks are, not by a word that means both', () => {

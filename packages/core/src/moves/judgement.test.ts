@@ -14,6 +14,9 @@ import {
   type Build,
   type PartOf,
   motorNominal,
+  driveOf,
+  changeDrive,
+  driverCountOf,
 } from '../vehicle/index.ts';
 import { movesOfFinding, type MoveInWords as Move } from '../say/index.ts';
 import { saidMoves as moves } from '../testing/vehicles.ts';
@@ -69,9 +72,9 @@ describe('a part that is offered', () => {
 describe('teeth that are offered', () => {
   it.each(demos)('for %s are to be had: 10 to 80, and no loop turns down by more than eight', (_, build) => {
     for (const move of offered(build))
-      for (const [n, stage] of tried(build, move).drive.stages.entries()) {
+      for (const [n, stage] of driveOf(tried(build, move)).stages.entries()) {
         if (!('teethDriver' in stage)) continue;
-        const was = build.drive.stages[n];
+        const was = driveOf(build).stages[n];
         const asIs = was && 'teethDriver' in was && was.teethDriver === stage.teethDriver;
         if (asIs && was.teethDriven === stage.teethDriven) continue;
         expect(stage.teethDriven, move.text).toBeLessThanOrEqual(80);
@@ -83,15 +86,15 @@ describe('teeth that are offered', () => {
   it('are a stage more, or two, where one does not reach: a bare motor at a wheel', () => {
     const bare = motors.find((motor) => !motor.gearhead && motorNominal(motor).noLoadRpm > 2000);
     if (!bare) throw new Error('the shelf has a bare motor');
-    const direct = choosePart({ ...puffin, drive: { ...puffin.drive, stages: [], path: [] } }, bare);
+    const direct = choosePart(changeDrive(puffin, { stages: [], path: [] }), bare);
     const more = offered(direct, 'ratio').concat(offered(direct, 'torque'));
     const stages = more.filter(({ text }) => text.startsWith('A stage more'));
     expect(stages.length).toBeGreaterThan(0);
-    for (const move of stages) expect(tried(direct, move).drive.stages.length).toBeGreaterThan(0);
+    for (const move of stages) expect(driveOf(tried(direct, move)).stages.length).toBeGreaterThan(0);
   });
 
   it('come near each ratio that the finding names', () => {
-    const slow = { ...puffin, drive: { ...puffin.drive, stages: [freshStage('chain', 'stage-1', 1.2)] } };
+    const slow = changeDrive(puffin, { stages: [freshStage('chain', 'stage-1', 1.2)] });
     const report = evaluate(slow);
     const ratio = report.governing.find(({ link }) => link === 'ratio');
     expect(ratio?.verdict).not.toBe('ample');
@@ -206,7 +209,7 @@ describe('the shortlist', () => {
   });
 
   it('offers a robot of 1.2 kg no motor of a quarter of its mass before one that it can carry', () => {
-    const robot = massOf({ ...on('tug'), drive: { ...on('tug').drive, stages: [] } }, 1.2);
+    const robot = massOf(changeDrive(on('tug'), { stages: [] }), 1.2);
     const judged = shortlist(robot, motors);
     const firstHeavy = judged.findIndex(({ heavy }) => heavy);
     const lastLight = judged.map(({ heavy }) => heavy).lastIndexOf(false);
@@ -218,7 +221,7 @@ describe('the shortlist', () => {
   });
 
   it('judges a bare motor at its best ratio where no stage is laid, and as it is where one is', () => {
-    const free = { ...puffin, drive: { ...puffin.drive, stages: [], path: [] } };
+    const free = changeDrive(puffin, { stages: [], path: [] });
     for (const { part, atRatio, worst } of shortlist(free, motors)) {
       const motor = motors.find(({ id }) => id === part.id);
       const moves = evaluate(choosePart(free, part)).duties.some(
@@ -238,7 +241,7 @@ describe('the shortlist', () => {
     const single = judged.find(({ count }) => count === 2);
     if (!single) throw new Error('the shelf has drivers of one channel');
     const taken = choosePart(puffin, single.part);
-    expect(taken.supply.driverCount).toBe(2);
+    expect(driverCountOf(taken)).toBe(2);
     expect(evaluate(taken).findings.map(({ code }) => code)).not.toContain('few-channels');
   });
 

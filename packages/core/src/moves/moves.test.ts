@@ -15,6 +15,9 @@ import {
   rollingDiameter,
   withLayout,
   type Build,
+  changeDrive,
+  driveOf,
+  type Drive,
 } from '../vehicle/index.ts';
 import { textsOf } from '../testing/vehicles.ts';
 import type { MoveInWords as Move } from '../say/index.ts';
@@ -51,13 +54,12 @@ const anyBuild = fc
     return {
       ...build,
       people,
-      drive: {
-        ...build.drive,
+      drives: changeDrive(build, {
         stages,
         path: [odd, ...path],
         mount: { lever: typed(0.05, 'mm'), twist: typed(0.01, '°') },
         release: { kind: release, at: stages[0]?.id ?? null, drag: typed(0.2, 'N·m') },
-      },
+      }).drives,
     };
   });
 
@@ -163,13 +165,13 @@ describe('moves', () => {
     const belt = {
       ...freshStage('friction-belt', 'stage-1', 3.6),
       tension: typed(60, 'N'),
-    } as Build['drive']['stages'][number];
-    const slipping: Build = { ...puffin, drive: { ...puffin.drive, stages: [belt] } };
+    } as Drive['stages'][number];
+    const slipping: Build = changeDrive(puffin, { stages: [belt] });
     const offered: readonly Move[] = movesOf(slipping).find(({ link }) => link === 'slip')?.moves ?? [];
     const chain = offered.find(({ text }) => /^A chain instead/.test(text));
     if (!chain) throw new Error('a chain is offered');
     const tried = applyChanges(slipping, chain.changes);
-    expect(tried.drive.stages[0]?.kind).toBe('chain');
+    expect(driveOf(tried).stages[0]?.kind).toBe('chain');
     expect(Math.abs(evaluate(tried).train.ratio / evaluate(slipping).train.ratio - 1)).toBeLessThan(0.05);
     expect(evaluate(tried).governing.some(({ link }) => link === 'slip')).toBe(false);
     expect(chain.gains).toMatch(/slip.* → none|nothing is asked/);

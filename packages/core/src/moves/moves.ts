@@ -15,17 +15,15 @@ import {
   type Verdict,
 } from '../judge/index.ts';
 import { figure, inUnits, joinedBy, sentence, type Words } from '../quantity/index.ts';
-import { batteryPack } from '../supply/index.ts';
 import { mismatchesOf } from '../transmission/index.ts';
 import {
-  batteryOf,
+  bankOf,
   buildSchema,
   changesBetween,
   motorOf,
   type Build,
   type Change,
   type Part,
-  packCells,
 } from '../vehicle/index.ts';
 import { MOST_OVER_RATED, type Candidate } from './candidate.ts';
 import { candidatesFor } from './candidates.ts';
@@ -124,8 +122,8 @@ const misfits = (build: Build): number => mismatchesOf(pathInOrder(build), motor
 
 /** Battery voltage over that of the motor's data sheet; 0 where either is not chosen. */
 function overRated(build: Build): number {
-  const [motor, battery] = [motorOf(build), batteryOf(build)];
-  return motor && battery ? batteryPack.run(packCells(battery)).nominalV / motor.voltageV : 0;
+  const [motor, bank] = [motorOf(build), bankOf(build)];
+  return motor && bank ? bank.nominalV / motor.voltageV : 0;
 }
 
 /** What a candidate costs beside what it mends: margins that it makes short first, then others, then mass and money. */

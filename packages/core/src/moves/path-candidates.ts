@@ -1,3 +1,4 @@
+import { driveOf, changeDrive } from '../vehicle/index.ts';
 import { pathInOrder } from '../capability/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import { scaled, sentence } from '../quantity/index.ts';
@@ -18,32 +19,30 @@ import type { Build } from '../vehicle/index.ts';
 import { type Asked, type Candidate, type Generator } from './candidate.ts';
 
 /** The build with one part of its torque path changed. */
-const withElement = (build: Build, element: PathElement): Build => ({
-  ...build,
-  drive: { ...build.drive, path: build.drive.path.map((e) => (e.id === element.id ? element : e)) },
-});
+const withElement = (build: Build, element: PathElement): Build =>
+  changeDrive(build, { path: driveOf(build).path.map((e) => (e.id === element.id ? element : e)) });
 
 /** The build with a part changed; with a shaft, the hubs that sit on it are bored to it. */
 function withBored(build: Build, element: PathElement): Build {
-  const before = build.drive.path.find(({ id }) => id === element.id);
+  const before = driveOf(build).path.find(({ id }) => id === element.id);
   const changed = withElement(build, element);
   if (element.kind !== 'shaft' || before?.kind !== 'shaft') return changed;
   const sits = (e: PathElement): boolean =>
     isHub(e) && e.after === element.after && e.bore.value === before.diameter.value;
-  return build.drive.path
-    .filter(sits)
+  return driveOf(build)
+    .path.filter(sits)
     .reduce((b, hub) => (isHub(hub) ? withElement(b, { ...hub, bore: element.diameter }) : b), changed);
 }
 
 const elementOf = ({ build, link }: Asked): PathElement | undefined =>
-  build.drive.path.find(({ id }) => id === link.elementId);
+  driveOf(build).path.find(({ id }) => id === link.elementId);
 
 /** The same part stronger, and all of its kind alike: two hubs alike let go alike. */
 export const strongerPart: Generator = (asked) => {
   const element = elementOf(asked);
   if (!element) return [];
   const { build } = asked;
-  const alike = build.drive.path.filter(({ kind }) => kind === element.kind);
+  const alike = driveOf(build).path.filter(({ kind }) => kind === element.kind);
   return strongerPathElement(element).flatMap(({ text, element: changed }, step) => [
     { text: sentence`“${element.name}”: ${text}`, build: withBored(build, changed) },
     ...(alike.length > 1
@@ -71,7 +70,7 @@ export const otherHub: Generator = ({ build, ...asked }) => {
           e.id,
         )
       : b;
-  const alike = build.drive.path.filter(({ kind }) => kind === element.kind);
+  const alike = driveOf(build).path.filter(({ kind }) => kind === element.kind);
   return HUB_KINDS.filter((kind) => kind !== element.kind).flatMap((kind) => [
     { text: `“${element.name}” as a ${pathTitle(kind).toLowerCase()}`, build: as(build, element, kind) },
     ...(alike.length > 1
@@ -87,32 +86,29 @@ export const otherHub: Generator = ({ build, ...asked }) => {
 
 /** A shaft beside a hub with a key has its keyway cut. */
 function withKeyway(build: Build, elementId: string): Build {
-  const element = build.drive.path.find(({ id }) => id === elementId);
+  const element = driveOf(build).path.find(({ id }) => id === elementId);
   if (element?.kind !== 'key') return build;
-  const path = build.drive.path.map((e) =>
+  const path = driveOf(build).path.map((e) =>
     e.kind === 'shaft' && e.after === element.after ? { ...e, keyWidth: element.width } : e,
   );
-  return { ...build, drive: { ...build.drive, path } };
+  return changeDrive(build, { path });
 }
 
 /** A mount that gives half as much, where it was measured. */
 export const stifferMount: Generator = ({ build }) => {
-  const { mount } = build.drive;
+  const { mount } = driveOf(build);
   return [
     ...(mount.twist
       ? [
           {
             text: 'A mount that gives half as much',
-            build: {
-              ...build,
-              drive: { ...build.drive, mount: { ...mount, twist: scaled(mount.twist, 0.5) } },
-            },
+            build: changeDrive(build, { mount: { ...mount, twist: scaled(mount.twist, 0.5) } }),
           },
         ]
       : []),
     {
       text: 'The loop half as far from the mount',
-      build: { ...build, drive: { ...build.drive, mount: { ...mount, lever: scaled(mount.lever, 0.5) } } },
+      build: changeDrive(build, { mount: { ...mount, lever: scaled(mount.lever, 0.5) } }),
     },
   ];
 };
@@ -122,7 +118,7 @@ export function fitCures(build: Build, elementId: string): readonly Candidate[] 
   const mismatch = mismatchesOf(pathInOrder(build), motorShaftOf(build)).find(
     (m) => m.elementId === elementId,
   );
-  const element = build.drive.path.find(({ id }) => id === elementId);
+  const element = driveOf(build).path.find(({ id }) => id === elementId);
   if (!mismatch || !element) return [];
   const fitted = fittedPathElement(element, mismatch, besideOf(build, element));
   if (fitted) return [{ text: fitted.text, build: withElement(build, fitted.element) }];

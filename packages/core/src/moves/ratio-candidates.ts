@@ -3,7 +3,7 @@ import { trainOf } from '../drive/index.ts';
 import { marginsOf, INSIDE, SAME, ratiosWanted } from '../judge/index.ts';
 import { figure, sentence, inside } from '../quantity/index.ts';
 import { freshStage, stageKind, stageName, type Stage, type StageKind } from '../transmission/index.ts';
-import { choosePart, freeId, type Build, type PartOf } from '../vehicle/index.ts';
+import { choosePart, freeId, type Build, type PartOf, driveOf, changeDrive } from '../vehicle/index.ts';
 import type { Asked, Candidate, Generator } from './candidate.ts';
 
 /** Teeth as they are to be had (common practice, no source). */
@@ -15,7 +15,7 @@ const TRIED = 3;
 
 /** The build with stages put in before what ends the drive. */
 function withMore(build: Build, kinds: readonly StageKind[], ratio: number): Build {
-  const { stages } = build.drive;
+  const { stages } = driveOf(build);
   const each = ratio ** (1 / kinds.length);
   const added = kinds.reduce<Stage[]>(
     (list, kind) => [...list, freshStage(kind, freeId('stage', [...stages, ...list]), each)],
@@ -23,10 +23,7 @@ function withMore(build: Build, kinds: readonly StageKind[], ratio: number): Bui
   );
   const end = stages.findIndex(({ kind }) => stageKind(kind).ends !== undefined);
   const at = end < 0 ? stages.length : end;
-  return {
-    ...build,
-    drive: { ...build.drive, stages: [...stages.slice(0, at), ...added, ...stages.slice(at)] },
-  };
+  return changeDrive(build, { stages: [...stages.slice(0, at), ...added, ...stages.slice(at)] });
 }
 
 const teethOf = (stage: Stage | undefined): string =>
@@ -46,10 +43,10 @@ function kindsFor(by: number): readonly (readonly StageKind[])[] {
 /** A stage more, or two, where the motor turns too fast for the wheel. */
 function reductions(build: Build, ratio: number): Candidate[] {
   const by = ratio / trainOf(build).ratio;
-  if (by < INSIDE * SAME || build.drive.stages.length > 6) return [];
+  if (by < INSIDE * SAME || driveOf(build).stages.length > 6) return [];
   return kindsFor(by).map((kinds) => {
     const more = withMore(build, kinds, by);
-    const added = more.drive.stages.filter(({ id }) => !build.drive.stages.some((s) => s.id === id));
+    const added = driveOf(more).stages.filter(({ id }) => !driveOf(build).stages.some((s) => s.id === id));
     const names = added.map((stage) => `${stageName(stage.kind)}${teethOf(stage)}`);
     return {
       text: `A stage more: ${names.join(', then ')}`,
@@ -64,7 +61,7 @@ export function toRatio(build: Build, ratio: number): Candidate[] {
   const offers = ratioOffers(build, ratio, TEETH).slice(0, TRIED);
   const teeth = offers.map((offer) => ({
     text: sentence`${offer.text.charAt(0).toUpperCase()}${offer.text.slice(1)} teeth: ${figure(offer.ratio, 'ratio')}`,
-    build: { ...build, drive: { ...build.drive, stages: offer.stages } },
+    build: changeDrive(build, { stages: offer.stages }),
   }));
   return offers.length > 0 ? teeth : reductions(build, ratio);
 }

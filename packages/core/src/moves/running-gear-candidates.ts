@@ -1,6 +1,6 @@
 import { TYRES, TYRE_TITLES, surfacePair, type Tyre } from '../ground/index.ts';
 import { figure, scaled, sentence, showNumber } from '../quantity/index.ts';
-import { layoutKind, changeAxle } from '../vehicle/index.ts';
+import { layoutKind, changeAxle, driveOf, changeDrive } from '../vehicle/index.ts';
 import type { Generator } from './candidate.ts';
 
 /** Smaller or larger driven wheels. */
@@ -33,26 +33,26 @@ export const secondAxle: Generator = ({ build }) => {
           build: {
             ...build,
             layout: { ...build.layout, axles: axles.map((axle) => ({ ...axle, driven: true })) },
-            drive: { ...build.drive, together: 'all' },
+            drives: changeDrive(build, { together: 'all' }).drives,
           },
         },
       ];
 };
 
 export const differential: Generator = ({ build }) =>
-  build.drive.together === 'wheel' || build.drive.together === 'side'
+  driveOf(build).together === 'wheel' || driveOf(build).together === 'side'
     ? []
     : [
-        build.drive.differential === 'locked'
+        driveOf(build).differential === 'locked'
           ? {
               text: 'A differential instead of the live axle',
               cost: 'a differential to buy and fit; it gives all to the wheel that spins',
-              build: { ...build, drive: { ...build.drive, differential: 'open' as const } },
+              build: changeDrive(build, { differential: 'open' as const }),
             }
           : {
               text: 'A live axle instead of the differential',
               cost: 'it pushes straight on in bends',
-              build: { ...build, drive: { ...build.drive, differential: 'locked' as const } },
+              build: changeDrive(build, { differential: 'locked' as const }),
             },
       ];
 

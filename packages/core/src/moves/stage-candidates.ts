@@ -1,3 +1,4 @@
+import { driveOf } from '../vehicle/index.ts';
 import {
   STAGE_KINDS,
   freshStage,
@@ -20,24 +21,26 @@ const STEPS = [-2, -1, 1, 2] as const;
 
 /** One or two teeth more or less on any stage that has them. */
 export const teeth: Generator = ({ build }) =>
-  build.drive.stages.filter(isToothed).flatMap((stage) =>
-    (['teethDriver', 'teethDriven'] as const).flatMap((key) =>
-      STEPS.flatMap((step): Candidate[] => {
-        const count = stage[key] + step;
-        if (count < LEAST_TEETH || count > MOST_TEETH) return [];
-        const changed = { ...stage, [key]: count };
-        return [
-          {
-            text: `${stageTitle(stage.kind)} of ${changed.teethDriver} to ${changed.teethDriven} teeth instead of ${stage.teethDriver} to ${stage.teethDriven}`,
-            build: withStage(build, changed),
-          },
-        ];
-      }),
-    ),
-  );
+  driveOf(build)
+    .stages.filter(isToothed)
+    .flatMap((stage) =>
+      (['teethDriver', 'teethDriven'] as const).flatMap((key) =>
+        STEPS.flatMap((step): Candidate[] => {
+          const count = stage[key] + step;
+          if (count < LEAST_TEETH || count > MOST_TEETH) return [];
+          const changed = { ...stage, [key]: count };
+          return [
+            {
+              text: `${stageTitle(stage.kind)} of ${changed.teethDriver} to ${changed.teethDriven} teeth instead of ${stage.teethDriver} to ${stage.teethDriven}`,
+              build: withStage(build, changed),
+            },
+          ];
+        }),
+      ),
+    );
 
 const stageOf = ({ build, link }: Asked): Stage | undefined =>
-  build.drive.stages.find(({ id }) => id === link.stageId);
+  driveOf(build).stages.find(({ id }) => id === link.stageId);
 
 /** Loops that hold by teeth and take any centre distance. */
 const TOOTHED_LOOPS = STAGE_KINDS.filter(

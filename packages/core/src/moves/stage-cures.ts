@@ -1,3 +1,4 @@
+import { driveOf, changeDrive } from '../vehicle/index.ts';
 import { stageCures as curesOfKind, stageKind, stageName, type Stage } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import { withStage, type Candidate } from './candidate.ts';
@@ -5,7 +6,7 @@ import { byOtherKinds } from './stage-candidates.ts';
 
 /** What makes a stage that warns or cannot be built whole again: itself changed, another kind, or none. */
 export function stageCures(build: Build, stageId: string): readonly Candidate[] {
-  const stage = build.drive.stages.find(({ id }) => id === stageId);
+  const stage = driveOf(build).stages.find(({ id }) => id === stageId);
   if (!stage) return [];
   const { ends, holdsBy } = stageKind(stage.kind);
   const own = curesOfKind(stage);
@@ -20,8 +21,5 @@ export function stageCures(build: Build, stageId: string): readonly Candidate[] 
 /** Takes a stage out of the drive. */
 const without = (build: Build, stage: Stage): Candidate => ({
   text: `No ${stageName(stage.kind)}`,
-  build: {
-    ...build,
-    drive: { ...build.drive, stages: build.drive.stages.filter(({ id }) => id !== stage.id) },
-  },
+  build: changeDrive(build, { stages: driveOf(build).stages.filter(({ id }) => id !== stage.id) }),
 });

@@ -1,3 +1,4 @@
+import { driveOf } from '../vehicle/index.ts';
 import { show, showNumber, type Figure, type UnitSystem } from '../quantity/index.ts';
 import type { DutyReport } from '../capability/index.ts';
 import type { FindingCode, FindingOf, Report } from '../judge/index.ts';
@@ -35,7 +36,7 @@ export const onDuty = (about: About, dutyId: string | null): string => {
 
 /** A part of the torque path by its name. */
 export const elementName = ({ build }: About, elementId: string | undefined, otherwise = ''): string =>
-  build.drive.path.find(({ id }) => id === elementId)?.name ?? otherwise;
+  driveOf(build).path.find(({ id }) => id === elementId)?.name ?? otherwise;
 
 /** "1.4 ×" */
 export const times = (n: number): string => `${showNumber(n)} ×`;

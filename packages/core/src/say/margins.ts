@@ -2,7 +2,7 @@ import type { DutyReport, RatioSpan, RatioWindow } from '../capability/index.ts'
 import type { FindingAbout, FindingOf, LinkId, LinkReport, Severity, Verdict } from '../judge/index.ts';
 import { showNumber } from '../quantity/index.ts';
 import { safetyOf } from '../transmission/index.ts';
-import { layoutKind, type Duty } from '../vehicle/index.ts';
+import { layoutKind, type Duty, driveOf } from '../vehicle/index.ts';
 import { dutyOf, elementName, onDuty, reportOf, times, type About } from './about.ts';
 
 /** What the severity of a margin's finding says of the margin. */
@@ -148,7 +148,7 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
   'stage-brake': ({ l, where, needs, has, about }) =>
     `Braking by the motor${where} puts ${needs} on the ${stageName(l, about)} and snatches at it; it may carry ${has}. A friction brake on the wheels spares it.`,
   path: ({ l, where, needs, has, about }) => {
-    const kind = about.build.drive.path.find(({ id }) => id === l.elementId)?.kind;
+    const kind = driveOf(about.build).path.find(({ id }) => id === l.elementId)?.kind;
     const safety = kind ? safetyOf(kind) : 1;
     return `“${partName(l, about)}” carries ${needs}${where}; it may carry ${has}${safety > 1 ? `, what it holds over ${safety}, as jerks loosen it` : ''}.`;
   },

@@ -1,3 +1,4 @@
+import { driveOf } from '../vehicle/index.ts';
 import type { FindingCode } from '../judge/index.ts';
 import { figure } from '../quantity/index.ts';
 import { stageKind } from '../transmission/index.ts';
@@ -7,8 +8,8 @@ import { dutyOf, elementName, onDuty, type About, type Sayer } from './about.ts'
 const TWIST_NM = 10;
 
 /** A loop by its name, and which of several it is. */
-function loopName({ build: { drive } }: About, stageId: string | undefined): string {
-  const { stages } = drive;
+function loopName({ build }: About, stageId: string | undefined): string {
+  const { stages } = driveOf(build);
   const at = stages.findIndex(({ id }) => id === stageId);
   const kind = stages[at]?.kind;
   const name = (kind && stageKind(kind).loop?.name) ?? 'loop';

@@ -1,5 +1,5 @@
 import type { FindingCode } from '../judge/index.ts';
-import { layoutKind } from '../vehicle/index.ts';
+import { layoutKind, driveOf } from '../vehicle/index.ts';
 import { dutyOf, onDuty, reportOf, times, type About, type Sayer } from './about.ts';
 import { passedOn } from './on-parts.ts';
 
@@ -45,7 +45,7 @@ export const ON_GROUND = {
   'no-stop': ({ dutyId }, about) =>
     `It does not stop on the way down${onDuty(about, dutyId)}: brake more of the weight, or keep off that slope.`,
   hangs: ({ axleId, dutyId, figures: { has, needs } }, about) => {
-    const { differential, together } = about.build.drive;
+    const { differential, together } = driveOf(about.build);
     const mend =
       differential === 'open' && together !== 'wheel'
         ? 'A differential gives all to the wheel that spins: lock it, or drive each wheel by itself.'

@@ -4,7 +4,7 @@ import { evaluate, type Finding } from '../judge/index.ts';
 import { DIMENSIONS } from '../quantity/index.ts';
 import { randomBuild } from '../testing/random-build.ts';
 import { saidOf } from '../testing/vehicles.ts';
-import { openBuild, type Build } from '../vehicle/index.ts';
+import { openBuild, type Build, driveOf } from '../vehicle/index.ts';
 import { reportInWords } from './index.ts';
 
 const demos = readdirSync('data/builds').map((file): Build => {
@@ -72,9 +72,9 @@ describe('a finding', () => {
       for (const { stageId, elementId, axleId, dutyId } of evaluate(build).findings) {
         if (dutyId !== null) expect(build.duties.map(({ id }) => id)).toContain(dutyId);
         if (axleId !== undefined) expect(build.layout.axles.map(({ id }) => id)).toContain(axleId);
-        if (elementId !== undefined) expect(build.drive.path.map(({ id }) => id)).toContain(elementId);
+        if (elementId !== undefined) expect(driveOf(build).path.map(({ id }) => id)).toContain(elementId);
         if (stageId !== undefined && stageId !== 'motor-gearhead')
-          expect(build.drive.stages.map(({ id }) => id)).toContain(stageId);
+          expect(driveOf(build).stages.map(({ id }) => id)).toContain(stageId);
       }
   });
 });

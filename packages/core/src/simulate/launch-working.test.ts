@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../judge/index.ts';
-import { readBuild } from '../vehicle/index.ts';
+import { readBuild, changeDrive } from '../vehicle/index.ts';
 import { launchOfBuild, launchWorking, runLaunch } from './index.ts';
 
 const read = readBuild(
@@ -62,7 +62,7 @@ describe('the working of a launch', () => {
   });
 
   it('has none before a motor is chosen', () => {
-    const bare = { ...build, drive: { ...build.drive, motorId: null } };
+    const bare = changeDrive(build, { motorId: null });
     const [duty] = bare.duties;
     const [dutyReport] = evaluate(bare).duties;
     if (!duty || !dutyReport) throw new Error('the demo build has duties');

@@ -29,6 +29,31 @@ export function packAfter(chemistry: Chemistry, drawnShare: number) {
   return { voltageShare: 1 - (1 - lastV / nominalV) * tired, resistanceTimes: 1 + (lastTimes - 1) * tired };
 }
 
+/** What a degree under a mild day takes of the charge, and adds to the resistance: shares a kelvin (common practice, no source). */
+const COLD = {
+  lipo: { charge: 0.006, ohms: 0.03 },
+  'li-ion': { charge: 0.006, ohms: 0.03 },
+  lifepo4: { charge: 0.008, ohms: 0.04 },
+  nimh: { charge: 0.006, ohms: 0.02 },
+  'lead-acid': { charge: 0.01, ohms: 0.015 },
+  alkaline: { charge: 0.015, ohms: 0.04 },
+} as const;
+/** Packs are rated at this, °C. */
+const MILD_C = 25;
+/** However cold, something is left (common practice, no source). */
+const LEAST_CHARGE = 0.2;
+
+/**
+ * What a pack gives in the cold: the share of its charge, and how many times its resistance. As rated on a mild day.
+ *
+ * @example coldPack('lead-acid', 0).capacityShare // 0.75
+ */
+export function coldPack(chemistry: Chemistry, airC = MILD_C) {
+  const under = Math.max(0, MILD_C - airC);
+  const { charge, ohms } = COLD[chemistry];
+  return { capacityShare: Math.max(LEAST_CHARGE, 1 - charge * under), resistanceTimes: 1 + ohms * under };
+}
+
 export type Chemistry = keyof typeof CHEMISTRIES;
 export const CHEMISTRY_NAMES = Object.keys(CHEMISTRIES) as [Chemistry, ...Chemistry[]];
 

@@ -1,4 +1,11 @@
-export { CHEMISTRIES, CHEMISTRY_NAMES, batteryPack, packAfter, type Chemistry } from './battery-pack.ts';
+export {
+  CHEMISTRIES,
+  CHEMISTRY_NAMES,
+  batteryPack,
+  coldPack,
+  packAfter,
+  type Chemistry,
+} from './battery-pack.ts';
 export { currentForPower } from './battery-sag.ts';
 export {
   fullCommand,

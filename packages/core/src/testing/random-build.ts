@@ -169,9 +169,25 @@ function joined(luck: Luck, document: Loose): Loose {
     const of = parts.filter((p) => (p as Loose).kind === kind);
     return of.length > 0 && luck.random() < 0.9 ? (pick(luck, of) as Loose).id : null;
   };
-  const drive = document.drive as Loose;
-  const stages = list(drive.stages);
-  const at = (x: unknown): unknown => (x === null || stages.length === 0 ? null : pick(luck, stages).id);
+  const axleIds = axles.map((axle) => (axle as Loose).id);
+  const drives = list(document.drives).map((drive, n): Loose => {
+    const stages = list(drive.stages);
+    const at = (x: unknown): unknown => (x === null || stages.length === 0 ? null : pick(luck, stages).id);
+    const does = n === 0 ? 'propels' : drive.does;
+    const { work, axleIds: _own, ...rest } = drive;
+    return {
+      ...rest,
+      does,
+      ...(does === 'works' ? { work: work ?? { kind: 'draws', ...drawing } } : {}),
+      ...(luck.random() < 0.3 ? { axleIds: [pick(luck, axleIds)] } : {}),
+      driverId: chosen('driver'),
+      motorId: chosen('motor'),
+      path: list(drive.path).map((element) => ({ ...element, after: at(element.after) })),
+      release: { ...(drive.release as Loose), at: at((drive.release as Loose).at) },
+    };
+  });
+  const drivers = [...new Set(drives.flatMap(({ driverId }) => (driverId === null ? [] : [driverId])))];
+  const battery = chosen('battery');
   return {
     ...document,
     layout: {
@@ -188,15 +204,20 @@ function joined(luck: Luck, document: Loose): Loose {
     fitted: parts
       .filter(() => luck.random() < 0.5)
       .map(({ id }) => ({ id, count: 1 + Math.floor(luck.random() * 6) })),
-    drive: {
-      ...drive,
-      motorId: chosen('motor'),
-      path: list(drive.path).map((element) => ({ ...element, after: at(element.after) })),
-      release: { ...(drive.release as Loose), at: at((drive.release as Loose).at) },
+    drives,
+    supply: {
+      ...(document.supply as Loose),
+      packs: battery === null ? [] : [{ id: battery, inSeries: 1, inParallel: 1 }],
+      drivers: drivers.map((id) => ({ id, count: 1 + Math.floor(luck.random() * 3) })),
     },
-    supply: { ...(document.supply as Loose), driverId: chosen('driver'), batteryId: chosen('battery') },
   };
 }
+
+const drawing = {
+  power: { value: 50, unit: 'W', origin: 'assumed' },
+  share: { value: 0.5, unit: '%', origin: 'assumed' },
+  whileDriving: true,
+};
 
 /** A random build that the schema takes, the same for the same seed; undefined where this draw is none. */
 export function randomBuild(seed: number): Build | undefined {

@@ -1,3 +1,4 @@
+import { driveOf } from './through.ts';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
@@ -55,7 +56,8 @@ describe('the build document', () => {
       'duties.0.groundId',
     ]);
     expect(pathsOf({ ...PUFFIN, duties: [duties[0], duties[0]] })).toEqual(['duties.1.id']);
-    expect(pathsOf({ ...PUFFIN, parts: [] })).toEqual(['parts', 'parts', 'parts']);
+    // Motor, driver, and each once more where the supply counts them.
+    expect(pathsOf({ ...PUFFIN, parts: [] })).toEqual(['parts', 'parts', 'parts', 'parts']);
   });
 
   it('refuses a unit of another dimension and a number that is none', () => {
@@ -71,7 +73,7 @@ describe('the build document', () => {
   it('says what a file is where it is no build of this format', () => {
     expect(pathsOf([])).toEqual(['format']);
     expect(pathsOf({ format: 'something-else' })).toEqual(['format']);
-    expect(pathsOf({ ...PUFFIN, formatVersion: 6 })).toEqual(['formatVersion']);
+    expect(pathsOf({ ...PUFFIN, formatVersion: 7 })).toEqual(['formatVersion']);
     expect(pathsOf({ ...PUFFIN, formatVersion: 'one' })).toEqual(['formatVersion']);
     const later = readBuild({ ...PUFFIN, formatVersion: 99 });
     expect(later.ok ? '' : later.problems[0]?.message).toContain('Update Zubric');
@@ -85,7 +87,7 @@ describe('the build document', () => {
     const read = readBuild(old);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     const { build } = read;
-    expect(build.formatVersion).toBe(5);
+    expect(build.formatVersion).toBe(6);
     if (version === 1) expect(build.assembly).toEqual(newAssemblyPlan());
     else expect(build.assembly).toEqual(old.assembly);
     // Driven in front, as the files say, with their measures.
@@ -112,13 +114,19 @@ describe('the build document', () => {
     expect(old.formatVersion).toBe(3);
     const read = readBuild(old);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    const { drive, ...vehicle } = read.build;
-    const { path, mount, release, ...stated } = drive;
+    const { drives, supply, ...vehicle } = read.build;
+    const { path, mount, release, does, driverId, leadResistance, ...stated } = driveOf(read.build);
+    expect(drives).toHaveLength(1);
+    expect(does).toBe('propels');
+    const { driverId: wasDriver, batteryId, motorLeadResistance } = old.supply ?? {};
+    expect([driverId, leadResistance]).toEqual([wasDriver, motorLeadResistance]);
+    expect(supply.packs).toEqual([{ id: batteryId, inSeries: 1, inParallel: 1 }]);
     expect(path).toEqual([]);
     expect(mount).toMatchObject({ lever: { origin: 'assumed' } });
     expect(release.kind).toBe('none');
     expect(stated).toEqual(old.drive);
-    expect({ ...vehicle, formatVersion: 3, drive: undefined }).toEqual({ ...old, drive: undefined });
+    const { drive: _drive, supply: _supply, ...others } = old;
+    expect({ ...vehicle, formatVersion: 3 }).toEqual(others);
     // Nothing of the drive is judged that its file did not state.
     const { links } = evaluate(read.build);
     expect(links.filter(({ link }) => link.startsWith('path') || link === 'mount-twist')).toEqual([]);
@@ -131,7 +139,7 @@ describe('the build document', () => {
     expect(old.formatVersion).toBe(4);
     const read = readBuild(old);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    const stages = read.build.drive.stages;
+    const stages = driveOf(read.build).stages;
     const belt = stages.find((s) => s.kind === 'timing-belt');
     const was = old.drive.stages.find((s) => 'allowablePull' in s && 'beltTeeth' in s);
     if (belt?.kind !== 'timing-belt' || !was) throw new Error('the file has a toothed belt');
@@ -174,7 +182,7 @@ describe('editing', () => {
     const [first, second] = motors;
     if (!first || !second) throw new Error('the shelf has too few motors');
     const build = choosePart(choosePart(newBuild('Gull'), first), second);
-    expect(build.drive.motorId).toBe(second.id);
+    expect(driveOf(build).motorId).toBe(second.id);
     expect(build.parts).toEqual([second]);
     expect(buildSchema.safeParse(build).success).toBe(true);
   });

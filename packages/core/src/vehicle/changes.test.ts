@@ -1,3 +1,4 @@
+import { driveOf, changeDrive } from './through.ts';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -44,7 +45,7 @@ const EDITS: readonly ((build: Build, n: number) => Build)[] = [
     ...b,
     duties: b.duties.map((d, at) => (at === 0 ? { ...d, speed: typed(n / 10, 'm/s') } : d)),
   }),
-  (b) => ({ ...b, drive: { ...b.drive, stages: b.drive.stages.slice(1) } }),
+  (b) => changeDrive(b, { stages: driveOf(b).stages.slice(1) }),
   (b, n) => ({
     ...b,
     assembly: { ...b.assembly, steps: [{ id: `step-${n}`, doneOn: '2027-01-02' }] },
@@ -152,17 +153,15 @@ describe('a difference in words', () => {
   });
 
   it('names the teeth of a stage by its kind and number', () => {
-    const at = puffin.drive.stages.findIndex((stage) => stage.kind === 'chain');
-    const stages = puffin.drive.stages.map((stage, n) =>
+    const at = driveOf(puffin).stages.findIndex((stage) => stage.kind === 'chain');
+    const stages = driveOf(puffin).stages.map((stage, n) =>
       n === at && stage.kind === 'chain' ? { ...stage, teethDriver: 9 } : stage,
     );
-    expect(said({ ...puffin, drive: { ...puffin.drive, stages } })).toEqual([
-      `Chain, stage ${at + 1}, driver teeth: 10 → 9`,
-    ]);
+    expect(said(changeDrive(puffin, { stages }))).toEqual([`Chain, stage ${at + 1}, driver teeth: 10 → 9`]);
   });
 
   it('says a part chosen as one thing, by name', () => {
-    const other = motors.find((motor) => motor.id !== puffin.drive.motorId);
+    const other = motors.find((motor) => motor.id !== driveOf(puffin).motorId);
     if (!other) throw new Error('the shelf has too few motors');
     const lines = said(choosePart(puffin, other));
     expect(lines).toHaveLength(1);

@@ -1,6 +1,5 @@
 import { changesBetween, type Change, type Path } from './changes.ts';
 import type { Build } from './document.ts';
-import type { PartKind } from './part.ts';
 
 /** Changes that only make sense together: a part chosen, and the copy of it that the build carries. */
 export interface Difference {
@@ -9,33 +8,44 @@ export interface Difference {
   readonly changes: readonly Change[];
 }
 
-const CHOSEN_AT: Readonly<Partial<Record<PartKind, string>>> = {
-  motor: 'drive.motorId',
-  driver: 'supply.driverId',
-  battery: 'supply.batteryId',
-};
-
 const keyOf = (change: Change): string => {
   const place = change.path.join('.');
   return change.kind === 'add' || change.kind === 'remove' ? `${place}.${change.item.id}` : place;
 };
 
-/** The kind of a part that comes or goes with a choice. */
-const partKind = (change: Change): PartKind | undefined =>
-  change.path[0] === 'parts' && (change.kind === 'add' || change.kind === 'remove')
-    ? (change.item as unknown as { readonly kind: PartKind }).kind
-    : undefined;
+/** Ids of the parts that a change speaks of: a choice that names them, or the copy that the build carries. */
+function partsNamed(change: Change): readonly string[] {
+  const list = change.path.at(-1);
+  if (change.kind === 'set') {
+    const named = list === 'motorId' || list === 'driverId' ? [change.before, change.after] : [];
+    return named.filter((id) => typeof id === 'string');
+  }
+  const counted = list === 'packs' || list === 'drivers' || list === 'fitted' || list === 'parts';
+  return (change.kind === 'add' || change.kind === 'remove') && counted ? [change.item.id] : [];
+}
 
 /** What differs between two builds, each difference whole in itself: taking one and leaving another keeps a build. */
 export function differencesBetween(before: Build, after: Build): Difference[] {
-  const groups = new Map<string, Change[]>();
+  let groups: { key: string; changes: Change[]; parts: readonly string[] }[] = [];
   for (const change of changesBetween(before, after)) {
-    const kind = partKind(change);
     if (change.kind === 'order' && change.path[0] === 'parts') continue;
-    const key = (kind && CHOSEN_AT[kind]) ?? keyOf(change);
-    groups.set(key, [...(groups.get(key) ?? []), change]);
+    const parts = partsNamed(change);
+    const own = { key: keyOf(change), changes: [change], parts };
+    const met = groups.filter(
+      (group) => group.key === own.key || group.parts.some((id) => parts.includes(id)),
+    );
+    // A choice of several parts binds together what was apart so far.
+    const joined = [...met, own].reduce((one, other) => ({
+      key: one.key,
+      changes: [...one.changes, ...other.changes],
+      parts: [...one.parts, ...other.parts],
+    }));
+    const [first] = met;
+    groups = first
+      ? groups.flatMap((group) => (group === first ? [joined] : met.includes(group) ? [] : [group]))
+      : [...groups, own];
   }
-  return [...groups].map(([key, changes]) => ({ key, changes }));
+  return groups.map(({ key, changes }) => ({ key, changes }));
 }
 
 const startsWith = (path: Path, start: Path): boolean => start.every((step, n) => path[n] === step);

@@ -7,7 +7,8 @@ import { groundSchema } from './ground-entry.ts';
 import { name } from './item.ts';
 import { layoutSchema } from './layout/index.ts';
 import { marginPolicySchema } from './margin-policy.ts';
-import { partSchema } from './part.ts';
+import { partSchema, type PartKind } from './part.ts';
+import { supplySchema } from './supply.ts';
 import {
   aimsSchema,
   bodySchema,
@@ -20,39 +21,10 @@ import {
 } from './vehicle.ts';
 
 export const FORMAT = 'zubric-build';
-export const FORMAT_VERSION = 5;
+export const FORMAT_VERSION = 6;
 
 /** Who is on it or near it while it drives. */
 export const PEOPLE = ['nobody', 'beside', 'riding'] as const;
-
-const supply = z
-  .strictObject({
-    batteryId: z.string().nullable().meta({ title: 'Battery' }),
-    driverId: z.string().nullable().meta({ title: 'Driver' }),
-    driverCount: z.int().min(1).max(12).meta({ title: 'Drivers' }),
-    cableResistance: quantity('resistance', { least: 0 }, 'Battery cable resistance', 'Out and back'),
-    motorLeadResistance: quantity(
-      'resistance',
-      { least: 0 },
-      'Motor lead resistance',
-      'Leads of one motor, out and back',
-    ),
-    auxiliaryPower: quantity('power', { least: 0 }, 'Power beside the motors', 'Drawn beside the motors'),
-    /** Most of full command that the controller lets through; all of it where absent. */
-    commandShare: quantity(
-      'share',
-      { above: 0, most: 1 },
-      'Command at most',
-      'Share of full command that the controller lets through',
-    ).optional(),
-    usableShare: quantity(
-      'share',
-      { above: 0, most: 1 },
-      'Usable charge',
-      'Share of the charge that may be used',
-    ),
-  })
-  .readonly();
 
 /** The build document: one vehicle. Its parts are carried along, so a file or a snapshot stands by itself. */
 export const buildSchema = z
@@ -81,8 +53,8 @@ export const buildSchema = z
       .readonly(),
     grounds: z.array(groundSchema).min(1).max(40).readonly().meta({ title: 'Grounds' }),
     duties: z.array(dutySchema).max(40).readonly().meta({ title: 'Duties' }),
-    drive: driveSchema,
-    supply,
+    drives: z.array(driveSchema).min(1).max(8).readonly().meta({ title: 'Drives' }),
+    supply: supplySchema.meta({ title: 'Supply' }),
     marginPolicy: marginPolicySchema,
     parts: z.array(partSchema).max(200).readonly().meta({ title: 'Parts' }),
     /** Parts beside motor, driver and battery, and how many of each. */
@@ -111,8 +83,25 @@ export const buildSchema = z
       say(['masses', 'others', at, 'id'], 'this id stands twice'),
     );
     repeated(build.parts).forEach((at) => say(['parts', at, 'id'], 'this id stands twice'));
-    repeated(build.drive.stages).forEach((at) => say(['drive', 'stages', at, 'id'], 'this id stands twice'));
-    repeated(build.drive.path).forEach((at) => say(['drive', 'path', at, 'id'], 'this id stands twice'));
+    const repeats = (items: readonly { readonly id: string }[], ...path: (string | number)[]) =>
+      repeated(items).forEach((at) => say([...path, at, 'id'], 'this id stands twice'));
+    repeats(build.drives, 'drives');
+    build.drives.forEach(({ stages, path, axleIds, does, work }, n) => {
+      repeats(stages, 'drives', n, 'stages');
+      repeats(path, 'drives', n, 'path');
+      axleIds?.forEach((axleId, at) => {
+        if (!build.layout.axles.some((axle) => axle.id === axleId))
+          say(['drives', n, 'axleIds', at], `there is no axle "${axleId}"`);
+      });
+      if ((does === 'works') !== (work !== undefined))
+        say(['drives', n, 'work'], 'a drive that works says what it does; no other does');
+    });
+    if (!build.drives.some(({ does }) => does === 'propels'))
+      say(['drives'], 'one drive must move the vehicle');
+    repeats(build.supply.packs, 'supply', 'packs');
+    repeats(build.supply.drivers, 'supply', 'drivers');
+    repeats(build.supply.rails ?? [], 'supply', 'rails');
+    build.supply.rails?.forEach(({ loads }, n) => repeats(loads, 'supply', 'rails', n, 'loads'));
     for (const list of ['lines', 'own', 'steps'] as const)
       repeated(build.assembly[list]).forEach((at) =>
         say(['assembly', list, at, 'id'], 'this id stands twice'),
@@ -128,14 +117,16 @@ export const buildSchema = z
     });
     if (build.masses.own.mass.value + build.masses.payload.mass.value <= 0)
       say(['masses', 'own', 'mass', 'value'], 'the vehicle must weigh something');
-    const used = {
-      motor: build.drive.motorId,
-      driver: build.supply.driverId,
-      battery: build.supply.batteryId,
+    const carried = (partId: string, ...kinds: readonly PartKind[]) => {
+      if (!build.parts.some((p) => p.id === partId && kinds.includes(p.kind)))
+        say(['parts'], `the ${kinds.join(' or ')} "${partId}" is not among the parts of the file`);
     };
-    for (const [kind, partId] of Object.entries(used))
-      if (partId !== null && !build.parts.some((p) => p.id === partId && p.kind === kind))
-        say(['parts'], `the ${kind} "${partId}" is not among the parts of the file`);
+    for (const { motorId, driverId } of build.drives) {
+      if (motorId !== null) carried(motorId, 'motor');
+      if (driverId !== null) carried(driverId, 'driver');
+    }
+    for (const { id } of build.supply.packs) carried(id, 'battery', 'source');
+    for (const { id } of build.supply.drivers) carried(id, 'driver');
   });
 
 const repeated = (items: readonly { readonly id: string }[]): number[] =>

@@ -3,6 +3,8 @@ import { quantity } from '../quantity/index.ts';
 import { pathElementSchema, stageSchema } from '../transmission/index.ts';
 import { id, name } from './item.ts';
 import { DRIVEN_TOGETHER } from './layout/index.ts';
+import { wireSchema } from './supply.ts';
+import { workSchema } from './work.ts';
 
 /** How a drive is taken off its wheels: a belt or chain let slack, a dog, a pin that is pulled. */
 export const RELEASES = ['none', 'jockey', 'dog', 'pin'] as const;
@@ -47,10 +49,30 @@ export const releaseSchema = z
   })
   .readonly();
 
+/** What a drive is there for: to move the vehicle, to turn its wheels, or for a work beside. */
+export const PURPOSES = ['propels', 'steers', 'works'] as const;
+export type Purpose = (typeof PURPOSES)[number];
+
 export const driveSchema = z
   .strictObject({
     id,
     name,
+    does: z.enum(PURPOSES).meta({ title: 'What it does' }),
+    /** Axles that it drives or steers; absent where it serves every one that is. */
+    axleIds: z.array(z.string().min(1).max(40)).min(1).max(8).readonly().optional().meta({ title: 'Axles' }),
+    /** From lock to lock, of a drive that steers. */
+    steersWithin: quantity('time', { above: 0 }, 'From lock to lock within').optional(),
+    /** Of a drive that works. */
+    work: workSchema.optional().meta({ title: 'Work' }),
+    driverId: z.string().nullable().meta({ title: 'Driver' }),
+    leadResistance: quantity(
+      'resistance',
+      { least: 0 },
+      'Motor lead resistance',
+      'Leads of one motor, out and back',
+    ),
+    /** The leads as a wire, where they are known: their resistance then follows. */
+    leads: wireSchema.optional().meta({ title: 'Motor leads' }),
     motorId: z.string().nullable().meta({ title: 'Motor' }),
     /** What one driveline serves. */
     together: z.enum(DRIVEN_TOGETHER).meta({ title: 'Driven together' }),
@@ -69,3 +91,5 @@ export const driveSchema = z
     ).optional(),
   })
   .readonly();
+
+export type Drive = z.output<typeof driveSchema>;

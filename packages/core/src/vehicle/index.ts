@@ -13,7 +13,20 @@ export {
   type Steering,
 } from './document.ts';
 export { changeMass, type MassKey } from './change-mass.ts';
-export { RELEASES, RELEASE_TITLES, type ReleaseKind } from './drive.ts';
+export { PURPOSES, RELEASES, RELEASE_TITLES, type Drive, type Purpose, type ReleaseKind } from './drive.ts';
+export {
+  changeDrive,
+  driveOf,
+  drivesThat,
+  motorsIn,
+  outputsOf,
+  servedLayout,
+  throughDrive,
+  whole,
+} from './through.ts';
+export { bankOf, type Bank } from './bank.ts';
+export type { Rail, WireRun } from './supply.ts';
+export type { Work } from './work.ts';
 export { rollingDiameter, rollingPlace } from './driven-diameter.ts';
 export { rollsAway } from './steep.ts';
 export { TASKS, taskOf, taskTitle, type TaskName } from './tasks.ts';
@@ -46,7 +59,14 @@ export {
   type FittedPart,
   batteryOf,
   choosePart,
+  driverCountOf,
   driverOf,
+  feedFrom,
+  motorsOn,
+  packsOf,
+  propellingMotors,
+  withDriverCount,
+  withoutDrive,
   fitPart,
   fittedOf,
   massAllUp,

@@ -1,5 +1,6 @@
+import type { Drive } from './drive.ts';
 import { assumed } from '../quantity/index.ts';
-import type { Build, InnerDrive, Steering } from './document.ts';
+import type { InnerDrive, Steering } from './document.ts';
 import type { Axle, DrivenTogether, Layout } from './layout/index.ts';
 
 /** Measures that a layout is filled with, metres. */
@@ -12,7 +13,7 @@ export interface Size {
 export interface Filled {
   readonly layout: Layout;
   readonly together: DrivenTogether;
-  readonly differential?: Build['drive']['differential'];
+  readonly differential?: Drive['differential'];
   readonly steering?: Steering;
   readonly innerDrive?: InnerDrive;
 }
@@ -113,7 +114,7 @@ export const fixedWheels = (id: string, title: string, axles: number): LayoutTem
 interface SteeredSketch {
   readonly driven: 'rear' | 'front' | 'all';
   readonly singleFront?: boolean;
-  readonly differential?: Build['drive']['differential'];
+  readonly differential?: Drive['differential'];
 }
 
 export const steered = (

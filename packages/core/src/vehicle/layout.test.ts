@@ -1,3 +1,4 @@
+import { outputsOf } from './through.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../judge/index.ts';
@@ -9,7 +10,6 @@ import {
   buildSchema,
   changeAxle,
   contactsOf,
-  drivelinesOf,
   drivenDiameter,
   dutyTemplatesFor,
   groundOfSurface,
@@ -50,8 +50,8 @@ describe('layouts', () => {
 
   it('have as many contacts and drivelines as they are drawn with', () => {
     const count = (id: string) => {
-      const { layout, drive } = on(id);
-      return [contactsOf(layout).length, drivelinesOf(layout, drive.together)];
+      const build = on(id);
+      return [contactsOf(build.layout).length, outputsOf(build)];
     };
     expect(count('two-castors')).toEqual([4, 2]);
     expect(count('two-slider')).toEqual([3, 2]);

@@ -11,6 +11,7 @@ import {
 } from '../ground/index.ts';
 import { newAssemblyPlan } from './assembly-plan.ts';
 import { FORMAT, FORMAT_VERSION, type Build, type Ground, type OtherMass } from './document.ts';
+import type { Drive, Purpose } from './drive.ts';
 import type { Duty } from './duty.ts';
 import type { Axle, Layout } from './layout/index.ts';
 import { DOUBLE_RULE } from './margin-policy.ts';
@@ -169,6 +170,21 @@ const newDuties = (): Build['duties'] => [
   },
 ];
 
+/** A drive of which nothing is chosen yet. */
+export const newDrive = (id: string, name: string, does: Exclude<Purpose, 'works'>): Drive => ({
+  id,
+  name,
+  does,
+  driverId: null,
+  leadResistance: assumed(0.01, 'mΩ'),
+  motorId: null,
+  together: 'wheel',
+  differential: 'open',
+  motorsPerWheel: 1,
+  stages: [],
+  ...bareDrive(),
+});
+
 /** A vehicle with every number assumed and no parts chosen: two driven wheels and castors. */
 export const newBuild = (name: string): Build => ({
   format: FORMAT,
@@ -194,22 +210,12 @@ export const newBuild = (name: string): Build => ({
   masses: newMasses(),
   grounds: [newGround('ground-1', 'Dry concrete')],
   duties: newDuties(),
-  drive: {
-    id: 'drive-1',
-    name: 'Driven wheels',
-    motorId: null,
-    together: 'wheel',
-    differential: 'open',
-    motorsPerWheel: 1,
-    stages: [],
-    ...bareDrive(),
-  },
+  drives: [newDrive('drive-1', 'Driven wheels', 'propels')],
   supply: {
-    batteryId: null,
-    driverId: null,
-    driverCount: 1,
+    packs: [],
+    joined: 'in series',
+    drivers: [],
     cableResistance: assumed(0.005, 'mΩ'),
-    motorLeadResistance: assumed(0.01, 'mΩ'),
     auxiliaryPower: assumed(2, 'W'),
     usableShare: assumed(0.8, '%'),
   },

@@ -1,13 +1,48 @@
+import { assertNever } from '../contract/index.ts';
 import type { Build } from './document.ts';
-import { drivelinesOf } from './layout/index.ts';
-import { isChosen, type Part, type PartKind, type PartOf } from './part.ts';
+import { isChosen, type ChosenPart, type Part, type PartKind, type PartOf } from './part.ts';
+import { changeDrive, driveOf, drivesThat, motorsIn, throughDrive } from './through.ts';
 
 const carried = <K extends PartKind>(build: Build, kind: K, partId: string | null): PartOf<K> | undefined =>
   build.parts.find((p): p is PartOf<K> => p.kind === kind && p.id === partId);
 
-export const motorOf = (build: Build) => carried(build, 'motor', build.drive.motorId);
-export const driverOf = (build: Build) => carried(build, 'driver', build.supply.driverId);
-export const batteryOf = (build: Build) => carried(build, 'battery', build.supply.batteryId);
+/** Motor and driver of the drive that a build is looked at through. */
+export const motorOf = (build: Build) => carried(build, 'motor', driveOf(build).motorId);
+export const driverOf = (build: Build) => carried(build, 'driver', driveOf(build).driverId);
+
+/** What feeds the build, pack by pack; each with how many of it. */
+export const packsOf = (build: Build) =>
+  build.supply.packs.flatMap(({ id, ...counts }) => {
+    const part = carried(build, 'battery', id) ?? carried(build, 'source', id);
+    return part ? [{ part, ...counts }] : [];
+  });
+
+/** The first battery that feeds the build. */
+export const batteryOf = (build: Build): PartOf<'battery'> | undefined =>
+  packsOf(build)
+    .map(({ part }) => part)
+    .find((part) => part.kind === 'battery');
+
+/** Boards of the part that drives the drive which a build is looked at through. */
+export const driverCountOf = (build: Build): number =>
+  build.supply.drivers.find(({ id }) => id === driveOf(build).driverId)?.count ?? 0;
+
+/** The build with so many of those boards. */
+export const withDriverCount = (build: Build, count: number): Build => ({
+  ...build,
+  supply: {
+    ...build.supply,
+    drivers: build.supply.drivers.map((driver) =>
+      driver.id === driveOf(build).driverId ? { ...driver, count } : driver,
+    ),
+  },
+});
+
+/** Motors of all drives that hang on drivers of this part. */
+export const motorsOn = (build: Build, driverId: string): number =>
+  build.drives
+    .filter((drive) => drive.driverId === driverId)
+    .reduce((sum, { id }) => sum + motorsIn(throughDrive(build, id)), 0);
 
 /** Whether a driver only switches: all or nothing. */
 export const switchesOnly = (driver: PartOf<'driver'> | undefined): boolean =>
@@ -15,32 +50,82 @@ export const switchesOnly = (driver: PartOf<'driver'> | undefined): boolean =>
 
 const MOST_DRIVERS = 12;
 
-/** So many drivers of so many channels as the motors of a build need. */
-function driversFor({ layout, drive }: Build, channels: number): number {
-  const motors = drivelinesOf(layout, drive.together) * drive.motorsPerWheel;
-  return Math.min(MOST_DRIVERS, Math.max(1, Math.ceil(motors / channels)));
+/** The build with so many boards of each driver that a drive hangs on as their motors need; those known already as they are. */
+function withDrivers(build: Build, chosen?: PartOf<'driver'>): Build {
+  const asked = [...new Set(build.drives.flatMap(({ driverId }) => driverId ?? []))];
+  const drivers = asked.map((id) => {
+    const known = build.supply.drivers.find((driver) => driver.id === id);
+    if (known && chosen?.id !== id) return known;
+    const channels = chosen?.channels ?? 1;
+    return { id, count: Math.min(MOST_DRIVERS, Math.max(1, Math.ceil(motorsOn(build, id) / channels))) };
+  });
+  return { ...build, supply: { ...build.supply, drivers } };
+}
+
+/** The build without copies of parts of a kind that nothing in it names any more. */
+function withoutUnused(build: Build, kinds: readonly PartKind[]): Build {
+  const named = new Set([
+    ...build.drives.flatMap(({ motorId, driverId }) => [motorId, driverId]),
+    ...[...build.supply.packs, ...build.supply.drivers, ...(build.fitted ?? [])].map(({ id }) => id),
+  ]);
+  return { ...build, parts: build.parts.filter(({ id, kind }) => !kinds.includes(kind) || named.has(id)) };
+}
+
+const withCopy = (build: Build, part: Part): Build => ({
+  ...build,
+  parts: [...build.parts.filter(({ id }) => id !== part.id), part],
+});
+
+/** The build fed by this part alone, a battery or another source. */
+export const feedFrom = (build: Build, part: PartOf<'battery'> | PartOf<'source'>): Build =>
+  withoutUnused(
+    withCopy(
+      {
+        ...build,
+        supply: {
+          ...build.supply,
+          packs: [{ id: part.id, inSeries: 1, inParallel: 1 }],
+          joined: 'in series',
+        },
+      },
+      part,
+    ),
+    ['battery', 'source'],
+  );
+
+function chosen(build: Build, part: ChosenPart): Build {
+  switch (part.kind) {
+    case 'motor':
+      return withoutUnused(withCopy(changeDrive(build, { motorId: part.id }), part), ['motor']);
+    case 'driver':
+      return withoutUnused(withDrivers(withCopy(changeDrive(build, { driverId: part.id }), part), part), [
+        'driver',
+      ]);
+    case 'battery':
+      return feedFrom(build, part);
+    default:
+      return assertNever(part);
+  }
 }
 
 /**
- * The build with this part chosen for its kind, its copy carried along and the one it replaces left out; of a driver as many as
- * its motors have channels. Of a kind of which a
- * build has as many as it likes one is fitted.
+ * The build with this part chosen for its kind in the drive that it is looked at through, its copy carried along and the one
+ * it replaces left out; of a driver as many as its motors have channels. Of a kind of which a build has as many as it
+ * likes one is fitted.
  */
-export function choosePart(build: Build, part: Part): Build {
-  if (!isChosen(part)) return fitPart(build, part, 1);
-  const chosen: Build = {
-    ...build,
-    drive: part.kind === 'motor' ? { ...build.drive, motorId: part.id } : build.drive,
-    supply:
-      part.kind === 'driver'
-        ? { ...build.supply, driverId: part.id, driverCount: driversFor(build, part.channels) }
-        : part.kind === 'battery'
-          ? { ...build.supply, batteryId: part.id }
-          : build.supply,
-  };
-  const others = build.parts.filter((p) => p.kind !== part.kind);
-  return { ...chosen, parts: [...others, part] };
-}
+export const choosePart = (build: Build, part: Part): Build =>
+  isChosen(part) ? chosen(build, part) : fitPart(build, part, 1);
+
+/** The build without a drive; its motor and driver go with it where no other has them. */
+export const withoutDrive = (build: Build, driveId: string): Build =>
+  withoutUnused(withDrivers({ ...build, drives: build.drives.filter(({ id }) => id !== driveId) }), [
+    'motor',
+    'driver',
+  ]);
+
+/** Motors that move the vehicle, all drives together. */
+export const propellingMotors = (build: Build): number =>
+  drivesThat(build, 'propels').reduce((sum, seen) => sum + motorsIn(seen), 0);
 
 /** The build with its copy of a part as this one; one that carries none stays as it is. */
 export const withCopyOf = (build: Build, part: Part): Build => ({
@@ -54,7 +139,7 @@ export interface FittedPart {
   readonly count: number;
 }
 
-/** What is fitted beside motor, driver and battery. */
+/** What is fitted beside motors, drivers and packs. */
 export const fittedOf = ({ fitted = [], parts }: Build): readonly FittedPart[] =>
   fitted.flatMap(({ id, count }) => {
     const part = parts.find((carriedAlong) => carriedAlong.id === id);

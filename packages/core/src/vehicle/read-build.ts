@@ -5,6 +5,7 @@ import { FORMAT, FORMAT_VERSION, buildSchema, type Build } from './document.ts';
 import { toFormat3 } from './to-format-3.ts';
 import { toFormat4 } from './to-format-4.ts';
 import { toFormat5 } from './to-format-5.ts';
+import { toFormat6 } from './to-format-6.ts';
 import type { z } from 'zod';
 
 /** One thing wrong with a file: where, and what to change. */
@@ -26,6 +27,7 @@ const UPGRADES: readonly ((document: Json) => Json)[] = [
   toFormat3,
   toFormat4,
   toFormat5,
+  toFormat6,
 ];
 
 const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);

@@ -1,3 +1,4 @@
+import { changeDrive } from './through.ts';
 import { wheelLoads } from '../ground/index.ts';
 import type { Build, PlacedMass } from './document.ts';
 import type { LayoutTemplate, Size } from './layout-fill.ts';
@@ -72,7 +73,7 @@ export function withLayout(build: Build, template: LayoutTemplate): Build {
     layout,
     ...(steering ? { steering: build.steering ?? steering } : {}),
     ...(innerDrive ? { innerDrive: build.innerDrive ?? innerDrive } : {}),
-    drive: { ...build.drive, together, differential: differential ?? 'open' },
+    drives: changeDrive(build, { together, differential: differential ?? 'open' }).drives,
     masses: { own: keep(own), payload: keep(payload), others: others.map(keep) },
   };
 }

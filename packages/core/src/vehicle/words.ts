@@ -68,7 +68,9 @@ function itemName(item: Named, listPath: Path, builds: readonly Build[]): string
   if (item.name !== undefined) return item.name;
   if (listPath.at(-1) !== 'stages') return item.id;
   const at = builds
-    .map((build) => build.drive.stages.findIndex((stage) => stage.id === item.id))
+    .flatMap((build) => build.drives)
+    .filter((drive) => listPath[1] === undefined || drive.id === listPath[1])
+    .map(({ stages }) => stages.findIndex((stage) => stage.id === item.id))
     .find((n) => n >= 0);
   return `${stageTitle(item.kind as StageKind)}, stage ${(at ?? 0) + 1}`;
 }
@@ -77,6 +79,8 @@ function itemName(item: Named, listPath: Path, builds: readonly Build[]): string
 function whereIs(path: Path, builds: readonly Build[]): string {
   const words = path.slice(0, -1).map((_, n) => {
     const here = path.slice(0, n + 1);
+    // Where there is one drive, everybody knows which.
+    if (n === 1 && path[0] === 'drives' && builds.every(({ drives }) => drives.length === 1)) return '';
     const found = valueAt(here, builds);
     if (Array.isArray(found)) return '';
     if (Array.isArray(valueAt(here.slice(0, -1), builds)))
@@ -91,8 +95,7 @@ function named(x: unknown, path: Path, build: Build): unknown {
   const last = path.at(-1);
   if (typeof x !== 'string') return x;
   if (last === 'groundId') return build.grounds.find((g) => g.id === x)?.name ?? x;
-  if (last === 'motorId' || last === 'driverId' || last === 'batteryId')
-    return build.parts.find((p) => p.id === x)?.name ?? x;
+  if (last === 'motorId' || last === 'driverId') return build.parts.find((p) => p.id === x)?.name ?? x;
   return x;
 }
 

@@ -3,7 +3,7 @@ import { brakeOf } from '../demand/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { wheelTorque } from '../ground/index.ts';
 import type { LinkId, LinkReport } from '../judge/index.ts';
-import { rollingDiameter, type Build } from '../vehicle/index.ts';
+import { rollingDiameter, type Build, driveOf } from '../vehicle/index.ts';
 import { stopWorking } from './ground.ts';
 import { mountHas, mountNeeds, pathHas, pathNeeds } from './path.ts';
 import {
@@ -85,13 +85,17 @@ const axleHeight: Sides = {
 const axleRoom: Sides = {
   needs: ({ build }) =>
     length(onAxleRadius(build)?.radiusM ?? 0, 'half the outside diameter of what turns on the axle'),
-  has: ({ build: { drive } }) =>
-    drive.room && {
-      value: drive.room.value,
-      dimension: 'length',
-      origin: drive.room.origin,
-      where: 'Drivetrain, the room round the axle',
-    },
+  has: ({ build }) => {
+    const { room } = driveOf(build);
+    return (
+      room && {
+        value: room.value,
+        dimension: 'length',
+        origin: room.origin,
+        where: 'Drivetrain, the room round the axle',
+      }
+    );
+  },
 };
 
 /** How both sides of each link between motor and wheel come about. */

@@ -100,9 +100,10 @@ function motorInputs(line: Driveline): WorkingInput[] {
 }
 
 export function packWorking(
-  { battery }: Driveline,
+  { bank }: Driveline,
   key: 'fullV' | 'emptyV' | 'nominalV' | 'capacityAh',
 ): CalculationBy<typeof batteryPack> | undefined {
+  const battery = bank?.battery;
   if (!battery) return undefined;
   const given = packCells(battery);
   return calculated(

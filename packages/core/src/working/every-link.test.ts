@@ -6,7 +6,7 @@ import { evaluate, type LinkId, type LinkReport } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
 import { degrees, on, withDuty } from '../testing/vehicles.ts';
 import { freshStage } from '../transmission/index.ts';
-import { fitPart, partSchema, buildSchema, choosePart, type Build } from '../vehicle/index.ts';
+import { fitPart, partSchema, buildSchema, choosePart, type Build, changeDrive } from '../vehicle/index.ts';
 import { workingOfLink } from './links.ts';
 import { isStated, type Working } from './working.ts';
 
@@ -59,7 +59,7 @@ const astray = (build: Build): string[] =>
 
 const driven = (layout: string): Build => {
   const build = choosePart(on(layout), motor);
-  return { ...build, drive: { ...build.drive, stages: [freshStage('chain', 'stage-1', 3)] } };
+  return changeDrive(build, { stages: [freshStage('chain', 'stage-1', 3)] });
 };
 /** A wheel of the size of its first axle, that carries ten kilograms. */
 const wheelFor = ({ layout }: Build) =>
@@ -80,7 +80,7 @@ describe('one step further of a stage', () => {
     (kind) => {
       for (const ratio of [3, 1 / 3]) {
         const base = driven('tug');
-        const build = { ...base, drive: { ...base.drive, stages: [freshStage(kind, 'stage-1', ratio)] } };
+        const build = changeDrive(base, { stages: [freshStage(kind, 'stage-1', ratio)] });
         const own = evaluate(build).links.filter((l) => l.stageId === 'stage-1' && l.dutyId !== null);
         for (const link of own) {
           const working = workingOfLink(build, link, 'needs');

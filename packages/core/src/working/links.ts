@@ -243,17 +243,12 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = 
   },
   'battery-current': {
     needs: ofDuty(({ build, duty, line }) => drawWorking(build, duty, line, 'batteryA')),
-    has: ({ line: { battery } }) => ofPart(battery, 'current', battery?.continuousA ?? 0, ALL_DAY),
+    has: ({ line: { bank } }) => ofPart(bank, 'current', bank?.continuousA ?? 0, ALL_DAY),
   },
   'battery-peak': {
     needs: ({ build, line }) => readFor(fullCommandWorking(build, line), 'startA'),
-    has: ({ line: { battery } }) =>
-      ofPart(
-        battery,
-        'current',
-        battery?.peakA ?? battery?.continuousA ?? 0,
-        'the current that it may give for some seconds',
-      ),
+    has: ({ line: { bank } }) =>
+      ofPart(bank, 'current', bank?.peakA ?? 0, 'the current that it may give for some seconds'),
   },
   'battery-voltage': {
     needs: ({ line, link }) => {

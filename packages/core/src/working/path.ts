@@ -1,3 +1,4 @@
+import { driveOf } from '../vehicle/index.ts';
 import { mountInput, loadedStages } from '../capability/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { ALLOWED_TWIST } from '../judge/index.ts';
@@ -16,7 +17,7 @@ import {
 } from './working.ts';
 
 const elementOf = (build: Build, elementId: string | undefined) =>
-  build.drive.path.find(({ id }) => id === elementId);
+  driveOf(build).path.find(({ id }) => id === elementId);
 
 /** The torque at a part of the torque path. */
 export function pathNeeds(
@@ -81,7 +82,7 @@ export function mountNeeds(
   );
   const given = mountInput(build, loaded);
   if (!given) return undefined;
-  const { lever, twist } = build.drive.mount;
+  const { lever, twist } = driveOf(build).mount;
   return calculated(mountPull, given, key, [
     fixed('tightN', 'the pull of the first stage'),
     fixed('slackN', 'the pull of the first stage'),

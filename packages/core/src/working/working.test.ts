@@ -5,7 +5,7 @@ import { findCalculator } from '../calculators/index.ts';
 import { NotPhysical } from '../contract/index.ts';
 import { evaluate, linkDefinition, type LinkReport } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
-import { newBuild, readBuild, type Build } from '../vehicle/index.ts';
+import { newBuild, readBuild, type Build, driveOf } from '../vehicle/index.ts';
 import { OPENED, workingOf, workingOfOuting, workingOfWindow, type Opened } from './index.ts';
 import { ratioWorking, workingOfLink } from './links.ts';
 import { chainWorking } from './stage.ts';
@@ -186,7 +186,7 @@ describe('the working of a margin', () => {
   });
 
   it('of a chain says its links and centre distance', () => {
-    const chain = puffin.drive.stages.find((stage) => stage.kind === 'chain');
+    const chain = driveOf(puffin).stages.find((stage) => stage.kind === 'chain');
     if (!chain) throw new Error('the demo barrow has a chain');
     const working = chainWorking(chain);
     expectSound(working);

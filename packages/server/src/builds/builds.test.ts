@@ -162,7 +162,7 @@ describe('builds', () => {
       JSON.stringify(formatOne()),
     ]);
     const { body } = await server.send('get', '/api/builds/old-one').expect(200);
-    expect((body as Stored).document.formatVersion).toBe(5);
+    expect((body as Stored).document.formatVersion).toBe(6);
     await server.send('get', '/api/builds').expect(200);
     await save('old-one', 1, { ...(body as Stored).document, purpose: 'now' }).expect(200);
   });

@@ -1,3 +1,5 @@
+import { driveOf, changeDrive } from '@zubric/core/vehicle';
+
 import { readFileSync } from 'node:fs';
 import type { Build } from '@zubric/core/vehicle';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -38,13 +40,10 @@ describe('the logbook', () => {
     ((await server.send('get', `/api/builds/${id}/log`).expect(200)).body as { entries: Entry[] }).entries;
   const save = (id: string, version: number, document: Build) =>
     server.send('put', `/api/builds/${id}`).set('If-Match', `"${version}"`).send(document).expect(200);
-  const teeth = (document: Build, teethDriver: number): Build => ({
-    ...document,
-    drive: {
-      ...document.drive,
-      stages: document.drive.stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriver } : s)),
-    },
-  });
+  const teeth = (document: Build, teethDriver: number): Build =>
+    changeDrive(document, {
+      stages: driveOf(document).stages.map((s) => (s.kind === 'chain' ? { ...s, teethDriver } : s)),
+    });
 
   it('begins with how the build began', async () => {
     const { id } = await copy();
@@ -158,7 +157,7 @@ describe('the logbook', () => {
       [id, 'old', JSON.stringify(old)],
     );
     const { body } = await server.send('get', `/api/builds/${id}/snapshots/1`).expect(200);
-    expect((body as { document: Build }).document.formatVersion).toBe(5);
+    expect((body as { document: Build }).document.formatVersion).toBe(6);
   });
 
   it('keeps photographs with an entry: pictures only, by what they are and not by what they are said to be', async () => {

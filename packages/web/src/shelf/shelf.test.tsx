@@ -1,3 +1,4 @@
+import { driveOf } from '@zubric/core/vehicle';
 import type { Part } from '@zubric/core/vehicle';
 import { choosePart, newBuild } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
@@ -227,7 +228,7 @@ describe('a part of one’s own, from a build', () => {
     expect(found.getByText('Stall torque').nextSibling?.textContent).toMatch(/N·m.* to /);
     expect(text()).toContain('Read its speed without load');
     press('Put it on the shelf');
-    await waitFor(() => expect(kept().drive.motorId).toBe('own-0'));
+    await waitFor(() => expect(driveOf(kept()).motorId).toBe('own-0'));
     expect(kept().parts[0]).toMatchObject({ name: 'Lift gearmotor', voltageV: 24, type: 'brushed' });
     expect(Object.keys(posted(asked)[0]?.guessed ?? {})).toContain('stallTorqueNm');
   });

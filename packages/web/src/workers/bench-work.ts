@@ -1,3 +1,4 @@
+import { driveOf } from '@zubric/core/vehicle';
 import { ratioOffers, type RatioOffer, type TeethLimits } from '@zubric/core/capability';
 import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
 import { moves, type MovesFor } from '@zubric/core/moves';
@@ -12,7 +13,7 @@ export const benchWork = {
     ratioOffers(build, ratio, limits),
   /** A stage as it is, and as another kind in its place. */
   asOtherKind: (build: Build, stageId: string, kind: StageKind): AsOtherKind | undefined => {
-    const stage = build.drive.stages.find(({ id }) => id === stageId);
+    const stage = driveOf(build).stages.find(({ id }) => id === stageId);
     const now = stage && stageAs(build, stageId, stage.kind);
     const other = stageAs(build, stageId, kind);
     return now && other && { now, other };

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemblyOutlook } from '../../assembly/index.ts';
 import { evaluate, linkDefinition } from '../../judge/index.ts';
-import { buildSchema, readBuild, type Build } from '../../vehicle/index.ts';
+import { buildSchema, readBuild, type Build, changeDrive } from '../../vehicle/index.ts';
 import { isStated, workingOfLink } from '../../working/index.ts';
 import { findCalculator } from '../../calculators/index.ts';
 import type { Notice } from '../../contract/index.ts';
@@ -28,10 +28,7 @@ const said = (notice: Notice | undefined): string =>
 const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build does not read');
 const puffin = read.build;
-const withStages = (...stages: readonly Stage[]): Build => ({
-  ...puffin,
-  drive: { ...puffin.drive, stages },
-});
+const withStages = (...stages: readonly Stage[]): Build => changeDrive(puffin, { stages });
 
 const fresh = <K extends StageKind>(kind: K, ratio: number): StageOf<K> =>
   freshStage(kind, 'stage-1', ratio) as StageOf<K>;

@@ -1,6 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { evaluate } from '@zubric/core/judge';
-import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/vehicle';
+import {
+  buildSchema,
+  layoutTemplate,
+  newBuild,
+  withLayout,
+  type Build,
+  changeDrive,
+} from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, settled, text } from '../../testing/on-bench.tsx';
@@ -176,7 +183,7 @@ describe('a ground', () => {
     const left = { ...own.left, value: 0.2 };
     await show({
       ...puffin,
-      drive: { ...puffin.drive, together: 'axle', differential: 'open' },
+      drives: changeDrive(puffin, { together: 'axle', differential: 'open' }).drives,
       masses: { ...puffin.masses, own: { ...own, left }, payload: { ...payload, left } },
     });
     const uneven = (): HTMLElement =>

@@ -7,6 +7,8 @@ import {
   withLayout,
   type Build,
   type DrivenTogether,
+  changeDrive,
+  driveOf,
 } from '@zubric/core/vehicle';
 import { Suspense, lazy, useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
@@ -130,7 +132,8 @@ const TOGETHER_TITLES: Readonly<Record<DrivenTogether, string>> = {
 /** Every axle by its numbers, and how its wheels are driven together. */
 function AxleTable() {
   const { build, edit } = useBuild();
-  const { layout, drive } = build;
+  const { layout } = build;
+  const drive = driveOf(build);
   const kind = layoutKind(layout.kind);
   const change = (id: string, part: AxleChange): void => edit((b) => changeAxle(b, id, part));
   return (
@@ -182,7 +185,7 @@ function AxleTable() {
             label="Driven together"
             value={drive.together}
             options={kind.together.map((value) => ({ value, title: TOGETHER_TITLES[value] }))}
-            onChange={(together) => edit((b) => ({ ...b, drive: { ...b.drive, together } }))}
+            onChange={(together) => edit((b) => changeDrive(b, { together }))}
           />
         )}
         {(drive.together === 'axle' || drive.together === 'all') &&
@@ -195,7 +198,7 @@ function AxleTable() {
                 { value: 'open', title: 'a differential between' },
                 { value: 'locked', title: 'locked: a live axle' },
               ]}
-              onChange={(differential) => edit((b) => ({ ...b, drive: { ...b.drive, differential } }))}
+              onChange={(differential) => edit((b) => changeDrive(b, { differential }))}
             />
           )}
       </div>

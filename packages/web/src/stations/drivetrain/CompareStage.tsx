@@ -1,3 +1,4 @@
+import { driveOf, changeDrive } from '@zubric/core/vehicle';
 import { linkDefinition, type LinkReport, type StageAs } from '@zubric/core/judge';
 import { radiansToDegrees, showNumber } from '@zubric/core/quantity';
 import {
@@ -51,10 +52,9 @@ export function CompareStage({ stage, onDone }: Props) {
     );
   const { now, other } = answer;
   const take = (): void => {
-    edit((b) => ({
-      ...b,
-      drive: { ...b.drive, stages: b.drive.stages.map((s) => (s.id === stage.id ? other.stage : s)) },
-    }));
+    edit((b) =>
+      changeDrive(b, { stages: driveOf(b).stages.map((s) => (s.id === stage.id ? other.stage : s)) }),
+    );
     onDone();
   };
   return (

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
+import { buildSchema, newBuild, type Build, driveOf, changeDrive } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, settled, text } from '../../testing/on-bench.tsx';
@@ -104,7 +104,7 @@ describe('the drivetrain station', () => {
     const offers = await screen.findAllByRole('button', { name: /^Take: chain/ });
     expect(offers.length).toBeGreaterThan(2);
     fireEvent.click(screen.getByRole('button', { name: 'Take: chain 10 to 40 teeth' }));
-    expect(kept().drive.stages[0]).toMatchObject({ teethDriver: 10, teethDriven: 40 });
+    expect(driveOf(kept()).stages[0]).toMatchObject({ teethDriver: 10, teethDriven: 40 });
     expect(text()).toContain('fitted is 36 : 1');
     expect(screen.queryByRole('button', { name: /^Take: chain/ })).toBeNull();
     fireEvent.keyDown(mark(), { key: 'ArrowLeft' });
@@ -142,35 +142,35 @@ describe('the drivetrain station', () => {
     expect(beside.getAllByText(/× short$/).length).toBeGreaterThan(0);
     expect(beside.getByText(/^Slips on small pulleys at low speed/)).toBeTruthy();
     fireEvent.click(beside.getByRole('button', { name: 'Take the V or flat belt' }));
-    expect(kept().drive.stages[0]?.kind).toBe('friction-belt');
+    expect(driveOf(kept()).stages[0]?.kind).toBe('friction-belt');
   });
 
   it('says of each shaft and hub what it carries, and names what joins those that do not fit', () => {
     show(puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Shafts and hubs' }));
     const table = within(screen.getByRole('table', { name: 'Shafts and hubs from motor to ground' }));
-    expect(table.getAllByRole('row')).toHaveLength(puffin.drive.path.length + 1);
+    expect(table.getAllByRole('row')).toHaveLength(driveOf(puffin).path.length + 1);
     const [bore] = table.getAllByLabelText('Bore');
     if (!bore) throw new Error('the first hub has a bore');
     fireEvent.change(bore, { target: { value: '5/8"' } });
     expect(text()).toContain('take a bush from');
     fireEvent.change(table.getByLabelText('Driver sprocket, held as'), { target: { value: 'clamp' } });
-    expect(kept().drive.path[0]).toMatchObject({ kind: 'clamp', name: 'Driver sprocket' });
+    expect(driveOf(kept()).path[0]).toMatchObject({ kind: 'clamp', name: 'Driver sprocket' });
     fireEvent.click(screen.getByRole('button', { name: 'Move Axle towards the wheel' }));
     expect(
-      kept()
-        .drive.path.map(({ name }) => name)
+      driveOf(kept())
+        .path.map(({ name }) => name)
         .slice(2, 4),
     ).toEqual(['Wheel hub', 'Axle']);
     fireEvent.click(screen.getByRole('button', { name: 'Remove Tyre' }));
-    expect(kept().drive.path.some(({ name }) => name === 'Tyre')).toBe(false);
+    expect(driveOf(kept()).path.some(({ name }) => name === 'Tyre')).toBe(false);
   });
 
   it('lays out the usual path of a build that has none, and keeps a part whose stage is gone', () => {
-    show({ ...puffin, drive: { ...puffin.drive, path: [] } });
+    show(changeDrive(puffin, { path: [] }));
     fireEvent.click(screen.getByRole('button', { name: 'Shafts and hubs' }));
     fireEvent.click(screen.getByRole('button', { name: 'Lay out the usual parts' }));
-    expect(kept().drive.path.map(({ name }) => name)).toEqual([
+    expect(driveOf(kept()).path.map(({ name }) => name)).toEqual([
       'Driver sprocket',
       'Driven sprocket',
       'Axle',
@@ -178,7 +178,7 @@ describe('the drivetrain station', () => {
     ]);
     fireEvent.click(screen.getByRole('button', { name: 'Stages' }));
     fireEvent.click(screen.getByRole('button', { name: 'Remove the chain' }));
-    expect(kept().drive.path).toHaveLength(4);
+    expect(driveOf(kept()).path).toHaveLength(4);
     expect(text()).toContain('stands behind a stage that is no longer there');
   });
 
@@ -189,7 +189,7 @@ describe('the drivetrain station', () => {
     fireEvent.change(screen.getByLabelText('Twist under 10 N·m'), { target: { value: '0.3°' } });
     expect(text()).toMatch(/The motor’s mount twists by/);
     fireEvent.change(screen.getByLabelText('Twist under 10 N·m'), { target: { value: '' } });
-    expect(kept().drive.mount.twist).toBeUndefined();
+    expect(driveOf(kept()).mount.twist).toBeUndefined();
     fireEvent.change(screen.getByLabelText('1, chain'), { target: { value: '4°' } });
     expect(text()).toContain('4.42° at the wheel');
     fireEvent.change(screen.getByLabelText('Disengages by'), { target: { value: 'jockey' } });
@@ -212,7 +212,7 @@ describe('the drivetrain station', () => {
     fireEvent.change(screen.getByLabelText('Chain, tensioned by'), { target: { value: 'none' } });
     expect(text()).toContain('Nothing tensions the chain');
     fireEvent.change(screen.getByLabelText('Chain, tensioned by'), { target: { value: 'unsaid' } });
-    expect(kept().drive.stages[0]).not.toHaveProperty('tensioner');
+    expect(driveOf(kept()).stages[0]).not.toHaveProperty('tensioner');
   });
 
   it('leads on where there is no motor yet', () => {

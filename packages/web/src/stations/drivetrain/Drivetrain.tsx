@@ -1,3 +1,5 @@
+import { driveOf } from '@zubric/core/vehicle';
+
 import type { DutyReport } from '@zubric/core/capability';
 import type { Report } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
@@ -71,7 +73,7 @@ export function Drivetrain() {
           <Findings blocks={['wheel', 'ratio']} empty="Torque, speed and ratio are ample on every duty." />
         </div>
       </div>
-      {build.drive.stages.length > 0 && (
+      {driveOf(build).stages.length > 0 && (
         <Caution>
           Chains, belts and gears take fingers: guard them, and work on them with the battery unplugged.
         </Caution>
@@ -86,7 +88,7 @@ function Answer({ report, duty }: { readonly report: Report; readonly duty: Duty
   if (!duty)
     return (
       <p className="mt-0.5 text-[16px] text-soft">
-        {build.drive.motorId === null
+        {driveOf(build).motorId === null
           ? 'Choose a motor in Power first; stages can be laid out here meanwhile.'
           : 'No duty asks any pull.'}
       </p>

@@ -1,6 +1,6 @@
 import { mountInput, playInput } from '@zubric/core/capability';
 import { closeness, linkDefinition } from '@zubric/core/judge';
-import { RELEASES, RELEASE_TITLES, type Build } from '@zubric/core/vehicle';
+import { RELEASES, RELEASE_TITLES, type Drive, driveOf, changeDrive } from '@zubric/core/vehicle';
 import { calculated, fixed } from '@zubric/core/working';
 import { showNumber, type Quantity } from '@zubric/core/quantity';
 import { mountPull, playSum, stageName, type Stage } from '@zubric/core/transmission';
@@ -13,11 +13,6 @@ import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensMargin } from '../../working/OpensOf.tsx';
 import { Opens } from '../../working/Opens.tsx';
 import { useHardestLoads } from './hardest-loads.ts';
-
-const withDrive = (build: Build, part: Partial<Build['drive']>): Build => ({
-  ...build,
-  drive: { ...build.drive, ...part },
-});
 
 /** How the motor is held, what play the stages add up to, and moving the vehicle by hand. */
 export function MountPanel() {
@@ -102,9 +97,9 @@ function Mount() {
 /** Where the mount is, how far it gives, and what room there is. */
 function MountFields() {
   const { build, edit } = useBuild();
-  const { mount, room } = build.drive;
-  const change = (part: Partial<Build['drive']['mount']>): void =>
-    edit((b) => withDrive(b, { mount: { ...b.drive.mount, ...part } }));
+  const { mount, room } = driveOf(build);
+  const change = (part: Partial<Drive['mount']>): void =>
+    edit((b) => changeDrive(b, { mount: { ...driveOf(b).mount, ...part } }));
   return (
     <div className="mt-1.5 flex flex-wrap items-end gap-2">
       <SchemaField
@@ -120,15 +115,15 @@ function MountFields() {
         className="w-[134px]"
         value={mount.twist}
         onChange={(twist) => change({ twist })}
-        onClear={() => edit((b) => withDrive(b, { mount: { lever: b.drive.mount.lever } }))}
+        onClear={() => edit((b) => changeDrive(b, { mount: { lever: driveOf(b).mount.lever } }))}
       />
       <SchemaField
         part="drive"
         field="room"
         className="w-[110px]"
         value={room}
-        onChange={(r) => edit((b) => withDrive(b, { room: r }))}
-        onClear={() => edit(({ drive: { room: _gone, ...drive }, ...b }) => ({ ...b, drive }))}
+        onChange={(r) => edit((b) => changeDrive(b, { room: r }))}
+        onClear={() => edit((b) => changeDrive(b, { room: undefined }))}
       />
     </div>
   );
@@ -141,8 +136,8 @@ function Play() {
   const found = given && playSum.run(given);
   const change = (stage: Stage, play: Quantity | undefined): void =>
     edit((b) =>
-      withDrive(b, {
-        stages: b.drive.stages.map((s) => {
+      changeDrive(b, {
+        stages: driveOf(b).stages.map((s) => {
           if (s.id !== stage.id) return s;
           const { play: _was, ...rest } = s;
           return (play ? { ...rest, play } : rest) as Stage;
@@ -165,7 +160,7 @@ function Play() {
             held.
           </p>
           <div className="mt-1.5 flex flex-wrap gap-2">
-            {build.drive.stages.map((stage, at) => (
+            {driveOf(build).stages.map((stage, at) => (
               <QuantityField
                 key={stage.id}
                 label={`${at + 1}, ${stageName(stage.kind)}`}
@@ -193,10 +188,10 @@ function Play() {
 function ByHand() {
   const { build, report, edit } = useBuild();
   const say = useSay();
-  const { release, stages } = build.drive;
+  const { release, stages } = driveOf(build);
   const { moved } = report.train;
-  const change = (part: Partial<Build['drive']['release']>): void =>
-    edit((b) => withDrive(b, { release: { ...b.drive.release, ...part } }));
+  const change = (part: Partial<Drive['release']>): void =>
+    edit((b) => changeDrive(b, { release: { ...driveOf(b).release, ...part } }));
   return (
     <section className="sheet px-3 py-2" aria-labelledby="hand-title">
       <h2 id="hand-title">Moved by hand</h2>

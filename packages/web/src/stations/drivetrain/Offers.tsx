@@ -1,3 +1,5 @@
+import { driveOf, changeDrive } from '@zubric/core/vehicle';
+
 import type { RatioOffer } from '@zubric/core/capability';
 import { showNumber } from '@zubric/core/quantity';
 import { useCallback, useState } from 'react';
@@ -24,7 +26,7 @@ export function Offers({ ratio, onDone }: Props) {
   );
   const { answer: offers, isOfNow, problem } = useBeside(ask);
   const take = ({ stages }: RatioOffer): void => {
-    edit((b) => ({ ...b, drive: { ...b.drive, stages } }));
+    edit((b) => changeDrive(b, { stages }));
     onDone();
   };
   return (
@@ -62,7 +64,7 @@ export function Offers({ ratio, onDone }: Props) {
       )}
       {offers?.length === 0 && (
         <p className="mt-2 text-soft">
-          {build.drive.stages.some((stage) => 'teethDriver' in stage)
+          {driveOf(build).stages.some((stage) => 'teethDriver' in stage)
             ? 'No pair within these limits comes within 6 %: allow more teeth, or change two stages.'
             : 'No stage here has two tooth counts to change: add a chain, belt or gears.'}
         </p>

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { evaluate } from '@zubric/core/judge';
-import { buildSchema, type Build } from '@zubric/core/vehicle';
+import { buildSchema, type Build, driveOf, changeDrive } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { PATH_KINDS, freshStage, pathTitle, type StageKind } from '@zubric/core/transmission';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
@@ -18,14 +18,11 @@ const press = (name: string | RegExp): void => {
 const put = (label: string, value: string): void => {
   fireEvent.change(screen.getByLabelText(label), { target: { value } });
 };
-const withStages = (...kinds: [StageKind, number][]): Build => ({
-  ...puffin,
-  drive: {
-    ...puffin.drive,
+const withStages = (...kinds: [StageKind, number][]): Build =>
+  changeDrive(puffin, {
     stages: kinds.map(([kind, ratio], at) => freshStage(kind, `stage-${at + 1}`, ratio)),
     path: [],
-  },
-});
+  });
 
 beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
 afterEach(() => {
@@ -105,46 +102,46 @@ describe('shafts and hubs', () => {
     press('Shafts and hubs');
     put('Kind of part', kind);
     press('Add this part');
-    const [added] = kept().drive.path;
+    const [added] = driveOf(kept()).path;
     expect(added).toMatchObject({ kind, after: 'stage-1', name: pathTitle(kind) });
     // Everything but its kind is a size that can be changed on the row.
     const [, row] = table().getAllByRole('row');
     expect(row && within(row).getAllByRole('textbox').length).toBeGreaterThan(1);
     put(`${pathTitle(kind)}: where it sits`, '');
-    expect(kept().drive.path[0]?.after).toBeNull();
+    expect(driveOf(kept()).path[0]?.after).toBeNull();
   });
 
   it('bore the next part like the one before it', () => {
-    show({ ...puffin, drive: { ...puffin.drive, path: puffin.drive.path.slice(0, 3) } });
-    const before = kept().drive.path.at(-1);
+    show(changeDrive(puffin, { path: driveOf(puffin).path.slice(0, 3) }));
+    const before = driveOf(kept()).path.at(-1);
     press('Shafts and hubs');
     put('Kind of part', 'clamp');
     press('Add this part');
-    const added = kept().drive.path.at(-1);
+    const added = driveOf(kept()).path.at(-1);
     if (added?.kind !== 'clamp' || !before) throw new Error('a clamp was added');
     const bore = 'bore' in before ? before.bore.value : 'diameter' in before ? before.diameter.value : NaN;
     expect([bore, 0.012].some((b) => Math.abs(added.bore.value - b) < 0.02)).toBe(true);
-    expect(new Set(kept().drive.path.map(({ id }) => id)).size).toBe(4);
+    expect(new Set(driveOf(kept()).path.map(({ id }) => id)).size).toBe(4);
   });
 
   it('keep bore, name and place of a hub that is held another way', () => {
     show(puffin);
     press('Shafts and hubs');
-    const [was] = puffin.drive.path;
+    const [was] = driveOf(puffin).path;
     put('Driver sprocket, held as', 'press-fit');
-    const [now] = kept().drive.path;
+    const [now] = driveOf(kept()).path;
     if (!was || !('bore' in was) || now?.kind !== 'press-fit') throw new Error('it is pressed on now');
     expect(now).toMatchObject({ id: was.id, name: was.name, after: was.after, bore: was.bore });
     put('Driver sprocket, held as', 'set-screws');
-    expect(kept().drive.path[0]).toMatchObject({ kind: 'set-screws', bore: was.bore });
+    expect(driveOf(kept()).path[0]).toMatchObject({ kind: 'set-screws', bore: was.bore });
   });
 
   it('take no more than forty, and say nothing is asked where there is no motor', () => {
-    const one = puffin.drive.path[0];
+    const one = driveOf(puffin).path[0];
     if (!one) throw new Error('puffin has a path');
     const path = Array.from({ length: 40 }, (_, n) => ({ ...one, id: `p${n}`, name: `Part ${n}` }));
     const parts = puffin.parts.filter(({ kind }) => kind !== 'motor');
-    show({ ...puffin, parts, drive: { ...puffin.drive, path } });
+    show({ ...puffin, parts, drives: changeDrive(puffin, { path }).drives });
     press('Shafts and hubs');
     expect(screen.getByRole('button', { name: 'Add this part' }).hasAttribute('disabled')).toBe(true);
     expect(table().getAllByText('nothing asked yet')).toHaveLength(40);
@@ -153,8 +150,8 @@ describe('shafts and hubs', () => {
   it('do not move past the ends of their shaft', () => {
     show(puffin);
     press('Shafts and hubs');
-    for (const place of new Set(puffin.drive.path.map(({ after }) => after))) {
-      const there = puffin.drive.path.filter(({ after }) => after === place);
+    for (const place of new Set(driveOf(puffin).path.map(({ after }) => after))) {
+      const there = driveOf(puffin).path.filter(({ after }) => after === place);
       const off = (name: string): boolean => screen.getByRole('button', { name }).hasAttribute('disabled');
       expect(off(`Move ${there[0]?.name} towards the motor`)).toBe(true);
       expect(off(`Move ${there.at(-1)?.name} towards the wheel`)).toBe(true);
@@ -166,7 +163,7 @@ describe('fields of a stage', () => {
   it('a belt of another pitch pulls what is usual there, until its maker’s figure is typed', () => {
     show(withStages(['timing-belt', 3]));
     const belt = () => {
-      const [stage] = kept().drive.stages;
+      const [stage] = driveOf(kept()).stages;
       if (stage?.kind !== 'timing-belt') throw new Error('it is a toothed belt');
       return stage;
     };
@@ -184,19 +181,19 @@ describe('fields of a stage', () => {
   it('a V-belt has its section; a flat one is asked for none', () => {
     show(withStages(['friction-belt', 2]));
     put('Section', 'B');
-    expect(kept().drive.stages[0]).toMatchObject({ section: 'B' });
+    expect(driveOf(kept()).stages[0]).toMatchObject({ section: 'B' });
     put('Section', 'unsaid');
-    expect(kept().drive.stages[0]).not.toHaveProperty('section', 'B');
+    expect(driveOf(kept()).stages[0]).not.toHaveProperty('section', 'B');
     put('Groove angle', '180°');
     expect(screen.queryByLabelText('Section')).toBeNull();
   });
 
   it('refuses a lead angle that is no angle of a thread, and says why', () => {
     show(withStages(['worm', 20]));
-    const before = kept().drive.stages[0];
+    const before = driveOf(kept()).stages[0];
     put('Lead angle', '90°');
     expect(text()).toContain('This must be more than 0° and less than 90°.');
-    expect(kept().drive.stages[0]).toEqual(before);
+    expect(driveOf(kept()).stages[0]).toEqual(before);
   });
 });
 
@@ -229,17 +226,17 @@ describe('moved by hand', () => {
     put('1, spur gears', '4°');
     expect(atWheel()).toBeCloseTo(before + 2 + 2 / 2, 2);
     put('2, chain', '-1°');
-    expect(kept().drive.stages[1]?.play?.value).toBeCloseTo((3 * Math.PI) / 180, 9);
+    expect(driveOf(kept()).stages[1]?.play?.value).toBeCloseTo((3 * Math.PI) / 180, 9);
   });
 
   it('asks room and lever of the mount in the builder’s units, and takes room away again', () => {
     show(puffin);
     panel();
     put('Axle to frame', '4 in');
-    expect(kept().drive.room?.value).toBeCloseTo(0.1016, 9);
+    expect(driveOf(kept()).room?.value).toBeCloseTo(0.1016, 9);
     put('Axle to frame', '');
-    expect(kept().drive.room).toBeUndefined();
+    expect(driveOf(kept()).room).toBeUndefined();
     put('From mount to loop', '1 1/2"');
-    expect(kept().drive.mount.lever.value).toBeCloseTo(0.0381, 9);
+    expect(driveOf(kept()).mount.lever.value).toBeCloseTo(0.0381, 9);
   });
 });

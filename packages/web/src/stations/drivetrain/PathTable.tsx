@@ -1,7 +1,7 @@
 import { pathInOrder } from '@zubric/core/capability';
 import { motorShaftOf } from '@zubric/core/drive';
 import { closeness, type LinkReport } from '@zubric/core/judge';
-import { freeId, rollingDiameter, type Build } from '@zubric/core/vehicle';
+import { freeId, rollingDiameter, type Build, driveOf, changeDrive } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import {
   HUB_KINDS,
@@ -23,15 +23,12 @@ import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensMargin } from '../../working/OpensOf.tsx';
 import { PathFields } from './PathFields.tsx';
 
-const withPath = (build: Build, path: readonly PathElement[]): Build => ({
-  ...build,
-  drive: { ...build.drive, path },
-});
+const withPath = (build: Build, path: readonly PathElement[]): Build => changeDrive(build, { path });
 
 /** Where a part may sit: on the motor's shaft, or behind a stage. */
 const placesOf = (build: Build): { readonly value: string; readonly title: string }[] => [
   { value: '', title: 'on the motor’s shaft' },
-  ...build.drive.stages.map(({ id, kind }, at) => ({
+  ...driveOf(build).stages.map(({ id, kind }, at) => ({
     value: id,
     title: `behind ${at + 1}, ${stageName(kind)}`,
   })),
@@ -41,14 +38,14 @@ const placesOf = (build: Build): { readonly value: string; readonly title: strin
 export function PathTable() {
   const { build, edit } = useBuild();
   const [kind, setKind] = useState<PathKind>('shaft');
-  const { path } = build.drive;
+  const { path } = driveOf(build);
   const ordered = pathInOrder(build);
   const lost = path.filter((element) => !ordered.includes(element));
   const layOut = (): void =>
     edit((b) =>
       withPath(
         b,
-        freshPath(b.drive.stages, {
+        freshPath(driveOf(b).stages, {
           motorShaft: motorShaftOf(b),
           wheelDiameterM: rollingDiameter(b).value,
         }),
@@ -59,12 +56,12 @@ export function PathTable() {
       const last = pathInOrder(b).at(-1);
       const bore = last && 'bore' in last ? last.bore : motorShaftOf(b)?.diameter;
       const element = freshPathElement(kind, {
-        id: freeId('path', b.drive.path),
-        after: b.drive.stages.at(-1)?.id ?? null,
+        id: freeId('path', driveOf(b).path),
+        after: driveOf(b).stages.at(-1)?.id ?? null,
         name: pathTitle(kind),
         bore: bore ?? { value: 0.012, unit: 'mm', origin: 'assumed' },
       });
-      return withPath(b, [...b.drive.path, element]);
+      return withPath(b, [...driveOf(b).path, element]);
     });
   return (
     <section className="sheet relative overflow-x-auto" aria-labelledby="path-title">
@@ -134,13 +131,13 @@ function PathRow({ element, lost }: { readonly element: PathElement; readonly lo
     edit((b) =>
       withPath(
         b,
-        b.drive.path.map((e) => (e.id === element.id ? changed : e)),
+        driveOf(b).path.map((e) => (e.id === element.id ? changed : e)),
       ),
     );
   const own = report.links.filter(({ elementId }) => elementId === element.id);
   const onDuty = worst(own.filter(({ link }) => link === 'path'));
   const atStall = own.find(({ link }) => link === 'path-stall');
-  const place = build.drive.path.filter(({ after }) => after === element.after);
+  const place = driveOf(build).path.filter(({ after }) => after === element.after);
   const at = place.findIndex(({ id }) => id === element.id);
   const swap = (by: -1 | 1): void =>
     edit((b) => {
@@ -148,7 +145,7 @@ function PathRow({ element, lost }: { readonly element: PathElement; readonly lo
       if (!other) return b;
       return withPath(
         b,
-        b.drive.path.map((e) => (e.id === element.id ? other : e.id === other.id ? element : e)),
+        driveOf(b).path.map((e) => (e.id === element.id ? other : e.id === other.id ? element : e)),
       );
     });
   return (
@@ -183,7 +180,7 @@ function PathRow({ element, lost }: { readonly element: PathElement; readonly lo
               edit((b) =>
                 withPath(
                   b,
-                  b.drive.path.filter((e) => e.id !== element.id),
+                  driveOf(b).path.filter((e) => e.id !== element.id),
                 ),
               )
             }

@@ -1,3 +1,4 @@
+import { driveOf, changeDrive } from '@zubric/core/vehicle';
 import { showNumber, type UnitSystem } from '@zubric/core/quantity';
 import { useUnits } from '../../common/units.tsx';
 import {
@@ -44,24 +45,19 @@ function useStage(id: string) {
   return {
     /** The same place in the train by another kind of stage, near its ratio. */
     replace: (kind: StageKind, ratio: number): void =>
-      edit((b) => ({
-        ...b,
-        drive: {
-          ...b.drive,
-          stages: b.drive.stages.map((s) => (s.id === id ? freshStage(kind, id, ratio) : s)),
-        },
-      })),
+      edit((b) =>
+        changeDrive(b, {
+          stages: driveOf(b).stages.map((s) => (s.id === id ? freshStage(kind, id, ratio) : s)),
+        }),
+      ),
     change: (part: Parameters<Change>[0]): void =>
-      edit((b) => ({
-        ...b,
-        drive: {
-          ...b.drive,
+      edit((b) =>
+        changeDrive(b, {
           // Each editor hands on only keys of its own kind of stage.
-          stages: b.drive.stages.map((s) => (s.id === id ? (withPart(s, part) as Stage) : s)),
-        },
-      })),
-    remove: (): void =>
-      edit((b) => ({ ...b, drive: { ...b.drive, stages: b.drive.stages.filter((s) => s.id !== id) } })),
+          stages: driveOf(b).stages.map((s) => (s.id === id ? (withPart(s, part) as Stage) : s)),
+        }),
+      ),
+    remove: (): void => edit((b) => changeDrive(b, { stages: driveOf(b).stages.filter((s) => s.id !== id) })),
   };
 }
 

@@ -1,5 +1,5 @@
 import { isOnMotor, trainStages } from '@zubric/core/drive';
-import { freeId } from '@zubric/core/vehicle';
+import { freeId, driveOf, changeDrive } from '@zubric/core/vehicle';
 import { STAGE_KINDS, freshStage, stageTitle, type StageKind } from '@zubric/core/transmission';
 import { useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
@@ -25,7 +25,7 @@ const MOST_STAGES = 8;
 export function StageTable() {
   const { build, edit } = useBuild();
   const [compared, setCompared] = useState<string | null>(null);
-  const { stages } = build.drive;
+  const { stages } = driveOf(build);
   const beside = stages.find(({ id }) => id === compared);
   const fitted = trainStages(build).filter(isOnMotor);
   return (
@@ -33,9 +33,7 @@ export function StageTable() {
       <section className="sheet relative overflow-x-auto" aria-labelledby="stages-title">
         <Reorder
           rows={stages.map(({ id, kind }) => ({ id, name: stageTitle(kind) }))}
-          onMove={(id, to) =>
-            edit((b) => ({ ...b, drive: { ...b.drive, stages: moved(b.drive.stages, id, to) } }))
-          }
+          onMove={(id, to) => edit((b) => changeDrive(b, { stages: moved(driveOf(b).stages, id, to) }))}
         >
           <table className="grid-table">
             <caption id="stages-title" className="sr-only">
@@ -91,11 +89,11 @@ const Heads = () => (
 function AddStage() {
   const { build, edit } = useBuild();
   const [kind, setKind] = useState<StageKind>('timing-belt');
-  const full = build.drive.stages.length >= MOST_STAGES;
+  const full = driveOf(build).stages.length >= MOST_STAGES;
   const add = (of: StageKind): void =>
     edit((b) => {
-      const stage = freshStage(of, freeId('stage', b.drive.stages), USUAL_RATIO[of] ?? 3);
-      return { ...b, drive: { ...b.drive, stages: [...b.drive.stages, stage] } };
+      const stage = freshStage(of, freeId('stage', driveOf(b).stages), USUAL_RATIO[of] ?? 3);
+      return changeDrive(b, { stages: [...driveOf(b).stages, stage] });
     });
   return (
     <div className="flex flex-wrap gap-3 px-2 py-2">

@@ -1,5 +1,5 @@
 import { onAxleRadius } from '@zubric/core/capability';
-import { layoutKind, rollingDiameter } from '@zubric/core/vehicle';
+import { layoutKind, rollingDiameter, driveOf } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
 import { useSay, useUnits } from '../../common/units.tsx';
@@ -26,7 +26,7 @@ export function TrainView() {
   const [view, setView] = useState<View>('side');
   const drawing = view === 'side' ? fromTheSide(build) : fromAbove(build);
   const fit = fitTo(extentOf(drawing.shapes), { width: WIDTH, height: HEIGHT, margin: MARGIN });
-  const mirrored = build.drive.together === 'wheel' || build.drive.together === 'side';
+  const mirrored = driveOf(build).together === 'wheel' || driveOf(build).together === 'side';
   return (
     <div className="sheet">
       <Facts />

@@ -1,5 +1,5 @@
 import { readFileSync, readdirSync } from 'node:fs';
-import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
+import { buildSchema, newBuild, type Build, driveOf, changeDrive, type Drive } from '@zubric/core/vehicle';
 import { STAGE_KINDS, freshStage } from '@zubric/core/transmission';
 import { describe, expect, it } from 'vitest';
 import { extentOf, type At, type Shape } from '../../drawings/shapes.ts';
@@ -11,10 +11,7 @@ const read = (file: string): Build =>
 const puffin = buildSchema.parse(
   JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
 );
-const withStages = (stages: Build['drive']['stages'], build = puffin): Build => ({
-  ...build,
-  drive: { ...build.drive, stages },
-});
+const withStages = (stages: Drive['stages'], build = puffin): Build => changeDrive(build, { stages });
 
 const lines = (shapes: readonly Shape[]) => shapes.flatMap((s) => (s.kind === 'line' ? [s] : []));
 const round = (points: readonly At[]): number =>
@@ -47,7 +44,7 @@ describe('the train from the side', () => {
     const belt = {
       ...freshStage('timing-belt', 'stage-1', 3),
       beltTeeth: 120,
-    } as Build['drive']['stages'][number];
+    } as Drive['stages'][number];
     expect(loops(withStages([belt]))[0]).toBeCloseTo(600, 0);
   });
 
@@ -58,7 +55,7 @@ describe('the train from the side', () => {
   });
 
   it('leaves out a stage that cannot be built', () => {
-    const stages = puffin.drive.stages.map((s) =>
+    const stages = driveOf(puffin).stages.map((s) =>
       s.kind === 'chain' ? { ...s, centre: { ...s.centre, value: 0.01 } } : s,
     );
     expect(drawnStages(withStages(stages)).some(({ stage }) => stage.kind === 'chain')).toBe(false);
@@ -79,7 +76,7 @@ describe('every train', () => {
     const build = read(file);
     const { shapes, frontUp } = fromAbove(build);
     const { left, right, bottom, top } = extentOf(shapes);
-    if (build.drive.together !== 'wheel' && build.drive.together !== 'side') return;
+    if (driveOf(build).together !== 'wheel' && driveOf(build).together !== 'side') return;
     const [most, least] = frontUp ? [right, left] : [top, bottom];
     expect(most).toBeCloseTo(-least, 6);
     expect(lines(shapes).length % 2).toBe(0);

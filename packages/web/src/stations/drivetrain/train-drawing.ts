@@ -3,10 +3,11 @@ import {
   layoutKind,
   drivenAxles,
   drivenDiameter,
-  drivelinesOf,
   motorOf,
   trackOf,
   type Build,
+  driveOf,
+  outputsOf,
 } from '@zubric/core/vehicle';
 import { at, box, circle, extentOf, line, type At, type Shape } from '../../drawings/shapes.ts';
 import type { DrawnStage } from './drawn-stage.ts';
@@ -143,9 +144,7 @@ function seenFromAbove(build: Build): TrainDrawing {
       : roller(0, y, radius, width, 'ink');
   const single = !axle || axle.track.value === 0;
   const own =
-    build.drive.together === 'wheel' || build.drive.together === 'side'
-      ? drivelinesOf(build.layout, build.drive.together) > 1
-      : false;
+    driveOf(build).together === 'wheel' || driveOf(build).together === 'side' ? outputsOf(build) > 1 : false;
   const sized = drawnStages(build).every((one) => one.sized || hasNoSize(one));
   if (single) return { shapes: [wheel(0), ...lineFromAbove(build, { from: width / 2, way: 1 })], sized };
   const [left, right] = [wheel(track / 2), wheel(-track / 2)];

@@ -1,7 +1,16 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { linkDefinition, shortlist, type Suited } from '@zubric/core/judge';
-import { PART_STATE_WORDS, choosePart, type Build, type Part, type PartKind } from '@zubric/core/vehicle';
+import {
+  PART_STATE_WORDS,
+  choosePart,
+  driveOf,
+  driverCountOf,
+  withDriverCount,
+  type Build,
+  type Part,
+  type PartKind,
+} from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useShelf } from '../../common/queries.ts';
 import { useSay } from '../../common/units.tsx';
@@ -10,8 +19,11 @@ import { OwnPart } from '../../shelf/OwnPart.tsx';
 import { figuresOf } from '../../shelf/figures.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 
-const isIn = ({ drive, supply }: Build, { id }: Part): boolean =>
-  [drive.motorId, supply.driverId, supply.batteryId].includes(id);
+/** Whether a part is the one that is chosen: in the drive that is looked at, or among what feeds it. */
+const isIn = (build: Build, { id }: Part): boolean => {
+  const { motorId, driverId } = driveOf(build);
+  return [motorId, driverId, ...build.supply.packs.map((pack) => pack.id)].includes(id);
+};
 
 /** The shelf of one kind of part, each judged in this build, what suits best first. One click takes it. */
 export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly shown: string | null }) {
@@ -28,7 +40,7 @@ export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly 
   return (
     <>
       <MakeOwn kind={kind} />
-      {kind === 'driver' && build.supply.driverId !== null && <DriverCount />}
+      {kind === 'driver' && driveOf(build).driverId !== null && <DriverCount />}
       {judged.length === 0 && <p>The shelf has no {kind} yet.</p>}
       <table className="grid-table sheet">
         <caption className="sr-only">Choose a {kind}: what suits this build best comes first</caption>
@@ -70,9 +82,9 @@ function DriverCount() {
       <span aria-hidden="true">{DRIVERS}</span>
       <CountInput
         label={DRIVERS}
-        value={build.supply.driverCount}
+        value={driverCountOf(build)}
         most={MOST_DRIVERS}
-        onChange={(driverCount) => edit((b) => ({ ...b, supply: { ...b.supply, driverCount } }))}
+        onChange={(count) => edit((b) => withDriverCount(b, count))}
       />
     </p>
   );

@@ -1,6 +1,16 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { evaluate, shortlist } from '@zubric/core/judge';
-import { buildSchema, choosePart, newBuild, partSchema, type Build, type Part } from '@zubric/core/vehicle';
+import {
+  buildSchema,
+  choosePart,
+  newBuild,
+  partSchema,
+  type Build,
+  type Part,
+  driveOf,
+  changeDrive,
+  driverCountOf,
+} from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -69,11 +79,11 @@ describe('the power station', () => {
     const single = shortlist(puffin, ofKind('driver')).find(({ count }) => count === 2);
     const name = single?.part.name ?? '';
     fireEvent.click(await screen.findByRole('button', { name: `Take ${name}` }));
-    expect(kept().supply.driverCount).toBe(2);
+    expect(driverCountOf(kept())).toBe(2);
     fireEvent.change(screen.getByLabelText('Drivers of this kind'), { target: { value: '3' } });
-    expect(kept().supply.driverCount).toBe(3);
+    expect(driverCountOf(kept())).toBe(3);
     fireEvent.change(screen.getByLabelText('Drivers of this kind'), { target: { value: '0' } });
-    expect(kept().supply.driverCount).toBe(3);
+    expect(driverCountOf(kept())).toBe(3);
   });
 
   it('lists the motors of the shelf in the order of the shortlist, each with what is worst with it', async () => {
@@ -91,11 +101,11 @@ describe('the power station', () => {
 
   it('takes a part with one press, and marks it as in the build', async () => {
     onBench(<Power />, puffin);
-    const other = shortlist(puffin, ofKind('motor')).find(({ part }) => part.id !== puffin.drive.motorId);
+    const other = shortlist(puffin, ofKind('motor')).find(({ part }) => part.id !== driveOf(puffin).motorId);
     if (!other) throw new Error('the shelf has more than one motor');
     await rows();
     fireEvent.click(screen.getByRole('button', { name: `Take ${other.part.name}` }));
-    expect(kept().drive.motorId).toBe(other.part.id);
+    expect(driveOf(kept()).motorId).toBe(other.part.id);
     expect(kept().parts.some(({ id }) => id === other.part.id)).toBe(true);
     expect(screen.queryByRole('button', { name: `Take ${other.part.name}` })).toBeNull();
     expect(screen.getByText('in the build')).toBeTruthy();
@@ -117,7 +127,7 @@ describe('the power station', () => {
     const light: Build = {
       ...small,
       masses: { ...small.masses, own: { ...small.masses.own, mass: own } },
-      drive: { ...small.drive, stages: [] },
+      drives: changeDrive(small, { stages: [] }).drives,
     };
     onBench(<Power />, light);
     const judged = shortlist(light, ofKind('motor'));

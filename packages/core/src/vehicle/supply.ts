@@ -1,0 +1,105 @@
+import { z } from 'zod';
+import { quantity } from '../quantity/index.ts';
+import { id, name } from './item.ts';
+
+/** A run of wire: one way, with its return as long. */
+export const wireSchema = z
+  .strictObject({
+    length: quantity('length', { above: 0 }, 'Length, one way'),
+    area: quantity('area', { above: 0 }, 'Copper', 'Cross-section of the copper'),
+  })
+  .readonly();
+export type WireRun = z.output<typeof wireSchema>;
+
+/** Alike packs: so many in series, so many such strings side by side. */
+const packsSchema = z
+  .strictObject({
+    id: z.string().min(1).max(60),
+    inSeries: z.int().min(1).max(12).meta({ title: 'In series' }),
+    inParallel: z.int().min(1).max(12).meta({ title: 'In parallel' }),
+  })
+  .readonly();
+
+export const railLoadSchema = z
+  .strictObject({
+    id,
+    name,
+    count: z.int().min(1).max(100).meta({ title: 'Count' }),
+    running: quantity('current', { least: 0 }, 'Draws, running'),
+    peak: quantity('current', { least: 0 }, 'Draws, at most'),
+  })
+  .readonly();
+
+/** A lower voltage made for the small things: a converter, or the supply on a board. */
+export const railSchema = z
+  .strictObject({
+    id,
+    name,
+    voltage: quantity('voltage', { above: 0 }, 'Voltage'),
+    gives: quantity('current', { above: 0 }, 'Gives at most'),
+    efficiency: quantity('share', { above: 0, most: 1 }, 'Efficiency'),
+    atOnce: z.int().min(0).max(100).meta({ title: 'At their most at once' }),
+    loads: z.array(railLoadSchema).max(20).readonly().meta({ title: 'Loads' }),
+  })
+  .readonly();
+export type Rail = z.output<typeof railSchema>;
+
+export const chargerSchema = z
+  .strictObject({
+    current: quantity('current', { above: 0 }, 'Charging current'),
+    hours: quantity('time', { above: 0 }, 'Time to charge', 'Between outings').optional(),
+  })
+  .readonly();
+
+export const sunSchema = z
+  .strictObject({
+    power: quantity('power', { above: 0 }, 'Panel'),
+    hours: quantity('time', { above: 0 }, 'Full sun a day', 'As many hours of full sun'),
+    when: z.enum(['parked', 'running']).meta({ title: 'Charges while' }),
+  })
+  .readonly();
+
+export const supplySchema = z
+  .strictObject({
+    packs: z.array(packsSchema).max(8).readonly().meta({ title: 'Packs' }),
+    joined: z.enum(['in series', 'in parallel']).meta({ title: 'Different packs joined' }),
+    /** Boards, by part; each drive says which of them its motors hang on. */
+    drivers: z
+      .array(
+        z
+          .strictObject({
+            id: z.string().min(1).max(60),
+            count: z.int().min(1).max(12).meta({ title: 'Drivers' }),
+          })
+          .readonly(),
+      )
+      .max(8)
+      .readonly()
+      .meta({ title: 'Drivers' }),
+    cableResistance: quantity('resistance', { least: 0 }, 'Battery cable resistance', 'Out and back'),
+    /** The cable as a wire, where it is known: its resistance then follows. */
+    cable: wireSchema.optional().meta({ title: 'Battery cable' }),
+    auxiliaryPower: quantity('power', { least: 0 }, 'Power beside the motors', 'Drawn beside the motors'),
+    standbyPower: quantity('power', { least: 0 }, 'Power while parked', 'Drawn day and night').optional(),
+    rails: z.array(railSchema).max(8).readonly().optional().meta({ title: 'Small supplies' }),
+    fuse: quantity('current', { above: 0 }, 'Main fuse').optional(),
+    mainSwitch: quantity('current', { above: 0 }, 'Main switch carries', 'All day').optional(),
+    charger: chargerSchema.optional().meta({ title: 'Charger' }),
+    sun: sunSchema.optional().meta({ title: 'Solar panel' }),
+    /** Of the battery; as on a mild day where absent. */
+    airTemperature: quantity('temperature', { above: 200, below: 360 }, 'Battery as cold as').optional(),
+    /** Most of full command that the controller lets through; all of it where absent. */
+    commandShare: quantity(
+      'share',
+      { above: 0, most: 1 },
+      'Command at most',
+      'Share of full command that the controller lets through',
+    ).optional(),
+    usableShare: quantity(
+      'share',
+      { above: 0, most: 1 },
+      'Usable charge',
+      'Share of the charge that may be used',
+    ),
+  })
+  .readonly();

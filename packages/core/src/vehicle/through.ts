@@ -1,0 +1,92 @@
+import { assertNever, remembered } from '../contract/index.ts';
+import type { Build } from './document.ts';
+import type { Drive, Purpose } from './drive.ts';
+import { drivelinesOf, type Axle, type Layout } from './layout/index.ts';
+
+/**
+ * A build may be looked at through one of its drives: what is then asked of "its" motor, driver or stages is asked of that
+ * one. The mark is no part of the document; `whole` takes it off.
+ */
+type Through = Build & { readonly through?: string };
+
+const throughOf = (build: Through): string | undefined => build.through;
+
+/** The drive that a build is looked at through; without a mark the first that moves the vehicle. */
+export function driveOf(build: Build): Drive {
+  const through = throughOf(build);
+  const drive =
+    through === undefined
+      ? build.drives.find(({ does }) => does === 'propels')
+      : build.drives.find(({ id }) => id === through);
+  const found = drive ?? build.drives[0];
+  if (!found) throw new RangeError('a build has at least one drive');
+  return found;
+}
+
+/** The build looked at through one of its drives. */
+export const throughDrive = (build: Build, driveId: string): Build =>
+  driveOf(build).id === driveId ? build : ({ ...build, through: driveId } as Build);
+
+/** The build as a document, whatever it was looked at through. */
+export function whole(build: Build): Build {
+  const { through, ...document } = build as Through;
+  return through === undefined ? build : document;
+}
+
+/** The build with something changed in the drive that it is looked at through; what is undefined goes. */
+export function changeDrive(build: Build, change: Partial<Drive>): Build {
+  const { id } = driveOf(build);
+  const changed = (drive: Drive): Drive =>
+    Object.fromEntries(Object.entries({ ...drive, ...change }).filter(([, x]) => x !== undefined)) as Drive;
+  return { ...build, drives: build.drives.map((drive) => (drive.id === id ? changed(drive) : drive)) };
+}
+
+const everyDrive = remembered((build: Build): readonly Build[] =>
+  build.drives.map(({ id }) => throughDrive(build, id)),
+);
+
+/** The build looked at through each drive of a purpose, in their order. */
+export const drivesThat = (build: Build, does: Purpose): readonly Build[] =>
+  everyDrive(build).filter((seen) => driveOf(seen).does === does);
+
+const serves = (drive: Drive, axle: Axle): boolean => drive.axleIds?.includes(axle.id) ?? true;
+
+/** The layout as the drive has it that a build is looked at through: others' axles are not driven, or not steered. */
+export const servedLayout = remembered((build: Build): Layout => {
+  const drive = driveOf(build);
+  const key = drive.does === 'steers' ? 'steered' : 'driven';
+  if (build.layout.axles.every((axle) => !axle[key] || serves(drive, axle))) return build.layout;
+  return {
+    ...build.layout,
+    axles: build.layout.axles.map((axle) => (serves(drive, axle) ? axle : { ...axle, [key]: false })),
+  };
+});
+
+/** Wheels that are steered by themselves, or axles that are steered as one. */
+function steeredBy(drive: Drive, layout: Layout): number {
+  const axles = layout.axles.filter((axle) => axle.steered && serves(drive, axle));
+  return Math.max(
+    1,
+    drive.together === 'wheel'
+      ? axles.reduce((n, { track }) => n + (track.value > 0 ? 2 : 1), 0)
+      : axles.length,
+  );
+}
+
+/** Drivelines of the drive that a build is looked at through: ways from a motor to what it turns. */
+export function outputsOf(build: Build): number {
+  const drive = driveOf(build);
+  switch (drive.does) {
+    case 'propels':
+      return drivelinesOf(servedLayout(build), drive.together);
+    case 'steers':
+      return steeredBy(drive, build.layout);
+    case 'works':
+      return 1;
+    default:
+      return assertNever(drive.does);
+  }
+}
+
+/** Motors of that drive. */
+export const motorsIn = (build: Build): number => outputsOf(build) * driveOf(build).motorsPerWheel;
