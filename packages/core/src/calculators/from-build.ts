@@ -1,5 +1,5 @@
 import { groundOf } from '../demand/index.ts';
-import { drivelineOf, trainOf } from '../drive/index.ts';
+import { drivelineOf } from '../drive/index.ts';
 import { evaluate } from '../judge/index.ts';
 import {
   asTwoAxles,
@@ -255,5 +255,5 @@ export function fromBuild(name: string, build: Build, dutyId: string): Values | 
   const of = report.duties.find(({ id }) => id === dutyId);
   const fill = (FILLS as Readonly<Record<string, Fill<Values> | undefined>>)[name];
   if (!duty || !of || !fill) return undefined;
-  return fill({ build, duty, report, of, line: drivelineOf(build, trainOf(build)) }, name);
+  return fill({ build, duty, report, of, line: drivelineOf(build) }, name);
 }

@@ -1,14 +1,8 @@
 import { z } from 'zod';
 import { AIR_DENSITY, radSToRpm } from '../quantity/index.ts';
 import { bracketedRoot, defineCalculator, key } from '../contract/index.ts';
-import {
-  circuitFrom,
-  circuitKeys,
-  circuitSymbols,
-  fullCommandTorque,
-  type Circuit,
-} from '../supply/index.ts';
-import { deliveredTorque } from '../transmission/index.ts';
+import { circuitFrom, circuitKeys, circuitSymbols, type Circuit } from '../supply/index.ts';
+import { greatestPull, type RoadLine } from '../drive/index.ts';
 
 const input = z.strictObject({
   ...circuitKeys,
@@ -37,6 +31,8 @@ export interface Attainable {
   readonly dragAreaM2: number;
   readonly airDensityKgM3: number;
   readonly gripN?: number | undefined;
+  /** Other drives on the same road and battery. */
+  readonly beside?: readonly RoadLine[];
 }
 
 /** Speeds are found to this share of the motor's free-running road speed. */
@@ -46,13 +42,11 @@ const GREATEST_OVERSPEED = 64;
 
 /** Where the greatest pull, grip included, meets what holds the vehicle back. */
 export function attainable(i: Attainable): z.output<typeof output> {
-  const { circuit, ratio, efficiency, gripN = Infinity } = i;
+  const { circuit, ratio, efficiency, gripN = Infinity, beside = [] } = i;
   const radiusM = i.wheelDiameterM / 2;
-  const pullAt = (speedMps: number): number => {
-    const torqueNm = fullCommandTorque(circuit, (speedMps / radiusM) * ratio);
-    const { deliveredNm } = deliveredTorque.run({ torqueNm, motors: circuit.motors, ratio, efficiency });
-    return Math.max(-gripN, Math.min(gripN, deliveredNm / radiusM));
-  };
+  const road: RoadLine = { circuit, ratio, efficiency, wheelRadiusM: radiusM, beside };
+  const pullAt = (speedMps: number): number =>
+    Math.max(-gripN, Math.min(gripN, greatestPull(road, speedMps)));
   const drag = 0.5 * i.airDensityKgM3 * i.dragAreaM2;
   const surplus = (speedMps: number): number => pullAt(speedMps) - i.steadyN - drag * speedMps * speedMps;
   const at = (speedMps: number) => ({
@@ -61,7 +55,9 @@ export function attainable(i: Attainable): z.output<typeof output> {
     pullN: pullAt(speedMps),
   });
   if (surplus(0) <= 0) return at(0);
-  const freeMps = (circuit.motor.fastestRadS(circuit.openCircuitV) / ratio) * radiusM;
+  const freeOf = (one: RoadLine): number =>
+    (one.circuit.motor.fastestRadS(one.circuit.openCircuitV) / one.ratio) * one.wheelRadiusM;
+  const freeMps = Math.max(...[road, ...beside].map(freeOf));
   let high = freeMps;
   while (surplus(high) > 0 && high < GREATEST_OVERSPEED * freeMps) high *= 2;
   return at(surplus(high) > 0 ? high : bracketedRoot(surplus, 0, high, SPEED_TOLERANCE * freeMps));

@@ -2,9 +2,9 @@ import { askedOf } from '../demand/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { taskOf, type Build, type Duty } from '../vehicle/index.ts';
 import { attainable } from './attainable-speed.ts';
-import { attainableInput, dutyPoint, steadyForce } from './operating.ts';
+import { attainableInput, dutyPoints, steadyForce } from './operating.ts';
 import { ratioWindow } from './ratio-window.ts';
-import type { DutyReport } from './report.ts';
+import type { DriveAtDuty, DutyReport } from './report.ts';
 import { topSpeedOf } from './top-speed.ts';
 
 type Asked = ReturnType<typeof askedOf>;
@@ -22,11 +22,31 @@ export function dutyReport(
   const known = top ? { ...asked, top } : asked;
   // Held or braked to a stand, it is the brake that is asked, not the drive.
   if (!taskOf(duty).drives) return known;
-  const point = dutyPoint(line, duty, resistance.totalN, turn);
+  const points = dutyPoints(line, duty, resistance.totalN, turn);
   const attainableMps = attainable(
     attainableInput(build, duty, line, footing.gripN, steadyForce(build, duty, resistance)),
   ).speedMps;
-  if (point.wheelTorqueNm <= 0) return { ...known, point, attainableMps };
-  const window = { wheelTorqueNm: point.wheelTorqueNm, speedMps: turn?.outerMps ?? duty.speed.value };
-  return { ...known, point, attainableMps, ratioWindow: ratioWindow(line, window, build.marginPolicy) };
+  const alone = line.beside.length === 0;
+  const drives = points.map(({ line: one, share, point }): DriveAtDuty => {
+    if (point.wheelTorqueNm <= 0) return { driveId: one.driveId, share, point };
+    const window = {
+      wheelTorqueNm: point.wheelTorqueNm,
+      speedMps: turn?.outerMps ?? duty.speed.value,
+      ...(alone ? {} : { forceN: resistance.totalN }),
+    };
+    return {
+      driveId: one.driveId,
+      share,
+      point,
+      ratioWindow: ratioWindow(one, window, build.marginPolicy),
+    };
+  });
+  const [first] = drives;
+  return {
+    ...known,
+    ...(first ? { point: first.point } : {}),
+    attainableMps,
+    ...(first?.ratioWindow ? { ratioWindow: first.ratioWindow } : {}),
+    ...(alone ? {} : { drives }),
+  };
 }

@@ -16,6 +16,8 @@ export {
   attainableGiven,
   attainableInput,
   dutyPoint,
+  dutyPoints,
+  sharesOf,
   motorLoadInput,
   steadyDuty,
   steadyForce,
@@ -24,5 +26,13 @@ export {
 export { batteryCurrent, legsOf, outingOf, peukertOf, runTimeInput, tiredLine } from './outing.ts';
 export { ratioOffers, type RatioOffer, type TeethLimits } from './ratio-offers.ts';
 export { commonSpan, ratioWindowSum } from './ratio-window.ts';
-export type { DutyPoint, DutyReport, OutingDraw, RatioSpan, RatioWindow, TrainReport } from './report.ts';
+export type {
+  DriveAtDuty,
+  DutyPoint,
+  DutyReport,
+  OutingDraw,
+  RatioSpan,
+  RatioWindow,
+  TrainReport,
+} from './report.ts';
 export { topSpeedInput } from './top-speed.ts';

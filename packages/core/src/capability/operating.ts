@@ -1,6 +1,6 @@
 import { AIR_DENSITY, rpmToRadS } from '../quantity/index.ts';
 import { demandOf, type Resistance, type TurnReport } from '../demand/index.ts';
-import type { Driveline } from '../drive/index.ts';
+import { pullsAt, together, type Driveline } from '../drive/index.ts';
 import { wheelTorque } from '../ground/index.ts';
 import { circuitInput, pointAt, pointOfTwoHalves } from '../supply/index.ts';
 import { motorLoad } from '../transmission/index.ts';
@@ -24,12 +24,69 @@ export const motorLoadInput = (line: Driveline, wheelTorqueNm: number, speedMps:
   motorsPerWheel: line.motorsPerWheel,
 });
 
-/** What each motor and the battery do to hold the duty's speed against a force along the ground. */
-export function dutyPoint(line: Driveline, duty: Duty, forceN: number, turn?: TurnReport): DutyPoint {
+/** A line whose battery also gives so much beside, W. */
+const withBeside = (line: Driveline, watts: number): Driveline =>
+  watts === 0 ? line : { ...line, circuit: { ...line.circuit, auxiliaryW: line.circuit.auxiliaryW + watts } };
+
+/**
+ * How drives share a force at a road speed: each as it can give at that speed; where none can give anything, as they can from
+ * rest. What the road turns takes no share.
+ *
+ * @returns one share a drive, this one first; together 1
+ */
+export function sharesOf(line: Driveline, speedMps: number): readonly number[] {
+  if (line.beside.length === 0) return [1];
+  const sharedBy = (pulls: readonly number[]): readonly number[] | undefined => {
+    const able = pulls.map((pull) => Math.max(0, pull));
+    const all = able.reduce((sum, pull) => sum + pull, 0);
+    return all > 0 ? able.map((pull) => pull / all) : undefined;
+  };
+  const alike = together(line).map(() => 1 / (1 + line.beside.length));
+  return sharedBy(pullsAt(line, speedMps)) ?? sharedBy(pullsAt(line, 0)) ?? alike;
+}
+
+/** A drive's share of a duty: of the force, and in a turn of what its sides do. */
+interface OfDrive {
+  readonly line: Driveline;
+  readonly share: number;
+}
+
+/** What each motor of each drive and the battery do to hold the duty's speed against a force along the ground. */
+export function dutyPoints(
+  line: Driveline,
+  duty: Duty,
+  forceN: number,
+  turn?: TurnReport,
+): readonly (OfDrive & { readonly point: DutyPoint })[] {
+  const shares = sharesOf(line, turn?.outerMps ?? duty.speed.value);
+  const drives = together(line).map((one, at): OfDrive => ({ line: one, share: shares[at] ?? 0 }));
+  const pointOf = ({ line: one, share }: OfDrive, besideW: number): DutyPoint & { motorsW: number } =>
+    pointOfDrive(withBeside(one, besideW), duty, forceN * share, turn && sharedTurn(turn, share));
+  if (drives.length === 1) return drives.map((drive) => ({ ...drive, point: pickPoint(pointOf(drive, 0)) }));
+  const watts = drives.map((drive) => pointOf(drive, 0).motorsW);
+  const all = watts.reduce((sum, w) => sum + w, 0);
+  return drives.map((drive, at) => ({ ...drive, point: pickPoint(pointOf(drive, all - (watts[at] ?? 0))) }));
+}
+
+const pickPoint = ({ motorsW: _, ...point }: DutyPoint & { readonly motorsW: number }): DutyPoint => point;
+
+const sharedTurn = (turn: TurnReport, share: number): TurnReport =>
+  share === 1 ? turn : { ...turn, outerN: turn.outerN * share, innerN: turn.innerN * share };
+
+/** What each motor and the battery do where this drive is the only one. */
+export const dutyPoint = (line: Driveline, duty: Duty, forceN: number, turn?: TurnReport): DutyPoint =>
+  dutyPoints(line, duty, forceN, turn)[0]?.point ?? pickPoint(pointOfDrive(line, duty, forceN, turn));
+
+function pointOfDrive(line: Driveline, duty: Duty, forceN: number, turn?: TurnReport) {
   const { torqueNm: wheelTorqueNm } = wheelTorque.run(wheelTorqueInput(line, forceN));
   const speedMps = turn?.outerMps ?? duty.speed.value;
   const motor = motorLoad.run(motorLoadInput(line, wheelTorqueNm, speedMps));
-  const { currentA, motorV, batteryA, batteryV, reachable } = circuitPoint(line, motor, forceN, turn);
+  const { currentA, motorV, batteryA, batteryV, motorsW, reachable } = circuitPoint(
+    line,
+    motor,
+    forceN,
+    turn,
+  );
   return {
     wheelTorqueNm,
     wheelRpm: motor.wheelRpm,
@@ -41,8 +98,11 @@ export function dutyPoint(line: Driveline, duty: Duty, forceN: number, turn?: Tu
     batteryA: Math.max(0, batteryA),
     batteryV: batteryA < 0 ? line.circuit.openCircuitV : batteryV,
     reachable,
+    motorsW,
   };
 }
+
+const SIDES = 2;
 
 /** Round a bend the inner side does less than the outer: both are drawn from one battery. */
 function circuitPoint(
@@ -54,7 +114,7 @@ function circuitPoint(
   const hard = { torqueNm: motor.torqueNm, speedRadS: rpmToRadS(motor.rpm) };
   const bends = turn && turn.radiusM > 0 && turn.innerN !== turn.outerN;
   if (!bends) return pointAt(line.circuit, hard.torqueNm, hard.speedRadS);
-  const innerForceN = forceN - line.outputs * (turn.outerN - turn.innerN);
+  const innerForceN = forceN - SIDES * (turn.outerN - turn.innerN);
   const { torqueNm } = wheelTorque.run(wheelTorqueInput(line, innerForceN));
   const inner = motorLoad.run(motorLoadInput(line, torqueNm, Math.max(0, turn.innerMps)));
   return pointOfTwoHalves(line.circuit, hard, {
@@ -82,6 +142,7 @@ export const attainableInput = (
   efficiency: line.efficiency,
   wheelDiameterM: 2 * line.wheelRadiusM,
   steadyN,
+  ...(line.beside.length === 0 ? {} : { beside: line.beside }),
   dragAreaM2: build.dragArea.value,
   airDensityKgM3: AIR_DENSITY,
   ...(gripN === undefined ? {} : { gripN }),
@@ -93,4 +154,7 @@ export function steadyDuty({ step: _step, upToSpeed: _up, ...duty }: Duty): Duty
 }
 
 /** The same as the calculator of the attainable speed takes it. */
-export const attainableGiven = ({ circuit, ...rest }: Attainable) => ({ ...circuitInput(circuit), ...rest });
+export const attainableGiven = ({ circuit, beside: _, ...rest }: Attainable) => ({
+  ...circuitInput(circuit),
+  ...rest,
+});

@@ -1,4 +1,4 @@
-import { type Driveline, rotatingFactor } from '../drive/index.ts';
+import { type Driveline, rotatingFactor, worksDraw } from '../drive/index.ts';
 import { startingPower } from '../ground/index.ts';
 import { idleCurrent, meanDraw, packAfter, runTime } from '../supply/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
@@ -34,7 +34,12 @@ export function startingInput(
 /** The mean current from the battery in a duty: held or stopped, of what is drawn beside the motors; starts counted. */
 export function batteryCurrent(build: Build, report: DutyReport, line: Driveline): number {
   const duty = build.duties.find(({ id }) => id === report.id);
-  const steadyA = report.point?.batteryA ?? idleCurrent(line.circuit);
+  const { drivingW, meanW } = worksDraw(build);
+  // At a duty's own point works run; over the outing they do so for their share of the time.
+  const steadyA = Math.max(
+    0,
+    (report.point?.batteryA ?? idleCurrent(line.circuit)) + (meanW - drivingW) / line.circuit.openCircuitV,
+  );
   if (!duty?.startsAnHour || !report.point) return steadyA;
   return (
     steadyA + startingPower.run(startingInput(build, duty, report, line)).powerW / line.circuit.openCircuitV
@@ -83,12 +88,14 @@ export function tiredLine(build: Build, line: Driveline, outing: OutingDraw): Dr
   const drawn = (outing.durationS / outing.runTimeS) * build.supply.usableShare.value;
   const { voltageShare, resistanceTimes } = packAfter(bank.chemistry, drawn);
   if (voltageShare === 1) return undefined;
-  return {
-    ...line,
+  const tired = (one: Driveline): Driveline => ({
+    ...one,
     circuit: {
-      ...circuit,
+      ...one.circuit,
       openCircuitV: circuit.openCircuitV * voltageShare,
       supplyResistanceOhm: circuit.supplyResistanceOhm + (resistanceTimes - 1) * bank.resistanceOhm,
     },
-  };
+    beside: one.beside.map(tired),
+  });
+  return tired(line);
 }

@@ -8,7 +8,7 @@ import {
   notice,
   type Notice,
 } from '../contract/index.ts';
-import { greatestWheelTorque } from '../drive/index.ts';
+import { greatestPull, greatestWheelTorque } from '../drive/index.ts';
 import { circuitFrom, circuitKeys } from '../supply/index.ts';
 import type { MarginPolicy } from '../vehicle/index.ts';
 import type { RatioSpan, RatioWindow } from './report.ts';
@@ -18,6 +18,8 @@ const LEAST_LOG = Math.log(0.1);
 const GREATEST_LOG = Math.log(100_000);
 
 interface Asked {
+  /** Of all drives together, where there are several, N. */
+  readonly forceN?: number;
   readonly wheelTorqueNm: number;
   readonly speedMps: number;
 }
@@ -25,9 +27,13 @@ interface Asked {
 /** What a window depends on of a driveline. */
 type WindowLine = Parameters<typeof greatestWheelTorque>[0];
 
-/** Torque margin at a ratio: what each wheel gets at the duty's speed over what it needs. */
-const torqueMargin = (line: WindowLine, asked: Asked, speedMps: number, logRatio: number): number =>
-  greatestWheelTorque(line, speedMps, Math.exp(logRatio)) / asked.wheelTorqueNm;
+/** Torque margin at a ratio: what each wheel gets at the duty's speed over what it needs; of several drives, what all give. */
+function torqueMargin(line: WindowLine, asked: Asked, speedMps: number, logRatio: number): number {
+  const ratio = Math.exp(logRatio);
+  return asked.forceN === undefined
+    ? greatestWheelTorque(line, speedMps, ratio) / asked.wheelTorqueNm
+    : greatestPull({ ...line, ratio }, speedMps) / asked.forceN;
+}
 
 /** Ends are found to this share; the top, where the margin is flat, more roughly. */
 const END_TOLERANCE = 1e-8;

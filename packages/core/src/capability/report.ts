@@ -39,6 +39,17 @@ export interface DutyReport extends DutyAsked {
   readonly point?: DutyPoint;
   /** Absent without a motor, and where the duty asks no pull. */
   readonly ratioWindow?: RatioWindow;
+  /** What each drive does for it, where several move the vehicle; `point` and window are then those of the first. */
+  readonly drives?: readonly DriveAtDuty[];
+}
+
+/** One of several drives at a duty. */
+export interface DriveAtDuty {
+  readonly driveId: string;
+  /** Of the force along the ground; 0 where the road turns it. */
+  readonly share: number;
+  readonly point: DutyPoint;
+  readonly ratioWindow?: RatioWindow;
 }
 
 /** The train, its play, and what it is to push. */

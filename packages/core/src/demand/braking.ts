@@ -1,6 +1,6 @@
 import { STANDARD_GRAVITY, radiansToDegrees } from '../quantity/index.ts';
 import { bracketedRoot } from '../contract/index.ts';
-import { type Driveline, rotatingFactor } from '../drive/index.ts';
+import { type Driveline, rotatingFactor, together } from '../drive/index.ts';
 import { reactionRun, slowingBy, towedLoad, type stopping } from '../ground/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';
 import { taskOf, layoutKind, contactsOf, rollsAway, type Build, type Duty } from '../vehicle/index.ts';
@@ -87,10 +87,12 @@ function brakedPart(build: Build, duty: Duty, { mass, towedKg, massKg, isBraked 
  * switches; undefined where no motor is chosen.
  */
 function electronicForce(line: Driveline | undefined): number | undefined {
-  if (!line?.brakes) return line && 0;
-  const { circuit, outputs, motorsPerWheel, ratio, efficiency, wheelRadiusM } = line;
-  const torqueNm = Math.max(0, fullCommandTorque(circuit, 0));
-  return (outputs * motorsPerWheel * torqueNm * ratio) / (efficiency * wheelRadiusM);
+  if (!line) return undefined;
+  return together(line).reduce((sum, { brakes, outputs, motorsPerWheel, ratio, efficiency, ...one }) => {
+    if (!brakes) return sum;
+    const torqueNm = Math.max(0, fullCommandTorque(one.circuit, 0));
+    return sum + (outputs * motorsPerWheel * torqueNm * ratio) / (efficiency * one.wheelRadiusM);
+  }, 0);
 }
 
 const forceOf = (build: Build, line: Driveline | undefined): number | undefined =>
@@ -98,7 +100,8 @@ const forceOf = (build: Build, line: Driveline | undefined): number | undefined 
 
 /** Whether the drive itself holds the speed until the brake bites: it brakes by its motors, or locks. */
 const holdsSpeed = (build: Build, line: Driveline | undefined): boolean =>
-  (build.brake.kind === 'electronic' && line?.brakes !== false) || line?.backEfficiency === 0;
+  (build.brake.kind === 'electronic' && (!line || together(line).some(({ brakes }) => brakes))) ||
+  (line !== undefined && together(line).some(({ backEfficiency }) => backEfficiency === 0));
 
 /** Mass that is slowed over mass, what is towed counted in; the drive stays engaged. */
 const slowedFactor = (build: Build, { ownKg, massKg }: Slowed): number =>

@@ -21,6 +21,8 @@ import {
   type Duty,
   type Ground,
   driveOf,
+  servedLayout,
+  drivesThat,
 } from '../vehicle/index.ts';
 import type { ContactLoad, Footing } from './report.ts';
 
@@ -205,8 +207,13 @@ const sumOf = <T>(items: readonly T[], of: (item: T) => number): number =>
  * What the driven contacts can push with: an open differential twice its lesser wheel, a locked axle the sum, drives
  * of their own each as much as the one with the least.
  */
-export function drivenGrip(build: Build, contacts: readonly ContactLoad[]): number {
-  const driven = contacts.filter((c) => c.driven);
+export const drivenGrip = (build: Build, contacts: readonly ContactLoad[]): number =>
+  sumOf(drivesThat(build, 'propels'), (seen) => gripOfDrive(seen, contacts));
+
+/** The same of the wheels of the drive that a build is looked at through. */
+export function gripOfDrive(build: Build, contacts: readonly ContactLoad[]): number {
+  const own = servedLayout(build).axles.filter((axle) => axle.driven);
+  const driven = contacts.filter((c) => c.driven && own.some(({ id }) => id === c.axleId));
   const { together, differential } = driveOf(build);
   const gripBy = (of: readonly ContactLoad[], key: (c: ContactLoad) => string): number[] =>
     groupedBy(of, key).map((group) => sumOf(group, (c) => c.gripN));

@@ -8,6 +8,9 @@ import {
   type Build,
   type Duty,
   driveOf,
+  type Drive,
+  servedLayout,
+  drivesThat,
 } from '../vehicle/index.ts';
 import type { ContactLoad, Footing, TurnReport } from './report.ts';
 import { meanFigure, rollingForce } from './rolling.ts';
@@ -89,14 +92,22 @@ export const trackInput = (build: Build, duty: Duty, footing: Footing) => ({
   turnRadiusM: radiusOf(duty),
 });
 
+/** The drive that turns the wheels of an axle. */
+const driveOfAxle = (build: Build, axleId: string): Drive =>
+  driveOf(
+    drivesThat(build, 'propels').find((seen) =>
+      servedLayout(seen).axles.some(({ id, driven }) => driven && id === axleId),
+    ) ?? build,
+  );
+
 /** What the steered wheels must do against the driven axle; the heaviest driven axle counts. */
 export function lockedInput(build: Build, duty: Duty, footing: Footing) {
-  const { together, differential } = driveOf(build);
   const load = (axleId: string): number =>
     Math.max(0, footing.axles.find((a) => a.axleId === axleId)?.loadN ?? 0);
   const driven = [...drivenAxles(build.layout)].sort((a, b) => load(b.id) - load(a.id))[0];
   const steered = build.layout.axles.filter((axle) => axle.steered);
   if (!driven || steered.length === 0 || duty.turn?.kind !== 'radius') return undefined;
+  const { together, differential } = driveOfAxle(build, driven.id);
   const of = (ids: readonly string[]) => footing.contacts.filter((c) => ids.includes(c.axleId));
   return {
     // Of a pair with one driven wheel, the other rolls free.

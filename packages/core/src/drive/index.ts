@@ -1,13 +1,18 @@
-export {
-  type Driveline,
-  drivelineOf,
-  greatestPull,
-  greatestWheelTorque,
-  isOnMotor,
-  ratiosOf,
-  trainOf,
-  trainStages,
-} from './driveline.ts';
+export { drivelineOf, propelling, together } from './driveline.ts';
+export { alwaysDrawn, railPower, type Driveline } from './line-alone.ts';
 export { motorShaftOf } from './motor-shaft.ts';
 export type { Train } from './report.ts';
+export { greatestPull, greatestWheelTorque, pullsAt, type RoadLine } from './road.ts';
 export { inertiaInput, innerDriveInput, rotatingFactor } from './rotating.ts';
+export { isOnMotor, ratiosOf, trainOf, trainStages } from './train.ts';
+export { cableOhm, leadOhm } from './wiring.ts';
+export {
+  askedOfWork,
+  pointWhere,
+  ratioBehindMotor,
+  shareOfTime,
+  worksDraw,
+  type DrivenPoint,
+  type Turned,
+  type WorksDraw,
+} from './works.ts';

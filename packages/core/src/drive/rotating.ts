@@ -1,7 +1,7 @@
 import { innerDrive } from '../ground/index.ts';
 import { reflectedInertia } from '../transmission/index.ts';
-import { motorOf, rollingDiameter, type Build, motorsIn } from '../vehicle/index.ts';
-import { trainOf } from './driveline.ts';
+import { motorOf, rollingDiameter, type Build, motorsIn, drivesThat } from '../vehicle/index.ts';
+import { trainOf } from './train.ts';
 
 export const innerDriveInput = ({ innerDrive: inner, layout }: Build) =>
   inner && {
@@ -21,8 +21,15 @@ export const inertiaInput = (build: Build, massKg: number) => ({
   wheelsKgM2: 0,
 });
 
+/** Of all drives that move the vehicle. */
 const rotorsFactor = (build: Build, massKg: number): number =>
-  motorOf(build)?.rotorGcm2 ? reflectedInertia.run(inertiaInput(build, massKg)).rotatingMassFactor : 1;
+  drivesThat(build, 'propels').reduce(
+    (sum, seen) =>
+      motorOf(seen)?.rotorGcm2
+        ? sum + reflectedInertia.run(inertiaInput(seen, massKg)).rotatingMassFactor - 1
+        : sum,
+    1,
+  );
 
 /** Mass that must be sped up, or slowed, over mass: a sphere's shell, else the rotors; 1 where nothing is known of what turns. */
 export const rotatingFactor = (build: Build, massKg: number): number => {

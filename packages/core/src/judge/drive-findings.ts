@@ -184,10 +184,15 @@ function motionFindings({ build, duties, train, line }: FindingContext): Finding
 export const driveFindings = (context: FindingContext): Finding[] => [
   ...pathFindings(context),
   ...loopFindings(context),
-  ...releaseFindings(context),
+  ...(driveOf(context.build).does === 'propels'
+    ? [...releaseFindings(context), ...playFindings(context)]
+    : []),
+];
+
+/** What all drives together say of the vehicle's motion. */
+export const vehicleDriveFindings = (context: FindingContext): Finding[] => [
   ...(context.build.people === 'riding' && context.build.brake.kind !== 'friction'
     ? [found('rider-needs-brake', 'stop', {}, { link: 'brake-hold', cures: [{ kind: 'brake' }] })]
     : []),
-  ...playFindings(context),
   ...motionFindings(context),
 ];

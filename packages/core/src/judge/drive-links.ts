@@ -12,16 +12,20 @@ import {
   type DutyPoint,
 } from '../capability/index.ts';
 import type { BrakeReport } from '../demand/index.ts';
-import { type Driveline } from '../drive/index.ts';
+import { pullsAt, together, type Driveline } from '../drive/index.ts';
 import { mountPull, pathHolds, stageStrength, type StageStrength } from '../transmission/index.ts';
 import { layoutKind, motorOf, rollingDiameter, type Build, type Duty, driveOf } from '../vehicle/index.ts';
 import { margin } from './margin.ts';
 import type { LinkReport } from './report.ts';
 
 /** Each stage and each part of the torque path under what a duty puts on it, and the twist of the mount. */
-export function driveLinks(build: Build, duty: Duty, point: DutyPoint, line: Driveline): LinkReport[] {
+export function driveLinks(
+  build: Build,
+  dutyId: string | null,
+  point: DutyPoint,
+  line: Driveline,
+): LinkReport[] {
   const policy = build.marginPolicy;
-  const dutyId = duty.id;
   const working = workingIn(point);
   const loaded = loadedStages(line, working);
   return [
@@ -31,8 +35,8 @@ export function driveLinks(build: Build, duty: Duty, point: DutyPoint, line: Dri
       const { link, needs, has } = strength;
       return margin({ link, dutyId, needs, has, stageId: stage.id }, policy);
     }),
-    ...pathLinks(build, loaded, motorTorqueOf(line, working), dutyId),
-    ...mountLink(build, duty, loaded),
+    ...pathLinks(build, loaded, motorTorqueOf(line, working), { dutyId, stalled: false }),
+    ...mountLink(build, dutyId, loaded),
   ];
 }
 
@@ -41,9 +45,8 @@ function pathLinks(
   build: Build,
   loaded: readonly LoadedStage[],
   motorTorqueNm: number,
-  dutyId: string | null,
+  { dutyId, stalled }: { readonly dutyId: string | null; readonly stalled: boolean },
 ): LinkReport[] {
-  const stalled = dutyId === null;
   return pathInOrder(build).flatMap((element) => {
     const needs = torqueAt(element, loaded, motorTorqueNm);
     if (needs === undefined || !(needs > 0)) return [];
@@ -63,7 +66,7 @@ function pathLinks(
 /** Loops and gears run off when their shafts lean by more than this: radians (common practice, no source). */
 export const ALLOWED_TWIST = (0.5 * Math.PI) / 180;
 
-function mountLink(build: Build, duty: Duty, loaded: readonly LoadedStage[]): LinkReport[] {
+function mountLink(build: Build, dutyId: string | null, loaded: readonly LoadedStage[]): LinkReport[] {
   const input = mountInput(build, loaded);
   if (!input) return [];
   const { twistDeg, shaftN } = mountPull.run(input);
@@ -72,13 +75,13 @@ function mountLink(build: Build, duty: Duty, loaded: readonly LoadedStage[]): Li
   const onShaft =
     may === undefined
       ? []
-      : margin({ link: 'shaft-load', dutyId: duty.id, needs: shaftN, has: may, stageId }, build.marginPolicy);
+      : margin({ link: 'shaft-load', dutyId, needs: shaftN, has: may, stageId }, build.marginPolicy);
   if (twistDeg === undefined) return onShaft;
   const needs = (twistDeg * Math.PI) / 180;
   const twist = margin(
     {
       link: 'mount-twist',
-      dutyId: duty.id,
+      dutyId,
       needs,
       has: ALLOWED_TWIST,
       stageId,
@@ -106,8 +109,16 @@ export function wholeDriveLinks(build: Build, line: Driveline): LinkReport[] {
       const needs = at.load.inputTorqueNm;
       return margin({ link: 'stage-stall', dutyId: null, needs, has, stageId: at.stage.id }, policy);
     }),
-    ...pathLinks(build, loaded, torqueNm, null),
+    ...pathLinks(build, loaded, torqueNm, { dutyId: null, stalled: true }),
   ];
+}
+
+/** What one of several drives brakes of all, as they pull from rest: those that cannot, nothing. */
+function brakingShare(line: Driveline): number {
+  if (line.beside.length === 0) return 1;
+  const pulls = together(line).map((one) => (one.brakes ? (pullsAt(one, 0)[0] ?? 0) : 0));
+  const all = pulls.reduce((sum, pull) => sum + pull, 0);
+  return all > 0 ? (pulls[0] ?? 0) / all : 0;
 }
 
 /** Stages while the motors brake: electronic braking snatches at chains and belts. */
@@ -118,7 +129,7 @@ export function brakedLinks(
   line: Driveline,
 ): LinkReport[] {
   if (build.brake.kind !== 'electronic' || !brake?.brakeN) return [];
-  const wheelTorqueNm = (brake.brakeN * line.wheelRadiusM) / line.outputs;
+  const wheelTorqueNm = (brakingShare(line) * brake.brakeN * line.wheelRadiusM) / line.outputs;
   return loadedStages(line, { wheelTorqueNm, wheelRpm: 0 }).flatMap((at) => {
     const strength = stageStrength(at.stage, at.load);
     if (!strength) return [];

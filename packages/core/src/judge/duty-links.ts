@@ -1,11 +1,15 @@
-import type { DutyPoint, DutyReport } from '../capability/index.ts';
-import { greatestWheelTorque, type Driveline } from '../drive/index.ts';
-import type { Build, Duty } from '../vehicle/index.ts';
+import type { DriveAtDuty, DutyPoint, DutyReport } from '../capability/index.ts';
+import { greatestWheelTorque, together, type Driveline } from '../drive/index.ts';
+import { throughDrive, type Build, type Duty } from '../vehicle/index.ts';
 import { brakedLinks, driveLinks } from './drive-links.ts';
 import { groundLinks } from './ground-links.ts';
 import { margin } from './margin.ts';
 import { ratioStanding, windowVerdict } from './ratio-standing.ts';
 import type { LinkReport } from './report.ts';
+
+/** Links that belong to a drive say to which. */
+export const linksOf = (driveId: string, links: readonly LinkReport[]): LinkReport[] =>
+  links.map((link) => ({ ...link, driveId }));
 
 /** The margins of one duty. Links that need a part not chosen yet, or of which nothing is asked, are absent. */
 export function dutyLinks(
@@ -18,47 +22,70 @@ export function dutyLinks(
   const dutyId = duty.id;
   const onGround = groundLinks(build, duty, report);
   if (!line) return onGround;
-  const { top } = report;
+  const { top, point } = report;
+  const drives = together(line);
   const always = [
     ...onGround,
     ...(top ? margin({ link: 'over-speed', dutyId, needs: top.mps, has: top.mayMps }, policy) : []),
-    ...brakedLinks(build, duty, report.brake, line),
+    ...drives.flatMap((one) =>
+      linksOf(one.driveId, brakedLinks(throughDrive(build, one.driveId), duty, report.brake, one)),
+    ),
   ];
-  if (!report.point) return always;
-  const { point } = report;
+  if (!point) return always;
   const outerMps = report.turn?.outerMps ?? duty.speed.value;
   const pulls = report.resistance.totalN > 0;
+  const atDuty: readonly DriveAtDuty[] = report.drives ?? [
+    {
+      driveId: line.driveId,
+      share: 1,
+      point,
+      ...(report.ratioWindow ? { ratioWindow: report.ratioWindow } : {}),
+    },
+  ];
   return [
     ...always,
-    ...margin(
-      {
-        link: 'torque',
-        dutyId,
-        needs: point.wheelTorqueNm,
-        has: greatestWheelTorque(line, outerMps),
-      },
-      policy,
-    ),
     ...(pulls
       ? margin({ link: 'speed', dutyId, needs: outerMps, has: report.attainableMps ?? 0 }, policy)
       : []),
-    ...windowLink(report, line, policy),
-    ...driveLinks(build, duty, point, line),
-    ...electricalLinks(build, duty, point, line),
+    ...atDuty.flatMap((at) => {
+      const one = drives.find(({ driveId }) => driveId === at.driveId) ?? line;
+      const seen = throughDrive(build, at.driveId);
+      return linksOf(at.driveId, [
+        ...margin(
+          {
+            link: 'torque',
+            dutyId,
+            needs: at.point.wheelTorqueNm,
+            has: greatestWheelTorque(one, outerMps),
+          },
+          policy,
+        ),
+        ...windowLink(dutyId, at, one, policy),
+        ...driveLinks(seen, dutyId, at.point, one),
+        ...motorLinks(seen, duty, at.point, one),
+      ]);
+    }),
+    ...batteryLinks(build, duty, point, drives),
   ];
 }
 
-function windowLink(report: DutyReport, line: Driveline, policy: Build['marginPolicy']): LinkReport[] {
-  if (!report.ratioWindow) return [];
-  const { ratio, edge } = ratioStanding(report.ratioWindow, line.ratio);
-  const verdict = windowVerdict(report.ratioWindow, line.ratio);
-  return margin({ link: 'ratio', dutyId: report.id, needs: edge, has: line.ratio, ratio, verdict }, policy);
+function windowLink(
+  dutyId: string,
+  { ratioWindow }: DriveAtDuty,
+  line: Driveline,
+  policy: Build['marginPolicy'],
+): LinkReport[] {
+  if (!ratioWindow) return [];
+  const { ratio, edge } = ratioStanding(ratioWindow, line.ratio);
+  const verdict = windowVerdict(ratioWindow, line.ratio);
+  return margin({ link: 'ratio', dutyId, needs: edge, has: line.ratio, ratio, verdict }, policy);
 }
 
-function electricalLinks(build: Build, duty: Duty, point: DutyPoint, line: Driveline): LinkReport[] {
+/** The motors of one drive, and the channels that they hang on. */
+function motorLinks(build: Build, duty: Duty, point: DutyPoint, line: Driveline): LinkReport[] {
   const policy = build.marginPolicy;
   const dutyId = duty.id;
-  const { motor, driver, bank } = line;
+  const { motor, driver } = line;
   const currentA = Math.abs(point.currentA);
   return [
     ...(duty.mayRunHot
@@ -67,22 +94,25 @@ function electricalLinks(build: Build, duty: Duty, point: DutyPoint, line: Drive
     ...(driver
       ? margin({ link: 'driver-current', dutyId, needs: currentA, has: driver.continuousA }, policy)
       : []),
-    ...(bank
-      ? [
-          ...margin(
-            { link: 'battery-current', dutyId, needs: point.batteryA, has: bank.continuousA },
-            policy,
-          ),
-          ...margin(
-            {
-              link: 'battery-voltage',
-              dutyId,
-              needs: Math.max(bank.emptyV, driver?.leastV ?? 0),
-              has: point.batteryV,
-            },
-            policy,
-          ),
-        ]
-      : []),
+  ];
+}
+
+/** Battery volts under which something gives up: the battery itself, or a driver that hangs on it. */
+export const leastVoltage = (drives: readonly Driveline[]): number =>
+  Math.max(0, ...drives.flatMap(({ bank, driver }) => [bank?.emptyV ?? 0, driver?.leastV ?? 0]));
+
+function batteryLinks(
+  build: Build,
+  duty: Duty,
+  point: DutyPoint,
+  drives: readonly Driveline[],
+): LinkReport[] {
+  const policy = build.marginPolicy;
+  const dutyId = duty.id;
+  const bank = drives[0]?.bank;
+  if (!bank) return [];
+  return [
+    ...margin({ link: 'battery-current', dutyId, needs: point.batteryA, has: bank.continuousA }, policy),
+    ...margin({ link: 'battery-voltage', dutyId, needs: leastVoltage(drives), has: point.batteryV }, policy),
   ];
 }

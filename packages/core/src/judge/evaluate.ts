@@ -1,20 +1,35 @@
+import { driveOf, drivesOf, drivesThat, whole } from '../vehicle/index.ts';
 import { dutyReport, movedOf, outingOf, commonSpan } from '../capability/index.ts';
 import { askedOf } from '../demand/index.ts';
-import { drivelineOf, trainOf } from '../drive/index.ts';
+import { drivelineOf, propelling, trainOf } from '../drive/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import { axleLinks, wholeDriveLinks } from './drive-links.ts';
-import { dutyLinks } from './duty-links.ts';
+import { dutyLinks, linksOf } from './duty-links.ts';
 import { findingsOf } from './findings.ts';
 import { governingLinks } from './margin.ts';
 import { endOf } from './outing-end.ts';
 import { outingLinks } from './outing-links.ts';
-import type { Report } from './report.ts';
+import { steeringLinks, workLinks } from './work-links.ts';
+import type { DriveReport, Report } from './report.ts';
+
+const trainReport = (build: Build): DriveReport['train'] => ({
+  ...trainOf(build),
+  ...movedOf(build, drivelineOf(build)),
+});
+
+/** A drive by itself: what it is for, and its train. */
+function driveReport(build: Build): DriveReport {
+  const { id, name, does } = driveOf(build);
+  return { driveId: id, name, does, train: trainReport(build) };
+}
 
 /** The report of a build without its sentences, and what they are made of. */
-function judged(build: Build) {
-  const stages = trainOf(build);
-  const line = drivelineOf(build, stages);
-  const train = { ...stages, ...movedOf(build, line) };
+function judged(given: Build) {
+  const lines = propelling(given);
+  // Looked at through the first drive that moves it, whichever it came through.
+  const { seen: build = whole(given), line } = lines[0] ?? {};
+  const drives = drivesOf(build).map(driveReport);
+  const train = drives.find(({ does }) => does === 'propels')?.train ?? trainReport(build);
   const asked = build.duties.map((duty) => askedOf(build, duty, line));
   const duties = build.duties.map((duty, at) => dutyReport(build, duty, line, asked[at]));
   const began = line && outingOf(build, duties, line);
@@ -24,15 +39,17 @@ function judged(build: Build) {
       const report = duties[at];
       return report ? dutyLinks(build, duty, report, line) : [];
     }),
-    ...(line ? wholeDriveLinks(build, line) : []),
-    ...axleLinks(build),
+    ...lines.flatMap((one) => linksOf(one.line.driveId, wholeDriveLinks(one.seen, one.line))),
+    ...drivesThat(build, 'propels').flatMap((seen) => linksOf(driveOf(seen).id, axleLinks(seen))),
     ...(line && outing ? outingLinks(build, duties, line, outing) : []),
+    ...workLinks(build),
+    ...steeringLinks(build, duties),
   ];
-  return { line, train, duties, outing, links, governing: governingLinks(links) };
+  return { seen: build, line, train, drives, duties, outing, links, governing: governingLinks(links) };
 }
 
 /** What margins come to, for those who compare many builds: the report without windows and sentences. */
-export type Margins = Pick<Report, 'duties' | 'governing'>;
+export type Margins = Pick<Report, 'duties' | 'governing' | 'links' | 'drives' | 'train'>;
 export const marginsOf = (build: Build): Margins => judged(build);
 
 /**
@@ -42,16 +59,28 @@ export const marginsOf = (build: Build): Margins => judged(build);
  * Figures are SI, as in `LINKS`; see docs/format.md for every key.
  */
 export function evaluate(build: Build): Report {
-  const { line, train, duties, outing, links, governing } = judged(build);
+  const { seen, line, train, drives, duties, outing, links, governing } = judged(build);
   const windows = duties.flatMap((d) => (d.ratioWindow ? [d.ratioWindow] : []));
   return {
     build: build.name,
     train,
+    drives,
     duties,
     links,
     governing,
     ...(windows.length > 0 ? { ratioWindow: commonSpan(windows) } : {}),
     ...(outing ? { outing } : {}),
-    findings: findingsOf({ build, duties, governing, links, outing, train, line }),
+    findings: findingsOf(
+      { build: seen, duties, governing, links, outing, train, line },
+      drivesOf(seen).map((through, at) => ({
+        build: through,
+        duties,
+        governing,
+        links,
+        outing,
+        train: drives[at]?.train ?? train,
+        line: drivelineOf(through),
+      })),
+    ),
   };
 }

@@ -11,5 +11,5 @@ export interface FindingContext {
   readonly links: readonly LinkReport[];
   readonly outing?: Outing | undefined;
   readonly train: TrainReport;
-  readonly line?: Driveline;
+  readonly line?: Driveline | undefined;
 }

@@ -29,6 +29,8 @@ export interface FindingAbout {
   readonly stageId?: string;
   readonly elementId?: string;
   readonly axleId?: string;
+  /** Which drive, where it is one’s. */
+  readonly driveId?: string;
   readonly link: LinkId | null;
   readonly dutyId: string | null;
 }

@@ -7,12 +7,14 @@ import {
   motorOf,
   type Part,
   type PartOf,
-  driverCountOf,
+  driveOf,
+  motorsIn,
+  drivesOf,
 } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 import { fittedIn, misfit, type Fitted } from './fitted.ts';
-import { MECHANICAL_FITS } from './mechanical-fits.ts';
+import { MECHANICAL_FITS, mounts } from './mechanical-fits.ts';
 
 declare module './finding.ts' {
   interface FindingFigures {
@@ -119,23 +121,28 @@ function motorSort({ build, line }: FindingContext): Finding[] {
 }
 
 /** Encoders, and who reads them: enough inputs, quick enough. */
-function encoders({ build, line, duties }: FindingContext, fitted: Fitted): Finding[] {
-  const motor = motorOf(build);
-  if (!line || !motor?.encoderCounts) return [];
-  const driver = driverOf(build);
+function encoders({ build, duties }: FindingContext, fitted: Fitted): Finding[] {
+  const drives = drivesOf(build);
+  const [counted] = drives.filter((seen) => motorOf(seen)?.encoderCounts);
+  const motor = counted && motorOf(counted);
+  if (!motor?.encoderCounts) return [];
+  const count = drives.reduce((sum, seen) => sum + (motorOf(seen)?.encoderCounts ? motorsIn(seen) : 0), 0);
   const readers = [
-    ...(driver?.encoderInputs ? [{ part: driver, count: driverCountOf(build) }] : []),
+    ...build.supply.drivers.flatMap(({ id, count: boards }) => {
+      const part = build.parts.find((carried) => carried.id === id);
+      return part?.kind === 'driver' && part.encoderInputs ? [{ part, count: boards }] : [];
+    }),
     ...fitted.of('controller').filter(({ part }) => part.encoderInputs !== undefined),
   ];
-  const inputs = readers.reduce((sum, { part, count }) => sum + (part.encoderInputs ?? 0) * count, 0);
+  const inputs = readers.reduce((sum, { part, count: n }) => sum + (part.encoderInputs ?? 0) * n, 0);
   const few =
-    inputs < line.circuit.motors
+    inputs < count
       ? [
           misfit(
             motor.id,
             notice(
               'encoder-inputs',
-              sentence`${figure(line.circuit.motors, 'number')} motors bring encoders, and there are inputs for ${figure(inputs, 'number')}: a driver or a controller that reads encoders, or leave them unconnected and unused.`,
+              sentence`${figure(count, 'number')} motors bring encoders, and there are inputs for ${figure(inputs, 'number')}: a driver or a controller that reads encoders, or leave them unconnected and unused.`,
             ),
             'tight',
           ),
@@ -159,12 +166,14 @@ function encoders({ build, line, duties }: FindingContext, fitted: Fitted): Find
 }
 
 /** Pins of the controllers, and who takes them. */
-function ports({ build, line }: FindingContext, fitted: Fitted): Finding[] {
+function ports({ build }: FindingContext, fitted: Fitted): Finding[] {
   const boards = fitted.of('controller').filter(({ part }) => part.ports !== undefined);
   const has = boards.reduce((sum, { part, count }) => sum + (part.ports ?? 0) * count, 0);
   if (boards.length === 0) return [];
-  const signal = driverOf(build)?.signal;
-  const driving = line && signal ? (PINS[signal] ?? 0) * line.circuit.motors : 0;
+  const driving = drivesOf(build).reduce((sum, seen) => {
+    const signal = motorOf(seen) && driverOf(seen)?.signal;
+    return sum + (signal ? (PINS[signal] ?? 0) * motorsIn(seen) : 0);
+  }, 0);
   const sensing = fitted.of('sensor').reduce((sum, { part, count }) => sum + (part.ports ?? 0) * count, 0);
   const needs = driving + sensing;
   return needs <= has
@@ -182,9 +191,11 @@ function ports({ build, line }: FindingContext, fitted: Fitted): Finding[] {
 
 /** What is fed from a supply on a board, or from a converter, against what that gives. */
 function lowVoltageSupply({ build }: FindingContext, fitted: Fitted): Finding[] {
-  const driver = driverOf(build);
   const supplies = [
-    ...(driver?.supplyA ? [{ part: driver, count: 1, supplyA: driver.supplyA }] : []),
+    ...build.supply.drivers.flatMap(({ id }) => {
+      const part = build.parts.find((carried) => carried.id === id);
+      return part?.kind === 'driver' && part.supplyA ? [{ part, count: 1, supplyA: part.supplyA }] : [];
+    }),
     ...fitted.of('converter').map(({ part, count }) => ({ part, count, supplyA: part.supplyA })),
   ];
   const gives = supplies.reduce((sum, { supplyA, count }) => sum + supplyA * count, 0);
@@ -205,7 +216,9 @@ function lowVoltageSupply({ build }: FindingContext, fitted: Fitted): Finding[] 
   ];
 }
 
-const RULES = [motorSort, encoders, signals, ports, lowVoltageSupply, ...MECHANICAL_FITS] as const;
+/** Rules of the build as a whole, and of each drive. */
+const RULES = [encoders, ports, lowVoltageSupply, ...MECHANICAL_FITS] as const;
+const RULES_OF_DRIVE = [motorSort, signals, mounts] as const;
 
 /** What a motor's encoder gives for a metre of road, for who writes the program. */
 function encoderWay({ build, line }: FindingContext): Finding[] {
@@ -218,5 +231,16 @@ function encoderWay({ build, line }: FindingContext): Finding[] {
 /** Parts of a build that do not fit each other: each names what joins them. What no part says is not held against it. */
 export function fitFindings(context: FindingContext): Finding[] {
   const fitted = fittedIn(context);
-  return [...plugs(context), ...encoderWay(context), ...RULES.flatMap((rule) => rule(context, fitted))];
+  return RULES.flatMap((rule) => rule(context, fitted));
+}
+
+/** The same of one drive. */
+export function fitOfDrive(context: FindingContext): Finding[] {
+  const fitted = fittedIn(context);
+  const propels = driveOf(context.build).does === 'propels';
+  return [
+    ...plugs(context),
+    ...(propels ? encoderWay(context) : []),
+    ...RULES_OF_DRIVE.flatMap((rule) => rule(context, fitted)),
+  ];
 }

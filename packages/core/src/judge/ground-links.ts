@@ -2,7 +2,7 @@ import type { DutyReport } from '../capability/index.ts';
 import { radiansToDegrees } from '../quantity/index.ts';
 import { askedOfGrip, groundOf } from '../demand/index.ts';
 import { steerTorque } from '../ground/index.ts';
-import { taskOf, layoutKind, figuresOf, type Build, type Duty } from '../vehicle/index.ts';
+import { taskOf, layoutKind, figuresOf, type Build, type Duty, drivesThat } from '../vehicle/index.ts';
 import { margin } from './margin.ts';
 import type { LinkReport } from './report.ts';
 import { hardestLoad } from './wheel-load.ts';
@@ -48,7 +48,9 @@ export function groundLinks(build: Build, duty: Duty, report: DutyReport): LinkR
     margin({ link: id, dutyId, needs, has }, policy);
   const carried = hardestLoad(build, footing);
   const drives = taskOf(duty).drives;
-  const steer = drives ? steerInput(build, duty, report) : undefined;
+  // A drive that steers is judged by what its motor gives.
+  const byDrive = drivesThat(build, 'steers').length > 0;
+  const steer = drives && !byDrive ? steerInput(build, duty, report) : undefined;
   const steers = steeringHas(build);
   const holds = !taskOf(duty).drives || duty.grade.value < 0;
   return [

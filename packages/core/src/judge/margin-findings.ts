@@ -51,7 +51,7 @@ function causeOf(link: LinkReport, under: readonly LinkReport[]): LinkReport | u
 }
 
 /** The figures of a margin, and what it is of. */
-function marginOf({ link, dutyId, needs, has, ratio, rule, stageId, elementId }: LinkReport) {
+function marginOf({ link, dutyId, needs, has, ratio, rule, driveId, stageId, elementId }: LinkReport) {
   const { dimension } = linkDefinition(link);
   const plain = (value: number): Figure => figure(value, 'number');
   return {
@@ -64,6 +64,7 @@ function marginOf({ link, dutyId, needs, has, ratio, rule, stageId, elementId }:
     about: {
       link,
       dutyId,
+      ...(driveId === undefined ? {} : { driveId }),
       ...(stageId === undefined ? {} : { stageId }),
       ...(elementId === undefined ? {} : { elementId }),
     },
@@ -106,7 +107,9 @@ export function endFindings({ links, outing }: FindingContext): Finding[] {
   const { end } = outing ?? {};
   if (!end) return [];
   const begins = (link: LinkReport): LinkReport | undefined =>
-    links.find((other) => other.link === link.link && other.dutyId === link.dutyId);
+    links.find(
+      (other) => other.link === link.link && other.dutyId === link.dutyId && other.driveId === link.driveId,
+    );
   const worse = end.links.filter((link) => {
     const before = begins(link);
     const rank = (v: Verdict): number => VERDICTS.indexOf(v);

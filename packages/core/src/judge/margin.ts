@@ -26,6 +26,7 @@ interface MarginInput {
   readonly ratio?: number;
   /** Where it does not follow from ratio and rule. */
   readonly verdict?: Verdict;
+  readonly driveId?: string;
   readonly stageId?: string;
   readonly elementId?: string;
 }
@@ -36,7 +37,7 @@ export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
   const has = Math.max(0, input.has);
   const ratio = input.ratio ?? has / input.needs;
   if (ratio === Infinity) return [];
-  const { link, dutyId, needs, stageId, elementId } = input;
+  const { link, dutyId, needs, driveId, stageId, elementId } = input;
   const rule = linkDefinition(link).rule(policy);
   const report: LinkReport = {
     link,
@@ -47,8 +48,14 @@ export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
     rule,
     verdict: input.verdict ?? verdictOf(ratio, rule, link),
   };
-  if (stageId !== undefined) return [{ ...report, stageId }];
-  return [elementId === undefined ? report : { ...report, elementId }];
+  return [
+    {
+      ...report,
+      ...(driveId === undefined ? {} : { driveId }),
+      ...(stageId === undefined ? {} : { stageId }),
+      ...(elementId === undefined ? {} : { elementId }),
+    },
+  ];
 }
 
 /** How near a link is to its rule: under 1 it is short. */

@@ -1,6 +1,6 @@
 import { notice, type Notice } from '../contract/index.ts';
 import { figure, sentence } from '../quantity/index.ts';
-import { motorOf, type Part } from '../vehicle/index.ts';
+import { motorOf, type Part, drivesOf } from '../vehicle/index.ts';
 import type { Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 import { misfit, type Fitted } from './fitted.ts';
@@ -33,11 +33,11 @@ const shapesFit = (bore: string | undefined, shaft: string | undefined): boolean
 
 /** Everything with a bore must find a shaft of its size and shape. */
 function bores({ build }: FindingContext, fitted: Fitted): Finding[] {
-  const motor = motorOf(build);
+  const motors = drivesOf(build).flatMap((seen) => motorOf(seen) ?? []);
   const shafts = [
-    ...(motor?.shaftDiameterMm === undefined
-      ? []
-      : [{ name: motor.name, mm: motor.shaftDiameterMm, shape: motor.shape, keyMm: motor.shaftKeyMm }]),
+    ...motors.flatMap(({ name, shaftDiameterMm: mm, shape, shaftKeyMm: keyMm }) =>
+      mm === undefined ? [] : [{ name, mm, shape, keyMm }],
+    ),
     ...fitted
       .of('shaft')
       .map(({ part: { name, diameterMm, shape, keyMm } }) => ({ name, mm: diameterMm, shape, keyMm })),
@@ -121,7 +121,7 @@ function boltCircles(_: FindingContext, fitted: Fitted): Finding[] {
 }
 
 /** The motor's holes and those of its mount. */
-function mounts({ build }: FindingContext, fitted: Fitted): Finding[] {
+export function mounts({ build }: FindingContext, fitted: Fitted): Finding[] {
   const motor = motorOf(build);
   const circle = motor?.mountCircleMm;
   const drilled = fitted
@@ -172,4 +172,4 @@ function rails(_: FindingContext, fitted: Fitted): Finding[] {
 }
 
 /** What holds mechanical parts together. */
-export const MECHANICAL_FITS = [bores, boltCircles, mounts, rails] as const;
+export const MECHANICAL_FITS = [bores, boltCircles, rails] as const;

@@ -1,7 +1,7 @@
 /** A build on motors of every type: judged by the law of each, with its cautions. */
 import { describe, expect, it } from 'vitest';
 import puffinFile from '../testing/puffin.zubric.json' with { type: 'json' };
-import { drivelineOf, greatestPull, trainOf } from '../drive/index.ts';
+import { drivelineOf, greatestPull } from '../drive/index.ts';
 import { fullCommandTorque, pointAt } from '../supply/index.ts';
 import { launchOfBuild } from '../simulate/index.ts';
 import { runLaunch } from '../simulate/launch.ts';
@@ -103,7 +103,7 @@ describe('a build whose motor is', () => {
       const build = choosePart(puffin, partSchema.parse(geared));
       const [duty] = build.duties;
       const [report] = evaluate(build).duties;
-      const line = drivelineOf(build, trainOf(build));
+      const line = drivelineOf(build);
       if (!duty || !report || !line) throw new Error('it has a duty and a motor');
       const level = { ...duty, grade: { ...duty.grade, value: 0 } };
       const input = launchOfBuild(build, level, report, 4);
@@ -165,11 +165,11 @@ describe('a build whose motor is', () => {
 
   it('a stepping one on half a command goes by half the volts: what is given is what is reached', () => {
     const half = withMotor('stepping');
-    const line = drivelineOf(
-      { ...half, supply: { ...half.supply, commandShare: { value: 0.5, unit: '%', origin: 'typed' } } },
-      trainOf(half),
-    );
-    const whole = drivelineOf(half, trainOf(half));
+    const line = drivelineOf({
+      ...half,
+      supply: { ...half.supply, commandShare: { value: 0.5, unit: '%', origin: 'typed' } },
+    });
+    const whole = drivelineOf(half);
     if (!line || !whole) throw new Error('it has a motor');
     const speed = 30;
     const torque = fullCommandTorque(line.circuit, speed);

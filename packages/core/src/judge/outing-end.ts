@@ -1,13 +1,14 @@
 import {
   attainable,
   attainableInput,
-  dutyPoint,
+  dutyPoints,
   steadyForce,
   tiredLine,
   type DutyReport,
 } from '../capability/index.ts';
-import { greatestWheelTorque, type Driveline } from '../drive/index.ts';
+import { greatestWheelTorque, together, type Driveline } from '../drive/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
+import { leastVoltage, linksOf } from './duty-links.ts';
 import { margin } from './margin.ts';
 import type { LinkReport, Outing } from './report.ts';
 
@@ -17,22 +18,31 @@ function linksThen(build: Build, duty: Duty, report: DutyReport, line: Driveline
   const policy = build.marginPolicy;
   const dutyId = duty.id;
   const speedMps = report.turn?.outerMps ?? duty.speed.value;
-  const point = dutyPoint(line, duty, report.resistance.totalN, report.turn);
+  const points = dutyPoints(line, duty, report.resistance.totalN, report.turn);
   const steadyN = steadyForce(build, duty, report.resistance);
   const found = attainable(attainableInput(build, duty, line, report.footing.gripN, steadyN));
-  const leastV = Math.max(line.bank?.emptyV ?? 0, line.driver?.leastV ?? 0);
+  const needsOf = (driveId: string): number =>
+    (report.drives?.find((drive) => drive.driveId === driveId)?.point ?? report.point)?.wheelTorqueNm ?? 0;
   return [
+    ...together(line).flatMap((one) =>
+      linksOf(
+        one.driveId,
+        margin(
+          { link: 'torque', dutyId, needs: needsOf(one.driveId), has: greatestWheelTorque(one, speedMps) },
+          policy,
+        ),
+      ),
+    ),
+    ...margin({ link: 'speed', dutyId, needs: speedMps, has: found.speedMps }, policy),
     ...margin(
       {
-        link: 'torque',
+        link: 'battery-voltage',
         dutyId,
-        needs: report.point.wheelTorqueNm,
-        has: greatestWheelTorque(line, speedMps),
+        needs: leastVoltage(together(line)),
+        has: points[0]?.point.batteryV ?? 0,
       },
       policy,
     ),
-    ...margin({ link: 'speed', dutyId, needs: speedMps, has: found.speedMps }, policy),
-    ...margin({ link: 'battery-voltage', dutyId, needs: leastV, has: point.batteryV }, policy),
   ];
 }
 

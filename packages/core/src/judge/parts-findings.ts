@@ -1,6 +1,5 @@
 import { figure } from '../quantity/index.ts';
 import {
-  batteryOf,
   driverOf,
   fittedOf,
   motorAbilities,
@@ -11,7 +10,12 @@ import {
   driverCountOf,
   packsOf,
   type Build,
+  driveOf,
+  motorsIn,
+  drivesOf,
+  motorsOn,
 } from '../vehicle/index.ts';
+import { together } from '../drive/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { LinkId } from './links.ts';
 import type { FindingContext } from './finding-context.ts';
@@ -56,21 +60,16 @@ const LARGE_SERVO = 0.5;
 /** More than this over what the brief says, parts are heavier than the vehicle (common practice, no source). */
 const HEAVIER = 1;
 
-/** What is not chosen yet, or not enough of. */
+/** What of the whole is not chosen yet, or cannot do what is said of it. */
 export function missingParts({ build, line }: FindingContext): Finding[] {
   const duties = build.duties.length === 0 ? [found('no-duty', 'short', {})] : [];
-  if (!line) return [...duties, found('no-motor', 'short', {}, { link: 'torque' })];
-  const { driver, bank, motor, circuit } = line;
-  const channels = (driver?.channels ?? 0) * driverCountOf(build);
-  const { drivesItself, propels } = motorAbilities(motor);
+  if (!line) return duties;
+  const { bank, motor } = line;
   return [
     ...duties,
-    ...(propels ? [] : [found('stops-short', 'stop', {}, { link: 'torque' })]),
-    ...(build.brake.kind === 'electronic' && !line.brakes
+    ...(build.brake.kind === 'electronic' && !together(line).some(({ brakes }) => brakes)
       ? [found('cannot-brake', 'stop', {}, { link: 'brake-hold', cures: [{ kind: 'brake' }] })]
       : []),
-    ...(switchesOnly(driver) ? [found('switches-only', 'tight', {}, { link: 'driver-current' })] : []),
-    ...(driver || drivesItself ? [] : [found('no-driver', 'short', {}, { link: 'driver-current' })]),
     ...(bank
       ? []
       : [
@@ -81,12 +80,29 @@ export function missingParts({ build, line }: FindingContext): Finding[] {
             { link: 'battery-current' },
           ),
         ]),
-    ...(driver && !drivesItself && channels < circuit.motors
+  ];
+}
+
+/** What a drive lacks: its motor, its driver, channels for its motors and all others on the same boards. */
+export function missingOfDrive({ build, line }: FindingContext): Finding[] {
+  const { does } = driveOf(build);
+  if (!line) return [found('no-motor', 'short', {}, { link: 'torque' })];
+  const { driver, motor } = line;
+  const channels = (driver?.channels ?? 0) * driverCountOf(build);
+  const { drivesItself, propels } = motorAbilities(motor);
+  const motors = driver ? motorsOn(build, driver.id) : 0;
+  return [
+    ...(propels || does !== 'propels' ? [] : [found('stops-short', 'stop', {}, { link: 'torque' })]),
+    ...(switchesOnly(driver) && does === 'propels'
+      ? [found('switches-only', 'tight', {}, { link: 'driver-current' })]
+      : []),
+    ...(driver || drivesItself ? [] : [found('no-driver', 'short', {}, { link: 'driver-current' })]),
+    ...(driver && !drivesItself && channels < motors
       ? [
           found(
             'few-channels',
             'stop',
-            { motors: figure(circuit.motors, 'number'), channels: figure(channels, 'number') },
+            { motors: figure(motors, 'number'), channels: figure(channels, 'number') },
             { link: 'driver-current' },
           ),
         ]
@@ -95,14 +111,16 @@ export function missingParts({ build, line }: FindingContext): Finding[] {
 }
 
 /** Chosen parts that together weigh more than the brief says of all the vehicle. */
-export function heavierThanSaid({ build, line }: FindingContext): Finding[] {
+export function heavierThanSaid({ build }: FindingContext): Finding[] {
   const { own, others } = build.masses;
   const saidKg = own.mass.value + others.reduce((sum, m) => sum + (m.kind === 'rider' ? 0 : m.mass.value), 0);
-  const count = (part: Part): number =>
-    part.kind === 'motor' ? (line?.circuit.motors ?? 1) : part.kind === 'driver' ? driverCountOf(build) : 1;
-  const chosen = [motorOf(build), driverOf(build), batteryOf(build)].filter((part) => part !== undefined);
+  const motors = drivesOf(build).map((seen) => (motorOf(seen)?.massKg ?? 0) * motorsIn(seen));
+  const boards = build.supply.drivers.map(
+    ({ id, count }) => (build.parts.find((part) => part.id === id)?.massKg ?? 0) * count,
+  );
+  const packs = packsOf(build).map(({ part, inSeries, inParallel }) => part.massKg * inSeries * inParallel);
   const fittedKg = fittedOf(build).reduce((sum, { part, count: n }) => sum + part.massKg * n, 0);
-  const partsKg = fittedKg + chosen.reduce((sum, part) => sum + part.massKg * count(part), 0);
+  const partsKg = [...motors, ...boards, ...packs].reduce((sum, kg) => sum + kg, fittedKg);
   if (partsKg <= HEAVIER * saidKg) return [];
   const figures = { parts: figure(partsKg, 'mass'), said: figure(saidKg, 'mass') };
   return [found('parts-heavier', 'short', figures, { link: 'motor-heat' })];
@@ -178,13 +196,41 @@ export function partNotes(context: FindingContext): Finding[] {
     (build.steering?.actuatorTorque?.value ?? 0) > LARGE_SERVO
       ? [found('large-servo', 'note', {}, { link: 'steering' })]
       : [];
-  const chosen = [motorOf(build), driverOf(build), batteryOf(build)];
-  const notes = [...stageNotes(context), ...servo, ...guessedParts(chosen)];
+  const notes = [...servo, ...guessedParts(packsOf(build).map(({ part }) => part))];
   if (!line) return notes;
-  const { nominalV = 0, fullV = 0 } = line.bank ?? {};
-  const rated = line.motor.voltageV;
-  const mostV = Math.max(fullV, rated);
+  const { fullV = 0 } = line.bank ?? {};
+  const mostV = Math.max(
+    fullV,
+    ...build.parts.flatMap((part) => (part.kind === 'motor' ? part.voltageV : [])),
+  );
   const [packs, strings] = packsJoined(build);
+  const volts = (v: number) => figure(v, 'voltage');
+  return [
+    ...notes,
+    ...(packs > 1
+      ? [found('packs-in-series', 'note', { packs: figure(packs, 'number') }, { link: 'battery-voltage' })]
+      : []),
+    ...(strings > 1
+      ? [
+          found(
+            'packs-in-parallel',
+            'note',
+            { packs: figure(strings, 'number') },
+            { link: 'battery-current' },
+          ),
+        ]
+      : []),
+    ...(mostV > EXTRA_LOW_VOLTAGE ? [found('above-60-v', 'note', { full: volts(mostV) })] : []),
+  ];
+}
+
+/** What the motor, the driver and the stages of a drive say of themselves and of the battery. */
+export function driveNotes(context: FindingContext): Finding[] {
+  const { build, line } = context;
+  const notes = [...stageNotes(context), ...guessedParts([motorOf(build), driverOf(build)])];
+  if (!line) return notes;
+  const { nominalV = 0 } = line.bank ?? {};
+  const rated = line.motor.voltageV;
   const volts = (v: number) => figure(v, 'voltage');
   return [
     ...notes,
@@ -204,19 +250,5 @@ export function partNotes(context: FindingContext): Finding[] {
           ),
         ]
       : []),
-    ...(packs > 1
-      ? [found('packs-in-series', 'note', { packs: figure(packs, 'number') }, { link: 'battery-voltage' })]
-      : []),
-    ...(strings > 1
-      ? [
-          found(
-            'packs-in-parallel',
-            'note',
-            { packs: figure(strings, 'number') },
-            { link: 'battery-current' },
-          ),
-        ]
-      : []),
-    ...(mostV > EXTRA_LOW_VOLTAGE ? [found('above-60-v', 'note', { full: volts(mostV) })] : []),
   ];
 }

@@ -1,5 +1,6 @@
 import type { DutyReport, OutingDraw, RatioSpan, TrainReport } from '../capability/index.ts';
 import type { Finding } from './finding.ts';
+import type { Purpose } from '../vehicle/index.ts';
 import type { LinkId } from './links.ts';
 
 /** `fails`: it has less than it needs; `short`: it does it, under the rule. */
@@ -29,9 +30,19 @@ export interface Outing extends OutingDraw {
   readonly end?: { readonly openCircuitV: number; readonly links: readonly LinkReport[] };
 }
 
+/** One drive of the build. */
+export interface DriveReport {
+  readonly driveId: string;
+  readonly name: string;
+  readonly does: Purpose;
+  readonly train: TrainReport;
+}
+
 export interface Report {
   readonly build: string;
+  /** Of the first drive that moves the vehicle. */
   readonly train: TrainReport;
+  readonly drives: readonly DriveReport[];
   readonly duties: readonly DutyReport[];
   readonly links: readonly LinkReport[];
   /** The worst of each link, by ratio over rule. */

@@ -1,6 +1,7 @@
+import { reportThrough } from './report-through.ts';
 import { assertNever } from '../contract/index.ts';
 import type { DutyReport } from '../capability/index.ts';
-import { trainOf } from '../drive/index.ts';
+import { trainOf, askedOfWork, drivelineOf } from '../drive/index.ts';
 import { batteryPack } from '../supply/index.ts';
 import { freshStage } from '../transmission/index.ts';
 import {
@@ -21,7 +22,7 @@ import {
 } from '../vehicle/index.ts';
 import { marginsOf, type Margins } from './evaluate.ts';
 import type { LinkId } from './links.ts';
-import { closeness } from './margin.ts';
+import { closeness, governingLinks } from './margin.ts';
 import { ratiosWanted } from './ratios-wanted.ts';
 import type { LinkReport } from './report.ts';
 
@@ -42,6 +43,11 @@ const CHANGES: { readonly [K in ChosenKind]: readonly LinkId[] } = {
     'stage-stall',
     'path-stall',
     'shaft-load',
+    'work-torque',
+    'work-speed',
+    'steering',
+    'steer-speed',
+    'travel',
   ],
   driver: ['driver-current', 'driver-peak', 'driver-voltage', 'torque', 'speed'],
   battery: [
@@ -78,10 +84,22 @@ const MOST_OF_VEHICLE = 0.25;
 /** Voltages nearer than this are alike: a 24 V motor runs on 25.6 V. */
 const ALIKE_VOLTS = 1.15;
 
+/** A motor works near to this share of its free speed (common practice, no source). */
+const WORKING_SHARE = 0.8;
+
+/** The same of a drive that works: at the ratio by which the motor turns it at its own pace. */
+function workingRatio(build: Build): { readonly build: Build; readonly atRatio?: number } {
+  const [asked, line] = [askedOfWork(build), drivelineOf(build)];
+  if (!asked || !line) return { build };
+  const ratio = (WORKING_SHARE * line.circuit.motor.fastestRadS(line.circuit.openCircuitV)) / asked.speedRadS;
+  return { build: changeDrive(build, { stages: [freshStage('gearhead', 'best', ratio)] }), atRatio: ratio };
+}
+
 /** A bare motor without any stage behind it, at the ratio that suits the duties best. */
 function atBestRatio(build: Build): { readonly build: Build; readonly atRatio?: number } {
   if (driveOf(build).stages.length > 0 || motorOf(build)?.gearhead) return { build };
-  const { duties } = marginsOf(build);
+  if (driveOf(build).does !== 'propels') return workingRatio(build);
+  const { duties } = reportThrough(marginsOf(build), driveOf(build).id);
   const ratio = ratiosWanted(duties, null, trainOf(build).ratio)[0] ?? bestOfHardest(duties);
   if (ratio === undefined) return { build };
   const stage = freshStage('gearhead', 'best', ratio);
@@ -96,8 +114,12 @@ function bestOfHardest(duties: readonly DutyReport[]): number | undefined {
   return hardest?.ratio;
 }
 
-const judgedOf = ({ governing }: Margins, kind: ChosenKind): LinkReport[] =>
-  governing.filter(({ link }) => CHANGES[kind].includes(link)).sort((a, b) => closeness(a) - closeness(b));
+const judgedOf = ({ links }: Margins, kind: ChosenKind, driveId: string): LinkReport[] =>
+  governingLinks(
+    links.filter((link) => kind === 'battery' || link.driveId === undefined || link.driveId === driveId),
+  )
+    .filter(({ link }) => CHANGES[kind].includes(link))
+    .sort((a, b) => closeness(a) - closeness(b));
 
 function voltsOff(build: Build, part: ChosenPart): number {
   const [packV, motorV] = [bankOf(build)?.nominalV, motorOf(build)?.voltageV];
@@ -122,7 +144,7 @@ function voltsOff(build: Build, part: ChosenPart): number {
 
 function suited(build: Build, part: ChosenPart): Suited {
   const tried = atBestRatio(choosePart(build, part));
-  const [worst, ...others] = judgedOf(marginsOf(tried.build), part.kind);
+  const [worst, ...others] = judgedOf(marginsOf(tried.build), part.kind, driveOf(build).id);
   const all = worst ? [worst, ...others] : [];
   const vehicleKg =
     build.masses.own.mass.value + build.masses.others.reduce((sum, m) => sum + m.mass.value, 0);

@@ -14,6 +14,7 @@ import {
   type ChosenKind,
   type ChosenPart,
   type Part,
+  driveOf,
 } from '../vehicle/index.ts';
 import { brake, frictionBrake, quickerBrake } from './brake-candidates.ts';
 import { MOST_OVER_RATED, type Asked, type Candidate, type Generator } from './candidate.ts';
@@ -66,7 +67,7 @@ const motors: Generator = (asked) => {
   const vehicleKg = massAllUp(build) - build.masses.payload.mass.value;
   const fits = ofKind(asked, 'motor').filter(
     (part) =>
-      motorAbilities(part).propels &&
+      (motorAbilities(part).propels || driveOf(build).does !== 'propels') &&
       part.massKg <= MOST_OF_VEHICLE * vehicleKg &&
       part.voltageV <= MOST_OVER_RATED * volts &&
       volts <= MOST_OVER_RATED * part.voltageV,
@@ -134,6 +135,10 @@ const cappedCommand: Generator = ({ build, link }) => {
   });
 };
 
+/** Of a drive that steers: another ratio or motor. */
+const steeringMotor: Generator = (asked) =>
+  driveOf(asked.build).does === 'steers' ? [...ratios(asked), ...motors(asked)] : [];
+
 /** Which changes may mend which margin. */
 const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   grip: [
@@ -159,7 +164,7 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   step: [wheels, weight, secondAxle],
   clearance: [wheels],
   'push-on': [differential, track, weight, slower],
-  steering: [steeringLinkage],
+  steering: [steeringLinkage, steeringMotor],
   'brake-hold': [brake, quickerBrake],
   'brake-stop': [brake, quickerBrake, slower],
   torque: [ratios, motors, lighter, slower, wheels, batteries, drivers, lessLean],
@@ -181,6 +186,10 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   'axle-clearance': [smallerOnAxle, wheels],
   'axle-room': [smallerOnAxle],
   'motor-heat': [ratios, teeth, motors, lighter, slower],
+  'work-torque': [ratios, motors, drivers, batteries],
+  'work-speed': [ratios, motors, batteries],
+  'steer-speed': [ratios, motors, steeringLinkage],
+  travel: [ratios],
   'driver-current': [drivers, ratios, teeth, motors, lighter, slower],
   'driver-peak': [drivers, motors],
   'driver-voltage': [drivers, batteries],

@@ -13,6 +13,7 @@ import {
   type LinkReport,
   type Report,
   type Verdict,
+  reportThrough,
 } from '../judge/index.ts';
 import { figure, inUnits, joinedBy, sentence, type Words } from '../quantity/index.ts';
 import { mismatchesOf } from '../transmission/index.ts';
@@ -24,6 +25,8 @@ import {
   type Build,
   type Change,
   type Part,
+  throughDrive,
+  whole,
 } from '../vehicle/index.ts';
 import { MOST_OVER_RATED, type Candidate } from './candidate.ts';
 import { candidatesFor } from './candidates.ts';
@@ -208,12 +211,13 @@ function ended(tried: Tried<Report>, cure: Cure): Judged | undefined {
  * gain less what other margins lose. What a move makes short is said first among its costs.
  */
 export function moves(
-  build: Build,
+  given: Build,
   report: Report,
   { shelf }: { readonly shelf: readonly Part[] },
 ): MovesFor[] {
+  const build = whole(given);
   const margins = onceForEach(marginsOf);
-  const whole = onceForEach((candidate: Build) => evaluate(candidate));
+  const judgedWhole = onceForEach((candidate: Build) => evaluate(candidate));
   const tried = <Now extends Margins>(
     candidates: readonly Candidate[],
     of: (candidate: Build) => Now,
@@ -224,7 +228,8 @@ export function moves(
     .filter(({ verdict }) => verdict !== 'ample')
     .map((link) => {
       const duty = build.duties.find(({ id }) => id === link.dutyId);
-      const candidates = candidatesFor({ build, link, report, duty, shelf });
+      const { seen, through } = lookedAt(build, report, link.driveId);
+      const candidates = candidatesFor({ build: seen, link, report: through, duty, shelf });
       const found = ranked(tried(candidates, margins).map((t) => judged(t, link.link)));
       return {
         finding: marginId(link.link),
@@ -233,15 +238,22 @@ export function moves(
         moves: varied(build, found, 'margin'),
       };
     });
-  const others = report.findings.flatMap(({ id, cures, link, dutyId }): MovesFor[] => {
+  const others = report.findings.flatMap(({ id, cures, link, dutyId, driveId }): MovesFor[] => {
+    const { seen } = lookedAt(build, report, driveId);
     if (cures.length === 0) return [];
     const found = ranked(
-      cures.flatMap((cure) => tried(curesOf(build, cure), whole).map((t) => ended(t, cure))),
+      cures.flatMap((cure) => tried(curesOf(seen, cure), judgedWhole).map((t) => ended(t, cure))),
     );
     return [{ finding: id, link, dutyId, moves: varied(build, found, 'finding') }];
   });
   return [...mended, ...others];
 }
+
+/** Build and report as the drive has them that a finding is of. */
+const lookedAt = (build: Build, report: Report, driveId: string | undefined) => ({
+  seen: driveId === undefined ? build : throughDrive(build, driveId),
+  through: reportThrough(report, driveId),
+});
 
 /** The first two words, whatever units they are read in. */
 const beginsOf = (said: Words): string => inUnits(said, 'metric').split(' ').slice(0, 2).join(' ');
@@ -258,11 +270,11 @@ function varied(build: Build, ranked: readonly Judged[], mends: 'margin' | 'find
       shown.some(({ gains, costs }) => same(gains, move.gains) && same(costs, move.costs));
     const alike = shown.filter(({ text }) => beginsOf(text) === begins).length;
     // Twice as many teeth may be more than a wheel can have.
-    if (!told && alike < 2 && buildSchema.safeParse(move.build).success) shown.push(move);
+    if (!told && alike < 2 && buildSchema.safeParse(whole(move.build)).success) shown.push(move);
     if (shown.length === MOST_SHOWN) break;
   }
   return shown.map(({ score: _score, build: moved, ...move }) => ({
     ...move,
-    changes: changesBetween(build, moved),
+    changes: changesBetween(build, whole(moved)),
   }));
 }

@@ -1,6 +1,6 @@
 import { ratioOffers } from '../capability/index.ts';
 import { trainOf } from '../drive/index.ts';
-import { marginsOf, INSIDE, SAME, ratiosWanted } from '../judge/index.ts';
+import { marginsOf, INSIDE, SAME, ratiosWanted, reportThrough } from '../judge/index.ts';
 import { figure, sentence, inside } from '../quantity/index.ts';
 import { freshStage, stageKind, stageName, type Stage, type StageKind } from '../transmission/index.ts';
 import { choosePart, freeId, type Build, type PartOf, driveOf, changeDrive } from '../vehicle/index.ts';
@@ -67,12 +67,24 @@ export function toRatio(build: Build, ratio: number): Candidate[] {
 }
 
 /** Other ratios: for every ratio that is wanted, the trains that come near it. */
-export const ratios: Generator = ({ build, report, link }) => {
+export const ratios: Generator = (asked) => {
+  const { build, report, link } = asked;
+  if (driveOf(build).does !== 'propels') return otherRatios(asked);
   const now = report.train.ratio;
   return ratiosWanted(report.duties, link.dutyId, now)
     .filter((ratio) => Math.max(ratio / now, now / ratio) >= SAME)
     .flatMap((ratio) => [...toRatio(build, ratio), ...(ratio > 1.5 * now ? reductions(build, ratio) : [])]);
 };
+
+/** Of a drive that steers or works: more reduction for torque, less for speed and for the way that its motor turns. */
+const otherRatios: Generator = ({ build, link }) => {
+  const now = trainOf(build).ratio;
+  const by = (link.rule * INSIDE) / Math.max(link.ratio, LEAST_GAIN);
+  const slower = link.link === 'work-torque' || link.link === 'steering' || link.link === 'motor-heat';
+  return toRatio(build, slower ? now * by : now / by);
+};
+/** No train is looked for that gears further than so much at a time. */
+const LEAST_GAIN = 0.02;
 
 /** More reduction, so that the top speed comes down to what it may be. */
 export const lowerGear: Generator = ({ build, report, link }) =>
@@ -81,8 +93,9 @@ export const lowerGear: Generator = ({ build, report, link }) =>
 /** A motor of the shelf in the build, at the ratio that suits it best where the one that there is does not. */
 export function atItsBest(asked: Pick<Asked, 'build' | 'link'>, motor: PartOf<'motor'>): Candidate {
   const chosen = choosePart(asked.build, motor);
-  const { duties } = marginsOf(chosen);
+  const { duties } = reportThrough(marginsOf(chosen), driveOf(chosen).id);
   const now = trainOf(chosen).ratio;
+  if (driveOf(chosen).does !== 'propels') return { text: motor.name, build: chosen };
   const fits = duties.every(
     ({ ratioWindow: w }) => !w || (w.just !== null && w.just.low <= now && now <= w.just.high),
   );

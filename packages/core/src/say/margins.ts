@@ -168,6 +168,18 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
     l.dutyId === null
       ? `Over the whole outing each motor heats as with ${needs}; it stands ${has} all day.`
       : `Each motor draws ${needs}${where}; it stands ${has} all day.`,
+  'work-torque': ({ l, needs, has, about }) =>
+    `Its end gives ${has} at the speed asked, ${times(l.ratio)} the ${needs} that ${workName(about)} takes; the rule asks ${times(l.rule)}.`,
+  'work-speed': ({ l, needs, has, about }) =>
+    l.has === 0
+      ? `It does not move ${workName(about)}: standing still, the motor gives less than it takes.`
+      : `Against ${workName(about)} it turns at ${has}, ${times(l.ratio)} the ${needs} asked; the rule asks ${times(l.rule)}.`,
+  'steer-speed': ({ l, where, needs, has }) =>
+    l.has === 0
+      ? `It does not turn the standing wheels${where}: the motor gives less than they take.`
+      : `It turns the standing wheels at ${has}${where}, ${times(l.ratio)} the ${needs} that the time from lock to lock asks; the rule asks ${times(l.rule)}.`,
+  travel: ({ needs, has }) =>
+    `Its servo turns ${has} from stop to stop, and ${needs} are asked of it. A larger drum or a faster stage, less way, or a motor that turns on and on.`,
   'driver-current': ({ l, where, needs, has }) =>
     `A driver channel carries ${needs}${where}; it stands ${has} all day, ${times(l.ratio)}, and the rule asks ${times(l.rule)}.`,
   'driver-peak': ({ needs, has }) =>
@@ -181,6 +193,12 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
     `The battery sags to ${has}${where}; under ${needs} it cuts out.`,
   energy: ({ l, needs, has }) =>
     `One outing takes ${needs}; the battery gives ${has}, ${times(l.ratio)}, and the rule asks ${times(l.rule)}.`,
+};
+
+/** What a drive works at. */
+const workName = ({ build }: About): string => {
+  const { work } = driveOf(build);
+  return work?.kind === 'lift' ? 'the load' : 'the work';
 };
 
 /** The sentence of a margin. */

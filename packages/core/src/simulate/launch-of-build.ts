@@ -1,6 +1,6 @@
 import type { DutyReport } from '../capability/index.ts';
 import { rollingOf } from '../demand/index.ts';
-import { drivelineOf, trainOf } from '../drive/index.ts';
+import { drivelineOf } from '../drive/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
 import { GRAM_CM2 } from '../quantity/index.ts';
 import type { LaunchInput } from './launch-model.ts';
@@ -15,7 +15,7 @@ export function launchOfBuild(
   report: DutyReport,
   durationS: number,
 ): LaunchInput | undefined {
-  const line = drivelineOf(build, trainOf(build));
+  const line = drivelineOf(build);
   if (!line) return undefined;
   const { circuit } = line;
   return {

@@ -1,5 +1,5 @@
 import type { DutyReport } from '../capability/index.ts';
-import { drivelineOf, trainOf } from '../drive/index.ts';
+import { drivelineOf } from '../drive/index.ts';
 import { rollingDiameter, type Build, type Duty } from '../vehicle/index.ts';
 import {
   calculated,
@@ -43,7 +43,7 @@ export function launchWorking(
   { durationS, key }: { readonly durationS: number; readonly key: Result },
 ): Calculation | undefined {
   const launch = launchOfBuild(build, duty, report, durationS);
-  const line = drivelineOf(build, trainOf(build));
+  const line = drivelineOf(build);
   // Other motors are laid out piece by piece: no sum of one line shows it.
   if (!launch || !line || 'circuit' in launch) return undefined;
   const { slopeRad, currentLimitA, gripN, ...given } = launch;

@@ -29,6 +29,8 @@ export interface OperatingPoint {
   readonly motorV: number;
   readonly batteryA: number;
   readonly batteryV: number;
+  /** What all motors take, W. */
+  readonly motorsW: number;
   /** Whether the battery, sagged, still gives the motor its voltage, and no limit is passed. */
   readonly reachable: boolean;
   readonly shortOf?: Limit;
@@ -65,7 +67,8 @@ function drawnAt(circuit: Circuit, point: MotorPoint, eachW = point.motorV * poi
   const batteryA = drawn ?? circuit.openCircuitV / (2 * circuit.supplyResistanceOhm);
   const batteryV = circuit.openCircuitV - circuit.supplyResistanceOhm * batteryA;
   const shortOf = firstShort(circuit, { currentA, leastV, batteryA, batteryV, drawn });
-  return { currentA, motorV, batteryA, batteryV, reachable: shortOf === undefined, shortOf };
+  const motorsW = circuit.motors * eachW;
+  return { currentA, motorV, batteryA, batteryV, motorsW, reachable: shortOf === undefined, shortOf };
 }
 
 /** Full command is exactly at its limits: rounding must not turn it unreachable. */

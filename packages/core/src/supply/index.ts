@@ -23,6 +23,7 @@ export { circuitFrom, circuitInput, constantsOf, circuitKeys, circuitSymbols } f
 export { driverDraw } from './driver-draw.ts';
 export { energyDrawn } from './energy-drawn.ts';
 export { fullCommandPoint } from './full-command.ts';
+export { onVoltage, sharedSupply, startingTogether, type Branch } from './shared-supply.ts';
 export { STRETCH_S, meanDraw, outingDraw } from './outing-draw.ts';
 export { runTime } from './run-time.ts';
 export { wire } from './wire.ts';

@@ -17,6 +17,7 @@ export { PURPOSES, RELEASES, RELEASE_TITLES, type Drive, type Purpose, type Rele
 export {
   changeDrive,
   driveOf,
+  drivesOf,
   drivesThat,
   motorsIn,
   outputsOf,

@@ -41,13 +41,14 @@ export function changeDrive(build: Build, change: Partial<Drive>): Build {
   return { ...build, drives: build.drives.map((drive) => (drive.id === id ? changed(drive) : drive)) };
 }
 
-const everyDrive = remembered((build: Build): readonly Build[] =>
+/** The build looked at through each of its drives, in their order. */
+export const drivesOf = remembered((build: Build): readonly Build[] =>
   build.drives.map(({ id }) => throughDrive(build, id)),
 );
 
 /** The build looked at through each drive of a purpose, in their order. */
 export const drivesThat = (build: Build, does: Purpose): readonly Build[] =>
-  everyDrive(build).filter((seen) => driveOf(seen).does === does);
+  drivesOf(build).filter((seen) => driveOf(seen).does === does);
 
 const serves = (drive: Drive, axle: Axle): boolean => drive.axleIds?.includes(axle.id) ?? true;
 

@@ -1,5 +1,6 @@
+import { throughDrive } from '../vehicle/index.ts';
 import { dutyReport, type DutyReport } from '../capability/index.ts';
-import { drivelineOf, ratiosOf, trainOf, trainStages, type Driveline } from '../drive/index.ts';
+import { drivelineOf, ratiosOf, trainStages, type Driveline } from '../drive/index.ts';
 import { hardestLoad, type LinkId, type LinkReport } from '../judge/index.ts';
 import type { Quantity } from '../quantity/index.ts';
 import { stageFigures, stageName, trainRatio } from '../transmission/index.ts';
@@ -66,6 +67,20 @@ interface Sides {
   readonly needs: (asked: Asked) => Working | undefined;
   readonly has: (asked: Asked) => Working | undefined;
 }
+
+/** A figure of a drive that works or steers, worked out with the motor's own law. */
+const atWork = (value: number, dimension: Stated['dimension'], where: string): Stated => ({
+  value,
+  dimension,
+  origin: 'worked',
+  where,
+});
+
+const workSides = (dimension: Stated['dimension'], asked: string): Sides => ({
+  needs: ({ link }) => atWork(link.needs, dimension, asked),
+  has: ({ link }) =>
+    atWork(link.has, dimension, 'full command through ratio and losses, with the sag of the battery'),
+});
 
 interface GroundSides {
   readonly needs: (asked: AskedOfGround) => Working | undefined;
@@ -227,6 +242,13 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = 
     },
     has: motorMay,
   },
+  'work-torque': workSides('torque', 'what the load or the work asks at the end of the drive'),
+  'work-speed': workSides('rotation', 'the way and its time, or what is asked of the work'),
+  'steer-speed': workSides('rotation', 'the way from lock to lock, over its time'),
+  travel: {
+    needs: ({ link }) => atWork(link.needs, 'angle', 'the way at the end, times the ratio of the stages'),
+    has: ({ line: { motor }, link }) => ofPart(motor, 'angle', link.has, 'its way from stop to stop'),
+  },
   'driver-current': {
     needs: ofDuty(({ build, duty, line }) => currentWorking(build, duty, line)),
     has: ({ line: { driver } }) => ofPart(driver, 'current', driver?.continuousA ?? 0, ALL_DAY),
@@ -290,8 +312,9 @@ export function ratioWorking(build: Build): Working | undefined {
  *
  * @throws NotPhysical where the duty is past what its parts can do, with the sentence that says so.
  */
-export function workingOfLink(build: Build, link: LinkReport, side: 'needs' | 'has'): Working | undefined {
-  const line = drivelineOf(build, trainOf(build));
+export function workingOfLink(whole: Build, link: LinkReport, side: 'needs' | 'has'): Working | undefined {
+  const build = link.driveId === undefined ? whole : throughDrive(whole, link.driveId);
+  const line = drivelineOf(build);
   if (isOfGround(link.link)) {
     const duty = build.duties.find((d) => d.id === link.dutyId);
     const sides: GroundSides = GROUND_SIDES[link.link];

@@ -1,6 +1,6 @@
 import { assertNever } from '../contract/index.ts';
 import type { Build } from '../vehicle/index.ts';
-import { drivelineOf, trainOf } from '../drive/index.ts';
+import { drivelineOf } from '../drive/index.ts';
 import type { RatioSpan } from '../capability/index.ts';
 import type { Report } from '../judge/index.ts';
 import { forceWorking, massWorking } from './demand.ts';
@@ -38,7 +38,7 @@ export function workingOf(build: Build, opened: Opened, dutyId: string): Working
   if (opened === 'mass') return massWorking(build, duty);
   if (opened === 'force') return forceWorking(build, duty);
   if (opened === 'grip') return gripWorking(build, duty);
-  const line = drivelineOf(build, trainOf(build));
+  const line = drivelineOf(build);
   if (!line) return undefined;
   switch (opened) {
     case 'wheel-torque':
@@ -60,7 +60,7 @@ export function workingOf(build: Build, opened: Opened, dutyId: string): Working
 
 /** The same for a number of the outing as a whole. */
 export function workingOfOuting(build: Build, opened: OpenedOfOuting): Working | undefined {
-  const line = drivelineOf(build, trainOf(build));
+  const line = drivelineOf(build);
   if (!line) return undefined;
   return opened === 'energy' ? energyNeeded(build, line) : runTimeWorking(build, line);
 }
@@ -71,7 +71,7 @@ export function workingOfWindow(
   { duties, ratioWindow }: Report,
   end: keyof RatioSpan,
 ): Working | undefined {
-  const line = drivelineOf(build, trainOf(build));
+  const line = drivelineOf(build);
   const setting = duties.find((d) => d.ratioWindow?.just?.[end] === ratioWindow?.[end]);
   const duty = build.duties.find(({ id }) => id === setting?.id);
   return line && duty && ratioWindow ? windowWorking(build, duty, line, ratioWindow[end]) : undefined;

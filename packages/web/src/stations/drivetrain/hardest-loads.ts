@@ -12,7 +12,7 @@ export interface HardestLoads {
 /** Undefined until a motor is chosen and a duty drives. */
 export function useHardestLoads(): HardestLoads | undefined {
   const { build, report } = useBuild();
-  const line = drivelineOf(build, trainOf(build));
+  const line = drivelineOf(build);
   const hardest = [...report.duties]
     .filter((d) => d.point)
     .sort((a, b) => Math.abs(b.point?.motorTorqueNm ?? 0) - Math.abs(a.point?.motorTorqueNm ?? 0))[0];

@@ -216,7 +216,7 @@ function Down({ duty, of }: Props) {
           <Strong>
             <Opens
               title="the stopping distance"
-              work={() => stopWorking(build, duty, drivelineOf(build, trainOf(build)), 'distanceM')}
+              work={() => stopWorking(build, duty, drivelineOf(build), 'distanceM')}
             >
               {say(distanceM, 'length')}
             </Opens>

@@ -17,7 +17,7 @@ const SAMPLES = 120;
 function usePull() {
   const { build } = useBuild();
   return useMemo(() => {
-    const driveline = drivelineOf(build, trainOf(build));
+    const driveline = drivelineOf(build);
     if (!driveline) return undefined;
     const { circuit, ratio, wheelRadiusM } = driveline;
     const freeMps = (circuit.motor.fastestRadS(circuit.openCircuitV) / ratio) * wheelRadiusM;

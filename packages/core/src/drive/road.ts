@@ -1,0 +1,58 @@
+import { fullCommandTorque, onVoltage, sharedSupply, type Circuit } from '../supply/index.ts';
+import { deliveredTorque } from '../transmission/index.ts';
+import type { Driveline } from './line-alone.ts';
+
+/** What a drive's pull on the road depends on. */
+export type RoadLine = Pick<Driveline, 'circuit' | 'wheelRadiusM' | 'efficiency' | 'ratio'> & {
+  /** The others on the same road and battery. */
+  readonly beside?: readonly RoadLine[];
+};
+
+/** Speed of the motors at a road speed, rad/s. */
+const motorSpeed = ({ wheelRadiusM, ratio }: RoadLine, speedMps: number): number =>
+  (speedMps / wheelRadiusM) * ratio;
+
+/** A drive's motors at a road speed, at full command; with others on the battery as it stands under all of them. */
+function circuitsAt(line: RoadLine, speedMps: number): readonly Circuit[] {
+  const { circuit, beside = [] } = line;
+  if (beside.length === 0) return [circuit];
+  const all = [line, ...beside];
+  const { batteryV, share } = sharedSupply(
+    all.map((one) => ({ circuit: one.circuit, speedRadS: motorSpeed(one, speedMps) })),
+  );
+  return all.map((one) => onVoltage(one.circuit, batteryV, share));
+}
+
+/** What each drive can give at a road speed, all at full command, N, grip left out: this one first. Below 0 the road turns it. */
+export const pullsAt = (line: RoadLine, speedMps: number): readonly number[] => {
+  const all = [line, ...(line.beside ?? [])];
+  return circuitsAt(line, speedMps).map((circuit, at) => {
+    const one = all[at] ?? line;
+    const { deliveredNm } = deliveredTorque.run({
+      torqueNm: fullCommandTorque(circuit, motorSpeed(one, speedMps)),
+      motors: circuit.motors,
+      ratio: one.ratio,
+      efficiency: one.efficiency,
+    });
+    return deliveredNm / one.wheelRadiusM;
+  });
+};
+
+/** Pull of all driven wheels at the ground, N, grip left out. */
+export const greatestPull = (line: RoadLine, speedMps: number): number =>
+  pullsAt(line, speedMps).reduce((sum, pull) => sum + pull, 0);
+
+/** The greatest torque of each driveline of a drive at the wheel, N·m, at a road speed and any ratio. */
+export const greatestWheelTorque = (
+  line: RoadLine & Pick<Driveline, 'motorsPerWheel'>,
+  speedMps: number,
+  ratio = line.ratio,
+): number => {
+  const [circuit = line.circuit] = circuitsAt({ ...line, ratio }, speedMps);
+  return deliveredTorque.run({
+    torqueNm: fullCommandTorque(circuit, motorSpeed({ ...line, ratio }, speedMps)),
+    motors: line.motorsPerWheel,
+    ratio,
+    efficiency: line.efficiency,
+  }).deliveredNm;
+};

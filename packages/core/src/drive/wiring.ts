@@ -1,0 +1,20 @@
+import { wire } from '../supply/index.ts';
+import { driveOf, type Build, type WireRun } from '../vehicle/index.ts';
+
+/** Copper is reckoned with as warm as it gets at work, °C (common practice, no source). */
+const WARM_C = 60;
+
+const ofRun = ({ length, area }: WireRun): number =>
+  wire.run({ lengthM: length.value, areaMm2: area.value * MM2, currentA: 0, temperatureC: WARM_C })
+    .resistanceOhm;
+const MM2 = 1e6;
+
+/** Between battery and drivers, out and back: as typed, or of the wire where that is known. */
+export const cableOhm = ({ supply: { cable, cableResistance } }: Build): number =>
+  cable ? ofRun(cable) : cableResistance.value;
+
+/** Of one motor's leads, out and back. */
+export const leadOhm = (build: Build): number => {
+  const { leads, leadResistance } = driveOf(build);
+  return leads ? ofRun(leads) : leadResistance.value;
+};

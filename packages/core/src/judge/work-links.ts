@@ -1,0 +1,203 @@
+import type { DutyPoint, DutyReport } from '../capability/index.ts';
+import { bracketedRoot } from '../contract/index.ts';
+import {
+  askedOfWork,
+  drivelineOf,
+  pointWhere,
+  ratioBehindMotor,
+  shareOfTime,
+  type Driveline,
+  type Turned,
+} from '../drive/index.ts';
+import { steerTorque } from '../ground/index.ts';
+import { degreesToRadians } from '../quantity/index.ts';
+import { fullCommand, fullCommandTorque, meanDraw, STRETCH_S } from '../supply/index.ts';
+import { deliveredTorque } from '../transmission/index.ts';
+import { driveOf, drivesThat, layoutKind, taskOf, type Build, type Duty } from '../vehicle/index.ts';
+import { driveLinks, wholeDriveLinks } from './drive-links.ts';
+import { linksOf } from './duty-links.ts';
+import { steerInput } from './ground-links.ts';
+import type { LinkId } from './links.ts';
+import { margin } from './margin.ts';
+import type { LinkReport } from './report.ts';
+
+/** The greatest torque of an output at its speed, N·m. */
+export const greatestAt = (line: Driveline, speedRadS: number): number =>
+  deliveredTorque.run({
+    torqueNm: fullCommandTorque(line.circuit, speedRadS * line.ratio),
+    motors: line.motorsPerWheel,
+    ratio: line.ratio,
+    efficiency: line.efficiency,
+  }).deliveredNm;
+
+/** Speeds of an output are found to this share of the fastest. */
+const TOLERANCE = 1e-9;
+
+/** The fastest that an output turns against a torque, rad/s; 0 where it does not turn it. */
+export function fastestAgainst(line: Driveline, torqueNm: number): number {
+  const spare = (speedRadS: number): number => greatestAt(line, speedRadS) - torqueNm;
+  if (spare(0) <= 0) return 0;
+  const free = line.circuit.motor.fastestRadS(line.circuit.openCircuitV) / line.ratio;
+  return spare(free) > 0 ? free : bracketedRoot(spare, 0, free, TOLERANCE * free);
+}
+
+/** Where the output of a drive turns so, as a duty's point has it. */
+export function workPoint(line: Driveline, asked: Turned): DutyPoint {
+  const { torqueNm, rpm, currentA, motorV, batteryA, batteryV, reachable } = pointWhere(line, asked);
+  return {
+    wheelTorqueNm: asked.torqueNm,
+    wheelRpm: rpm / line.ratio,
+    motorTorqueNm: torqueNm,
+    motorRpm: rpm,
+    currentA,
+    motorV,
+    batteryA,
+    batteryV,
+    reachable,
+  };
+}
+
+/** How far the motor of a drive must turn, as an angle of its own shaft, against the way that a servo has. */
+function travelLink(
+  build: Build,
+  line: Driveline,
+  { turnsRad }: Turned,
+  dutyId: string | null,
+): LinkReport[] {
+  const { motor } = line;
+  if (motor.type !== 'servo' || turnsRad === undefined) return [];
+  const needs = turnsRad * ratioBehindMotor(line);
+  return margin(
+    { link: 'travel', dutyId, needs, has: degreesToRadians(motor.travelDeg) },
+    build.marginPolicy,
+  );
+}
+
+interface Worked {
+  readonly dutyId: string | null;
+  readonly torque: LinkId;
+  readonly speed: LinkId;
+  /** Of the time, over the worst ten minutes, that it goes on. */
+  readonly share: number;
+}
+
+/** Everything that a drive is judged by which does not move the vehicle. */
+function turnedLinks(build: Build, line: Driveline, asked: Turned, worked: Worked): LinkReport[] {
+  const policy = build.marginPolicy;
+  const { dutyId, share } = worked;
+  const { motor, driver, bank } = line;
+  const point = workPoint(line, asked);
+  const currentA = Math.abs(point.currentA);
+  const legs = legsOfShare(share, currentA);
+  return [
+    ...margin(
+      {
+        link: worked.torque,
+        dutyId,
+        needs: asked.torqueNm,
+        has: greatestAt(line, asked.speedRadS),
+      },
+      policy,
+    ),
+    ...margin(
+      {
+        link: worked.speed,
+        dutyId,
+        needs: asked.speedRadS,
+        has: fastestAgainst(line, asked.torqueNm),
+      },
+      policy,
+    ),
+    ...travelLink(build, line, asked, dutyId),
+    ...driveLinks(build, dutyId, point, line),
+    ...margin(
+      { link: 'motor-heat', dutyId, needs: meanDraw(legs).worstRmsA, has: motor.continuousA },
+      policy,
+    ),
+    ...(driver
+      ? margin({ link: 'driver-current', dutyId, needs: currentA, has: driver.continuousA }, policy)
+      : []),
+    ...(bank
+      ? margin({ link: 'battery-current', dutyId, needs: point.batteryA, has: bank.continuousA }, policy)
+      : []),
+  ];
+}
+
+const legsOfShare = (share: number, currentA: number) => [
+  { durationS: share * STRETCH_S, currentA },
+  { durationS: (1 - share) * STRETCH_S, currentA: 0 },
+];
+
+/** Held at full command, and a full battery on its driver. */
+function stalledLinks(build: Build, line: Driveline): LinkReport[] {
+  const policy = build.marginPolicy;
+  const { driver, bank, circuit } = line;
+  const dutyId = null;
+  return [
+    ...wholeDriveLinks(build, line),
+    ...(driver && !driver.limitsCurrent
+      ? margin(
+          { link: 'driver-peak', dutyId, needs: fullCommand(circuit, 0).currentA, has: driver.peakA },
+          policy,
+        )
+      : []),
+    ...(driver && bank
+      ? margin({ link: 'driver-voltage', dutyId, needs: bank.fullV, has: driver.mostV }, policy)
+      : []),
+  ];
+}
+
+/** The margins of every drive that works beside. */
+export const workLinks = (build: Build): LinkReport[] =>
+  drivesThat(build, 'works').flatMap((seen) => {
+    const line = drivelineOf(seen);
+    const asked = askedOfWork(seen);
+    if (!line || !asked) return [];
+    const { work } = driveOf(seen);
+    // One lift, however seldom, is heated by all of its length.
+    const once = work?.kind === 'lift' ? Math.min(1, work.within.value / STRETCH_S) : 0;
+    const share = Math.max(once, shareOfTime(seen));
+    return linksOf(line.driveId, [
+      ...turnedLinks(seen, line, asked, { dutyId: null, torque: 'work-torque', speed: 'work-speed', share }),
+      ...stalledLinks(seen, line),
+    ]);
+  });
+
+/** Steering from a stand is short: of its time, so much (common practice, no source). */
+const STEERS_SHARE = 0.25;
+
+/** What a steering drive must give on the ground of a duty: the torque of a standing start, at its time from lock to lock. */
+export function askedOfSteering(build: Build, duty: Duty, report: DutyReport): Turned | undefined {
+  const input = steerInput(build, duty, report);
+  const { steersWithin } = driveOf(build);
+  if (!input || !build.steering) return undefined;
+  const turnsRad = build.steering.lockToLock.value * build.steering.linkageRatio.value;
+  const wheels =
+    driveOf(build).together === 'wheel' || layoutKind(build.layout.kind).swivels ? 1 : input.wheels;
+  const { servoNm } = steerTorque.run({ ...input, wheels });
+  return {
+    torqueNm: servoNm,
+    speedRadS: steersWithin ? turnsRad / steersWithin.value : 0,
+    turnsRad,
+  };
+}
+
+/** The margins of every drive that steers, on the ground of each duty. */
+export const steeringLinks = (build: Build, duties: readonly DutyReport[]): LinkReport[] =>
+  drivesThat(build, 'steers').flatMap((seen) => {
+    const line = drivelineOf(seen);
+    if (!line) return [];
+    const onDuties = build.duties.flatMap((duty, at) => {
+      const report = duties[at];
+      const asked = report && taskOf(duty).drives ? askedOfSteering(seen, duty, report) : undefined;
+      return asked
+        ? turnedLinks(seen, line, asked, {
+            dutyId: duty.id,
+            torque: 'steering',
+            speed: 'steer-speed',
+            share: STEERS_SHARE,
+          })
+        : [];
+    });
+    return linksOf(line.driveId, [...onDuties, ...stalledLinks(seen, line)]);
+  });
