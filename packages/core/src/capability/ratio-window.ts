@@ -8,7 +8,7 @@ import {
   notice,
   type Notice,
 } from '../contract/index.ts';
-import { greatestPull, greatestWheelTorque } from '../drive/index.ts';
+import { greatestPull, greatestWheelTorque, type RoadLine } from '../drive/index.ts';
 import { circuitFrom, circuitKeys } from '../supply/index.ts';
 import type { MarginPolicy } from '../vehicle/index.ts';
 import type { RatioSpan, RatioWindow } from './report.ts';
@@ -32,8 +32,20 @@ function torqueMargin(line: WindowLine, asked: Asked, speedMps: number, logRatio
   const ratio = Math.exp(logRatio);
   return asked.forceN === undefined
     ? greatestWheelTorque(line, speedMps, ratio) / asked.wheelTorqueNm
-    : greatestPull({ ...line, ratio }, speedMps) / asked.forceN;
+    : greatestPull({ ...line, ratio, beside: (line.beside ?? []).map(geared(line, ratio)) }, speedMps) /
+        asked.forceN;
 }
+
+/** Drives that are alike in motor, wheel and ratio are geared alike. */
+const geared =
+  (line: WindowLine, ratio: number) =>
+  (other: RoadLine): RoadLine => {
+    const alike =
+      other.ratio === line.ratio &&
+      other.wheelRadiusM === line.wheelRadiusM &&
+      other.circuit.motor.fastestRadS(1) === line.circuit.motor.fastestRadS(1);
+    return alike ? { ...other, ratio } : other;
+  };
 
 /** Ends are found to this share; the top, where the margin is flat, more roughly. */
 const END_TOLERANCE = 1e-8;

@@ -1,6 +1,6 @@
 import { STANDARD_GRAVITY, degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
-import { NotPhysical, type Notice, assertNever } from '../contract/index.ts';
-import { innerDriveInput } from '../drive/index.ts';
+import { NotPhysical, type Notice, assertNever, remembered } from '../contract/index.ts';
+import { innerDriveInput, propelling, pullsAt } from '../drive/index.ts';
 import {
   gripForce,
   innerDrive,
@@ -23,6 +23,7 @@ import {
   driveOf,
   servedLayout,
   drivesThat,
+  outputsOf,
 } from '../vehicle/index.ts';
 import type { ContactLoad, Footing } from './report.ts';
 
@@ -207,13 +208,39 @@ const sumOf = <T>(items: readonly T[], of: (item: T) => number): number =>
  * What the driven contacts can push with: an open differential twice its lesser wheel, a locked axle the sum, drives
  * of their own each as much as the one with the least.
  */
-export const drivenGrip = (build: Build, contacts: readonly ContactLoad[]): number =>
-  sumOf(drivesThat(build, 'propels'), (seen) => gripOfDrive(seen, contacts));
+export function drivenGrip(build: Build, contacts: readonly ContactLoad[]): number {
+  const drives = drivesThat(build, 'propels');
+  if (drives.length === 1) return gripOfDrive(drives[0] ?? build, contacts);
+  const turning = (c: ContactLoad): number => drives.filter((seen) => turnsAxle(seen, c.axleId)).length;
+  const shared = contacts.map((c) => (c.driven ? { ...c, gripN: c.gripN / Math.max(1, turning(c)) } : c));
+  // Each takes its share of the force: all pull no more than until the first of them slips.
+  const limits = startShares(build).flatMap(({ seen, share }) =>
+    share > 0 ? gripOfDrive(seen, shared) / share : [],
+  );
+  return Math.min(...limits);
+}
+
+const turnsAxle = (seen: Build, axleId: string): boolean =>
+  servedLayout(seen).axles.some(({ id, driven }) => driven && id === axleId);
+
+/** How the drives share a start: as they pull from rest; until all have a motor, as many drivelines as each has. */
+const startShares = remembered((build: Build) => {
+  const drives = drivesThat(build, 'propels');
+  const pulling = propelling(build);
+  const [first] = pulling;
+  const pulls = first && pulling.length === drives.length ? pullsAt(first.line, 0) : [];
+  const able = pulls.map((pull) => Math.max(0, pull));
+  const all = sumOf(able, (pull) => pull);
+  const lines = sumOf(drives, outputsOf);
+  return drives.map((seen, at) => ({
+    seen,
+    share: all > 0 ? (able[at] ?? 0) / all : outputsOf(seen) / lines,
+  }));
+});
 
 /** The same of the wheels of the drive that a build is looked at through. */
 export function gripOfDrive(build: Build, contacts: readonly ContactLoad[]): number {
-  const own = servedLayout(build).axles.filter((axle) => axle.driven);
-  const driven = contacts.filter((c) => c.driven && own.some(({ id }) => id === c.axleId));
+  const driven = contacts.filter((c) => c.driven && turnsAxle(build, c.axleId));
   const { together, differential } = driveOf(build);
   const gripBy = (of: readonly ContactLoad[], key: (c: ContactLoad) => string): number[] =>
     groupedBy(of, key).map((group) => sumOf(group, (c) => c.gripN));

@@ -69,12 +69,13 @@ describe('a finding', () => {
 
   it('names only what is there', () => {
     for (const build of all)
-      for (const { stageId, elementId, axleId, dutyId } of evaluate(build).findings) {
+      for (const { stageId, elementId, axleId, dutyId, driveId } of evaluate(build).findings) {
+        const drive = build.drives.find(({ id }) => id === driveId) ?? driveOf(build);
         if (dutyId !== null) expect(build.duties.map(({ id }) => id)).toContain(dutyId);
         if (axleId !== undefined) expect(build.layout.axles.map(({ id }) => id)).toContain(axleId);
-        if (elementId !== undefined) expect(driveOf(build).path.map(({ id }) => id)).toContain(elementId);
+        if (elementId !== undefined) expect(drive.path.map(({ id }) => id)).toContain(elementId);
         if (stageId !== undefined && stageId !== 'motor-gearhead')
-          expect(driveOf(build).stages.map(({ id }) => id)).toContain(stageId);
+          expect(drive.stages.map(({ id }) => id)).toContain(stageId);
       }
   });
 });

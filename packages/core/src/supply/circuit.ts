@@ -96,7 +96,14 @@ export function idleCurrent(c: Circuit): number {
 export function startingCurrent(c: Circuit): number {
   const { currentA, limitedBy, batteryA } = fullCommand(c, 0);
   if (limitedBy !== 'driver' || !c.motor.winding) return batteryA;
-  const motorsA = c.commandShare * c.motors * currentA;
+  return withAuxiliary(c, c.commandShare * c.motors * currentA);
+}
+
+/** What a battery gives where motors take so much of it and a power is drawn beside them, A. */
+export function withAuxiliary(
+  c: Pick<Circuit, 'openCircuitV' | 'supplyResistanceOhm' | 'auxiliaryW'>,
+  motorsA: number,
+): number {
   // (Ib − n I)(Voc − R Ib) = Paux, the lesser root; past what the source can give, where its power is greatest.
   const sum = c.openCircuitV + c.supplyResistanceOhm * motorsA;
   const asked = motorsA * c.openCircuitV + c.auxiliaryW;

@@ -1,5 +1,5 @@
 import { bracketedRoot } from '../contract/index.ts';
-import { fullCommand, type Circuit } from './circuit.ts';
+import { fullCommand, withAuxiliary, type Circuit } from './circuit.ts';
 
 /** Motors of one drive at a speed, rad/s, on a battery that others draw from too. */
 export interface Branch {
@@ -11,6 +11,8 @@ export interface Branch {
 const TOLERANCE = 1e-12;
 /** So far down a battery is looked for one that stands, in halves. */
 const HALVES = 8;
+/** And so far up, in doubles, where motors that are overrun feed it. */
+const LIFTS = 40;
 
 /** A branch's motors on a battery that stands at a voltage, whatever they draw, at a share of their command. */
 export const onVoltage = (circuit: Circuit, batteryV: number, share = 1): Circuit => ({
@@ -75,10 +77,11 @@ function standingV(branches: readonly Branch[], source: Circuit, share: number):
     openCircuitV - supplyResistanceOhm * drawn(branches, batteryV, share, auxiliaryW) - batteryV;
   // Motors that are overrun lift it.
   let high = openCircuitV;
-  while (surplus(high) > 0 && high < 4 * openCircuitV) high *= 1.25;
+  for (let n = 0; n < LIFTS && surplus(high) > 0; n += 1) high *= 2;
+  if (!(surplus(high) <= 0)) return openCircuitV;
   let low = openCircuitV / 2;
-  for (let n = 0; n < HALVES && surplus(low) < 0; n += 1) [low, high] = [low / 2, low];
-  if (surplus(low) < 0) return openCircuitV / 2;
+  for (let n = 0; n < HALVES && !(surplus(low) >= 0); n += 1) [low, high] = [low / 2, low];
+  if (!(surplus(low) >= 0)) return openCircuitV / 2;
   return bracketedRoot(surplus, low, high, TOLERANCE * openCircuitV);
 }
 
@@ -125,6 +128,5 @@ export function startingTogether(circuits: readonly Circuit[]): number {
     const held = limitedBy === 'driver' && circuit.motor.winding !== undefined;
     return sum + (held ? circuit.commandShare * circuit.motors * currentA : batteryA);
   }, 0);
-  const most = source.supplyResistanceOhm > 0 ? source.openCircuitV / source.supplyResistanceOhm : Infinity;
-  return Math.min(source.batteryLimitA, most, motorsA + source.auxiliaryW / batteryV);
+  return Math.min(source.batteryLimitA, withAuxiliary(source, motorsA));
 }
