@@ -33,6 +33,7 @@ const WEB = [
   'session',
   'fields',
   'findings',
+  'drives',
   'vehicle',
   'frame',
   'sums',

@@ -15,7 +15,7 @@ import {
   drivesOf,
   motorsOn,
 } from '../vehicle/index.ts';
-import { together } from '../drive/index.ts';
+import { askedOfWork, together } from '../drive/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { LinkId } from './links.ts';
 import type { FindingContext } from './finding-context.ts';
@@ -25,6 +25,8 @@ declare module './finding.ts' {
     'no-duty': never;
     'no-motor': never;
     'no-driver': never;
+    /** A lift whose drive ends in no spool. */
+    'needs-spool': never;
     /** A motor that turns from stop to stop, where one must turn on and on. */
     'stops-short': never;
     'no-battery': 'rated';
@@ -85,13 +87,19 @@ export function missingParts({ build, line }: FindingContext): Finding[] {
 
 /** What a drive lacks: its motor, its driver, channels for its motors and all others on the same boards. */
 export function missingOfDrive({ build, line }: FindingContext): Finding[] {
-  const { does } = driveOf(build);
-  if (!line) return [found('no-motor', 'short', {}, { link: 'torque' })];
+  const { does, work } = driveOf(build);
+  const missing =
+    work?.kind === 'lift' && !askedOfWork(build)
+      ? [found('needs-spool', 'short', {}, { link: 'work-torque' })]
+      : [];
+  if (!line && work?.kind === 'draws') return [];
+  if (!line) return [...missing, found('no-motor', 'short', {}, { link: 'torque' })];
   const { driver, motor } = line;
   const channels = (driver?.channels ?? 0) * driverCountOf(build);
   const { drivesItself, propels } = motorAbilities(motor);
   const motors = driver ? motorsOn(build, driver.id) : 0;
   return [
+    ...missing,
     ...(propels || does !== 'propels' ? [] : [found('stops-short', 'stop', {}, { link: 'torque' })]),
     ...(switchesOnly(driver) && does === 'propels'
       ? [found('switches-only', 'tight', {}, { link: 'driver-current' })]

@@ -13,6 +13,7 @@ const count = ({ value }: { readonly value: number }): string => String(value);
 export const ON_PARTS = {
   'no-duty': () => 'No duty is stated yet: say in the Brief what it must do.',
   'no-motor': () => 'No motor is chosen yet: choose one in Power.',
+  'needs-spool': () => 'A lift is pulled up by a rope on a spool: let its stages end in one, in Drivetrain.',
   'no-driver': () => 'No driver is chosen yet: reckoned with one that lets every current through.',
   'stops-short': () =>
     'This servo turns from stop to stop only: it steers or lifts. To drive a wheel take one that turns on and on, or a motor.',

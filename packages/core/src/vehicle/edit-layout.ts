@@ -1,3 +1,4 @@
+import { withoutLostAxles } from './through.ts';
 import type { Quantity } from '../quantity/index.ts';
 import type { Build, PlacedMass } from './document.ts';
 import { figuresOf } from './ground-figures.ts';
@@ -104,7 +105,7 @@ export function removeAxle(build: Build, axleId: string): Build {
   const drives = layoutKind(build.layout.kind).pullsByRope || left.some(({ driven }) => driven);
   if (left.length === 0 || !drives) return build;
   const rear = Math.min(...left.map(({ ahead }) => ahead.value));
-  return measuredAnew({ ...build, layout: { ...build.layout, axles: left } }, -rear);
+  return measuredAnew(withoutLostAxles({ ...build, layout: { ...build.layout, axles: left } }), -rear);
 }
 
 /** The diameter at which the drive meets the ground, changed for every driven axle, or for a winch's drum. */

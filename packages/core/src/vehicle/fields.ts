@@ -15,6 +15,7 @@ import {
 import { groundSchema, soilSchema } from './ground-entry.ts';
 import { axleSchema, layoutSchema } from './layout/layout.ts';
 import { marginPolicySchema } from './margin-policy.ts';
+import { chargerSchema, railLoadSchema, railSchema, sunSchema, supplySchema, wireSchema } from './supply.ts';
 import {
   aimsSchema,
   bodySchema,
@@ -25,6 +26,7 @@ import {
   placedMassSchema,
   steeringSchema,
 } from './vehicle.ts';
+import { drawingSchema, liftSchema, turningSchema } from './work.ts';
 
 const SCHEMAS = {
   build: buildSchema,
@@ -50,6 +52,15 @@ const SCHEMAS = {
   drive: driveSchema,
   mount: mountSchema,
   release: releaseSchema,
+  lift: liftSchema,
+  turns: turningSchema,
+  draws: drawingSchema,
+  supply: supplySchema,
+  wire: wireSchema,
+  rail: railSchema,
+  railLoad: railLoadSchema,
+  charger: chargerSchema,
+  sun: sunSchema,
   policy: marginPolicySchema,
   assembly: assemblySchema,
   step: markedStep,

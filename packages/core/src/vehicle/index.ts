@@ -25,6 +25,7 @@ export {
   throughDrive,
   whole,
 } from './through.ts';
+export { addDrive, DRIVE_KINDS, freshWork, type DriveKind } from './edit-drives.ts';
 export { bankOf, type Bank } from './bank.ts';
 export type { Rail, WireRun } from './supply.ts';
 export type { Work } from './work.ts';

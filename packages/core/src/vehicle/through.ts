@@ -63,6 +63,20 @@ export const servedLayout = remembered((build: Build): Layout => {
   };
 });
 
+/** The build with no drive naming an axle that is not there: one that named no other serves every one. */
+export const withoutLostAxles = (build: Build): Build =>
+  build.drives.every(({ axleIds = [] }) => axleIds.every((axleId) => hasAxle(build, axleId)))
+    ? build
+    : {
+        ...build,
+        drives: build.drives.map(({ axleIds = [], ...drive }) => {
+          const left = axleIds.filter((axleId) => hasAxle(build, axleId));
+          return left.length > 0 ? { ...drive, axleIds: left } : drive;
+        }),
+      };
+
+const hasAxle = ({ layout }: Build, axleId: string): boolean => layout.axles.some(({ id }) => id === axleId);
+
 /** Wheels that are steered by themselves, or axles that are steered as one. */
 function steeredBy(drive: Drive, layout: Layout): number {
   const axles = layout.axles.filter((axle) => axle.steered && serves(drive, axle));

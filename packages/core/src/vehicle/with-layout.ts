@@ -1,4 +1,4 @@
-import { changeDrive } from './through.ts';
+import { changeDrive, withoutLostAxles } from './through.ts';
 import { wheelLoads } from '../ground/index.ts';
 import type { Build, PlacedMass } from './document.ts';
 import type { LayoutTemplate, Size } from './layout-fill.ts';
@@ -68,12 +68,12 @@ export function withLayout(build: Build, template: LayoutTemplate): Build {
   const keep = <M extends PlacedMass>(mass: M): M =>
     standsOn(build, layout) ? mass : keptOver(mass, layout);
   const { steering: _steering, innerDrive: _inner, ...rest } = build;
-  return {
+  return withoutLostAxles({
     ...rest,
     layout,
     ...(steering ? { steering: build.steering ?? steering } : {}),
     ...(innerDrive ? { innerDrive: build.innerDrive ?? innerDrive } : {}),
     drives: changeDrive(build, { together, differential: differential ?? 'open' }).drives,
     masses: { own: keep(own), payload: keep(payload), others: others.map(keep) },
-  };
+  });
 }

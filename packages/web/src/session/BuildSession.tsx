@@ -1,5 +1,5 @@
-import { evaluate, type Report } from '@zubric/core/judge';
-import type { Build } from '@zubric/core/vehicle';
+import { evaluate, reportThrough, type Report } from '@zubric/core/judge';
+import { driveOf, throughDrive, whole, type Build } from '@zubric/core/vehicle';
 import {
   createContext,
   useCallback,
@@ -20,8 +20,12 @@ import { nextSession, openSession, type Session } from './session.ts';
 interface OpenBuild {
   readonly id: string;
   readonly session: Session;
+  /** Looked at through one of its drives: forms and figures of a drive are that one's. */
   readonly build: Build;
+  /** The same, as it is saved. */
+  readonly whole: Build;
   readonly report: Report;
+  readonly lookAtDrive: (driveId: string) => void;
   readonly edit: (edit: (build: Build) => Build) => void;
   readonly undo: () => void;
   readonly redo: () => void;
@@ -72,6 +76,12 @@ interface Props {
   readonly children: ReactNode;
 }
 
+/** Through the drive that was chosen, while there is one of that id. */
+const through = (build: Build, driveId: string | undefined): Build =>
+  driveId !== undefined && build.drives.some(({ id }) => id === driveId)
+    ? throughDrive(build, driveId)
+    : build;
+
 const NOTHING_LEFT: readonly LeftDraft[] = [];
 
 export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, children }: Props) {
@@ -86,9 +96,11 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
     if (taken && !isOwn(taken) && keptHere === 'kept') void dropDraft(id, taken.window);
   }, [id, taken, keptHere]);
 
+  const [driveId, lookAtDrive] = useState<string>();
   const edit = useCallback(
-    (change: (build: Build) => Build) => dispatch({ type: 'edited', edit: change, at: Date.now() }),
-    [],
+    (change: (build: Build) => Build) =>
+      dispatch({ type: 'edited', edit: (b) => whole(change(through(b, driveId))), at: Date.now() }),
+    [driveId],
   );
   const undo = useCallback(() => dispatch({ type: 'undo' }), []);
   const redo = useCallback(() => dispatch({ type: 'redo' }), []);
@@ -126,11 +138,29 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
     });
   }, []);
 
-  const { build } = session;
-  const report = useMemo(() => evaluate(build), [build]);
+  const document = session.build;
+  const build = useMemo(() => through(document, driveId), [document, driveId]);
+  const judged = useMemo(() => evaluate(document), [document]);
+  const report = useMemo(() => reportThrough(judged, driveOf(build).id), [judged, build]);
   const open = useMemo(
     () => ({
-      ...{ id, session, build, report, edit, undo, redo, merge, keptHere, left, look, drop, returned },
+      ...{
+        id,
+        session,
+        build,
+        whole: document,
+        report,
+        lookAtDrive,
+        edit,
+        undo,
+        redo,
+        merge,
+        keptHere,
+        left,
+        look,
+        drop,
+        returned,
+      },
       unread: unreadFields.size,
       markUnread,
     }),
@@ -138,6 +168,7 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
       id,
       session,
       build,
+      document,
       report,
       edit,
       undo,

@@ -23,7 +23,7 @@ export function Conflict() {
 }
 
 function Choose() {
-  const { session, build, merge } = useBuild();
+  const { session, whole: build, merge } = useBuild();
   const { system } = useUnits();
   const [picks, setPicks] = useState<Picks>({});
   const [problem, setProblem] = useState('');

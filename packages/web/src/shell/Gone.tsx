@@ -14,7 +14,7 @@ export function Gone() {
 }
 
 function BringBack() {
-  const { id, build, returned } = useBuild();
+  const { id, whole: build, returned } = useBuild();
   const navigate = useNavigate();
   const putBack = useMutation({ mutationFn: () => api.putBuild(id, 'bench'), onSuccess: returned });
   const saveAsNew = useMutation({

@@ -148,7 +148,10 @@ function Filled({ link, report }: { readonly link: LinkReport; readonly report: 
   const definition = linkDefinition(link.link);
   const needs = show(link.needs, definition.dimension, system);
   const has = show(link.has, definition.dimension, system);
-  const duty = report.duties.find((d) => d.id === link.dutyId)?.name ?? 'whole outing';
+  const { whole } = useBuild();
+  const drive = whole.drives.length > 1 ? whole.drives.find(({ id }) => id === link.driveId) : undefined;
+  const onDuty = report.duties.find((d) => d.id === link.dutyId)?.name ?? 'whole outing';
+  const duty = drive ? `${drive.name}, ${onDuty}` : onDuty;
   const isWindow = link.link === 'ratio';
   const what = `${definition.title.toLowerCase()}, ${duty}`;
   const shown = isWindow ? has : needs;

@@ -8,7 +8,7 @@ import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 
 /** What the edits came to, for a test to read. */
 function Kept() {
-  return <output data-testid="kept">{JSON.stringify(useBuild().build)}</output>;
+  return <output data-testid="kept">{JSON.stringify(useBuild().whole)}</output>;
 }
 
 /** A station with a build on the bench, and what becomes of the build. */

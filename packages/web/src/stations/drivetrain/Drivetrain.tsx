@@ -6,6 +6,7 @@ import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
+import { DriveBar } from '../../drives/DriveBar.tsx';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensRatio, OpensWindow } from '../../working/OpensOf.tsx';
@@ -47,6 +48,7 @@ export function Drivetrain() {
         </h1>
         <Answer report={report} duty={duty} />
       </div>
+      <DriveBar />
       {duty && <WindowChart sought={sought} onSeek={setSought} />}
       {sought !== null && <Offers ratio={sought} onDone={() => setSought(null)} />}
       <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[minmax(0,1fr)_312px]">

@@ -1,5 +1,5 @@
 import { loadedStages, type LoadedStage } from '@zubric/core/capability';
-import { drivelineOf, trainOf } from '@zubric/core/drive';
+import { drivelineOf } from '@zubric/core/drive';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 /** The duty that asks the most torque of the motors, and what it puts on every stage. */

@@ -1,6 +1,6 @@
 import type { DutyReport } from '@zubric/core/capability';
 import { threeAgainstFour } from '@zubric/core/demand';
-import { drivelineOf, trainOf } from '@zubric/core/drive';
+import { drivelineOf } from '@zubric/core/drive';
 import { layoutKind, type Duty } from '@zubric/core/vehicle';
 import { tipWorking, stopWorking } from '@zubric/core/working';
 import { degreesToRadians, showNumber } from '@zubric/core/quantity';

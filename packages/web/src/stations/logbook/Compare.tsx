@@ -13,7 +13,7 @@ const NOW = 'now';
 
 /** One side: a snapshot by its number, or the build as it is on screen. */
 function useSide(side: string): { readonly build: Build | undefined; readonly error: Error | null } {
-  const { id, build } = useBuild();
+  const { id, whole: build } = useBuild();
   const snapshot = useQuery({
     queryKey: ['snapshot', id, side],
     queryFn: () => api.snapshot(id, Number(side)),

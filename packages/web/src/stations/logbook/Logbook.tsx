@@ -10,7 +10,7 @@ import { Snapshots } from './Snapshots.tsx';
 
 /** Station 9: what was changed, why, and what it did. */
 export function Logbook() {
-  const { id, build, session } = useBuild();
+  const { id, whole: build, session } = useBuild();
   const [search] = useSearchParams();
   const compare = search.get('compare');
   useTitle('Logbook', build.name);

@@ -5,6 +5,7 @@ import { showNumber } from '@zubric/core/quantity';
 import { useSearchParams } from 'react-router';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
+import { DriveBar } from '../../drives/DriveBar.tsx';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty, OpensOuting } from '../../working/OpensOf.tsx';
@@ -30,6 +31,7 @@ export function Power() {
           <Answer />
         </p>
       </div>
+      <DriveBar />
       <div className="grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,9fr)_minmax(0,11fr)]">
         <div className="grid content-start gap-3">
           <PullChart />

@@ -1,5 +1,5 @@
 import type { DutyReport } from '@zubric/core/capability';
-import { drivelineOf, greatestPull, trainOf } from '@zubric/core/drive';
+import { drivelineOf, greatestPull } from '@zubric/core/drive';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useMemo } from 'react';
