@@ -1,5 +1,5 @@
 import { driveOf, drivesOf, drivesThat, whole } from '../vehicle/index.ts';
-import { dutyReport, movedOf, outingOf, commonSpan } from '../capability/index.ts';
+import { dutyReport, movedOf, outingOf, commonSpan, type DutyReport } from '../capability/index.ts';
 import { askedOf } from '../demand/index.ts';
 import { drivelineOf, propelling, trainOf } from '../drive/index.ts';
 import type { Build } from '../vehicle/index.ts';
@@ -9,7 +9,7 @@ import { findingsOf } from './findings.ts';
 import { governingLinks } from './margin.ts';
 import { endOf } from './outing-end.ts';
 import { outingLinks } from './outing-links.ts';
-import { steeringLinks, workLinks } from './work-links.ts';
+import { steeringLinks, turnedOf, workLinks } from './work-links.ts';
 import type { DriveReport, Report } from './report.ts';
 
 const trainReport = (build: Build): DriveReport['train'] => ({
@@ -18,9 +18,10 @@ const trainReport = (build: Build): DriveReport['train'] => ({
 });
 
 /** A drive by itself: what it is for, and its train. */
-function driveReport(build: Build): DriveReport {
+function driveReport(build: Build, duties: readonly DutyReport[]): DriveReport {
   const { id, name, does } = driveOf(build);
-  return { driveId: id, name, does, train: trainReport(build) };
+  const turned = turnedOf(build, duties);
+  return { driveId: id, name, does, train: trainReport(build), ...(turned ? { turned } : {}) };
 }
 
 /** The report of a build without its sentences, and what they are made of. */
@@ -28,10 +29,10 @@ function judged(given: Build) {
   const lines = propelling(given);
   // Looked at through the first drive that moves it, whichever it came through.
   const { seen: build = whole(given), line } = lines[0] ?? {};
-  const drives = drivesOf(build).map(driveReport);
-  const train = drives.find(({ does }) => does === 'propels')?.train ?? trainReport(build);
   const asked = build.duties.map((duty) => askedOf(build, duty, line));
   const duties = build.duties.map((duty, at) => dutyReport(build, duty, line, asked[at]));
+  const drives = drivesOf(build).map((through) => driveReport(through, duties));
+  const train = drives.find(({ does }) => does === 'propels')?.train ?? trainReport(build);
   const began = line && outingOf(build, duties, line);
   const outing = began && line ? { ...began, ...endOf(build, duties, line, began) } : began;
   const links = [

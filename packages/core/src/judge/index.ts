@@ -23,5 +23,5 @@ export { shortlist, type Suited } from './shortlist.ts';
 export { stageAs, type StageAs } from './stage-as.ts';
 export { hardestLoad } from './wheel-load.ts';
 export { reportThrough } from './report-through.ts';
-export type { DriveReport } from './report.ts';
+export type { DriveReport, TurnedReport } from './report.ts';
 export { askedOfSteering, fastestAgainst, greatestAt, workPoint } from './work-links.ts';

@@ -9,6 +9,9 @@ const dutyThrough = (duty: DutyReport, driveId: string): DutyReport => {
   return { ...rest, point: own.point, ...(own.ratioWindow ? { ratioWindow: own.ratioWindow } : {}) };
 };
 
+/** A duty as a drive has it that does not move the vehicle: it does nothing for it. */
+const dutyWithout = ({ point: _point, ratioWindow: _window, ...duty }: DutyReport): DutyReport => duty;
+
 /** A report as it is of one of the build's drives: its train, and in each duty its point and its window. */
 export function reportThrough<R extends Pick<Report, 'drives' | 'duties' | 'train'>>(
   report: R,
@@ -16,6 +19,8 @@ export function reportThrough<R extends Pick<Report, 'drives' | 'duties' | 'trai
 ): R {
   const drive = report.drives.find((one) => one.driveId === driveId);
   if (!drive || drive.train === report.train) return report;
-  const duties = report.duties.map((duty) => dutyThrough(duty, drive.driveId));
+  const duties = report.duties.map((duty) =>
+    drive.does === 'propels' ? dutyThrough(duty, drive.driveId) : dutyWithout(duty),
+  );
   return { ...report, train: drive.train, duties };
 }

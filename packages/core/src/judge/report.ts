@@ -1,4 +1,4 @@
-import type { DutyReport, OutingDraw, RatioSpan, TrainReport } from '../capability/index.ts';
+import type { DutyPoint, DutyReport, OutingDraw, RatioSpan, TrainReport } from '../capability/index.ts';
 import type { Finding } from './finding.ts';
 import type { Purpose } from '../vehicle/index.ts';
 import type { LinkId } from './links.ts';
@@ -36,6 +36,18 @@ export interface DriveReport {
   readonly name: string;
   readonly does: Purpose;
   readonly train: TrainReport;
+  /** What a drive that steers or works is asked, at its hardest, and how it does it; absent until its motor is chosen. */
+  readonly turned?: TurnedReport;
+}
+
+export interface TurnedReport {
+  /** The duty on whose ground it steers the hardest; null for a work. */
+  readonly dutyId: string | null;
+  readonly torqueNm: number;
+  readonly speedRadS: number;
+  /** How far its output turns, rad, where it turns so far and back. */
+  readonly turnsRad?: number;
+  readonly point: DutyPoint;
 }
 
 export interface Report {

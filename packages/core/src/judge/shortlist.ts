@@ -10,6 +10,7 @@ import {
   motorAbilities,
   motorOf,
   type Build,
+  type Drive,
   type ChosenKind,
   isChosen,
   type ChosenPart,
@@ -114,12 +115,16 @@ function bestOfHardest(duties: readonly DutyReport[]): number | undefined {
   return hardest?.ratio;
 }
 
-const judgedOf = ({ links }: Margins, kind: ChosenKind, driveId: string): LinkReport[] =>
-  governingLinks(
-    links.filter((link) => kind === 'battery' || link.driveId === undefined || link.driveId === driveId),
+const judgedOf = ({ links }: Margins, kind: ChosenKind, { id: driveId, does }: Drive): LinkReport[] => {
+  const propels = does === 'propels';
+  return governingLinks(
+    links.filter(
+      (link) => kind === 'battery' || link.driveId === driveId || (propels && link.driveId === undefined),
+    ),
   )
     .filter(({ link }) => CHANGES[kind].includes(link))
     .sort((a, b) => closeness(a) - closeness(b));
+};
 
 function voltsOff(build: Build, part: ChosenPart): number {
   const [packV, motorV] = [bankOf(build)?.nominalV, motorOf(build)?.voltageV];
@@ -144,7 +149,7 @@ function voltsOff(build: Build, part: ChosenPart): number {
 
 function suited(build: Build, part: ChosenPart): Suited {
   const tried = atBestRatio(choosePart(build, part));
-  const [worst, ...others] = judgedOf(marginsOf(tried.build), part.kind, driveOf(build).id);
+  const [worst, ...others] = judgedOf(marginsOf(tried.build), part.kind, driveOf(build));
   const all = worst ? [worst, ...others] : [];
   const vehicleKg =
     build.masses.own.mass.value + build.masses.others.reduce((sum, m) => sum + m.mass.value, 0);

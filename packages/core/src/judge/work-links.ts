@@ -19,7 +19,7 @@ import { linksOf } from './duty-links.ts';
 import { steerInput } from './ground-links.ts';
 import type { LinkId } from './links.ts';
 import { margin } from './margin.ts';
-import type { LinkReport } from './report.ts';
+import type { LinkReport, TurnedReport } from './report.ts';
 
 /** The greatest torque of an output at its speed, N·m. */
 export const greatestAt = (line: Driveline, speedRadS: number): number =>
@@ -180,6 +180,23 @@ export function askedOfSteering(build: Build, duty: Duty, report: DutyReport): T
     speedRadS: steersWithin ? turnsRad / steersWithin.value : 0,
     turnsRad,
   };
+}
+
+/** What a drive that steers or works is asked at its hardest; undefined for one that moves the vehicle. */
+export function turnedOf(build: Build, duties: readonly DutyReport[]): TurnedReport | undefined {
+  const line = drivelineOf(build);
+  if (!line || driveOf(build).does === 'propels') return undefined;
+  const [hardest] =
+    driveOf(build).does === 'works'
+      ? [{ dutyId: null, asked: askedOfWork(build) }]
+      : build.duties
+          .map((duty, at) => {
+            const report = duties[at];
+            return { dutyId: duty.id, asked: report && askedOfSteering(build, duty, report) };
+          })
+          .sort((a, b) => (b.asked?.torqueNm ?? 0) - (a.asked?.torqueNm ?? 0));
+  if (!hardest?.asked) return undefined;
+  return { dutyId: hardest.dutyId, ...hardest.asked, point: workPoint(line, hardest.asked) };
 }
 
 /** The margins of every drive that steers, on the ground of each duty. */

@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { DriveBar } from '../../drives/DriveBar.tsx';
+import { TurnedAnswer } from '../../drives/TurnedAnswer.tsx';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensRatio, OpensWindow } from '../../working/OpensOf.tsx';
@@ -42,9 +43,11 @@ export function Drivetrain() {
     <div className="grid gap-3">
       <div>
         <h1>
-          {duty
-            ? `Which ratio pulls ${say(duty.footing.massKg, 'mass')} on “${duty.name}” and still does ${say(duty.speedMps, 'speed')}?`
-            : 'Which ratio suits every duty?'}
+          {driveOf(build).does !== 'propels'
+            ? `Which ratio suits “${driveOf(build).name}”?`
+            : duty
+              ? `Which ratio pulls ${say(duty.footing.massKg, 'mass')} on “${duty.name}” and still does ${say(duty.speedMps, 'speed')}?`
+              : 'Which ratio suits every duty?'}
         </h1>
         <Answer report={report} duty={duty} />
       </div>
@@ -87,6 +90,18 @@ export function Drivetrain() {
 function Answer({ report, duty }: { readonly report: Report; readonly duty: DutyReport | undefined }) {
   const { build } = useBuild();
   const window = report.ratioWindow;
+  const { does, name } = driveOf(build);
+  const turned = report.drives.find(({ driveId }) => driveId === driveOf(build).id)?.turned;
+  if (does !== 'propels')
+    return (
+      <p className="mt-0.5 text-[16px] text-soft">
+        {turned ? (
+          <TurnedAnswer name={name} turned={turned} />
+        ) : (
+          'Choose its motor in Power first; stages can be laid out here meanwhile.'
+        )}
+      </p>
+    );
   if (!duty)
     return (
       <p className="mt-0.5 text-[16px] text-soft">

@@ -83,7 +83,22 @@ function Facts() {
   const duty = report.duties.find((d) => d.id === governing?.dutyId);
   const hanging = onAxleRadius(build);
   const clearance = rollingDiameter(build).value / 2 - (hanging?.radiusM ?? 0);
+  const turned = report.drives.find(({ driveId }) => driveId === driveOf(build).id)?.turned;
   const facts: readonly Fact[] = [
+    ...(turned
+      ? [
+          {
+            head: `${say(turned.point.motorTorqueNm, 'torque')}, ${showNumber(turned.point.motorRpm)} rpm`,
+            tail: 'each motor',
+            tone: 'text-mech',
+          },
+          {
+            head: `${say(turned.torqueNm, 'torque')}, ${say(turned.speedRadS, 'rotation')}`,
+            tail: 'at its end',
+            tone: 'text-mech',
+          },
+        ]
+      : []),
     ...(duty?.point
       ? [
           {

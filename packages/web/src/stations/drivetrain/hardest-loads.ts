@@ -1,5 +1,6 @@
 import { loadedStages, type LoadedStage } from '@zubric/core/capability';
 import { drivelineOf } from '@zubric/core/drive';
+import { driveOf } from '@zubric/core/vehicle';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 /** The duty that asks the most torque of the motors, and what it puts on every stage. */
@@ -13,6 +14,16 @@ export interface HardestLoads {
 export function useHardestLoads(): HardestLoads | undefined {
   const { build, report } = useBuild();
   const line = drivelineOf(build);
+  const own = report.drives.find(({ driveId }) => driveId === driveOf(build).id);
+  const turned = own?.turned;
+  if (line && turned) {
+    const { motorTorqueNm, motorRpm } = turned.point;
+    return {
+      duty: own.name,
+      wheelTorqueNm: turned.torqueNm,
+      stages: loadedStages(line, { motorTorqueNm, motorRpm }),
+    };
+  }
   const hardest = [...report.duties]
     .filter((d) => d.point)
     .sort((a, b) => Math.abs(b.point?.motorTorqueNm ?? 0) - Math.abs(a.point?.motorTorqueNm ?? 0))[0];

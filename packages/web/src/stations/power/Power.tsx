@@ -1,17 +1,27 @@
 import { cautionForBattery } from '@zubric/core/assembly';
 import { closeness, type LinkId, type Report } from '@zubric/core/judge';
-import { batteryOf, CHOSEN_KINDS, driverOf, fittedOf, motorOf, type Build } from '@zubric/core/vehicle';
+import {
+  batteryOf,
+  CHOSEN_KINDS,
+  driverOf,
+  fittedOf,
+  motorOf,
+  type Build,
+  driveOf,
+} from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useSearchParams } from 'react-router';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { DriveBar } from '../../drives/DriveBar.tsx';
+import { TurnedAnswer } from '../../drives/TurnedAnswer.tsx';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty, OpensOuting } from '../../working/OpensOf.tsx';
 import { FittedParts } from './FittedParts.tsx';
 import { PartPicker } from './PartPicker.tsx';
 import { PullChart } from './PullChart.tsx';
+import { TurnedChart } from './TurnedChart.tsx';
 
 /** What is chosen here: one of each kind, and any number of the others. */
 const KINDS = [...CHOSEN_KINDS, 'other'] as const;
@@ -34,7 +44,7 @@ export function Power() {
       <DriveBar />
       <div className="grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,9fr)_minmax(0,11fr)]">
         <div className="grid content-start gap-3">
-          <PullChart />
+          {driveOf(build).does === 'propels' ? <PullChart /> : <TurnedChart />}
           <Findings
             blocks={['wheel', 'motor', 'driver', 'battery']}
             // Where grip gives out before the motors do, no stronger motor helps.
@@ -66,6 +76,13 @@ export function Power() {
 
 /** What the duty whose torque governs gets and draws, and how long the battery lasts. */
 function Answer() {
+  const { build, report } = useBuild();
+  const { id, name } = driveOf(build);
+  const turned = report.drives.find(({ driveId }) => driveId === id)?.turned;
+  return turned ? <TurnedAnswer name={name} turned={turned} /> : <PullAnswer />;
+}
+
+function PullAnswer() {
   const { report } = useBuild();
   const say = useSay();
   const torque = report.governing.find((l) => l.link === 'torque');
