@@ -31,14 +31,23 @@ export function startingInput(
   };
 }
 
+/** What of a panel's power reaches the battery (common practice, no source). */
+const SUN_EFFICIENCY = 0.7;
+
+/** What a panel that charges while it runs gives meanwhile, W. */
+const sunWhileRunning = ({ supply: { sun } }: Build): number =>
+  sun?.when === 'running' ? SUN_EFFICIENCY * sun.power.value : 0;
+
 /** The mean current from the battery in a duty: held or stopped, of what is drawn beside the motors; starts counted. */
 export function batteryCurrent(build: Build, report: DutyReport, line: Driveline): number {
   const duty = build.duties.find(({ id }) => id === report.id);
   const { drivingW, meanW } = worksDraw(build);
+  const sunW = sunWhileRunning(build);
   // At a duty's own point works run; over the outing they do so for their share of the time.
   const steadyA = Math.max(
     0,
-    (report.point?.batteryA ?? idleCurrent(line.circuit)) + (meanW - drivingW) / line.circuit.openCircuitV,
+    (report.point?.batteryA ?? idleCurrent(line.circuit)) +
+      (meanW - drivingW - sunW) / line.circuit.openCircuitV,
   );
   if (!duty?.startsAnHour || !report.point) return steadyA;
   return (

@@ -9,6 +9,7 @@ import { findingsOf } from './findings.ts';
 import { governingLinks } from './margin.ts';
 import { endOf } from './outing-end.ts';
 import { outingLinks } from './outing-links.ts';
+import { supplyLinks } from './supply-links.ts';
 import { steeringLinks, turnedOf, workLinks } from './work-links.ts';
 import type { DriveReport, Report } from './report.ts';
 
@@ -42,7 +43,9 @@ function judged(given: Build) {
     }),
     ...lines.flatMap((one) => linksOf(one.line.driveId, wholeDriveLinks(one.seen, one.line))),
     ...drivesThat(build, 'propels').flatMap((seen) => linksOf(driveOf(seen).id, axleLinks(seen))),
-    ...(line && outing ? outingLinks(build, duties, line, outing) : []),
+    ...(line && outing
+      ? [...outingLinks(build, duties, line, outing), ...supplyLinks(build, duties, line, outing)]
+      : []),
     ...workLinks(build),
     ...steeringLinks(build, duties),
   ];

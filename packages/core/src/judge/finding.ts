@@ -12,6 +12,7 @@ export type Cure =
   | { readonly kind: 'tension'; readonly stageId: string }
   | { readonly kind: 'release' }
   | { readonly kind: 'brake' }
+  | { readonly kind: 'fuse'; readonly suitsA: number }
   | { readonly kind: 'stand'; readonly dutyId: string };
 
 /**
@@ -29,6 +30,7 @@ export interface FindingAbout {
   readonly stageId?: string;
   readonly elementId?: string;
   readonly axleId?: string;
+  readonly railId?: string;
   /** Which drive, where it is one’s. */
   readonly driveId?: string;
   readonly link: LinkId | null;

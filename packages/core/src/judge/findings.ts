@@ -12,6 +12,7 @@ import {
   missingParts,
   partNotes,
 } from './parts-findings.ts';
+import { supplyFindings } from './supply-findings.ts';
 import { driveOf } from '../vehicle/index.ts';
 
 /** What each drive lacks and says of itself; of several told apart by the drive that it is of. */
@@ -37,6 +38,7 @@ export function findingsOf(context: FindingContext, drives: readonly FindingCont
     ...innerFindings(context),
     ...ofDrives(drives, driveNotes),
     ...partNotes(context),
+    ...supplyFindings(context),
     ...fitFindings(context),
     ...ofDrives(drives, fitOfDrive),
     ...ofDrives(drives, driveFindings),

@@ -51,7 +51,18 @@ function causeOf(link: LinkReport, under: readonly LinkReport[]): LinkReport | u
 }
 
 /** The figures of a margin, and what it is of. */
-function marginOf({ link, dutyId, needs, has, ratio, rule, driveId, stageId, elementId }: LinkReport) {
+function marginOf({
+  link,
+  dutyId,
+  needs,
+  has,
+  ratio,
+  rule,
+  driveId,
+  stageId,
+  elementId,
+  railId,
+}: LinkReport) {
   const { dimension } = linkDefinition(link);
   const plain = (value: number): Figure => figure(value, 'number');
   return {
@@ -67,6 +78,7 @@ function marginOf({ link, dutyId, needs, has, ratio, rule, driveId, stageId, ele
       ...(driveId === undefined ? {} : { driveId }),
       ...(stageId === undefined ? {} : { stageId }),
       ...(elementId === undefined ? {} : { elementId }),
+      ...(railId === undefined ? {} : { railId }),
     },
   };
 }

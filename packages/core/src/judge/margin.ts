@@ -29,6 +29,7 @@ interface MarginInput {
   readonly driveId?: string;
   readonly stageId?: string;
   readonly elementId?: string;
+  readonly railId?: string;
 }
 
 /** The margin of one link in one duty. A link of which nothing is needed, or as good as nothing, has none. */
@@ -37,7 +38,7 @@ export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
   const has = Math.max(0, input.has);
   const ratio = input.ratio ?? has / input.needs;
   if (ratio === Infinity) return [];
-  const { link, dutyId, needs, driveId, stageId, elementId } = input;
+  const { link, dutyId, needs, driveId, stageId, elementId, railId } = input;
   const rule = linkDefinition(link).rule(policy);
   const report: LinkReport = {
     link,
@@ -54,6 +55,7 @@ export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
       ...(driveId === undefined ? {} : { driveId }),
       ...(stageId === undefined ? {} : { stageId }),
       ...(elementId === undefined ? {} : { elementId }),
+      ...(railId === undefined ? {} : { railId }),
     },
   ];
 }

@@ -54,16 +54,18 @@ function motorLinks(build: Build, duties: readonly DutyReport[], line: Driveline
   ];
 }
 
+/** The most that the battery gives in a start of all drives at full command, A. */
+export const startA = (line: Driveline): number =>
+  line.beside.length === 0
+    ? startingCurrent(line.circuit)
+    : startingTogether(together(line).map((one) => one.circuit));
+
 function batteryLinks(build: Build, line: Driveline, outing: OutingDraw): LinkReport[] {
   const policy = build.marginPolicy;
   const dutyId = null;
-  const { circuit, bank, beside } = line;
-  const startA =
-    beside.length === 0
-      ? startingCurrent(circuit)
-      : startingTogether(together(line).map((one) => one.circuit));
+  const { circuit, bank } = line;
   return [
-    ...(bank ? margin({ link: 'battery-peak', dutyId, needs: startA, has: bank.peakA }, policy) : []),
+    ...(bank ? margin({ link: 'battery-peak', dutyId, needs: startA(line), has: bank.peakA }, policy) : []),
     ...(outing.runTimeS === undefined
       ? []
       : margin(

@@ -22,6 +22,8 @@ export interface LinkReport {
   readonly stageId?: string;
   /** Which part of the torque path, for its links. */
   readonly elementId?: string;
+  /** Which small supply, for its link. */
+  readonly railId?: string;
 }
 
 /** All duties one after the other. */

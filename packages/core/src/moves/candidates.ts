@@ -16,6 +16,14 @@ import {
   type Part,
   driveOf,
 } from '../vehicle/index.ts';
+import {
+  strongerCharger,
+  strongerRail,
+  strongerSwitch,
+  suitedFuse,
+  thickerCable,
+  thickerLeads,
+} from './supply-candidates.ts';
 import { brake, frictionBrake, quickerBrake } from './brake-candidates.ts';
 import { MOST_OVER_RATED, type Asked, type Candidate, type Generator } from './candidate.ts';
 import { ballast, lighter, lowerLoad, onTheTug, weight } from './load-candidates.ts';
@@ -197,6 +205,13 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   'battery-peak': [batteries, drivers],
   'battery-voltage': [batteries, teeth, lighter],
   energy: [batteries, lighter, slower],
+  cable: [thickerCable, slower, lighter],
+  leads: [thickerLeads, teeth, slower, lighter],
+  fuse: [suitedFuse, slower, lighter],
+  'fuse-wire': [suitedFuse, thickerCable],
+  'main-switch': [strongerSwitch, slower],
+  rail: [strongerRail],
+  charge: [strongerCharger],
 };
 
 /** Every candidate for a margin; those that leave the build as it is are left out. */

@@ -1,3 +1,4 @@
+import { withFuse } from './supply-candidates.ts';
 import { assertNever } from '../contract/index.ts';
 import type { Cure } from '../judge/index.ts';
 import { showNumber, figure, sentence } from '../quantity/index.ts';
@@ -96,6 +97,8 @@ export function curesOf(build: Build, cure: Cure): readonly Candidate[] {
       return standing(build, cure.dutyId);
     case 'brake':
       return [brakedAll(build)];
+    case 'fuse':
+      return [withFuse(build, cure.suitsA)];
     default:
       return assertNever(cure);
   }

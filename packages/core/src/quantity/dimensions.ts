@@ -219,8 +219,14 @@ const area: DimensionDefinition = {
     unit('ft²', FOOT * FOOT, 'ft2', 'ft^2', 'sqft'),
     unit('in²', INCH * INCH, 'in2', 'in^2', 'sqin'),
   ],
-  metric: only('m²'),
-  imperial: only('ft²'),
+  metric: [
+    { symbol: 'mm²', from: 0 },
+    { symbol: 'm²', from: 1e-3 },
+  ],
+  imperial: [
+    { symbol: 'in²', from: 0 },
+    { symbol: 'ft²', from: FOOT * FOOT * 0.1 },
+  ],
 };
 
 const temperature: DimensionDefinition = {

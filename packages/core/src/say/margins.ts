@@ -191,9 +191,30 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
     `A start at full command draws up to ${needs} from the battery; it may give ${has} for some seconds. Limit the current, or start gently.`,
   'battery-voltage': ({ where, needs, has }) =>
     `The battery sags to ${has}${where}; under ${needs} it cuts out.`,
+  cable: ({ needs, has }) =>
+    `The battery’s cable carries ${needs} over the worst ten minutes; in free air it may carry ${has} all day, in a bundle less. A thicker one.`,
+  leads: ({ needs, has }) =>
+    `The leads of each motor carry ${needs} over the worst ten minutes; in free air they may carry ${has} all day, in a bundle less. Thicker ones.`,
+  fuse: ({ l, needs, has }) =>
+    l.verdict === 'fails'
+      ? `The main fuse of ${has} blows: what is drawn all day and in a start asks for one of ${needs} or more. A larger one, if the cable allows it, or starts held back by the driver.`
+      : `The main fuse of ${has} is near to the least that the starts and the day ask, ${needs}.`,
+  'fuse-wire': ({ l, needs, has }) =>
+    l.verdict === 'fails'
+      ? `The main fuse of ${needs} does not protect a cable that carries ${has}: the cable burns first. A thicker cable, or a smaller fuse.`
+      : `The main fuse of ${needs} is near to what its cable carries, ${has}.`,
+  'main-switch': ({ needs, has }) =>
+    `The main switch carries ${has} all day, and ${needs} are drawn through it. A stronger one, or a contactor that it works.`,
+  rail: ({ l, needs, has, about }) =>
+    `“${railName(l, about)}” must give up to ${needs}, and gives ${has}: a weak small supply resets what hangs on it. A converter of its own for what draws most.`,
+  charge: ({ needs, has }) =>
+    `Charging after an outing takes ${needs}; there are ${has}. A stronger charger, as far as the battery’s maker allows it.`,
   energy: ({ l, needs, has }) =>
     `One outing takes ${needs}; the battery gives ${has}, ${times(l.ratio)}, and the rule asks ${times(l.rule)}.`,
 };
+
+const railName = (l: { readonly railId?: string }, { build }: About): string =>
+  build.supply.rails?.find(({ id }) => id === l.railId)?.name ?? 'A small supply';
 
 /** What a drive works at. */
 const workName = ({ build }: About): string => {
@@ -204,13 +225,14 @@ const workName = ({ build }: About): string => {
 /** The sentence of a margin. */
 export function sayMargin(finding: MarginFinding, about: About): string {
   const { needs, has, ratio, rule } = finding.figures;
-  const { link, dutyId, stageId, elementId } = finding;
+  const { link, dutyId, stageId, elementId, railId } = finding;
   if (link === null) return '';
   const l = {
     ...{ dutyId, needs: needs.value, has: has.value, ratio: ratio.value, rule: rule.value },
     verdict: VERDICT_OF[finding.severity],
     ...(stageId === undefined ? {} : { stageId }),
     ...(elementId === undefined ? {} : { elementId }),
+    ...(railId === undefined ? {} : { railId }),
   };
   return SENTENCES[link]({
     l,

@@ -1,5 +1,5 @@
 import type { Finding, FindingCode } from '../judge/index.ts';
-import { inUnits } from '../quantity/index.ts';
+import { inUnits, showNumber } from '../quantity/index.ts';
 import type { About, Sayer } from './about.ts';
 
 /** What a calculator says, passed on in the builder's units. */
@@ -13,6 +13,29 @@ const count = ({ value }: { readonly value: number }): string => String(value);
 export const ON_PARTS = {
   'no-duty': () => 'No duty is stated yet: say in the Brief what it must do.',
   'no-motor': () => 'No motor is chosen yet: choose one in Power.',
+  'no-fuse': ({ figures }, { say }) =>
+    `No main fuse is said: one of ${say(figures.suits)}, close to the battery, suits what is drawn and protects its cable.`,
+  'no-fuse-yet': () =>
+    'No main fuse is said: close to the battery, at least a quarter over what is drawn, and no more than its cable carries.',
+  'unlike-packs': () =>
+    'Packs side by side must be alike: the fuller or stronger one is pushed into the other, and may burn. In series, or alike packs.',
+  'first-empty': ({ figures }, { say }) =>
+    `The packs in series hold ${say(figures.least)} and ${say(figures.most)}: the smaller is empty first and is then driven on by the other. Watch each, or take alike ones.`,
+  'no-source': () =>
+    'A charger or a solar panel alone does not feed motors: put a battery between them, and say the charger or panel beside it.',
+  'turns-off': ({ figures }, { say }) =>
+    `This power bank turns itself off under ${say(figures.least)}, and at rest only ${say(figures.idle)} are drawn: it goes off while the vehicle stands. A load that keeps it awake, or one that stays on.`,
+  'on-a-lead': () =>
+    'Fed from a supply on a lead: it drives as far as its lead reaches; keep the lead clear of the wheels.',
+  'full-battery': () =>
+    'A battery that has just been charged cannot take what the motors give back: the first hill down after charging, the brake does not hold. Begin with a little out of it, or fit a friction brake.',
+  'cable-drop': ({ figures }, { say }) =>
+    `The battery’s cable loses ${say(figures.lost)} of ${say(figures.of)} at the hardest duty: a thicker or shorter one.`,
+  'charges-in': ({ figures }, { say }) => `After an outing it charges for ${say(figures.time)}.`,
+  'sun-gives': ({ figures }, { say }) =>
+    figures.outings.value > 0
+      ? `The panel gives ${say(figures.energy)} a day: ${showNumber(figures.outings.value)} outings a day.`
+      : `The panel gives ${say(figures.energy)} a day: less than it draws standing by.`,
   'needs-spool': () => 'A lift is pulled up by a rope on a spool: let its stages end in one, in Drivetrain.',
   'no-driver': () => 'No driver is chosen yet: reckoned with one that lets every current through.',
   'stops-short': () =>

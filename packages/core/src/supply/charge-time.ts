@@ -1,22 +1,25 @@
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
 
+/** A charge of a lithium battery where its charger's data sheet is silent (common practice, no source). */
+export const CHARGE = { chargeEfficiency: 0.95, taperShare: 0.2, endShare: 0.05 } as const;
+
 const input = z.strictObject({
   capacityAh: key.positive('Capacity of the pack', 'Ah'),
   drawnShare: key.share('Share of it that was drawn'),
   chargerA: key.positive('Current of the charger', 'A'),
-  chargeEfficiency: key.share('Share of the charge that stays').default(0.95),
+  chargeEfficiency: key.share('Share of the charge that stays').default(CHARGE.chargeEfficiency),
   taperShare: z
     .number()
     .min(0)
     .max(1)
-    .default(0.2)
+    .default(CHARGE.taperShare)
     .meta({ description: 'Share of the capacity that is charged while the current falls', unit: '' }),
   endShare: z
     .number()
     .gt(0)
     .lt(1)
-    .default(0.05)
+    .default(CHARGE.endShare)
     .meta({ description: 'Share of the charger’s current at which it ends', unit: '' }),
 });
 

@@ -76,6 +76,11 @@ const atWork = (value: number, dimension: Stated['dimension'], where: string): S
   where,
 });
 
+const flowSides = (needs: string, has: string): Sides => ({
+  needs: ({ link }) => atWork(link.needs, 'current', needs),
+  has: ({ link }) => atWork(link.has, 'current', has),
+});
+
 const workSides = (dimension: Stated['dimension'], asked: string): Sides => ({
   needs: ({ link }) => atWork(link.needs, dimension, asked),
   has: ({ link }) =>
@@ -280,6 +285,22 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = 
         : ofPart(line.driver, 'voltage', link.needs, 'its least supply voltage');
     },
     has: ofDuty(({ build, duty, line }) => drawWorking(build, duty, line, 'batteryV')),
+  },
+  cable: flowSides('what is drawn over the worst ten minutes', 'what its copper carries, single in free air'),
+  leads: flowSides(
+    'what a motor draws over the worst ten minutes',
+    'what their copper carries, single in free air',
+  ),
+  fuse: flowSides(
+    'a quarter over the hardest duty, and half of a start at full command',
+    'Power, the main fuse',
+  ),
+  'fuse-wire': flowSides('the main fuse', 'what the cable carries, single in free air'),
+  'main-switch': flowSides('the hardest duty', 'Power, the main switch'),
+  rail: flowSides('what its loads draw at their most', 'Power, small supplies'),
+  charge: {
+    needs: ({ link }) => atWork(link.needs, 'time', 'the charge of an outing, at the charger’s current'),
+    has: ({ link }) => atWork(link.has, 'time', 'Power, the charger'),
   },
   energy: {
     needs: ({ build, line }) => energyNeeded(build, line),
