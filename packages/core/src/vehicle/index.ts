@@ -60,6 +60,8 @@ export {
 export {
   type FittedPart,
   batteryOf,
+  addPack,
+  changePack,
   choosePart,
   driverCountOf,
   driverOf,

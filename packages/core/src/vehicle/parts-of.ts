@@ -93,6 +93,26 @@ export const feedFrom = (build: Build, part: PartOf<'battery'> | PartOf<'source'
     ['battery', 'source'],
   );
 
+/** The build fed by this part too; the first of it. */
+export const addPack = (build: Build, part: PartOf<'battery'> | PartOf<'source'>): Build => {
+  const { packs } = build.supply;
+  if (packs.some(({ id }) => id === part.id)) return build;
+  const added = [...packs, { id: part.id, inSeries: 1, inParallel: 1 }];
+  return withCopy({ ...build, supply: { ...build.supply, packs: added } }, part);
+};
+
+/** The build with so many of a pack in series and side by side; without it where nothing is given. */
+export function changePack(
+  build: Build,
+  partId: string,
+  counts: { readonly inSeries?: number; readonly inParallel?: number } | undefined,
+): Build {
+  const packs = build.supply.packs.flatMap((pack) =>
+    pack.id === partId ? (counts ? [{ ...pack, ...counts }] : []) : [pack],
+  );
+  return withoutUnused({ ...build, supply: { ...build.supply, packs } }, ['battery', 'source']);
+}
+
 function chosen(build: Build, part: ChosenPart): Build {
   switch (part.kind) {
     case 'motor':

@@ -27,15 +27,11 @@ import {
   stepNeeds,
   stopWorking,
 } from './ground.ts';
+import { BESIDE_SIDES, ofPart, type Asked, type Sides } from './beside-sides.ts';
 import { drawWorking, energyNeeded, energyToSpend, outingWorking } from './supply.ts';
 import { lockedWorking } from './turn.ts';
 import { calculated, fixed, readFor, type Stated, type Working } from './working.ts';
 
-interface Asked {
-  readonly build: Build;
-  readonly link: LinkReport;
-  readonly line: Driveline;
-}
 interface AskedOfDuty extends Asked {
   readonly duty: Duty;
   readonly report: () => DutyReport;
@@ -51,41 +47,9 @@ const ofDuty =
     return duty && work({ ...asked, duty, report: () => dutyReport(asked.build, duty, asked.line) });
   };
 
-/** A figure of a part, as its data sheet has it. */
-const ofPart = (
-  part: { readonly name: string } | undefined,
-  dimension: Stated['dimension'],
-  value: number,
-  what: string,
-): Stated | undefined => part && { value, dimension, origin: 'shelf', where: `${part.name}: ${what}` };
-
 const ALL_DAY = 'the current that it may carry all day';
 
 const motorMay = ({ line: { motor } }: Asked) => ofPart(motor, 'current', motor.continuousA, ALL_DAY);
-
-interface Sides {
-  readonly needs: (asked: Asked) => Working | undefined;
-  readonly has: (asked: Asked) => Working | undefined;
-}
-
-/** A figure of a drive that works or steers, worked out with the motor's own law. */
-const atWork = (value: number, dimension: Stated['dimension'], where: string): Stated => ({
-  value,
-  dimension,
-  origin: 'worked',
-  where,
-});
-
-const flowSides = (needs: string, has: string): Sides => ({
-  needs: ({ link }) => atWork(link.needs, 'current', needs),
-  has: ({ link }) => atWork(link.has, 'current', has),
-});
-
-const workSides = (dimension: Stated['dimension'], asked: string): Sides => ({
-  needs: ({ link }) => atWork(link.needs, dimension, asked),
-  has: ({ link }) =>
-    atWork(link.has, dimension, 'full command through ratio and losses, with the sag of the battery'),
-});
 
 interface GroundSides {
   readonly needs: (asked: AskedOfGround) => Working | undefined;
@@ -247,13 +211,6 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = 
     },
     has: motorMay,
   },
-  'work-torque': workSides('torque', 'what the load or the work asks at the end of the drive'),
-  'work-speed': workSides('rotation', 'the way and its time, or what is asked of the work'),
-  'steer-speed': workSides('rotation', 'the way from lock to lock, over its time'),
-  travel: {
-    needs: ({ link }) => atWork(link.needs, 'angle', 'the way at the end, times the ratio of the stages'),
-    has: ({ line: { motor }, link }) => ofPart(motor, 'angle', link.has, 'its way from stop to stop'),
-  },
   'driver-current': {
     needs: ofDuty(({ build, duty, line }) => currentWorking(build, duty, line)),
     has: ({ line: { driver } }) => ofPart(driver, 'current', driver?.continuousA ?? 0, ALL_DAY),
@@ -286,22 +243,7 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = 
     },
     has: ofDuty(({ build, duty, line }) => drawWorking(build, duty, line, 'batteryV')),
   },
-  cable: flowSides('what is drawn over the worst ten minutes', 'what its copper carries, single in free air'),
-  leads: flowSides(
-    'what a motor draws over the worst ten minutes',
-    'what their copper carries, single in free air',
-  ),
-  fuse: flowSides(
-    'a quarter over the hardest duty, and half of a start at full command',
-    'Power, the main fuse',
-  ),
-  'fuse-wire': flowSides('the main fuse', 'what the cable carries, single in free air'),
-  'main-switch': flowSides('the hardest duty', 'Power, the main switch'),
-  rail: flowSides('what its loads draw at their most', 'Power, small supplies'),
-  charge: {
-    needs: ({ link }) => atWork(link.needs, 'time', 'the charge of an outing, at the charger’s current'),
-    has: ({ link }) => atWork(link.has, 'time', 'Power, the charger'),
-  },
+  ...BESIDE_SIDES,
   energy: {
     needs: ({ build, line }) => energyNeeded(build, line),
     has: ({ build, line }) => energyToSpend(build, line),

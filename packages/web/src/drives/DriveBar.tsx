@@ -73,17 +73,7 @@ export function DriveBar() {
           Add a drive
         </button>
       </div>
-      {asked && (
-        <ul className="flex flex-wrap gap-2" aria-label="Drives that can be added">
-          {KINDS.map(([kind, title]) => (
-            <li key={kind}>
-              <button type="button" className="push push-small" onClick={() => add(kind)}>
-                {title}
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      {asked && <Kinds onAdd={add} />}
       {open && (several || looked.does !== 'propels') && (
         <DrivePurpose
           {...(mayGo
@@ -100,3 +90,16 @@ export function DriveBar() {
     </section>
   );
 }
+
+/** Drives that can be added. */
+const Kinds = ({ onAdd }: { readonly onAdd: (kind: DriveKind) => void }) => (
+  <ul className="flex flex-wrap gap-2" aria-label="Drives that can be added">
+    {KINDS.map(([kind, title]) => (
+      <li key={kind}>
+        <button type="button" className="push push-small" onClick={() => onAdd(kind)}>
+          {title}
+        </button>
+      </li>
+    ))}
+  </ul>
+);

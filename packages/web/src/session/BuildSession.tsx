@@ -1,5 +1,4 @@
-import { evaluate, reportThrough, type Report } from '@zubric/core/judge';
-import { driveOf, throughDrive, whole, type Build } from '@zubric/core/vehicle';
+import type { Build } from '@zubric/core/vehicle';
 import {
   createContext,
   useCallback,
@@ -14,19 +13,13 @@ import {
 import type { StoredBuild } from '@zubric/core/answers';
 import { dropDraft, isOwn, type LeftDraft } from './drafts.ts';
 import { findHistory, keepHistory } from './history.ts';
+import { useLookedAt, type LookedAt } from './looked-at.ts';
 import { useSaving, type KeptHere } from './saving.ts';
 import { nextSession, openSession, type Session } from './session.ts';
 
-interface OpenBuild {
+interface OpenBuild extends LookedAt {
   readonly id: string;
   readonly session: Session;
-  /** Looked at through one of its drives: forms and figures of a drive are that one's. */
-  readonly build: Build;
-  /** The same, as it is saved. */
-  readonly whole: Build;
-  readonly report: Report;
-  readonly lookAtDrive: (driveId: string) => void;
-  readonly edit: (edit: (build: Build) => Build) => void;
   readonly undo: () => void;
   readonly redo: () => void;
   /** Whether what is not saved yet is on this machine’s disk. */
@@ -76,12 +69,6 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** Through the drive that was chosen, while there is one of that id. */
-const through = (build: Build, driveId: string | undefined): Build =>
-  driveId !== undefined && build.drives.some(({ id }) => id === driveId)
-    ? throughDrive(build, driveId)
-    : build;
-
 const NOTHING_LEFT: readonly LeftDraft[] = [];
 
 export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, children }: Props) {
@@ -96,12 +83,7 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
     if (taken && !isOwn(taken) && keptHere === 'kept') void dropDraft(id, taken.window);
   }, [id, taken, keptHere]);
 
-  const [driveId, lookAtDrive] = useState<string>();
-  const edit = useCallback(
-    (change: (build: Build) => Build) =>
-      dispatch({ type: 'edited', edit: (b) => whole(change(through(b, driveId))), at: Date.now() }),
-    [driveId],
-  );
+  const lookedAt = useLookedAt(session.build, dispatch);
   const undo = useCallback(() => dispatch({ type: 'undo' }), []);
   const redo = useCallback(() => dispatch({ type: 'redo' }), []);
   const drop = useCallback(
@@ -138,39 +120,17 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
     });
   }, []);
 
-  const document = session.build;
-  const build = useMemo(() => through(document, driveId), [document, driveId]);
-  const judged = useMemo(() => evaluate(document), [document]);
-  const report = useMemo(() => reportThrough(judged, driveOf(build).id), [judged, build]);
   const open = useMemo(
     () => ({
-      ...{
-        id,
-        session,
-        build,
-        whole: document,
-        report,
-        lookAtDrive,
-        edit,
-        undo,
-        redo,
-        merge,
-        keptHere,
-        left,
-        look,
-        drop,
-        returned,
-      },
+      ...lookedAt,
+      ...{ id, session, undo, redo, merge, keptHere, left, look, drop, returned },
       unread: unreadFields.size,
       markUnread,
     }),
     [
+      lookedAt,
       id,
       session,
-      build,
-      document,
-      report,
-      edit,
       undo,
       redo,
       merge,

@@ -1,6 +1,7 @@
 import { cautionForBattery } from '@zubric/core/assembly';
 import { closeness, type LinkId, type Report } from '@zubric/core/judge';
 import {
+  bankOf,
   batteryOf,
   CHOSEN_KINDS,
   driverOf,
@@ -20,11 +21,12 @@ import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty, OpensOuting } from '../../working/OpensOf.tsx';
 import { FittedParts } from './FittedParts.tsx';
 import { PartPicker } from './PartPicker.tsx';
+import { SupplyForm } from './supply/SupplyForm.tsx';
 import { PullChart } from './PullChart.tsx';
 import { TurnedChart } from './TurnedChart.tsx';
 
 /** What is chosen here: one of each kind, and any number of the others. */
-const KINDS = [...CHOSEN_KINDS, 'other'] as const;
+const KINDS = [...CHOSEN_KINDS, 'supply', 'other'] as const;
 type Kind = (typeof KINDS)[number];
 
 /** Station 4: motor, driver and battery, and the pull they give. */
@@ -57,7 +59,7 @@ export function Power() {
           <h2 id="shelf-title" className="sr-only">
             From the parts shelf
           </h2>
-          <div className="grid grid-cols-4 max-sm:grid-cols-2" role="group" aria-label="Kind of part">
+          <div className="grid grid-cols-5 max-sm:grid-cols-2" role="group" aria-label="Kind of part">
             {KINDS.map((k) => (
               <KindButton
                 key={k}
@@ -67,7 +69,9 @@ export function Power() {
               />
             ))}
           </div>
-          {kind === 'other' ? <FittedParts /> : <PartPicker kind={kind} shown={search.get('part')} />}
+          {kind === 'other' && <FittedParts />}
+          {kind === 'supply' && <SupplyForm />}
+          {kind !== 'other' && kind !== 'supply' && <PartPicker kind={kind} shown={search.get('part')} />}
         </section>
       </div>
     </div>
@@ -158,7 +162,8 @@ function gripDecides({ governing }: Report): boolean {
 const CHOSEN: Readonly<Record<Kind, (build: Build) => string | undefined>> = {
   motor: (build) => motorOf(build)?.name,
   driver: (build) => driverOf(build)?.name,
-  battery: (build) => batteryOf(build)?.name,
+  battery: (build) => bankOf(build)?.name,
+  supply: ({ supply: { fuse } }) => (fuse ? `fuse ${fuse.value} ${fuse.unit}` : 'no fuse said'),
   other: (build) => {
     const { length } = fittedOf(build);
     return length === 0 ? 'none fitted' : `${length} fitted`;
@@ -168,6 +173,7 @@ const TITLES: Readonly<Record<Kind, string>> = {
   motor: 'Motor',
   driver: 'Driver',
   battery: 'Battery',
+  supply: 'Wires, fuse',
   other: 'Other parts',
 };
 
