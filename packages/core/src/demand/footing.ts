@@ -240,7 +240,8 @@ const startShares = remembered((build: Build) => {
 
 /** The same of the wheels of the drive that a build is looked at through. */
 export function gripOfDrive(build: Build, contacts: readonly ContactLoad[]): number {
-  const driven = contacts.filter((c) => c.driven && turnsAxle(build, c.axleId));
+  const all = servedLayout(build) === build.layout;
+  const driven = contacts.filter((c) => c.driven && (all || turnsAxle(build, c.axleId)));
   const { together, differential } = driveOf(build);
   const gripBy = (of: readonly ContactLoad[], key: (c: ContactLoad) => string): number[] =>
     groupedBy(of, key).map((group) => sumOf(group, (c) => c.gripN));

@@ -23,36 +23,37 @@ function circuitsAt(line: RoadLine, speedMps: number): readonly Circuit[] {
   return all.map((one) => onVoltage(one.circuit, batteryV, share));
 }
 
+/** What one drive gives on a circuit at a road speed, N. */
+const pullOn = (line: RoadLine, circuit: Circuit, speedMps: number): number =>
+  deliveredTorque.run({
+    torqueNm: fullCommandTorque(circuit, motorSpeed(line, speedMps)),
+    motors: circuit.motors,
+    ratio: line.ratio,
+    efficiency: line.efficiency,
+  }).deliveredNm / line.wheelRadiusM;
+
+const isAlone = ({ beside }: RoadLine): boolean => beside === undefined || beside.length === 0;
+
 /** What each drive can give at a road speed, all at full command, N, grip left out: this one first. Below 0 the road turns it. */
 export const pullsAt = (line: RoadLine, speedMps: number): readonly number[] => {
   const all = [line, ...(line.beside ?? [])];
-  return circuitsAt(line, speedMps).map((circuit, at) => {
-    const one = all[at] ?? line;
-    const { deliveredNm } = deliveredTorque.run({
-      torqueNm: fullCommandTorque(circuit, motorSpeed(one, speedMps)),
-      motors: circuit.motors,
-      ratio: one.ratio,
-      efficiency: one.efficiency,
-    });
-    return deliveredNm / one.wheelRadiusM;
-  });
+  return circuitsAt(line, speedMps).map((circuit, at) => pullOn(all[at] ?? line, circuit, speedMps));
 };
 
 /** Pull of all driven wheels at the ground, N, grip left out. */
 export const greatestPull = (line: RoadLine, speedMps: number): number =>
-  pullsAt(line, speedMps).reduce((sum, pull) => sum + pull, 0);
+  isAlone(line)
+    ? pullOn(line, line.circuit, speedMps)
+    : pullsAt(line, speedMps).reduce((sum, pull) => sum + pull, 0);
 
 /** The greatest torque of each driveline of a drive at the wheel, N·m, at a road speed and any ratio. */
-export const greatestWheelTorque = (
+export function greatestWheelTorque(
   line: RoadLine & Pick<Driveline, 'motorsPerWheel'>,
   speedMps: number,
   ratio = line.ratio,
-): number => {
-  const [circuit = line.circuit] = circuitsAt({ ...line, ratio }, speedMps);
-  return deliveredTorque.run({
-    torqueNm: fullCommandTorque(circuit, motorSpeed({ ...line, ratio }, speedMps)),
-    motors: line.motorsPerWheel,
-    ratio,
-    efficiency: line.efficiency,
-  }).deliveredNm;
-};
+): number {
+  const { circuit, motorsPerWheel: motors, efficiency } = line;
+  const own = isAlone(line) ? circuit : (circuitsAt({ ...line, ratio }, speedMps)[0] ?? circuit);
+  const torqueNm = fullCommandTorque(own, (speedMps / line.wheelRadiusM) * ratio);
+  return deliveredTorque.run({ torqueNm, motors, ratio, efficiency }).deliveredNm;
+}

@@ -46,9 +46,14 @@ export const drivesOf = remembered((build: Build): readonly Build[] =>
   build.drives.map(({ id }) => throughDrive(build, id)),
 );
 
+const byPurpose = remembered((build: Build): Readonly<Record<Purpose, readonly Build[]>> => {
+  const that = (does: Purpose): readonly Build[] =>
+    drivesOf(build).filter((seen) => driveOf(seen).does === does);
+  return { propels: that('propels'), steers: that('steers'), works: that('works') };
+});
+
 /** The build looked at through each drive of a purpose, in their order. */
-export const drivesThat = (build: Build, does: Purpose): readonly Build[] =>
-  drivesOf(build).filter((seen) => driveOf(seen).does === does);
+export const drivesThat = (build: Build, does: Purpose): readonly Build[] => byPurpose(build)[does];
 
 const serves = (drive: Drive, axle: Axle): boolean => drive.axleIds?.includes(axle.id) ?? true;
 
