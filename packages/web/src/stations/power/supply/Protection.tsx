@@ -1,4 +1,5 @@
-import { fuseThatSuits } from '@zubric/core/judge';
+import { propelling } from '@zubric/core/drive';
+import { ampacityOf, fuseThatSuits, leastFuse } from '@zubric/core/judge';
 import { typed, type Quantity } from '@zubric/core/quantity';
 import { useSay } from '../../../common/units.tsx';
 import { SchemaField } from '../../../fields/SchemaField.tsx';
@@ -31,7 +32,8 @@ export function Protection() {
   const change = useChangeSupply();
   const say = useSay();
   const suits = fuseThatSuits(whole, report.duties);
-  const { fuse, mainSwitch } = build.supply;
+  const { fuse, mainSwitch, cable } = build.supply;
+  const leastA = leastFuse(report.duties, propelling(whole)[0]?.line);
   return (
     <section className="sheet grid gap-2 p-3" aria-labelledby="fuse-title">
       <h3 id="fuse-title" className="font-semibold">
@@ -50,6 +52,11 @@ export function Protection() {
           </button>
         )}
       </div>
+      {suits === undefined && leastA > 0 && cable && (
+        <p className="text-[14px] text-short">
+          {`What is drawn all day and in a start asks for a fuse of ${say(leastA, 'current')} or more, and the cable carries ${say(ampacityOf(cable) ?? 0, 'current')}: a thicker cable, or starts held back by the driver.`}
+        </p>
+      )}
       <p className="text-[14px] text-soft">
         The fuse protects the cable, close to the battery’s plus. The switch is within reach of who walks
         beside or rides.
