@@ -22,7 +22,15 @@ export { type LinkReport, type Report, type Verdict, VERDICTS } from './report.t
 export { shortlist, type Suited } from './shortlist.ts';
 export { stageAs, type StageAs } from './stage-as.ts';
 export { hardestLoad } from './wheel-load.ts';
-export { ampacityOf, fuseOf, fuseThatSuits, leastFuse, mainSwitchOf, railDraw, steadyMost } from './supply-links.ts';
+export {
+  ampacityOf,
+  fuseOf,
+  fuseThatSuits,
+  leastFuse,
+  mainSwitchOf,
+  railDraw,
+  steadyMost,
+} from './supply-links.ts';
 export { reportThrough } from './report-through.ts';
 export type { DriveReport, TurnedReport } from './report.ts';
 export { askedOfSteering, fastestAgainst, greatestAt, workPoint } from './work-links.ts';
