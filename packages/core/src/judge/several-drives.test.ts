@@ -15,7 +15,19 @@ import {
 } from '../supply/index.ts';
 import { magnetMotor } from '../motor/index.ts';
 import { freshStage } from '../transmission/index.ts';
-import { buildSchema, changeDrive, driveOf, type Build, type Drive } from '../vehicle/index.ts';
+import {
+  addDrive,
+  buildSchema,
+  changeDrive,
+  choosePart,
+  driveOf,
+  partSchema,
+  throughDrive,
+  whole,
+  type Build,
+  type Drive,
+} from '../vehicle/index.ts';
+import { on } from '../testing/vehicles.ts';
 import { evaluate } from './evaluate.ts';
 import type { LinkReport } from './report.ts';
 
@@ -282,5 +294,61 @@ describe('a lift', () => {
   it('that a servo turns is held against the way of that servo', () => {
     const none = linksOf(lift(20, 1.5, 6)).get('travel');
     expect(none).toBeUndefined();
+  });
+});
+
+describe('a drive that steers', () => {
+  const servo = partSchema.parse({
+    id: 'servo',
+    name: 'Steering servo',
+    kind: 'motor',
+    type: 'servo',
+    massKg: 0.06,
+    voltageV: 6,
+    stallTorqueNm: 2,
+    secPer60Deg: 0.15,
+    travelDeg: 180,
+    stallA: 2,
+    noLoadA: 0.2,
+    continuousA: 0.7,
+  });
+  /** Four modules, each turned by a servo of its own through a ratio. */
+  const steered = (ratio: number, withinS: number): Build => {
+    const modules = on('modules');
+    const { build, driveId } = addDrive(modules, 'steering');
+    const seen = changeDrive(choosePart(throughDrive(build, driveId), servo), {
+      steersWithin: typed(withinS, 's'),
+      together: 'wheel',
+      stages: [freshStage('gearhead', 'turn', ratio)],
+    });
+    return whole(seen);
+  };
+  const linkOf = (build: Build, link: string) =>
+    evaluate(build).links.find((l) => l.link === link && l.driveId === 'drive-2');
+
+  it('is asked the torque of a standing start, whatever turns it, and the way over its time', () => {
+    const build = steered(2, 1);
+    const [steering, speed] = [linkOf(build, 'steering'), linkOf(build, 'steer-speed')];
+    if (!steering || !speed || !build.steering) throw new Error('it is judged');
+    const duty = evaluate(build).duties.find(({ id }) => id === steering.dutyId);
+    if (!duty) throw new Error('on a duty');
+    // μ W √(b²/8 + e²) about each kingpin, over the turns of the linkage.
+    const [axle] = build.layout.axles.filter(({ steered: s }) => s);
+    const loadN = Math.max(...duty.footing.axles.map((a) => a.loadN)) / 2;
+    const b = axle?.width.value ?? 0;
+    const e = build.steering.kingpinOffset.value;
+    const friction = build.grounds[0]?.across.value ?? NaN;
+    const known = (friction * loadN * Math.sqrt((b * b) / 8 + e * e)) / build.steering.linkageRatio.value;
+    near(steering.needs, known, 1e-9);
+    near(speed.needs, build.steering.lockToLock.value * build.steering.linkageRatio.value, 1e-9);
+    near(linkOf(steered(2, 0.5), 'steer-speed')?.needs ?? NaN, 2 * speed.needs, 1e-9);
+  });
+
+  it('gives more torque and less way by more reduction', () => {
+    const [slow, quick] = [linkOf(steered(4, 1), 'steering'), linkOf(steered(2, 1), 'steering')];
+    expect(slow?.needs).toBe(quick?.needs);
+    const [far, near2] = [linkOf(steered(4, 1), 'travel'), linkOf(steered(2, 1), 'travel')];
+    near(far?.needs ?? NaN, 2 * (near2?.needs ?? NaN), 1e-9);
+    expect(near2?.has).toBeCloseTo(Math.PI, 12);
   });
 });
