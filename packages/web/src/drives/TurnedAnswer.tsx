@@ -21,7 +21,7 @@ export function TurnedAnswer({ name, turned: { dutyId, torqueNm, speedRadS, turn
         </>
       )}
       at its end{duty && ` on “${duty.name}”`}
-      {turnsRad !== undefined && `, for ${say(turnsRad, 'angle')} of a turn`}; each motor draws{' '}
+      {turnsRad !== undefined && `, turning ${say(turnsRad, 'angle')} each way`}; each motor draws{' '}
       <b className="font-semibold text-elec">{say(point.currentA, 'current')}</b> at{' '}
       {say(point.motorV, 'voltage')}
       {point.reachable ? '.' : ': more than there is.'}
