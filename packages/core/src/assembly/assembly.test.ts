@@ -12,6 +12,8 @@ import {
   type Weekday,
   driveOf,
   changeDrive,
+  addDrive,
+  throughDrive,
 } from '../vehicle/index.ts';
 import { typed } from '../quantity/index.ts';
 import {
@@ -284,5 +286,20 @@ describe('shafts, keys and screws of the torque path', () => {
     expect(line(two, 'path.path-3').count).toBe(2);
     const none = changeDrive(puffin, { path: [] });
     expect(partsList(none).some(({ id }) => id.startsWith('path.'))).toBe(false);
+  });
+
+  it('count what every drive needs: a lift beside has its own motor and rope, known by its id', () => {
+    const { build, driveId } = addDrive(puffin, 'lift');
+    const lines = partsList(build);
+    expect(new Set(lines.map(({ id }) => id)).size).toBe(lines.length);
+    expect(lines.find(({ id }) => id === `${driveId}.motor`)).toMatchObject({ count: 1, missing: 'Power' });
+    expect(lines.some(({ id }) => id.startsWith(`${driveId}.stage-2.`))).toBe(true);
+    // Looked at through the lift it is the same list.
+    expect(partsList(throughDrive(build, driveId))).toEqual(lines);
+    const row = {
+      ...puffin,
+      supply: { ...puffin.supply, packs: puffin.supply.packs.map((p) => ({ ...p, inSeries: 2 })) },
+    };
+    expect(partsList(row).find(({ id }) => id === 'battery')?.count).toBe(2);
   });
 });

@@ -1,6 +1,5 @@
 import { stageWork, type StagePart } from '../transmission/index.ts';
 import {
-  batteryOf,
   driverOf,
   fittedOf,
   motorOf,
@@ -11,6 +10,9 @@ import {
   outputsOf,
   motorsIn,
   driverCountOf,
+  drivesOf,
+  packsOf,
+  whole,
 } from '../vehicle/index.ts';
 import { pathParts } from './path-parts.ts';
 import { standingParts } from './standing-parts.ts';
@@ -31,23 +33,61 @@ export interface PartLine {
   readonly massEachKg?: number;
 }
 
-/** Every part that the build needs, in the order of the chain, and then the builder's own lines. */
-export function partsList(build: Build): PartLine[] {
-  const { layout } = build;
-  const drivelines = outputsOf(build);
-  const trains = driveOf(build).stages.flatMap((stage) =>
+/** Stages and torque path of one drive; of a drive beside the first told apart by its id. */
+function drivePath(seen: Build, of: string): StagePart[] {
+  const drivelines = outputsOf(seen);
+  const trains = driveOf(seen).stages.flatMap((stage) =>
     stageWork(stage)
       .parts(stage)
       .map((part) => ({ ...part, id: `${stage.id}.${part.id}`, count: part.count * drivelines })),
   );
+  return [...trains, ...pathParts(seen)].map((part) => ({ ...part, id: `${of}${part.id}` }));
+}
+
+/** Motors of the drives beside the first, and what is between them and their ends. */
+const drivesBeside = (build: Build): PartLine[] =>
+  drivesOf(build)
+    .filter((seen) => driveOf(seen).id !== driveOf(build).id)
+    .flatMap((seen) => {
+      const { id, name, work } = driveOf(seen);
+      const motor = motorOf(seen);
+      const known = motor !== undefined || work?.kind !== 'draws';
+      return [
+        ...(known ? [chosen(`${id}.motor`, `${name}, motor`, motorsIn(seen), motor)] : []),
+        ...drivePath(seen, `${id}.`).map((wanted) => derived(build, wanted)),
+      ];
+    });
+
+/** Boards that drive them: the one of the first drive, and others. */
+function boards(build: Build): PartLine[] {
+  const own = driverOf(build);
+  const others = build.supply.drivers.flatMap(({ id, count }) => {
+    const part = build.parts.find((carried) => carried.id === id);
+    return part && part.id !== own?.id ? [chosen(`driver.${id}`, 'Driver', count, part)] : [];
+  });
+  return [chosen('driver', 'Driver', Math.max(1, driverCountOf(build)), own), ...others];
+}
+
+/** All that feeds it; a line to choose it where nothing does. */
+function packs(build: Build): PartLine[] {
+  const all = packsOf(build);
+  if (all.length === 0) return [chosen('battery', 'Battery', 1, undefined)];
+  return all.map(({ part, inSeries, inParallel }, at) =>
+    chosen(at === 0 ? 'battery' : `battery.${part.id}`, 'Battery', inSeries * inParallel, part),
+  );
+}
+
+/** Every part that the build needs, in the order of the chain, and then the builder's own lines. */
+export function partsList(given: Build): PartLine[] {
+  const build = whole(given);
   return [
     derived(build, { id: 'frame', name: 'Frame', count: 1 }),
     chosen('motor', 'Motor', motorsIn(build), motorOf(build)),
-    ...trains.map((wanted) => derived(build, wanted)),
-    ...pathParts(build).map((wanted) => derived(build, wanted)),
-    ...standingParts(layout).map((wanted) => derived(build, wanted)),
-    chosen('driver', 'Driver', Math.max(1, driverCountOf(build)), driverOf(build)),
-    chosen('battery', 'Battery', 1, batteryOf(build)),
+    ...drivePath(build, '').map((wanted) => derived(build, wanted)),
+    ...standingParts(build.layout).map((wanted) => derived(build, wanted)),
+    ...drivesBeside(build),
+    ...boards(build),
+    ...packs(build),
     ...fittedOf(build).map(({ part, count }) => chosen(`fitted.${part.id}`, part.kind, count, part)),
     ...WIRING.map((wanted) => derived(build, wanted)),
     ...build.assembly.own.map(({ massEach, ...line }): PartLine => ({

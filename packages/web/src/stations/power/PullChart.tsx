@@ -1,5 +1,5 @@
 import type { DutyReport } from '@zubric/core/capability';
-import { drivelineOf, greatestPull } from '@zubric/core/drive';
+import { drivelineOf, greatestPull, together } from '@zubric/core/drive';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useMemo } from 'react';
@@ -19,8 +19,12 @@ function usePull() {
   return useMemo(() => {
     const driveline = drivelineOf(build);
     if (!driveline) return undefined;
-    const { circuit, ratio, wheelRadiusM } = driveline;
-    const freeMps = (circuit.motor.fastestRadS(circuit.openCircuitV) / ratio) * wheelRadiusM;
+    const freeMps = Math.max(
+      ...together(driveline).map(
+        ({ circuit, ratio, wheelRadiusM }) =>
+          (circuit.motor.fastestRadS(circuit.openCircuitV) / ratio) * wheelRadiusM,
+      ),
+    );
     const points = Array.from({ length: SAMPLES + 1 }, (_, n) => {
       const speedMps = (freeMps * n) / SAMPLES;
       return { speedMps, pullN: greatestPull(driveline, speedMps) };
