@@ -28,6 +28,7 @@ import {
   type Drive,
 } from '../vehicle/index.ts';
 import { on } from '../testing/vehicles.ts';
+import { workingOfLink } from '../working/index.ts';
 import { evaluate } from './evaluate.ts';
 import type { LinkReport } from './report.ts';
 
@@ -208,6 +209,13 @@ describe('with drives beside', () => {
         expect(ids).toContain(link.driveId);
     for (const duty of report.duties)
       if (duty.drives) expect(duty.drives.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 12);
+  });
+
+  it('open no number to a sum that is not its own: what shares the road says so, with the figure of the report', () => {
+    const { links } = evaluate(twice);
+    for (const link of links.filter(({ link: id }) => id === 'torque' || id === 'energy'))
+      for (const side of ['needs', 'has'] as const)
+        expect(workingOfLink(twice, link, side)).toMatchObject({ value: link[side], origin: 'worked' });
   });
 
   it('never pass a limit, and give no more on a longer wire or a tired battery', () => {

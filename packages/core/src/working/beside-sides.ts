@@ -23,7 +23,7 @@ export const ofPart = (
 ): Stated | undefined => part && { value, dimension, origin: 'shelf', where: `${part.name}: ${what}` };
 
 /** A figure of a drive that works or steers, worked out with the motor's own law. */
-const atWork = (value: number, dimension: Stated['dimension'], where: string): Stated => ({
+export const atWork = (value: number, dimension: Stated['dimension'], where: string): Stated => ({
   value,
   dimension,
   origin: 'worked',

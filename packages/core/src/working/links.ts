@@ -1,10 +1,9 @@
-import { throughDrive } from '../vehicle/index.ts';
 import { dutyReport, type DutyReport } from '../capability/index.ts';
 import { drivelineOf, ratiosOf, trainStages, type Driveline } from '../drive/index.ts';
-import { hardestLoad, type LinkId, type LinkReport } from '../judge/index.ts';
+import { hardestLoad, linkDefinition, type LinkId, type LinkReport } from '../judge/index.ts';
 import type { Quantity } from '../quantity/index.ts';
 import { stageFigures, stageName, trainRatio } from '../transmission/index.ts';
-import type { Build, Duty } from '../vehicle/index.ts';
+import { driveOf, throughDrive, type Build, type Duty } from '../vehicle/index.ts';
 import { forceWorking } from './demand.ts';
 import { isOfDrive, workingOfDrive, type DriveLink } from './drive-sides.ts';
 import {
@@ -27,7 +26,7 @@ import {
   stepNeeds,
   stopWorking,
 } from './ground.ts';
-import { BESIDE_SIDES, ofPart, type Asked, type Sides } from './beside-sides.ts';
+import { atWork, BESIDE_SIDES, ofPart, type Asked, type Sides } from './beside-sides.ts';
 import { drawWorking, energyNeeded, energyToSpend, outingWorking } from './supply.ts';
 import { lockedWorking } from './turn.ts';
 import { calculated, fixed, readFor, type Stated, type Working } from './working.ts';
@@ -270,6 +269,12 @@ export function ratioWorking(build: Build): Working | undefined {
   );
 }
 
+const TOGETHER = 'all that share the road and the battery with it: it is no one sum by itself';
+
+/** Whether what a drive gives and takes is no one sum: it shares the road, or does not move the vehicle. */
+const sharesOrWorks = (build: Build, { beside }: Driveline): boolean =>
+  beside.length > 0 || driveOf(build).does !== 'propels';
+
 /**
  * How one side of a margin came about. Undefined where it has no working.
  *
@@ -283,6 +288,8 @@ export function workingOfLink(whole: Build, link: LinkReport, side: 'needs' | 'h
     const sides: GroundSides = GROUND_SIDES[link.link];
     return duty && sides[side]({ build, link, line, duty, report: () => dutyReport(build, duty, line) });
   }
+  if (line && sharesOrWorks(build, line) && !(link.link in BESIDE_SIDES))
+    return atWork(link[side], linkDefinition(link.link).dimension, TOGETHER);
   if (isOfDrive(link.link)) return workingOfDrive({ build, link, line }, link.link, side);
   return line && SIDES[link.link][side]({ build, link, line });
 }
