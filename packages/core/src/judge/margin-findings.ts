@@ -31,6 +31,9 @@ const EXPLAINS: readonly {
   { cause: 'ratio', explains: ['torque', 'speed'] },
   // What does not stop in its distance at the duty's speed, stops no better from a higher one.
   { cause: 'brake-stop', explains: ['over-speed'] },
+  // What does not turn against its work turns it at no speed.
+  { cause: 'work-torque', explains: ['work-speed'], where: (a, b) => a.driveId === b.driveId },
+  { cause: 'steering', explains: ['steer-speed'], where: (a, b) => a.driveId === b.driveId },
   // Past the speed that the motors reach, they give no torque at all.
   { cause: 'speed', explains: ['torque'], where: (torque) => torque.has === 0 },
 ];
