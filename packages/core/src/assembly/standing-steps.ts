@@ -1,5 +1,4 @@
 import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
-import { stageKind } from '../transmission/index.ts';
 import {
   layoutKind,
   FORM_TITLES,
@@ -9,7 +8,7 @@ import {
   type Form,
   driveOf,
 } from '../vehicle/index.ts';
-import { isHub, pathTitle, type PathElement } from '../transmission/index.ts';
+import { stageKind, isHub, pathTitle, type PathElement } from '../transmission/index.ts';
 import { standingId } from './standing-parts.ts';
 import { whole, type Step } from './step.ts';
 

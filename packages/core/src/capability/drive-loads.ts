@@ -1,9 +1,8 @@
-import { driveOf } from '../vehicle/index.ts';
 import { remembered } from '../contract/index.ts';
 import { isOnMotor, type Driveline } from '../drive/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';
 import { stageFigures, type PathElement, type Stage, type StageLoad } from '../transmission/index.ts';
-import type { Build } from '../vehicle/index.ts';
+import { driveOf, type Build } from '../vehicle/index.ts';
 import type { DutyPoint } from './report.ts';
 
 /** A stage under a load: that of all motors that share it; of one in a gearhead that is one with its motor. */

@@ -1,7 +1,6 @@
-import { driveOf } from '../vehicle/index.ts';
 import { isOnMotor } from '../drive/index.ts';
 import { stagePull } from '../transmission/index.ts';
-import type { Build } from '../vehicle/index.ts';
+import { driveOf, type Build } from '../vehicle/index.ts';
 import type { LoadedStage } from './drive-loads.ts';
 
 const PER_TEN = 10;

@@ -1,6 +1,5 @@
-import { driveOf } from '../vehicle/index.ts';
 import { stageFigures, stageKind } from '../transmission/index.ts';
-import type { Build } from '../vehicle/index.ts';
+import { driveOf, type Build } from '../vehicle/index.ts';
 
 /** What hangs on the driven axle: radius of the last stage's driven side, metres. */
 export function onAxleRadius(build: Build): { radiusM: number; stageId: string } | undefined {

@@ -1,8 +1,7 @@
-import { driveOf, drivesOf, drivesThat, whole } from '../vehicle/index.ts';
 import { dutyReport, movedOf, outingOf, commonSpan, type DutyReport } from '../capability/index.ts';
 import { askedOf } from '../demand/index.ts';
 import { drivelineOf, propelling, trainOf } from '../drive/index.ts';
-import type { Build } from '../vehicle/index.ts';
+import { driveOf, drivesOf, drivesThat, whole, type Build } from '../vehicle/index.ts';
 import { axleLinks, wholeDriveLinks } from './drive-links.ts';
 import { dutyLinks, linksOf } from './duty-links.ts';
 import { findingsOf } from './findings.ts';

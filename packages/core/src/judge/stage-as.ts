@@ -1,4 +1,3 @@
-import { driveOf, changeDrive } from '../vehicle/index.ts';
 import {
   freshStage,
   stageFigures,
@@ -7,7 +6,7 @@ import {
   type StageFigures,
   type StageKind,
 } from '../transmission/index.ts';
-import type { Build } from '../vehicle/index.ts';
+import { driveOf, changeDrive, type Build } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 import { closeness } from './margin.ts';
 import type { LinkReport, Report } from './report.ts';

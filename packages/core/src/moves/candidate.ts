@@ -1,8 +1,7 @@
-import { driveOf, changeDrive } from '../vehicle/index.ts';
 import type { LinkReport, Report } from '../judge/index.ts';
 import type { Words } from '../quantity/index.ts';
 import type { Stage } from '../transmission/index.ts';
-import type { Build, Duty, Part } from '../vehicle/index.ts';
+import { driveOf, changeDrive, type Build, type Duty, type Part } from '../vehicle/index.ts';
 
 /** A change of the build that may mend something, before it is known what it does. */
 export interface Candidate {

@@ -1,11 +1,10 @@
 import { withFuse } from './supply-candidates.ts';
 import { assertNever } from '../contract/index.ts';
 import type { Cure } from '../judge/index.ts';
-import { showNumber, figure, sentence } from '../quantity/index.ts';
 import { isLoop, stageName, type Stage } from '../transmission/index.ts';
 import { wheelbaseOf, type Build, driveOf, changeDrive } from '../vehicle/index.ts';
 import { brakedAll, type Candidate } from './candidate.ts';
-import { scaled } from '../quantity/index.ts';
+import { showNumber, figure, sentence, scaled } from '../quantity/index.ts';
 import { lighter, lowerLoad, withPayload } from './load-candidates.ts';
 import { fitCures } from './path-candidates.ts';
 import { stageCures } from './stage-cures.ts';

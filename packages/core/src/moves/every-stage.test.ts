@@ -3,11 +3,10 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { evaluate, type Finding } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
-import { on, rearDriven } from '../testing/vehicles.ts';
 import { freshStage, stageFigures, type Stage, type StageKind, type StageOf } from '../transmission/index.ts';
 import { applyChanges, buildSchema, type Build, changeDrive, driveOf } from '../vehicle/index.ts';
 import { movesOfFinding, type MoveInWords as Move } from '../say/index.ts';
-import { saidMoves as moves } from '../testing/vehicles.ts';
+import { on, rearDriven, saidMoves as moves } from '../testing/vehicles.ts';
 
 // Without a motor nothing else can stand in the way.
 const bare = rearDriven();

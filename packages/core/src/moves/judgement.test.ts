@@ -3,7 +3,6 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { evaluate, shortlist, type LinkId } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
-import { firstDuty, on, twoAxles, withDuty } from '../testing/vehicles.ts';
 import { freshStage } from '../transmission/index.ts';
 import {
   applyChanges,
@@ -19,7 +18,7 @@ import {
   driverCountOf,
 } from '../vehicle/index.ts';
 import { movesOfFinding, type MoveInWords as Move } from '../say/index.ts';
-import { saidMoves as moves } from '../testing/vehicles.ts';
+import { firstDuty, on, twoAxles, withDuty, saidMoves as moves } from '../testing/vehicles.ts';
 
 const read = (path: string): Build => buildSchema.parse(JSON.parse(readFileSync(path, 'utf8')));
 const puffin = read('packages/core/src/testing/puffin.zubric.json');

@@ -19,9 +19,8 @@ import {
   driveOf,
   type Drive,
 } from '../vehicle/index.ts';
-import { textsOf } from '../testing/vehicles.ts';
 import type { MoveInWords as Move } from '../say/index.ts';
-import { saidMoves as moves } from '../testing/vehicles.ts';
+import { textsOf, saidMoves as moves } from '../testing/vehicles.ts';
 
 const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
   partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}.json`, 'utf8'))),

@@ -1,4 +1,3 @@
-import { driveOf, changeDrive } from '../vehicle/index.ts';
 import { pathInOrder } from '../capability/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import { scaled, sentence } from '../quantity/index.ts';
@@ -15,7 +14,7 @@ import {
   type Hub,
   type PathElement,
 } from '../transmission/index.ts';
-import type { Build } from '../vehicle/index.ts';
+import { driveOf, changeDrive, type Build } from '../vehicle/index.ts';
 import { type Asked, type Candidate, type Generator } from './candidate.ts';
 
 /** The build with one part of its torque path changed. */

@@ -1,4 +1,3 @@
-import { driveOf } from '../vehicle/index.ts';
 import {
   STAGE_KINDS,
   freshStage,
@@ -12,7 +11,7 @@ import {
   type Toothed,
   withTeeth,
 } from '../transmission/index.ts';
-import type { Build } from '../vehicle/index.ts';
+import { driveOf, type Build } from '../vehicle/index.ts';
 import { withStage, type Asked, type Candidate, type Generator } from './candidate.ts';
 
 const LEAST_TEETH = 8;

@@ -1,6 +1,5 @@
-import { driveOf, changeDrive } from '../vehicle/index.ts';
 import { stageCures as curesOfKind, stageKind, stageName, type Stage } from '../transmission/index.ts';
-import type { Build } from '../vehicle/index.ts';
+import { driveOf, changeDrive, type Build } from '../vehicle/index.ts';
 import { withStage, type Candidate } from './candidate.ts';
 import { byOtherKinds } from './stage-candidates.ts';
 

@@ -1,8 +1,7 @@
-import { driveOf } from '../vehicle/index.ts';
 import { show, showNumber, type Figure, type UnitSystem } from '../quantity/index.ts';
 import type { DutyReport } from '../capability/index.ts';
 import type { FindingCode, FindingOf, Report } from '../judge/index.ts';
-import type { Build, Duty } from '../vehicle/index.ts';
+import { driveOf, type Build, type Duty } from '../vehicle/index.ts';
 
 /** What sentences are said of, and in which units. */
 export interface About {

@@ -1,9 +1,8 @@
-import { driveOf } from '../vehicle/index.ts';
 import { mountInput, loadedStages } from '../capability/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { ALLOWED_TWIST } from '../judge/index.ts';
 import { type deliveredTorque, mountPull, holdOf, pathTitle, torqueHeld } from '../transmission/index.ts';
-import type { Build } from '../vehicle/index.ts';
+import { driveOf, type Build } from '../vehicle/index.ts';
 import { torqueThere, type Source } from './stage.ts';
 import {
   bySum,

@@ -1,7 +1,5 @@
-import { driveOf, changeDrive } from '@zubric/core/vehicle';
-
 import { readFileSync } from 'node:fs';
-import type { Build } from '@zubric/core/vehicle';
+import { driveOf, changeDrive, type Build } from '@zubric/core/vehicle';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import sharp from 'sharp';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';

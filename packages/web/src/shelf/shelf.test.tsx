@@ -1,6 +1,4 @@
-import { driveOf } from '@zubric/core/vehicle';
-import type { Part } from '@zubric/core/vehicle';
-import { choosePart, newBuild } from '@zubric/core/vehicle';
+import { driveOf, type Part, choosePart, newBuild } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from '../testing/answers.ts';

@@ -1,9 +1,8 @@
-import { driveOf } from '@zubric/core/vehicle';
 import { ratioOffers, type RatioOffer, type TeethLimits } from '@zubric/core/capability';
 import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
 import { moves, type MovesFor } from '@zubric/core/moves';
 import type { StageKind } from '@zubric/core/transmission';
-import type { Build, Part } from '@zubric/core/vehicle';
+import { driveOf, type Build, type Part } from '@zubric/core/vehicle';
 
 /** What is worked out beside the screen: everything that judges a build more than once. */
 export const benchWork = {
