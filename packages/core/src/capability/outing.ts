@@ -1,6 +1,6 @@
 import { type Driveline, rotatingFactor, worksDraw } from '../drive/index.ts';
 import { startingPower } from '../ground/index.ts';
-import { idleCurrent, meanDraw, packAfter, runTime } from '../supply/index.ts';
+import { idleCurrent, meanDraw, packAfter, runTime, SUN_EFFICIENCY } from '../supply/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
 import type { DutyReport, OutingDraw } from './report.ts';
 
@@ -30,9 +30,6 @@ export function startingInput(
     efficiency: line.efficiency,
   };
 }
-
-/** What of a panel's power reaches the battery (common practice, no source). */
-const SUN_EFFICIENCY = 0.7;
 
 /** What a panel that charges while it runs gives meanwhile, W. */
 const sunWhileRunning = ({ supply: { sun } }: Build): number =>

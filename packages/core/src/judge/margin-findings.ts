@@ -2,7 +2,7 @@ import { figure, type Figure } from '../quantity/index.ts';
 import { found, marginId, type Finding, type Severity } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 import { linkDefinition, type LinkId } from './links.ts';
-import { closeness, governingLinks, isUnderRule } from './margin.ts';
+import { closeness, governingLinks, isUnderRule, partsOfLink } from './margin.ts';
 import { VERDICTS, type LinkReport, type Verdict } from './report.ts';
 
 declare module './finding.ts' {
@@ -54,18 +54,8 @@ function causeOf(link: LinkReport, under: readonly LinkReport[]): LinkReport | u
 }
 
 /** The figures of a margin, and what it is of. */
-function marginOf({
-  link,
-  dutyId,
-  needs,
-  has,
-  ratio,
-  rule,
-  driveId,
-  stageId,
-  elementId,
-  railId,
-}: LinkReport) {
+function marginOf(of: LinkReport) {
+  const { link, dutyId, needs, has, ratio, rule } = of;
   const { dimension } = linkDefinition(link);
   const plain = (value: number): Figure => figure(value, 'number');
   return {
@@ -78,10 +68,7 @@ function marginOf({
     about: {
       link,
       dutyId,
-      ...(driveId === undefined ? {} : { driveId }),
-      ...(stageId === undefined ? {} : { stageId }),
-      ...(elementId === undefined ? {} : { elementId }),
-      ...(railId === undefined ? {} : { railId }),
+      ...partsOfLink(of),
     },
   };
 }

@@ -32,13 +32,26 @@ interface MarginInput {
   readonly railId?: string;
 }
 
+/** Of which part of the build a margin is, without what is not said. */
+export const partsOfLink = ({
+  driveId,
+  stageId,
+  elementId,
+  railId,
+}: Pick<MarginInput, 'driveId' | 'stageId' | 'elementId' | 'railId'>) => ({
+  ...(driveId === undefined ? {} : { driveId }),
+  ...(stageId === undefined ? {} : { stageId }),
+  ...(elementId === undefined ? {} : { elementId }),
+  ...(railId === undefined ? {} : { railId }),
+});
+
 /** The margin of one link in one duty. A link of which nothing is needed, or as good as nothing, has none. */
 export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
   if (!(input.needs > 0)) return [];
   const has = Math.max(0, input.has);
   const ratio = input.ratio ?? has / input.needs;
   if (ratio === Infinity) return [];
-  const { link, dutyId, needs, driveId, stageId, elementId, railId } = input;
+  const { link, dutyId, needs } = input;
   const rule = linkDefinition(link).rule(policy);
   const report: LinkReport = {
     link,
@@ -52,10 +65,7 @@ export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
   return [
     {
       ...report,
-      ...(driveId === undefined ? {} : { driveId }),
-      ...(stageId === undefined ? {} : { stageId }),
-      ...(elementId === undefined ? {} : { elementId }),
-      ...(railId === undefined ? {} : { railId }),
+      ...partsOfLink(input),
     },
   ];
 }

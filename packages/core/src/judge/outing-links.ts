@@ -41,10 +41,20 @@ export function heldCurrent({ circuit, beside }: Driveline): number {
 function motorLinks(build: Build, duties: readonly DutyReport[], line: Driveline): LinkReport[] {
   const policy = build.marginPolicy;
   const dutyId = null;
-  const { motor, driver, bank } = line;
+  const { motor } = line;
   const { worstRmsA } = meanDraw(legsOf(duties, (d) => currentOf(d, line.driveId)));
   return [
     ...margin({ link: 'motor-heat', dutyId, needs: worstRmsA, has: motor.continuousA }, policy),
+    ...driverLinks(build, line),
+  ];
+}
+
+/** A driver whose motors are held at full command, on a battery that is full. */
+export function driverLinks(build: Build, line: Driveline): LinkReport[] {
+  const policy = build.marginPolicy;
+  const dutyId = null;
+  const { driver, bank } = line;
+  return [
     ...(driver && !driver.limitsCurrent
       ? margin({ link: 'driver-peak', dutyId, needs: heldCurrent(line), has: driver.peakA }, policy)
       : []),

@@ -1,6 +1,6 @@
 import { cableOhm } from '../drive/index.ts';
 import { figure } from '../quantity/index.ts';
-import { chargingBySun } from '../supply/index.ts';
+import { chargingBySun, SUN_EFFICIENCY } from '../supply/index.ts';
 import { packsOf, type Build } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
@@ -35,8 +35,6 @@ const MUCH_LOST = 0.03;
 /** Capacities further apart than this are worth a word (common practice, no source). */
 const APART = 1.05;
 const SECONDS_PER_HOUR = 3600;
-/** What of a panel's power reaches the battery (common practice, no source). */
-const SUN_EFFICIENCY = 0.7;
 
 function fuseFindings({ build, duties }: FindingContext): Finding[] {
   const feeds = packsOf(build).some(({ part }) => part.kind === 'battery');

@@ -11,7 +11,7 @@ import {
 } from '../drive/index.ts';
 import { steerTorque } from '../ground/index.ts';
 import { degreesToRadians } from '../quantity/index.ts';
-import { fullCommand, fullCommandTorque, meanDraw, STRETCH_S } from '../supply/index.ts';
+import { fullCommandTorque, meanDraw, STRETCH_S } from '../supply/index.ts';
 import { deliveredTorque } from '../transmission/index.ts';
 import { driveOf, drivesThat, layoutKind, taskOf, type Build, type Duty } from '../vehicle/index.ts';
 import { driveLinks, wholeDriveLinks } from './drive-links.ts';
@@ -19,6 +19,7 @@ import { linksOf } from './duty-links.ts';
 import { steerInput } from './ground-links.ts';
 import type { LinkId } from './links.ts';
 import { margin } from './margin.ts';
+import { driverLinks } from './outing-links.ts';
 import type { LinkReport, TurnedReport } from './report.ts';
 
 /** The greatest torque of an output at its speed, N·m. */
@@ -128,24 +129,11 @@ const legsOfShare = (share: number, currentA: number) => [
   { durationS: (1 - share) * STRETCH_S, currentA: 0 },
 ];
 
-/** Held at full command, and a full battery on its driver. */
-function stalledLinks(build: Build, line: Driveline): LinkReport[] {
-  const policy = build.marginPolicy;
-  const { driver, bank, circuit } = line;
-  const dutyId = null;
-  return [
-    ...wholeDriveLinks(build, line),
-    ...(driver && !driver.limitsCurrent
-      ? margin(
-          { link: 'driver-peak', dutyId, needs: fullCommand(circuit, 0).currentA, has: driver.peakA },
-          policy,
-        )
-      : []),
-    ...(driver && bank
-      ? margin({ link: 'driver-voltage', dutyId, needs: bank.fullV, has: driver.mostV }, policy)
-      : []),
-  ];
-}
+/** Stages, path and driver where its motors are held at full command. */
+const stalledLinks = (build: Build, line: Driveline): LinkReport[] => [
+  ...wholeDriveLinks(build, line),
+  ...driverLinks(build, line),
+];
 
 /** The margins of every drive that works beside. */
 export const workLinks = (build: Build): LinkReport[] =>

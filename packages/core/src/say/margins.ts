@@ -1,5 +1,13 @@
 import type { DutyReport, RatioSpan, RatioWindow } from '../capability/index.ts';
-import type { FindingAbout, FindingOf, LinkId, LinkReport, Severity, Verdict } from '../judge/index.ts';
+import {
+  partsOfLink,
+  type FindingAbout,
+  type FindingOf,
+  type LinkId,
+  type LinkReport,
+  type Severity,
+  type Verdict,
+} from '../judge/index.ts';
 import { showNumber } from '../quantity/index.ts';
 import { safetyOf } from '../transmission/index.ts';
 import { layoutKind, type Duty, driveOf } from '../vehicle/index.ts';
@@ -225,14 +233,12 @@ const workName = ({ build }: About): string => {
 /** The sentence of a margin. */
 export function sayMargin(finding: MarginFinding, about: About): string {
   const { needs, has, ratio, rule } = finding.figures;
-  const { link, dutyId, stageId, elementId, railId } = finding;
+  const { link, dutyId } = finding;
   if (link === null) return '';
   const l = {
     ...{ dutyId, needs: needs.value, has: has.value, ratio: ratio.value, rule: rule.value },
     verdict: VERDICT_OF[finding.severity],
-    ...(stageId === undefined ? {} : { stageId }),
-    ...(elementId === undefined ? {} : { elementId }),
-    ...(railId === undefined ? {} : { railId }),
+    ...partsOfLink(finding),
   };
   return SENTENCES[link]({
     l,

@@ -1,10 +1,13 @@
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
 
+/** What of a panel's power, as it is sold, arrives in the battery (common practice, no source). */
+export const SUN_EFFICIENCY = 0.7;
+
 const input = z.strictObject({
   panelW: key.positive('Power of the panel, as it is sold', 'W'),
   peakSunHours: key.positive('Hours of full sun that the day is worth', 'h'),
-  systemEfficiency: key.share('Share that arrives in the battery').default(0.7),
+  systemEfficiency: key.share('Share that arrives in the battery').default(SUN_EFFICIENCY),
   whPerOuting: key.positive('Energy of an outing', 'Wh'),
   standbyW: key.nonNegative('Drawn day and night', 'W').default(0),
 });

@@ -26,7 +26,7 @@ export { fullCommandPoint } from './full-command.ts';
 export { onVoltage, sharedSupply, startingTogether, type Branch } from './shared-supply.ts';
 export { STRETCH_S, meanDraw, outingDraw } from './outing-draw.ts';
 export { CHARGE, chargeTime } from './charge-time.ts';
-export { chargingBySun } from './charging-by-sun.ts';
+export { chargingBySun, SUN_EFFICIENCY } from './charging-by-sun.ts';
 export { fuseChoice } from './fuse-choice.ts';
 export { supplyRail } from './supply-rail.ts';
 export { runTime } from './run-time.ts';
