@@ -80,6 +80,48 @@ describe('a lift', () => {
   });
 });
 
+describe('what is known by its watts', () => {
+  const drawing = (whileDriving: boolean): Build => ({
+    ...puffin,
+    drives: [
+      ...puffin.drives,
+      {
+        ...driveOf(puffin),
+        id: 'pump',
+        name: 'Pump',
+        does: 'works',
+        motorId: null,
+        driverId: null,
+        work: { kind: 'draws', power: typed(60, 'W'), share: typed(0.25, '%'), whileDriving },
+      },
+    ],
+  });
+  const meanW = (build: Build): number => {
+    const { energyJ = NaN, durationS = NaN } = evaluate(build).outing ?? {};
+    return energyJ / durationS;
+  };
+
+  it('draws all of it in a duty, and over the outing its share: 60 W for a quarter of the time are 15 W (arithmetic)', () => {
+    const [bare, driving, parked] = [puffin, drawing(true), drawing(false)].map((build) => ({
+      mean: meanW(build),
+      batteryA: evaluate(build).duties[0]?.point?.batteryA ?? NaN,
+    }));
+    if (!bare || !driving || !parked) throw new Error('each is judged');
+    // A little more than its own: the battery sags under it.
+    expect(driving.mean - bare.mean).toBeGreaterThan(15 - 1e-9);
+    expect(driving.mean - bare.mean).toBeLessThan(18);
+    expect(parked.mean - bare.mean).toBeCloseTo(15, 9);
+    expect(driving.batteryA - bare.batteryA).toBeGreaterThan(60 / 25.6);
+    expect(parked.batteryA).toBe(bare.batteryA);
+  });
+
+  it('lacks no motor, and moves no margin of a drive', () => {
+    const { findings, links } = evaluate(drawing(true));
+    expect(findings.map(({ code }) => code)).not.toContain('no-motor');
+    expect(links.filter(({ driveId }) => driveId === 'pump')).toEqual([]);
+  });
+});
+
 describe('a drive that steers', () => {
   const servo = partSchema.parse({
     id: 'servo',
