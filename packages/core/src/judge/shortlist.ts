@@ -166,6 +166,9 @@ function suited(build: Build, part: ChosenPart): Suited {
   };
 }
 
+/** How near to holding its worst margin is, in steps that a builder would tell apart: by a tenth. */
+const nearness = ({ worst }: Suited): number => (worst ? Math.round(10 * Math.min(1, closeness(worst))) : 0);
+
 /** On hand before ordered before wished for. */
 const NEARNESS: Readonly<Record<ChosenPart['state'], number>> = {
   'on-hand': 0,
@@ -174,19 +177,21 @@ const NEARNESS: Readonly<Record<ChosenPart['state'], number>> = {
 };
 
 /**
- * Parts of one kind, servos from stop to stop left out, what suits a build best first: by what they change (what fails, then what is short), a motor that is
+ * Parts of one kind, servos from stop to stop left out where the drive moves the vehicle, what suits a build best first: by what they change (what fails, then what is short; of those that fail the nearer to holding), a motor that is
  * no burden, then by voltage, mass, what is on hand, and cost.
  */
 export function shortlist(build: Build, parts: readonly Part[]): Suited[] {
+  const mayStop = driveOf(build).does !== 'propels';
   return parts
     .filter(isChosen)
-    .filter((part) => part.kind !== 'motor' || motorAbilities(part).propels)
+    .filter((part) => part.kind !== 'motor' || mayStop || motorAbilities(part).propels)
     .map((part) => suited(build, part))
     .sort(
       (a, b) =>
         Number(a.heavy) - Number(b.heavy) ||
         a.fails - b.fails ||
         a.short - b.short ||
+        (a.fails > 0 ? nearness(b) - nearness(a) : 0) ||
         a.voltsOff - b.voltsOff ||
         a.count * a.part.massKg - b.count * b.part.massKg ||
         NEARNESS[a.part.state] - NEARNESS[b.part.state] ||

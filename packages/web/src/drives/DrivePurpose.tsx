@@ -57,10 +57,10 @@ export function DrivePurpose({ onRemove }: { readonly onRemove?: () => void }) {
       {drive.work && <WorkFields work={drive.work} onChange={(work) => change({ work })} />}
       <div>
         <span className="block text-[14px] text-soft" aria-hidden="true">
-          Motors a driveline
+          Motors side by side
         </span>
         <CountInput
-          label="Motors a driveline"
+          label="Motors side by side"
           value={drive.motorsPerWheel}
           most={4}
           onChange={(motorsPerWheel) => change({ motorsPerWheel })}
@@ -128,7 +128,13 @@ function WorkFields({ work, onChange }: { readonly work: Work; readonly onChange
   );
   return (
     <>
-      <Choice label="It" value={work.kind} options={WORKS} onChange={(kind) => onChange(freshWork(kind))} />
+      <Choice
+        label="It"
+        value={work.kind}
+        options={WORKS}
+        onChange={(kind) => onChange(freshWork(kind))}
+        className="sm:col-span-2"
+      />
       {work.kind === 'lift' && (
         <>
           {field('lift', 'load')}

@@ -46,7 +46,8 @@ describe('the strip', () => {
     expect(block('Wheel')).toContain('short, asks 2 ×, Slip, loaded');
     expect(block('Ratio')).toContain('32.4 : 1 fitted');
     expect(block('Driver')).toContain('tight, Start on the slip');
-    expect(block('Battery')).toContain('ample');
+    expect(block('Battery')).toContain('45.2 A needed');
+    expect(block('Battery')).toContain('has 50 A · 1.11 ×tight, whole outing');
   });
 
   it('says in words what is short, not by colour alone', () => {

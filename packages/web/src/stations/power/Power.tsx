@@ -81,9 +81,14 @@ export function Power() {
 /** What the duty whose torque governs gets and draws, and how long the battery lasts. */
 function Answer() {
   const { build, report } = useBuild();
-  const { id, name } = driveOf(build);
+  const { id, name, does } = driveOf(build);
   const turned = report.drives.find(({ driveId }) => driveId === id)?.turned;
-  return turned ? <TurnedAnswer name={name} turned={turned} /> : <PullAnswer />;
+  if (turned) return <TurnedAnswer name={name} turned={turned} />;
+  return does === 'propels' ? (
+    <PullAnswer />
+  ) : (
+    `Choose a motor for “${name}”: what it gives, and what it draws, follow at once.`
+  );
 }
 
 function PullAnswer() {

@@ -49,13 +49,15 @@ export function TurnedChart() {
         role="img"
         aria-label="Torque at the end of the drive against its speed, with what is asked as a mark"
       >
-        <Axes
-          x={x}
-          y={y}
-          xTitle={`speed at its end, ${speed.symbol}`}
-          yTitle={`torque at its end, ${torque.symbol}`}
-          color="var(--color-mech)"
-        />
+        {(curve ?? turned) && (
+          <Axes
+            x={x}
+            y={y}
+            xTitle={`speed at its end, ${speed.symbol}`}
+            yTitle={`torque at its end, ${torque.symbol}`}
+            color="var(--color-mech)"
+          />
+        )}
         {curve && <path d={path(curve) ?? ''} fill="none" stroke="var(--color-mech)" strokeWidth="3" />}
         {turned && (
           <path
