@@ -23,7 +23,16 @@ export {
   steadyForce,
   wheelTorqueInput,
 } from './operating.ts';
-export { batteryCurrent, legsOf, outingOf, peukertOf, runTimeInput, tiredLine } from './outing.ts';
+export { batteryCurrent, legsOf, lineAfter, outingOf, peukertOf, runTimeInput, tiredLine } from './outing.ts';
+export {
+  outingCourse,
+  type CourseAsked,
+  type CourseLeg,
+  type CourseMoment,
+  type EnergyFlows,
+  type OutingCourse,
+} from './outing-course.ts';
+export { flowing, type PowerFlows } from './power-flows.ts';
 export { ratioOffers, type RatioOffer, type TeethLimits } from './ratio-offers.ts';
 export { commonSpan, ratioWindowSum } from './ratio-window.ts';
 export type {

@@ -2,7 +2,7 @@ import { AIR_DENSITY, rpmToRadS } from '../quantity/index.ts';
 import { demandOf, type Resistance, type TurnReport } from '../demand/index.ts';
 import { pullsAt, together, type Driveline } from '../drive/index.ts';
 import { wheelTorque } from '../ground/index.ts';
-import { circuitInput, pointAt, pointOfTwoHalves } from '../supply/index.ts';
+import { circuitInput, pointAt, pointOfTwoHalves, type OperatingPoint } from '../supply/index.ts';
 import { motorLoad } from '../transmission/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
 import type { Attainable } from './attainable-speed.ts';
@@ -70,7 +70,7 @@ export function dutyPoints(
 
 const pickPoint = ({ motorsW: _, ...point }: DutyPoint & { readonly motorsW: number }): DutyPoint => point;
 
-const sharedTurn = (turn: TurnReport, share: number): TurnReport =>
+export const sharedTurn = (turn: TurnReport, share: number): TurnReport =>
   share === 1 ? turn : { ...turn, outerN: turn.outerN * share, innerN: turn.innerN * share };
 
 /** What each motor and the battery do where this drive is the only one. */
@@ -83,8 +83,8 @@ function pointOfDrive(line: Driveline, duty: Duty, forceN: number, turn?: TurnRe
   const motor = motorLoad.run(motorLoadInput(line, wheelTorqueNm, speedMps));
   const { currentA, motorV, batteryA, batteryV, motorsW, reachable } = circuitPoint(
     line,
-    motor,
     forceN,
+    speedMps,
     turn,
   );
   return {
@@ -104,23 +104,44 @@ function pointOfDrive(line: Driveline, duty: Duty, forceN: number, turn?: TurnRe
 
 const SIDES = 2;
 
+/** Motors of a drive that do the same: all, or round a bend those of one side. */
+export interface AlikeMotors {
+  /** Of the drive's motors. */
+  readonly share: number;
+  readonly torqueNm: number;
+  readonly speedRadS: number;
+  /** What they give at the ground, W; below 0 they are pushed. */
+  readonly groundW: number;
+}
+
+/** The drive's motors where they push with a force along the ground: round a bend the outer side, then the inner. */
+export function alikeMotors(
+  line: Driveline,
+  forceN: number,
+  speedMps: number,
+  turn?: TurnReport,
+): readonly [AlikeMotors, AlikeMotors?] {
+  const of = (force: number, mps: number, share: number): AlikeMotors => {
+    const { torqueNm: wheelNm } = wheelTorque.run(wheelTorqueInput(line, force));
+    const { torqueNm, rpm } = motorLoad.run(motorLoadInput(line, wheelNm, mps));
+    return { share, torqueNm, speedRadS: rpmToRadS(rpm), groundW: force * mps * share };
+  };
+  if (!turn || turn.radiusM === 0 || turn.innerN === turn.outerN) return [of(forceN, speedMps, 1)];
+  const innerForceN = forceN - SIDES * (turn.outerN - turn.innerN);
+  return [of(forceN, speedMps, 0.5), of(innerForceN, Math.max(0, turn.innerMps), 0.5)];
+}
+
 /** Round a bend the inner side does less than the outer: both are drawn from one battery. */
 function circuitPoint(
   line: Driveline,
-  motor: { readonly torqueNm: number; readonly rpm: number },
   forceN: number,
+  speedMps: number,
   turn: TurnReport | undefined,
-) {
-  const hard = { torqueNm: motor.torqueNm, speedRadS: rpmToRadS(motor.rpm) };
-  const bends = turn && turn.radiusM > 0 && turn.innerN !== turn.outerN;
-  if (!bends) return pointAt(line.circuit, hard.torqueNm, hard.speedRadS);
-  const innerForceN = forceN - SIDES * (turn.outerN - turn.innerN);
-  const { torqueNm } = wheelTorque.run(wheelTorqueInput(line, innerForceN));
-  const inner = motorLoad.run(motorLoadInput(line, torqueNm, Math.max(0, turn.innerMps)));
-  return pointOfTwoHalves(line.circuit, hard, {
-    torqueNm: inner.torqueNm,
-    speedRadS: rpmToRadS(inner.rpm),
-  });
+): OperatingPoint {
+  const [hard, easy] = alikeMotors(line, forceN, speedMps, turn);
+  return easy
+    ? pointOfTwoHalves(line.circuit, hard, easy)
+    : pointAt(line.circuit, hard.torqueNm, hard.speedRadS);
 }
 
 /** Resistance without air, steps and speeding up; where a duty asks neither, its own without air. */

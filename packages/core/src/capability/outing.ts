@@ -32,7 +32,7 @@ export function startingInput(
 }
 
 /** What a panel that charges while it runs gives meanwhile, W. */
-const sunWhileRunning = ({ supply: { sun } }: Build): number =>
+export const sunWhileRunning = ({ supply: { sun } }: Build): number =>
   sun?.when === 'running' ? SUN_EFFICIENCY * sun.power.value : 0;
 
 /** The mean current from the battery in a duty: held or stopped, of what is drawn beside the motors; starts counted. */
@@ -55,6 +55,7 @@ export function batteryCurrent(build: Build, report: DutyReport, line: Driveline
 const familyOf = ({ bank }: Driveline) => (bank?.chemistry === 'lead-acid' ? 'leadAcid' : 'other');
 
 export const peukertOf = (line: Driveline): number => PEUKERT[familyOf(line)];
+export const ratedHoursOf = (line: Driveline): number => RATED_HOURS[familyOf(line)];
 
 /**
  * What the run-time calculator takes of the pack: the current that empties it as fast as the legs do, by Peukert; but it
@@ -65,7 +66,7 @@ export function runTimeInput(build: Build, line: Driveline, draw: { meanA: numbe
   if (capacityAh === undefined) return undefined;
   const common = {
     capacityAh,
-    ratedHours: RATED_HOURS[familyOf(line)],
+    ratedHours: ratedHoursOf(line),
     usableShare: build.supply.usableShare.value,
   };
   const byPeukert = { ...common, exponent: peukertOf(line), currentA: draw.equivalentA };
@@ -87,21 +88,33 @@ export function outingOf(build: Build, duties: readonly DutyReport[], line: Driv
   return { ...base, runTimeS: runTime.run(given).hours * SECONDS_PER_HOUR };
 }
 
-/** The driveline with its battery as it is at the end of an outing; undefined while that is as good as new. */
-export function tiredLine(build: Build, line: Driveline, outing: OutingDraw): Driveline | undefined {
-  const { bank, circuit } = line;
-  if (!bank?.chemistry || !outing.runTimeS) return undefined;
-  const drawn = (outing.durationS / outing.runTimeS) * build.supply.usableShare.value;
-  const { voltageShare, resistanceTimes } = packAfter(bank.chemistry, drawn);
-  if (voltageShare === 1) return undefined;
+/**
+ * The driveline with its battery as it is once a share of its charge is drawn; itself while that is as good as new.
+ *
+ * @param drawnShare of the whole capacity, 0 to 1
+ */
+export function lineAfter(line: Driveline, drawnShare: number): Driveline {
+  const { bank } = line;
+  if (!bank?.chemistry) return line;
+  const { voltageShare, resistanceTimes } = packAfter(bank.chemistry, drawnShare);
+  if (voltageShare === 1) return line;
+  const openCircuitV = line.circuit.openCircuitV * voltageShare;
+  const moreOhm = (resistanceTimes - 1) * bank.resistanceOhm;
   const tired = (one: Driveline): Driveline => ({
     ...one,
     circuit: {
       ...one.circuit,
-      openCircuitV: circuit.openCircuitV * voltageShare,
-      supplyResistanceOhm: circuit.supplyResistanceOhm + (resistanceTimes - 1) * bank.resistanceOhm,
+      openCircuitV,
+      supplyResistanceOhm: line.circuit.supplyResistanceOhm + moreOhm,
     },
     beside: one.beside.map(tired),
   });
   return tired(line);
+}
+
+/** The driveline with its battery as it is at the end of an outing; undefined while that is as good as new. */
+export function tiredLine(build: Build, line: Driveline, outing: OutingDraw): Driveline | undefined {
+  if (!outing.runTimeS) return undefined;
+  const tired = lineAfter(line, (outing.durationS / outing.runTimeS) * build.supply.usableShare.value);
+  return tired === line ? undefined : tired;
 }

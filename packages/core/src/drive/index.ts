@@ -5,7 +5,7 @@ export type { Train } from './report.ts';
 export { greatestPull, greatestWheelTorque, pullsAt, type RoadLine } from './road.ts';
 export { inertiaInput, innerDriveInput, rotatingFactor } from './rotating.ts';
 export { isOnMotor, ratiosOf, trainOf, trainStages } from './train.ts';
-export { cableOhm, leadOhm } from './wiring.ts';
+export { cableOhm, channelOhm, leadOhm } from './wiring.ts';
 export {
   askedOfWork,
   pointWhere,

@@ -18,7 +18,7 @@ import {
   type Rail,
 } from '../vehicle/index.ts';
 import { trainOf, trainStages } from './train.ts';
-import { cableOhm, leadOhm } from './wiring.ts';
+import { cableOhm, channelOhm, leadOhm } from './wiring.ts';
 
 /** A drive's way from battery to what it turns, its data sheets turned to constants. */
 export interface Driveline {
@@ -64,7 +64,7 @@ export const lineAlone = remembered((build: Build): Driveline | undefined => {
   const outputs = outputsOf(build);
   const { commandShare } = build.supply;
   const model = motorModel(motor, {
-    ohm: leadOhm(build) + (driver?.resistanceMilliohm ?? 0) / 1000,
+    ohm: leadOhm(build) + channelOhm(driver),
     limitA: limitedTo(driver),
   });
   return {

@@ -1,5 +1,5 @@
 import { wire } from '../supply/index.ts';
-import { driveOf, type Build, type WireRun } from '../vehicle/index.ts';
+import { driveOf, type Build, type PartOf, type WireRun } from '../vehicle/index.ts';
 
 /** Copper is reckoned with as warm as it gets at work, °C (common practice, no source). */
 const WARM_C = 60;
@@ -18,3 +18,6 @@ export const leadOhm = (build: Build): number => {
   const { leads, leadResistance } = driveOf(build);
   return leads ? ofRun(leads) : leadResistance.value;
 };
+
+/** Of a driver's channel, switched on; 0 where a motor has its own electronics. */
+export const channelOhm = (driver?: PartOf<'driver'>): number => (driver?.resistanceMilliohm ?? 0) / 1000;

@@ -14,6 +14,16 @@ export {
   type MotorPoint,
   type Winding,
 } from './model.ts';
+export {
+  burnTime,
+  coldRises,
+  heated,
+  thermalOf,
+  windingHeat,
+  type Rises,
+  type Thermal,
+  type ThermalNode,
+} from './thermal.ts';
 export { steppingMotor } from './stepping-law.ts';
 export {
   anyMotor,

@@ -27,7 +27,7 @@ const output = z.strictObject({
   constantHours: key.nonNegative('Time at full current', 'h'),
   taperHours: key.nonNegative('Time while it falls', 'h'),
   hours: key.nonNegative('Time in all', 'h'),
-  backAh: key.positive('Charge put back', 'Ah'),
+  backAh: key.positive('Charge that the charger gives', 'Ah'),
 });
 
 export const chargeTime = defineCalculator({
@@ -38,7 +38,7 @@ export const chargeTime = defineCalculator({
   purpose: 'Hours until a pack is full again: at full current, then at one that falls.',
   input,
   output,
-  formula: 'tc = max(0, s − f) C/(η I);  tt = min(s, f) C ln(1/e)/(η I (1 − e));  t = tc + tt;  back = s C',
+  formula: 'tc = max(0, s − f) C/(η I);  tt = min(s, f) C ln(1/e)/(η I (1 − e));  t = tc + tt;  back = s C/η',
   symbols: {
     given: {
       C: 'capacityAh',
@@ -64,6 +64,29 @@ export const chargeTime = defineCalculator({
     const constantHours = Math.max(0, drawnShare - taperShare) * fullCurrentHours;
     const taperHours =
       (Math.min(drawnShare, taperShare) * fullCurrentHours * Math.log(1 / endShare)) / (1 - endShare);
-    return { constantHours, taperHours, hours: constantHours + taperHours, backAh: capacityAh * drawnShare };
+    return {
+      constantHours,
+      taperHours,
+      hours: constantHours + taperHours,
+      backAh: fullCurrentHours * chargerA * drawnShare,
+    };
   },
 });
+
+/**
+ * Share of a pack's capacity that a charger puts back in a time: at full current, then at one that falls, as `chargeTime`.
+ *
+ * @param drawnShare of the capacity, that is missing at first
+ * @returns never more than was missing
+ * @example chargedAfter({ capacityAh: 10, drawnShare: 0.5, chargerA: 5, ...CHARGE, chargeEfficiency: 1, taperShare: 0 }, 0.5) // 0.25
+ */
+export function chargedAfter(given: z.output<typeof input>, hours: number): number {
+  const { capacityAh, drawnShare, chargerA, chargeEfficiency, endShare } = given;
+  if (drawnShare === 0) return 0;
+  const sharePerHour = (chargeEfficiency * chargerA) / capacityAh;
+  const { constantHours, taperHours } = chargeTime.run(given);
+  if (hours <= constantHours) return sharePerHour * hours;
+  if (hours >= constantHours + taperHours) return drawnShare;
+  const tau = taperHours / Math.log(1 / endShare);
+  return sharePerHour * (constantHours - tau * Math.expm1(-(hours - constantHours) / tau));
+}

@@ -25,7 +25,7 @@ export { energyDrawn } from './energy-drawn.ts';
 export { fullCommandPoint } from './full-command.ts';
 export { onVoltage, sharedSupply, startingTogether, type Branch } from './shared-supply.ts';
 export { STRETCH_S, meanDraw, outingDraw } from './outing-draw.ts';
-export { CHARGE, chargeTime } from './charge-time.ts';
+export { CHARGE, chargedAfter, chargeTime } from './charge-time.ts';
 export { chargingBySun, SUN_EFFICIENCY } from './charging-by-sun.ts';
 export { fuseChoice } from './fuse-choice.ts';
 export { supplyRail } from './supply-rail.ts';

@@ -1,6 +1,7 @@
 /** The sums of section I against other routes: stepping through time, brute force, tables of the trade. */
 import fc from 'fast-check';
 import { Solver } from 'odex';
+import { chargedAfter } from './charge-time.ts';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../calculators/index.ts';
 import { finite, near } from '../testing/numbers.ts';
@@ -153,25 +154,57 @@ describe('a motor heated by a cycle', () => {
 });
 
 describe('charging', () => {
-  it('puts the charge back: the current’s integral over the hours it says', () => {
+  it('gives what was drawn and what charging loses: the current’s integral over the hours it says', () => {
     fc.assert(
       fc.property(
         finite(0.1, 1),
         finite(0.05, 0.5),
         finite(0.02, 0.5),
         (drawnShare, taperShare, endShare) => {
-          const given = { capacityAh: 20, drawnShare, chargerA: 4, taperShare, endShare };
+          const asked = { capacityAh: 20, drawnShare, chargerA: 4, taperShare, endShare };
           const {
             constantHours = NaN,
             taperHours = NaN,
             hours = NaN,
             backAh = NaN,
-          } = ask('charge-time', given);
+          } = ask('charge-time', asked);
           // Falling from I to e I in that time: its integral is I t (1 − e)/ln(1/e).
-          const put = 0.95 * (4 * constantHours + (4 * taperHours * (1 - endShare)) / Math.log(1 / endShare));
-          near(put, backAh, 1e-9);
+          const given = 4 * constantHours + (4 * taperHours * (1 - endShare)) / Math.log(1 / endShare);
+          near(given, backAh, 1e-9);
           near(hours, constantHours + taperHours, 1e-12);
-          near(backAh, 20 * drawnShare, 1e-12);
+          near(0.95 * backAh, 20 * drawnShare, 1e-12);
+        },
+      ),
+    );
+  });
+
+  it('as far as a time goes: nothing at first, all of it at the hours it says, and its slope the current', () => {
+    fc.assert(
+      fc.property(
+        finite(0.1, 1),
+        finite(0, 0.5),
+        finite(0.02, 0.5),
+        finite(0, 1),
+        (drawnShare, taperShare, endShare, at) => {
+          const given = {
+            capacityAh: 20,
+            drawnShare,
+            chargerA: 4,
+            chargeEfficiency: 0.9,
+            taperShare,
+            endShare,
+          };
+          const { hours = NaN, constantHours = NaN } = ask('charge-time', given);
+          near(chargedAfter(given, hours), drawnShare, 1e-9);
+          near(chargedAfter(given, 2 * hours), drawnShare, 1e-12);
+          const time = at * hours;
+          const step = 1e-5 * hours;
+          const slope = (chargedAfter(given, time + step) - chargedAfter(given, time)) / step;
+          expect(slope * 20).toBeLessThanOrEqual(0.9 * 4 * (1 + 1e-6));
+          if (time + step < constantHours) near(slope * 20, 0.9 * 4, 1e-5);
+          expect(slope * 20).toBeGreaterThanOrEqual(
+            time + step < hours ? 0.9 * 4 * endShare * (1 - 1e-3) : 0,
+          );
         },
       ),
     );

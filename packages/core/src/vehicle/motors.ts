@@ -1,5 +1,5 @@
 import type { DataSheet, MotorModel, MotorNominal, MotorType } from '../motor/index.ts';
-import { MOTOR_TYPES } from '../motor/index.ts';
+import { MOTOR_TYPES, thermalOf, type Thermal } from '../motor/index.ts';
 import type { Notice } from '../contract/index.ts';
 import type { PartOf } from './part.ts';
 
@@ -30,4 +30,11 @@ export function dataSheetOf(motor: Motor): DataSheet | undefined {
   if (!('noLoadRpm' in motor)) return undefined;
   const { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA } = motor;
   return { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA };
+}
+
+/** How it heats, by what its data sheet says of it and, for the rest, by what is commonly so. */
+export function motorThermal(motor: Motor): Thermal {
+  const sheetOhm = 'resistanceOhm' in motor ? motor.resistanceOhm : undefined;
+  const ohm = motorModel(motor).winding?.at(0).ohm ?? sheetOhm ?? motor.voltageV / motorNominal(motor).stallA;
+  return thermalOf(motor, ohm);
 }

@@ -26,6 +26,7 @@ const MEASURES: Readonly<Record<string, Dimension>> = {
   Wh: 'energy',
   s: 'time',
   '°': 'angle',
+  '°C': 'temperature',
 };
 
 /** A figure of a part as a form asks it, in any unit of what it measures. */

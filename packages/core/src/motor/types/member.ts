@@ -15,6 +15,11 @@ export const anyMotor = {
   shaftLoadN: f.figure('Pull across its shaft that it may carry all day', 'N').optional(),
   mountCircleMm: f.figure('Circle of its mounting holes', 'mm').optional(),
   mountHoles: f.counted('Mounting holes').optional(),
+  thermalResistanceKPerW: f.figure('Thermal resistance from the motor to the air', 'K/W').optional(),
+  timeConstantS: f.figure('Thermal time constant of the motor', 's').optional(),
+  windingKPerW: f.figure('Thermal resistance from its winding to the motor', 'K/W').optional(),
+  windingTimeConstantS: f.figure('Thermal time constant of its winding', 's').optional(),
+  windingLimitC: f.figure('Greatest temperature of its winding', '°C').optional(),
   rotorGcm2: f.figure('Inertia of its rotor', 'g·cm²', f.orNone).optional(),
 } as const;
 

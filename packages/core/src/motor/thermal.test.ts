@@ -1,0 +1,140 @@
+import fc from 'fast-check';
+import { Solver } from 'odex';
+import { describe, expect, it } from 'vitest';
+import { motorHeat } from './motor-heat.ts';
+import { heatCycle } from './heat-cycle.ts';
+import { burnTime, coldRises, heated, thermalOf, type Thermal } from './thermal.ts';
+
+/** Copper, 1/K (IEC 60028). */
+const ALPHA = 0.00393;
+
+const motor = {
+  continuousA: 10,
+  massKg: 1,
+  thermalResistanceKPerW: 3,
+  timeConstantS: 600,
+  windingKPerW: 1.5,
+  windingTimeConstantS: 25,
+} as const;
+const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+
+/** The same two equations by an independent solver (odex, extrapolation). */
+function integrated(
+  { nodes, windingOhm }: Thermal,
+  [x = 0, y = 0]: readonly number[],
+  currentA: number,
+  ambientC: number,
+  seconds: number,
+) {
+  const [one, two = { kPerW: 0, tauS: 1 }] = nodes;
+  const solver = new Solver(2);
+  solver.absoluteTolerance = 1e-12;
+  solver.relativeTolerance = 1e-12;
+  const slopes = (_t: number, [a = 0, b = 0]: readonly number[]) => {
+    const heatW = currentA ** 2 * windingOhm * (1 + ALPHA * (ambientC + a + b - 20));
+    return [(heatW * one.kPerW - a) / one.tauS, (heatW * two.kPerW - b) / two.tauS];
+  };
+  return solver.solve(slopes, 0, [x, y], seconds).y;
+}
+
+describe('a motor that heats', () => {
+  it('does as an integrator finds, its winding over its body, whatever the current', () => {
+    fc.assert(
+      fc.property(
+        number(0, 30),
+        number(-20, 45),
+        number(0, 40),
+        number(0, 30),
+        number(0.1, 900),
+        number(2, 200),
+        (currentA, ambientC, body, winding, seconds, tau) => {
+          const thermal = thermalOf({ ...motor, windingTimeConstantS: tau }, 0.08);
+          const found = heated(thermal, [body, winding], currentA, ambientC, seconds);
+          const other = integrated(thermal, [body, winding], currentA, ambientC, seconds);
+          found.forEach((rise, n) =>
+            expect(Math.abs(rise - (other[n] ?? NaN))).toBeLessThan(1e-7 * (1 + Math.abs(rise))),
+          );
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('with one node settles where the sum of a motor’s heat says, and gets to its limit as soon', () => {
+    const thermal = thermalOf(
+      { continuousA: 10, massKg: 1, thermalResistanceKPerW: 3, timeConstantS: 600 },
+      0.1,
+    );
+    const asked = {
+      resistanceOhm: 0.1,
+      thermalResistanceKPerW: 3,
+      timeConstantS: 600,
+      ambientC: 25,
+      limitC: 120,
+    };
+    const { steadyC, timeToLimitS } = motorHeat.run({ ...asked, currentA: 14 });
+    const at = (seconds: number) => 25 + (heated(thermal, coldRises(thermal), 14, 25, seconds)[0] ?? NaN);
+    expect(at(1e6)).toBeCloseTo(steadyC ?? NaN, 6);
+    const hot = motorHeat.run({ ...asked, currentA: 20 });
+    expect(timeToLimitS).toBeNull();
+    expect(25 + (heated(thermal, [0], 20, 25, hot.timeToLimitS ?? NaN)[0] ?? NaN)).toBeCloseTo(120, 6);
+  });
+
+  it('goes through a cycle of two stretches as its closed form, where its resistance is held', () => {
+    // A cycle’s sum holds the resistance hot: with the air at the limit less a hair, and little current, they are the same.
+    const thermal = thermalOf(motor, 0.08);
+    let rises = coldRises(thermal);
+    const [hard, rest] = [
+      { currentA: 1, durationS: 20 },
+      { currentA: 0, durationS: 40 },
+    ];
+    for (let n = 0; n < 400; n += 1)
+      for (const { currentA, durationS } of [hard, rest])
+        rises = heated(thermal, rises, currentA, 119, durationS);
+    const { troughC } = heatCycle.run({
+      segments: [hard, rest],
+      resistanceOhm: 0.08,
+      thermalResistanceKPerW: 3,
+      timeConstantS: 600,
+      windingKPerW: 1.5,
+      windingTimeConstantS: 25,
+      ambientC: 119,
+      limitC: 120,
+    });
+    expect(rises.reduce((a, b) => a + b, 119)).toBeCloseTo(troughC, 2);
+  });
+
+  it('guessed, comes to its limit at the current that it may carry all day, and to no more', () => {
+    fc.assert(
+      fc.property(number(0.2, 80), number(0.02, 8), number(0.005, 3), (continuousA, massKg, ohm) => {
+        const thermal = thermalOf({ continuousA, massKg }, ohm);
+        expect(thermal.known).toBe(false);
+        const [end = NaN] = heated(thermal, [0], continuousA, 25, 100 * thermal.nodes[0].tauS);
+        expect(25 + end).toBeCloseTo(120, 5);
+      }),
+    );
+  });
+
+  it('held, is at the limit no later than the bound without cooling says, and then without its body’s help', () => {
+    fc.assert(
+      fc.property(number(20, 200), (currentA) => {
+        const thermal = thermalOf(motor, 0.08);
+        const seconds = burnTime(thermal, currentA, 25);
+        const [, winding = NaN] = heated(thermal, [0, 0], currentA, 25, seconds);
+        expect(25 + winding).toBeLessThan(120 + 1e-9);
+        // Of a burst that is short beside the winding’s own time next to nothing has left it.
+        if (seconds < 0.25) expect(25 + winding).toBeGreaterThan(119);
+      }),
+    );
+    expect(burnTime(thermalOf(motor, 0.08), 0, 25)).toBe(Infinity);
+    expect(burnTime(thermalOf(motor, 0.08), 5, 130)).toBe(0);
+  });
+
+  it('of its bound: 38.5 J/K at 100 A through a tenth of an ohm take 3.1 s', () => {
+    // 1 kg, a tenth of it copper of 385 J/(kg·K); 38.5/(1000 · 0.00393) · ln(1.393/1.01965) (arithmetic).
+    const thermal = thermalOf({ continuousA: 10, massKg: 1 }, 0.1);
+    expect(burnTime(thermal, 100, 25)).toBeCloseTo((38.5 / 3.93) * Math.log(1.393 / 1.01965), 9);
+    expect(thermal.nodes[0].kPerW).toBeCloseTo(95 / (10 * 1.393), 9);
+    expect(thermal.nodes[0].tauS).toBeCloseTo((95 / 13.93) * 440, 6);
+  });
+});

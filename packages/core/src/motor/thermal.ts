@@ -1,0 +1,154 @@
+import { COPPER_PER_K, REFERENCE_C } from './copper.ts';
+
+/** What warms over what is beneath it: how far for a watt, how slowly. */
+export interface ThermalNode {
+  readonly kPerW: number;
+  readonly tauS: number;
+}
+
+/** How a motor takes heat up and gives it off. */
+export interface Thermal {
+  /** The motor over the air and, where it is known, its winding over the motor. */
+  readonly nodes: readonly [motor: ThermalNode, winding?: ThermalNode];
+  /** Greatest temperature of the winding, °C. */
+  readonly limitC: number;
+  /** Resistance of the winding at 20 °C, Ω. */
+  readonly windingOhm: number;
+  /** Heat that warms the winding alone by a degree, J/K. */
+  readonly windingJPerK: number;
+  /** Whether both nodes are of a data sheet or measured; else what is missing is guessed. */
+  readonly known: boolean;
+}
+
+/** What is known of a motor's heat: of its data sheet, and what everybody knows of it. */
+export interface ThermalFigures {
+  readonly continuousA: number;
+  readonly massKg: number;
+  readonly thermalResistanceKPerW?: number | undefined;
+  readonly timeConstantS?: number | undefined;
+  readonly windingKPerW?: number | undefined;
+  readonly windingTimeConstantS?: number | undefined;
+  readonly windingLimitC?: number | undefined;
+}
+
+/** Class B insulation less a margin: what small motors are commonly given (common practice, no source). */
+const LIMIT_C = 120;
+/** The room in which a motor's continuous current is stated (common practice, no source). */
+const ROOM_C = 25;
+/** Heat of a motor of steel and copper, J/(kg·K): steel 460, copper 385 (handbook values, from memory). */
+const MOTOR_J_PER_KG_K = 440;
+const COPPER_J_PER_KG_K = 385;
+/** Share of a small motor's mass that is its winding (common practice, no source). */
+const COPPER_SHARE = 0.1;
+/** A motor whose mass nobody gave is taken for so heavy, kg, so that its heat still has somewhere to go. */
+const LEAST_KG = 0.01;
+
+const ohmAt = (ohm: number, temperatureC: number): number =>
+  ohm * Math.max(0, 1 + COPPER_PER_K * (temperatureC - REFERENCE_C));
+
+/**
+ * How a motor heats. What its data sheet leaves out is guessed: its thermal resistance as the one at which its continuous
+ * current just brings the winding to its limit, its time constant by its mass, its winding as a tenth of that mass.
+ *
+ * @param windingOhm resistance of the winding at 20 °C, without leads and driver
+ * @example thermalOf({ continuousA: 10, massKg: 1 }, 0.1).nodes[0].kPerW // 6.82 K/W
+ */
+export function thermalOf(motor: ThermalFigures, windingOhm: number): Thermal {
+  const { continuousA, windingKPerW, windingTimeConstantS, windingLimitC: limitC = LIMIT_C } = motor;
+  const massKg = Math.max(LEAST_KG, motor.massKg);
+  const winding =
+    windingKPerW === undefined || windingTimeConstantS === undefined
+      ? undefined
+      : { kPerW: windingKPerW, tauS: windingTimeConstantS };
+  const kPerWattAllDay = (limitC - ROOM_C) / (continuousA ** 2 * ohmAt(windingOhm, limitC));
+  const kPerW =
+    motor.thermalResistanceKPerW ??
+    // What the winding takes of it is not the motor's.
+    (winding ? Math.max(kPerWattAllDay - winding.kPerW, LEAST_LEFT * kPerWattAllDay) : kPerWattAllDay);
+  const tauS = motor.timeConstantS ?? kPerW * massKg * MOTOR_J_PER_KG_K;
+  return {
+    nodes: winding ? [{ kPerW, tauS }, winding] : [{ kPerW, tauS }],
+    limitC,
+    windingOhm,
+    windingJPerK: winding ? winding.tauS / winding.kPerW : COPPER_SHARE * massKg * COPPER_J_PER_KG_K,
+    known:
+      winding !== undefined &&
+      motor.thermalResistanceKPerW !== undefined &&
+      motor.timeConstantS !== undefined,
+  };
+}
+const LEAST_LEFT = 0.1;
+
+/** How far each node stands over what is beneath it, K: the motor over the air, the winding over the motor. */
+export type Rises = readonly number[];
+export const coldRises = ({ nodes }: Pick<Thermal, 'nodes'>): Rises => nodes.map(() => 0);
+
+const summed = (rises: Rises): number => rises.reduce((all, rise) => all + rise, 0);
+
+/** The heat of a current in a winding as warm as it is, W. */
+export const windingHeat = (
+  { windingOhm }: Thermal,
+  currentA: number,
+  rises: Rises,
+  ambientC: number,
+): number => currentA ** 2 * ohmAt(windingOhm, ambientC + summed(rises));
+
+/** ∫ e^(λ s) ds from 0 to t. */
+const grown = (rate: number, seconds: number): number =>
+  rate === 0 ? seconds : Math.expm1(rate * seconds) / rate;
+
+/**
+ * The rises after a time at one current, the winding's resistance growing with its temperature: exact, by the matrix
+ * exponential of x′ = D (k P (1 + α (Ta + x₁ + x₂ − 20)) − x).
+ *
+ * @param rises at the start
+ * @returns at the end; past what numbers hold where it runs away
+ */
+export function heated(
+  { nodes, windingOhm }: Thermal,
+  rises: Rises,
+  currentA: number,
+  ambientC: number,
+  seconds: number,
+): Rises {
+  const coldW = currentA ** 2 * windingOhm;
+  const feedback = coldW * COPPER_PER_K;
+  const heatW = coldW * (1 + COPPER_PER_K * (ambientC - REFERENCE_C)) + feedback * summed(rises);
+  const slopes = nodes.map((node, n) => ((node?.kPerW ?? 0) * heatW - (rises[n] ?? 0)) / (node?.tauS ?? 1));
+  const [motor, winding] = nodes;
+  if (!winding) {
+    const rate = (feedback * motor.kPerW - 1) / motor.tauS;
+    return [(rises[0] ?? 0) + grown(rate, seconds) * (slopes[0] ?? 0)];
+  }
+  // A = [[a, b], [c, d]] has real roots, for b and c have one sign.
+  const b = (feedback * motor.kPerW) / motor.tauS;
+  const a = b - 1 / motor.tauS;
+  const c = (feedback * winding.kPerW) / winding.tauS;
+  const d = c - 1 / winding.tauS;
+  const mean = (a + d) / 2;
+  const apart = Math.sqrt(((a - d) / 2) ** 2 + b * c);
+  const [fast, slow] = [grown(mean + apart, seconds), grown(mean - apart, seconds)];
+  const even = (fast + slow) / 2;
+  const odd = apart === 0 ? 0 : (fast - slow) / (2 * apart);
+  const [u = 0, v = 0] = slopes;
+  return [
+    (rises[0] ?? 0) + even * u + odd * ((a - mean) * u + b * v),
+    (rises[1] ?? 0) + even * v + odd * (c * u + (d - mean) * v),
+  ];
+}
+
+/**
+ * Time in which a current brings a winding to its limit while no heat leaves it: what a short burst or a stall has at least.
+ *
+ * @returns seconds; 0 where it is there already, Infinity without current
+ * @example burnTime(thermalOf({ continuousA: 10, massKg: 1 }, 0.1), 100, 25) // 3.1 s
+ */
+export function burnTime(thermal: Thermal, currentA: number, startC: number): number {
+  const { windingOhm, windingJPerK, limitC } = thermal;
+  if (startC >= limitC) return 0;
+  if (currentA === 0) return Infinity;
+  return (
+    (windingJPerK / (currentA ** 2 * windingOhm * COPPER_PER_K)) *
+    Math.log(ohmAt(1, limitC) / ohmAt(1, startC))
+  );
+}
