@@ -24,14 +24,9 @@ export {
   wheelTorqueInput,
 } from './operating.ts';
 export { batteryCurrent, legsOf, lineAfter, outingOf, peukertOf, runTimeInput, tiredLine } from './outing.ts';
-export {
-  outingCourse,
-  type CourseAsked,
-  type CourseLeg,
-  type CourseMoment,
-  type EnergyFlows,
-  type OutingCourse,
-} from './outing-course.ts';
+export { outingCourse, type CourseAsked, type CourseLeg, type OutingCourse } from './outing-course.ts';
+export type { CourseMoment } from './course-stretch.ts';
+export type { EnergyFlows } from './energy-flows.ts';
 export { flowing, type PowerFlows } from './power-flows.ts';
 export { ratioOffers, type RatioOffer, type TeethLimits } from './ratio-offers.ts';
 export { commonSpan, ratioWindowSum } from './ratio-window.ts';
