@@ -83,6 +83,7 @@ import { gearBending } from '../transmission/gear-bending.ts';
 import { gearModule } from '../transmission/gear-module.ts';
 import { gearPair } from '../transmission/gear-pair.ts';
 import { gearTrain } from '../transmission/gear-train.ts';
+import { jockeyLever } from '../transmission/jockey-lever.ts';
 import { keyShear } from '../transmission/key-shear.ts';
 import { largestSprocket } from '../transmission/largest-sprocket.ts';
 import { motorLoad } from '../transmission/motor-load.ts';
@@ -106,6 +107,7 @@ import { wormPair } from '../transmission/worm-pair.ts';
 import { effectiveDiameter, encoderCounts, travelCounts, veer } from '../trials/calibration.ts';
 import { coastDown } from '../trials/coast-down.ts';
 import { compareTrials } from '../trials/compare-trials.ts';
+import { magnetRing } from '../trials/magnet-ring.ts';
 import { matchMotors } from '../trials/match-motors.ts';
 import { odometrySquare } from '../trials/odometry-square.ts';
 import { trialSummary } from '../trials/trial-summary.ts';
@@ -157,6 +159,7 @@ const ALL = [
   chainDrive,
   timingBelt,
   frictionBelt,
+  jockeyLever,
   frictionWheel,
   rimPull,
   trackLoop,
@@ -215,6 +218,7 @@ const ALL = [
   filament,
   travelCounts,
   encoderCounts,
+  magnetRing,
   effectiveDiameter,
   veer,
   unequalWheels,

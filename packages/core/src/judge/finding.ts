@@ -12,6 +12,7 @@ export type Cure =
   | { readonly kind: 'tension'; readonly stageId: string }
   | { readonly kind: 'release' }
   | { readonly kind: 'brake' }
+  | { readonly kind: 'command'; readonly share: number }
   | { readonly kind: 'fuse'; readonly suitsA: number }
   | { readonly kind: 'stand'; readonly dutyId: string };
 

@@ -1,8 +1,10 @@
 import { driveFindings, vehicleDriveFindings } from './drive-findings.ts';
 import { SEVERITIES, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
+import { fightFindings } from './fight-findings.ts';
 import { fitFindings, fitOfDrive } from './fit-findings.ts';
 import { groundFindings } from './ground-findings.ts';
+import { heldFindings } from './heat-findings.ts';
 import { endFindings, marginFindings } from './margin-findings.ts';
 import {
   driveNotes,
@@ -38,6 +40,8 @@ export function findingsOf(context: FindingContext, drives: readonly FindingCont
     ...innerFindings(context),
     ...ofDrives(drives, driveNotes),
     ...partNotes(context),
+    ...ofDrives(drives, heldFindings),
+    ...fightFindings(context),
     ...supplyFindings(context),
     ...fitFindings(context),
     ...ofDrives(drives, fitOfDrive),

@@ -1,4 +1,4 @@
-import { withFuse } from './supply-candidates.ts';
+import { withCommand, withFuse } from './supply-candidates.ts';
 import { assertNever } from '../contract/index.ts';
 import type { Cure } from '../judge/index.ts';
 import { isLoop, stageName, type Stage } from '../transmission/index.ts';
@@ -96,6 +96,8 @@ export function curesOf(build: Build, cure: Cure): readonly Candidate[] {
       return standing(build, cure.dutyId);
     case 'brake':
       return [brakedAll(build)];
+    case 'command':
+      return [withCommand(build, cure.share)];
     case 'fuse':
       return [withFuse(build, cure.suitsA)];
     default:

@@ -50,6 +50,13 @@ export const withFuse = (build: Build, ratingA: number): Candidate => ({
   build: withSupply(build, { fuse: typed(ratingA, 'A') }),
 });
 
+/** The build with its controller holding the command back. */
+export const withCommand = (build: Build, share: number): Candidate => ({
+  text: sentence`No more than ${figure(share, 'share')} of full command`,
+  cost: 'less pull and less speed; a setting of the controller',
+  build: withSupply(build, { commandShare: typed(share, '%') }),
+});
+
 /** The fuse that suits what is drawn and the cable. */
 export const suitedFuse: Generator = ({ build, report }) => {
   const suits = fuseThatSuits(build, report.duties);

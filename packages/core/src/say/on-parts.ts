@@ -59,6 +59,10 @@ export const ON_PARTS = {
   misfit: passedOn,
   'encoder-way': ({ figures }, { say }) =>
     `The encoders give ${say(figures.counts)} counts for a metre of road, by the wheel’s own size: measure it once on the floor.`,
+  'burns-held': ({ figures }, { say }) =>
+    `Held at full command each motor draws ${say(figures.current)}, and its winding is at ${say(figures.limit)} in about ${say(figures.time)}: let go at once where it stalls, or hold current or command back.`,
+  'drives-fight': ({ title, figures }, { say }) =>
+    `At ${say(figures.speed)} “${title ?? ''}” is past its free speed: the others drag it round with ${say(figures.drag)}, which its battery may be asked to take. Gear it to about ${say(figures.ratio)} or longer, or let it freewheel.`,
   'large-servo': () =>
     'The steering actuator is larger than what the 5 V supply on a controller feeds: give it a supply of its own.',
   'over-voltage': ({ figures }, { say }) =>

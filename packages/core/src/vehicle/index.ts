@@ -99,5 +99,12 @@ export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
 export { inWords, type DifferenceInWords } from './words.ts';
 export { buildFrom, TEMPLATES, type Template } from './templates.ts';
 export { DUTY_TEMPLATES, dutyFrom, dutyTemplatesFor, type DutyTemplate } from './duty-templates.ts';
-export { dataSheetOf, motorAbilities, motorDoubts, motorModel, motorNominal, motorThermal } from './motors.ts';
+export {
+  dataSheetOf,
+  motorAbilities,
+  motorDoubts,
+  motorModel,
+  motorNominal,
+  motorThermal,
+} from './motors.ts';
 export { packCells } from './packs.ts';

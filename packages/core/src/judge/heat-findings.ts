@@ -1,0 +1,64 @@
+import type { Driveline } from '../drive/index.ts';
+import { burnTime, type Thermal } from '../motor/index.ts';
+import { figure } from '../quantity/index.ts';
+import { motorAbilities, motorThermal } from '../vehicle/index.ts';
+import { found, type Cure, type Finding } from './finding.ts';
+import type { FindingContext } from './finding-context.ts';
+import { heldCurrent } from './outing-links.ts';
+
+declare module './finding.ts' {
+  interface FindingFigures {
+    /** A motor that is held at full command: how soon its winding is at its limit. */
+    'burns-held': 'current' | 'time' | 'limit';
+  }
+}
+
+/** A stall is seen and let go within this (common practice, no source): s. */
+const SEEN_WITHIN_S = 10;
+/** Sooner than this nobody lets go in time (common practice, no source): s. */
+const TOO_SOON_S = 3;
+const WARM_C = 40;
+const ZERO_C = 273.15;
+/** Commands are set in steps of this. */
+const STEP = 0.05;
+
+/** The drive with all of them held to a share of full command. */
+const commanded = (line: Driveline, commandShare: number): Driveline => ({
+  ...line,
+  circuit: { ...line.circuit, commandShare },
+  beside: line.beside.map((other) => commanded(other, commandShare)),
+});
+
+/** The greatest share of full command, in whole steps, at which a stall is seen in time. */
+function lasting(line: Driveline, thermal: Thermal): readonly Cure[] {
+  const steps = Math.ceil(line.circuit.commandShare / STEP) - 1;
+  const shares = Array.from({ length: Math.max(0, steps) }, (_, n) => (steps - n) * STEP);
+  const share = shares.find(
+    (of) => burnTime(thermal, heldCurrent(commanded(line, of)), WARM_C) >= SEEN_WITHIN_S,
+  );
+  return share === undefined ? [] : [{ kind: 'command', share }];
+}
+
+/** How soon a motor that stalls burns, where that is sooner than a stall is seen. */
+export function heldFindings({ line }: FindingContext): Finding[] {
+  if (!line || motorAbilities(line.motor).drivesItself || !line.circuit.motor.winding) return [];
+  const currentA = heldCurrent(line);
+  const thermal = motorThermal(line.motor);
+  const seconds = burnTime(thermal, currentA, WARM_C);
+  if (!(seconds < SEEN_WITHIN_S)) return [];
+  return [
+    found(
+      'burns-held',
+      seconds < TOO_SOON_S ? 'tight' : 'note',
+      {
+        current: figure(currentA, 'current'),
+        time: figure(seconds, 'time'),
+        limit: figure(thermal.limitC + ZERO_C, 'temperature'),
+      },
+      {
+        link: 'motor-heat',
+        cures: lasting(line, thermal),
+      },
+    ),
+  ];
+}
