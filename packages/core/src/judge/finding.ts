@@ -13,6 +13,7 @@ export type Cure =
   | { readonly kind: 'release' }
   | { readonly kind: 'brake' }
   | { readonly kind: 'command'; readonly share: number }
+  | { readonly kind: 'interlock'; readonly driveId: string }
   | { readonly kind: 'fuse'; readonly suitsA: number }
   | { readonly kind: 'stand'; readonly dutyId: string };
 

@@ -31,6 +31,7 @@ export {
   railDraw,
   steadyMost,
 } from './supply-links.ts';
+export { heldCurrent, startA } from './outing-links.ts';
 export { reportThrough } from './report-through.ts';
 export type { DriveReport, TurnedReport } from './report.ts';
 export { askedOfSteering, fastestAgainst, greatestAt, workPoint } from './work-links.ts';

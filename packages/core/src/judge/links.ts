@@ -82,6 +82,7 @@ export const LINKS = {
   'fuse-wire': inAll('Main fuse and its cable', 'battery', 'current'),
   'main-switch': inAll('Main switch', 'battery', 'current'),
   rail: inAll('Small supply', 'battery', 'current'),
+  'charge-plug': inAll('Charging plug', 'battery', 'current'),
   charge: inAll('Charging', 'battery', 'time'),
   energy: inAll('Energy for the outing', 'battery', 'energy', (p) => p.energy),
 } as const satisfies Record<string, LinkDefinition>;

@@ -3,9 +3,10 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { greatestPull, propelling, pullsAt } from '../drive/index.ts';
 import { curesOf } from '../moves/cures.ts';
+import { moves } from '../moves/index.ts';
 import { typed } from '../quantity/index.ts';
 import { findingsInWords } from '../say/index.ts';
-import { buildSchema, changeDrive, type Build, type Part } from '../vehicle/index.ts';
+import { addDrive, applyChanges, buildSchema, changeDrive, type Build, type Part } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 
 const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
@@ -107,5 +108,49 @@ describe('drives on one road', () => {
       drives: build.drives.map((drive) => (drive.id === 'second' ? { ...drive, motorId: null } : drive)),
     };
     expect(of(without, 'drives-fight')).toEqual([]);
+  });
+});
+
+describe('what turns beside people', () => {
+  const brush: Build = { ...addDrive(puffin, 'turning').build, people: 'beside' };
+
+  it('is cut by a switch in its handle, by one move; where nobody is near nothing is asked', () => {
+    const [uncut] = of(brush, 'no-interlock');
+    expect(uncut).toMatchObject({ severity: 'tight', title: brush.drives.at(-1)?.name });
+    const cure = uncut?.cures[0];
+    const [candidate] = cure ? curesOf(brush, cure) : [];
+    expect(candidate?.build.supply.interlocks).toMatchObject([{ at: 'handle', driveId: uncut?.driveId }]);
+    expect(candidate && buildSchema.safeParse(candidate.build).success).toBe(true);
+    expect(candidate && of(candidate.build, 'no-interlock')).toEqual([]);
+    expect(of({ ...brush, people: 'nobody' }, 'no-interlock')).toEqual([]);
+  });
+
+  it('is not asked of a lift, nor where a switch cuts every drive', () => {
+    const lift: Build = { ...addDrive(puffin, 'lift').build, people: 'beside' };
+    expect(of(lift, 'no-interlock')).toEqual([]);
+    const seat: Build = {
+      ...brush,
+      supply: { ...brush.supply, interlocks: [{ id: 'a', at: 'seat', acts: 'runs only while worked' }] },
+    };
+    expect(of(seat, 'no-interlock')).toEqual([]);
+  });
+});
+
+describe('a charging plug', () => {
+  it('carries what the charger gives, or a stronger one is offered', () => {
+    const weak: Build = {
+      ...puffin,
+      supply: { ...puffin.supply, charger: { current: typed(8, 'A'), plug: typed(5, 'A') } },
+    };
+    const report = evaluate(weak);
+    expect(report.governing.find(({ link }) => link === 'charge-plug')).toMatchObject({
+      needs: 8,
+      has: 5,
+      verdict: 'fails',
+    });
+    const [offered] =
+      moves(weak, report, { shelf: [] }).find(({ link }) => link === 'charge-plug')?.moves ?? [];
+    const mended = applyChanges(weak, offered?.changes ?? []);
+    expect(mended.supply.charger?.plug?.value).toBe(10);
   });
 });

@@ -1,7 +1,7 @@
 import { cableOhm } from '../drive/index.ts';
 import { figure } from '../quantity/index.ts';
 import { chargingBySun, SUN_EFFICIENCY } from '../supply/index.ts';
-import { packsOf, type Build } from '../vehicle/index.ts';
+import { driveOf, drivesThat, packsOf, type Build } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 import { chargeTimeOf, fuseOf, fuseThatSuits, steadyMost } from './supply-links.ts';
@@ -24,6 +24,8 @@ declare module './finding.ts' {
     'full-battery': never;
     /** Voltage lost in the battery's cable. */
     'cable-drop': 'lost' | 'of';
+    /** What turns beside people, with nothing that cuts it. */
+    'no-interlock': never;
     'charges-in': 'time';
     /** A panel: outings a day, and what it gives. */
     'sun-gives': 'outings' | 'energy';
@@ -131,6 +133,25 @@ function cableDrop({ build, duties, line }: FindingContext): Finding[] {
     : [];
 }
 
+/** A blade, a brush or a tiller beside people that goes on turning when it is let go. */
+const uncut = ({ build }: FindingContext): Finding[] =>
+  build.people === 'nobody'
+    ? []
+    : drivesThat(build, 'works').flatMap((seen) => {
+        const { id, name, work } = driveOf(seen);
+        const cut = build.supply.interlocks?.some(({ driveId }) => driveId === undefined || driveId === id);
+        return work?.kind === 'lift' || cut
+          ? []
+          : [
+              found(
+                'no-interlock',
+                'tight',
+                {},
+                { of: id, driveId: id, title: name, cures: [{ kind: 'interlock', driveId: id }] },
+              ),
+            ];
+      });
+
 /** How long charging takes, and what the sun does. */
 function charging({ build, line, outing }: FindingContext): Finding[] {
   if (!line || !outing) return [];
@@ -167,5 +188,6 @@ export const supplyFindings = (context: FindingContext): Finding[] => [
   ...turnsOff(context),
   ...fullBattery(context),
   ...cableDrop(context),
+  ...uncut(context),
   ...charging(context),
 ];

@@ -125,6 +125,9 @@ export function supplyLinks(
         ? margin({ link: 'rail', dutyId, needs: drawn.peakA, has: rail.gives.value, railId: rail.id }, policy)
         : [];
     }),
+    ...(charger?.plug
+      ? margin({ link: 'charge-plug', dutyId, needs: charger.current.value, has: charger.plug.value }, policy)
+      : []),
     ...(charger?.hours && chargeS !== undefined
       ? margin({ link: 'charge', dutyId, needs: chargeS, has: charger.hours.value }, policy)
       : []),

@@ -18,6 +18,7 @@ import {
 } from '../vehicle/index.ts';
 import {
   strongerCharger,
+  strongerPlug,
   strongerRail,
   strongerSwitch,
   suitedFuse,
@@ -211,6 +212,7 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   'fuse-wire': [suitedFuse, thickerCable],
   'main-switch': [strongerSwitch, slower],
   rail: [strongerRail],
+  'charge-plug': [strongerPlug],
   charge: [strongerCharger],
 };
 

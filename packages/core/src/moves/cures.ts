@@ -1,4 +1,4 @@
-import { withCommand, withFuse } from './supply-candidates.ts';
+import { withCommand, withFuse, withHandle } from './supply-candidates.ts';
 import { assertNever } from '../contract/index.ts';
 import type { Cure } from '../judge/index.ts';
 import { isLoop, stageName, type Stage } from '../transmission/index.ts';
@@ -98,6 +98,8 @@ export function curesOf(build: Build, cure: Cure): readonly Candidate[] {
       return [brakedAll(build)];
     case 'command':
       return [withCommand(build, cure.share)];
+    case 'interlock':
+      return [withHandle(build, cure.driveId)];
     case 'fuse':
       return [withFuse(build, cure.suitsA)];
     default:

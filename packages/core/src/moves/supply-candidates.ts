@@ -1,6 +1,6 @@
 import { ampacityOf, fuseThatSuits } from '../judge/index.ts';
 import { figure, sentence, typed, type Quantity } from '../quantity/index.ts';
-import { changeDrive, driveOf, type Build, type WireRun } from '../vehicle/index.ts';
+import { changeDrive, driveOf, freeId, type Build, type WireRun } from '../vehicle/index.ts';
 import type { Candidate, Generator } from './candidate.ts';
 
 /** Wires that are sold, mm² (IEC 60228). */
@@ -57,6 +57,19 @@ export const withCommand = (build: Build, share: number): Candidate => ({
   build: withSupply(build, { commandShare: typed(share, '%') }),
 });
 
+/** The build with a switch in the handle that a drive runs only while it is held. */
+export const withHandle = (build: Build, driveId: string): Candidate => {
+  const { interlocks = [] } = build.supply;
+  const id = freeId('interlock', interlocks);
+  return {
+    text: 'A switch in the handle: it runs only while held',
+    cost: 'a switch, and a relay or an input of the driver',
+    build: withSupply(build, {
+      interlocks: [...interlocks, { id, at: 'handle', acts: 'runs only while worked', driveId }],
+    }),
+  };
+};
+
 /** The fuse that suits what is drawn and the cable. */
 export const suitedFuse: Generator = ({ build, report }) => {
   const suits = fuseThatSuits(build, report.duties);
@@ -112,4 +125,20 @@ export const strongerCharger: Generator = ({ build, link }) => {
       build: withSupply(build, { charger: { ...charger, current } }),
     },
   ];
+};
+
+const PLUGS = [5, 10, 16, 30, 50, 75, 120];
+
+/** A charging plug that carries what the charger gives. */
+export const strongerPlug: Generator = ({ build, link }) => {
+  const { charger } = build.supply;
+  const carries = PLUGS.find((amperes) => amperes >= link.needs);
+  return charger && carries !== undefined
+    ? [
+        {
+          text: sentence`A charging plug for ${figure(carries, 'current')}`,
+          build: withSupply(build, { charger: { ...charger, plug: typed(carries, 'A') } }),
+        },
+      ]
+    : [];
 };

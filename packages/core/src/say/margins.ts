@@ -215,6 +215,8 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
     `The main switch carries ${has} all day, and ${needs} are drawn through it. A stronger one, or a contactor that it works.`,
   rail: ({ l, needs, has, about }) =>
     `“${railName(l, about)}” must give up to ${needs}, and gives ${has}: a weak small supply resets what hangs on it. A converter of its own for what draws most.`,
+  'charge-plug': ({ needs, has }) =>
+    `The charging plug carries ${has} all day, and the charger gives ${needs}. A stronger plug, or a smaller charger.`,
   charge: ({ needs, has }) =>
     `Charging after an outing takes ${needs}; there are ${has}. A stronger charger, as far as the battery’s maker allows it.`,
   energy: ({ l, needs, has }) =>

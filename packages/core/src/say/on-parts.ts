@@ -31,6 +31,8 @@ export const ON_PARTS = {
     'A battery that has just been charged cannot take what the motors give back: the first hill down after charging, the brake does not hold. Begin with a little out of it, or fit a friction brake.',
   'cable-drop': ({ figures }, { say }) =>
     `The battery’s cable loses ${say(figures.lost)} of ${say(figures.of)} at the hardest duty: a thicker or shorter one.`,
+  'no-interlock': ({ title }) =>
+    `“${title ?? ''}” goes on turning when it is let go, with people near: a switch that cuts it, in the handle, at the lid or on the lift.`,
   'charges-in': ({ figures }, { say }) => `After an outing it charges for ${say(figures.time)}.`,
   'sun-gives': ({ figures }, { say }) =>
     figures.outings.value > 0

@@ -5,7 +5,8 @@ import { calculate } from '../calculators/index.ts';
 import { finite, near } from '../testing/numbers.ts';
 import { chargedAfter } from './charge-time.ts';
 
-const ask = (name: string, given: object) => calculate(name, { ...given }) as Record<string, number>;
+type Numbers = Record<string, number>;
+const ask = (name: string, given: object): Numbers => calculate(name, { ...given }) as Numbers;
 
 describe('charging', () => {
   it('gives what was drawn and what charging loses: the current’s integral over the hours it says', () => {

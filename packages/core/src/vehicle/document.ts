@@ -101,6 +101,11 @@ export const buildSchema = z
     repeats(build.supply.packs, 'supply', 'packs');
     repeats(build.supply.drivers, 'supply', 'drivers');
     repeats(build.supply.rails ?? [], 'supply', 'rails');
+    repeats(build.supply.interlocks ?? [], 'supply', 'interlocks');
+    build.supply.interlocks?.forEach(({ driveId }, n) => {
+      if (driveId !== undefined && !build.drives.some((drive) => drive.id === driveId))
+        say(['supply', 'interlocks', n, 'driveId'], `there is no drive "${driveId}"`);
+    });
     build.supply.rails?.forEach(({ loads }, n) => repeats(loads, 'supply', 'rails', n, 'loads'));
     for (const list of ['lines', 'own', 'steps'] as const)
       repeated(build.assembly[list]).forEach((at) =>

@@ -27,7 +27,7 @@ export {
 } from './through.ts';
 export { addDrive, DRIVE_KINDS, freshWork, type DriveKind } from './edit-drives.ts';
 export { bankOf, type Bank } from './bank.ts';
-export type { Rail, WireRun } from './supply.ts';
+export { INTERLOCK_ACTS, INTERLOCK_PLACES, type Interlock, type Rail, type WireRun } from './supply.ts';
 export type { Work } from './work.ts';
 export { rollingDiameter, rollingPlace } from './driven-diameter.ts';
 export { rollsAway } from './steep.ts';

@@ -136,12 +136,24 @@ function chosen(build: Build, part: ChosenPart): Build {
 export const choosePart = (build: Build, part: Part): Build =>
   isChosen(part) ? chosen(build, part) : fitPart(build, part, 1);
 
-/** The build without a drive; its motor and driver go with it where no other has them. */
+/** The supply without the interlocks of a drive. */
+function withoutInterlocks(supply: Build['supply'], driveId: string): Build['supply'] {
+  const { interlocks } = supply;
+  return interlocks
+    ? { ...supply, interlocks: interlocks.filter((interlock) => interlock.driveId !== driveId) }
+    : supply;
+}
+
+/** The build without a drive; its interlocks go with it, and its motor and driver where no other has them. */
 export const withoutDrive = (build: Build, driveId: string): Build =>
-  withoutUnused(withDrivers({ ...build, drives: build.drives.filter(({ id }) => id !== driveId) }), [
-    'motor',
-    'driver',
-  ]);
+  withoutUnused(
+    withDrivers({
+      ...build,
+      drives: build.drives.filter(({ id }) => id !== driveId),
+      supply: withoutInterlocks(build.supply, driveId),
+    }),
+    ['motor', 'driver'],
+  );
 
 /** Motors that move the vehicle, all drives together. */
 export const propellingMotors = (build: Build): number =>

@@ -48,8 +48,26 @@ export const chargerSchema = z
   .strictObject({
     current: quantity('current', { above: 0 }, 'Charging current'),
     hours: quantity('time', { above: 0 }, 'Time to charge', 'Between outings').optional(),
+    plug: quantity('current', { above: 0 }, 'Charging plug carries', 'All day').optional(),
   })
   .readonly();
+
+/** Where a switch sits that something must be pressed, closed or pulled for. */
+export const INTERLOCK_PLACES = ['clutch lever', 'brake lever', 'handle', 'seat', 'lid', 'lift'] as const;
+/** What its switch does as it is worked: let go, opened, up, it does the other. */
+export const INTERLOCK_ACTS = ['runs only while worked', 'cut while worked', 'starts'] as const;
+
+/** A switch that lets a drive run, cuts it, or starts it. */
+export const interlockSchema = z
+  .strictObject({
+    id,
+    at: z.enum(INTERLOCK_PLACES).meta({ title: 'Switch at' }),
+    acts: z.enum(INTERLOCK_ACTS).meta({ title: 'What it does' }),
+    /** Which drive; every one where absent. */
+    driveId: z.string().min(1).max(60).optional().meta({ title: 'Which drive' }),
+  })
+  .readonly();
+export type Interlock = z.output<typeof interlockSchema>;
 
 export const sunSchema = z
   .strictObject({
@@ -84,6 +102,7 @@ export const supplySchema = z
     rails: z.array(railSchema).max(8).readonly().optional().meta({ title: 'Small supplies' }),
     fuse: quantity('current', { above: 0 }, 'Main fuse').optional(),
     mainSwitch: quantity('current', { above: 0 }, 'Main switch carries', 'All day').optional(),
+    interlocks: z.array(interlockSchema).max(12).readonly().optional().meta({ title: 'Interlocks' }),
     charger: chargerSchema.optional().meta({ title: 'Charger' }),
     sun: sunSchema.optional().meta({ title: 'Solar panel' }),
     /** Of the battery; as on a mild day where absent. */

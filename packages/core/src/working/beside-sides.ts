@@ -62,6 +62,7 @@ export const BESIDE_SIDES = {
   'fuse-wire': flowSides('the main fuse', 'what the cable carries, single in free air'),
   'main-switch': flowSides('the hardest duty', 'Power, the main switch'),
   rail: flowSides('what its loads draw at their most', 'Power, small supplies'),
+  'charge-plug': flowSides('Power, the charger', 'Power, the charging plug'),
   charge: {
     needs: ({ link }) => atWork(link.needs, 'time', 'the charge of an outing, at the charger’s current'),
     has: ({ link }) => atWork(link.has, 'time', 'Power, the charger'),
