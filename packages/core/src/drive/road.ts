@@ -1,4 +1,11 @@
-import { fullCommandTorque, onVoltage, sharedSupply, type Circuit } from '../supply/index.ts';
+import {
+  fullCommand,
+  fullCommandTorque,
+  onVoltage,
+  sharedSupply,
+  type Circuit,
+  type FullCommand,
+} from '../supply/index.ts';
 import { deliveredTorque } from '../transmission/index.ts';
 import type { Driveline } from './line-alone.ts';
 
@@ -11,6 +18,13 @@ export type RoadLine = Pick<Driveline, 'circuit' | 'wheelRadiusM' | 'efficiency'
 /** Speed of the motors at a road speed, rad/s. */
 const motorSpeed = ({ wheelRadiusM, ratio }: RoadLine, speedMps: number): number =>
   (speedMps / wheelRadiusM) * ratio;
+
+/** What flows at full command at a road speed, on one battery: its volts and amperes, and each drive, this one first. */
+export interface FlatOut {
+  readonly batteryA: number;
+  readonly batteryV: number;
+  readonly drives: readonly { readonly point: FullCommand; readonly pullN: number }[];
+}
 
 /** A drive's motors at a road speed, at full command; with others on the battery as it stands under all of them. */
 function circuitsAt(line: RoadLine, speedMps: number): readonly Circuit[] {
@@ -56,4 +70,25 @@ export function greatestWheelTorque(
   const own = isAlone(line) ? circuit : (circuitsAt({ ...line, ratio }, speedMps)[0] ?? circuit);
   const torqueNm = fullCommandTorque(own, (speedMps / line.wheelRadiusM) * ratio);
   return deliveredTorque.run({ torqueNm, motors, ratio, efficiency }).deliveredNm;
+}
+
+/** All drives at full command at a road speed, with what their battery then gives. */
+export function flatOut(line: RoadLine, speedMps: number): FlatOut {
+  const all = [line, ...(line.beside ?? [])];
+  const circuits = circuitsAt(line, speedMps);
+  const drives = circuits.map((circuit, n) => {
+    const one = all[n] ?? line;
+    return {
+      point: fullCommand(circuit, motorSpeed(one, speedMps)),
+      pullN: pullOn(one, circuit, speedMps),
+    };
+  });
+  const [first] = drives;
+  if (isAlone(line) && first) {
+    const { batteryA, batteryV } = first.point;
+    return { batteryA, batteryV, drives };
+  }
+  const batteryV = circuits[0]?.openCircuitV ?? 0;
+  const motorsA = drives.reduce((sum, { point }) => sum + point.batteryA, 0);
+  return { batteryA: motorsA + line.circuit.auxiliaryW / batteryV, batteryV, drives };
 }

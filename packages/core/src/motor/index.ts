@@ -19,6 +19,7 @@ export {
   coldRises,
   heated,
   thermalOf,
+  timeToLimit,
   windingHeat,
   type Rises,
   type Thermal,

@@ -3,7 +3,7 @@ import { Solver } from 'odex';
 import { describe, expect, it } from 'vitest';
 import { motorHeat } from './motor-heat.ts';
 import { heatCycle } from './heat-cycle.ts';
-import { burnTime, coldRises, heated, thermalOf, type Thermal } from './thermal.ts';
+import { burnTime, coldRises, heated, thermalOf, timeToLimit, type Thermal } from './thermal.ts';
 
 /** Copper, 1/K (IEC 60028). */
 const ALPHA = 0.00393;
@@ -115,15 +115,15 @@ describe('a motor that heats', () => {
     );
   });
 
-  it('held, is at the limit no later than the bound without cooling says, and then without its body’s help', () => {
+  it('held, is at the limit no sooner than the bound without cooling says, and hardly later in a short burst', () => {
     fc.assert(
       fc.property(number(20, 200), (currentA) => {
         const thermal = thermalOf(motor, 0.08);
         const seconds = burnTime(thermal, currentA, 25);
-        const [, winding = NaN] = heated(thermal, [0, 0], currentA, 25, seconds);
-        expect(25 + winding).toBeLessThan(120 + 1e-9);
+        const [body = NaN, winding = NaN] = heated(thermal, [0, 0], currentA, 25, seconds);
+        expect(25 + body + winding).toBeLessThan(120 + 1e-9);
         // Of a burst that is short beside the winding’s own time next to nothing has left it.
-        if (seconds < 0.25) expect(25 + winding).toBeGreaterThan(119);
+        if (seconds < 0.25) expect(25 + body + winding).toBeGreaterThan(119);
       }),
     );
     expect(burnTime(thermalOf(motor, 0.08), 0, 25)).toBe(Infinity);
@@ -136,5 +136,28 @@ describe('a motor that heats', () => {
     expect(burnTime(thermal, 100, 25)).toBeCloseTo((38.5 / 3.93) * Math.log(1.393 / 1.01965), 9);
     expect(thermal.nodes[0].kPerW).toBeCloseTo(95 / (10 * 1.393), 9);
     expect(thermal.nodes[0].tauS).toBeCloseTo((95 / 13.93) * 440, 6);
+  });
+
+  it('from cold gets to its limit when its closed form says, or never', () => {
+    const asked = {
+      resistanceOhm: 0.1,
+      thermalResistanceKPerW: 3,
+      timeConstantS: 600,
+      ambientC: 25,
+      limitC: 120,
+    };
+    const one = thermalOf({ continuousA: 10, massKg: 1, thermalResistanceKPerW: 3, timeConstantS: 600 }, 0.1);
+    fc.assert(
+      fc.property(number(0, 200), (currentA) => {
+        const known = motorHeat.run({ ...asked, currentA }).timeToLimitS;
+        const found = timeToLimit(one, currentA, 25);
+        if (known === null || found === null) expect(found).toBe(known);
+        else expect(Math.abs(found - known)).toBeLessThan(1e-6 * 36_000);
+      }),
+    );
+    const two = thermalOf(motor, 0.08);
+    const seconds = timeToLimit(two, 30, 25) ?? NaN;
+    expect(integrated(two, [0, 0], 30, 25, seconds).reduce((a, b) => a + b, 25)).toBeCloseTo(120, 4);
+    expect(timeToLimit(two, 30, 120)).toBe(0);
   });
 });

@@ -1,3 +1,4 @@
+import { bracketedRoot } from '../contract/index.ts';
 import { COPPER_PER_K, REFERENCE_C } from './copper.ts';
 
 /** What warms over what is beneath it: how far for a watt, how slowly. */
@@ -70,7 +71,10 @@ export function thermalOf(motor: ThermalFigures, windingOhm: number): Thermal {
     nodes: winding ? [{ kPerW, tauS }, winding] : [{ kPerW, tauS }],
     limitC,
     windingOhm,
-    windingJPerK: winding ? winding.tauS / winding.kPerW : COPPER_SHARE * massKg * COPPER_J_PER_KG_K,
+    // Before any heat has left, both nodes rise: their slopes add up.
+    windingJPerK: winding
+      ? 1 / (kPerW / tauS + winding.kPerW / winding.tauS)
+      : COPPER_SHARE * massKg * COPPER_J_PER_KG_K,
     known:
       winding !== undefined &&
       motor.thermalResistanceKPerW !== undefined &&
@@ -152,3 +156,24 @@ export function burnTime(thermal: Thermal, currentA: number, startC: number): nu
     Math.log(ohmAt(1, limitC) / ohmAt(1, startC))
   );
 }
+
+/** After so many of its slowest time constants a motor has settled. */
+const SETTLED = 60;
+
+/**
+ * Time from cold in which a current brings a winding to its limit; null where it settles under it.
+ *
+ * @example timeToLimit(thermalOf({ continuousA: 10, massKg: 1 }, 0.1), 9, 25) // null: less than it may carry all day
+ */
+export function timeToLimit(thermal: Thermal, currentA: number, ambientC: number): number | null {
+  const { limitC, nodes } = thermal;
+  if (ambientC >= limitC) return 0;
+  const cold = coldRises(thermal);
+  const over = (seconds: number): number =>
+    Math.min(ambientC + summed(heated(thermal, cold, currentA, ambientC, seconds)) - limitC, FAR_OVER);
+  const longS = SETTLED * Math.max(...nodes.map((node) => node?.tauS ?? 0));
+  return over(longS) <= 0 ? null : bracketedRoot(over, 0, longS, TIME_TOLERANCE * longS);
+}
+/** What runs away is told by this many degrees over its limit: more is past what numbers hold. */
+const FAR_OVER = 1e6;
+const TIME_TOLERANCE = 1e-12;
