@@ -1,4 +1,11 @@
-import { ratioOffers, type RatioOffer, type TeethLimits } from '@zubric/core/capability';
+import {
+  outingCourse,
+  ratioOffers,
+  type CourseAsked,
+  type OutingCourse,
+  type RatioOffer,
+  type TeethLimits,
+} from '@zubric/core/capability';
 import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
 import { moves, type MovesFor } from '@zubric/core/moves';
 import type { StageKind } from '@zubric/core/transmission';
@@ -8,6 +15,9 @@ import { driveOf, type Build, type Part } from '@zubric/core/vehicle';
 export const benchWork = {
   moves: (build: Build, shelf: readonly Part[]): MovesFor[] => moves(build, evaluate(build), { shelf }),
   payloadSweep: (build: Build, points: number): Sweep | undefined => payloadSweep(build, points),
+  /** A day of outings through time. */
+  outingCourse: (build: Build, asked: CourseAsked): OutingCourse | undefined =>
+    outingCourse(build, evaluate(build).duties, asked),
   ratioOffers: (build: Build, ratio: number, limits: TeethLimits): RatioOffer[] =>
     ratioOffers(build, ratio, limits),
   /** A stage as it is, and as another kind in its place. */

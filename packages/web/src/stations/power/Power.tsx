@@ -22,18 +22,31 @@ import { OpensDuty, OpensOuting } from '../../working/OpensOf.tsx';
 import { FittedParts } from './FittedParts.tsx';
 import { PartPicker } from './PartPicker.tsx';
 import { SupplyForm } from './supply/SupplyForm.tsx';
-import { PullChart } from './PullChart.tsx';
-import { TurnedChart } from './TurnedChart.tsx';
+import { CircuitView } from './circuit/CircuitView.tsx';
+import { DayView } from './day/DayView.tsx';
+import { PullChart } from './pull/PullChart.tsx';
+import { TurnedChart } from './pull/TurnedChart.tsx';
 
 /** What is chosen here: one of each kind, and any number of the others. */
 const KINDS = [...CHOSEN_KINDS, 'supply', 'other'] as const;
 type Kind = (typeof KINDS)[number];
+
+/** What is looked at of the power that there is. */
+const VIEWS = [
+  ['pull', 'Pull and currents'],
+  ['day', 'A day out'],
+  ['circuit', 'Circuit'],
+] as const;
+type View = (typeof VIEWS)[number][0];
 
 /** Station 4: motor, driver and battery, and the pull they give. */
 export function Power() {
   const { build, report } = useBuild();
   const [search, setSearch] = useSearchParams();
   const kind = KINDS.find((k) => k === search.get('kind')) ?? 'motor';
+  const view = VIEWS.find(([v]) => v === search.get('view'))?.[0] ?? 'pull';
+  const set = (next: { readonly kind?: Kind; readonly view?: View }): void =>
+    setSearch({ kind, view, ...next }, { replace: true });
   useTitle('Power', build.name);
   return (
     <div className="grid gap-3">
@@ -46,7 +59,10 @@ export function Power() {
       <DriveBar />
       <div className="grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,9fr)_minmax(0,11fr)]">
         <div className="grid content-start gap-3">
-          {driveOf(build).does === 'propels' ? <PullChart /> : <TurnedChart />}
+          <Views view={view} onChoose={(next) => set({ view: next })} />
+          {view === 'pull' && (driveOf(build).does === 'propels' ? <PullChart /> : <TurnedChart />)}
+          {view === 'day' && <DayView />}
+          {view === 'circuit' && <CircuitView />}
           <Findings
             blocks={['wheel', 'motor', 'driver', 'battery']}
             // Where grip gives out before the motors do, no stronger motor helps.
@@ -61,12 +77,7 @@ export function Power() {
           </h2>
           <div className="grid grid-cols-5 max-sm:grid-cols-2" role="group" aria-label="Kind of part">
             {KINDS.map((k) => (
-              <KindButton
-                key={k}
-                kind={k}
-                chosen={k === kind}
-                onChoose={() => setSearch({ kind: k }, { replace: true })}
-              />
+              <KindButton key={k} kind={k} chosen={k === kind} onChoose={() => set({ kind: k })} />
             ))}
           </div>
           {kind === 'other' && <FittedParts />}
@@ -77,6 +88,23 @@ export function Power() {
     </div>
   );
 }
+
+/** Which of them is looked at. */
+const Views = ({ view, onChoose }: { readonly view: View; readonly onChoose: (view: View) => void }) => (
+  <div className="flex flex-wrap gap-2" role="group" aria-label="What is looked at">
+    {VIEWS.map(([value, title]) => (
+      <button
+        key={value}
+        type="button"
+        className={`push push-small ${value === view ? 'bg-ink text-sheet' : ''}`}
+        aria-pressed={value === view}
+        onClick={() => onChoose(value)}
+      >
+        {title}
+      </button>
+    ))}
+  </div>
+);
 
 /** What the duty whose torque governs gets and draws, and how long the battery lasts. */
 function Answer() {

@@ -1,4 +1,5 @@
 import { typed } from '@zubric/core/quantity';
+import type { Build } from '@zubric/core/vehicle';
 import { Choice } from '../../../fields/Choice.tsx';
 import { SchemaField } from '../../../fields/SchemaField.tsx';
 import { useBuild } from '../../../session/BuildSession.tsx';
@@ -40,48 +41,73 @@ export function Charging() {
           {sun ? 'No panel' : 'Say a solar panel'}
         </button>
       </div>
-      {charger && (
-        <div className="grid items-end gap-2 sm:grid-cols-3">
-          <SchemaField
-            part="charger"
-            field="current"
-            value={charger.current}
-            onChange={(current) => change({ charger: { ...charger, current } })}
-          />
-          <SchemaField
-            part="charger"
-            field="hours"
-            value={charger.hours}
-            onChange={(hours) => change({ charger: { ...charger, hours } })}
-            onClear={() => change({ charger: { current: charger.current } })}
-          />
-        </div>
-      )}
-      {sun && (
-        <div className="grid items-end gap-2 sm:grid-cols-3">
-          <SchemaField
-            part="sun"
-            field="power"
-            value={sun.power}
-            onChange={(power) => change({ sun: { ...sun, power } })}
-          />
-          <SchemaField
-            part="sun"
-            field="hours"
-            value={sun.hours}
-            onChange={(hours) => change({ sun: { ...sun, hours } })}
-          />
-          <Choice
-            label="It charges while"
-            value={sun.when}
-            options={[
-              { value: 'parked', title: 'parked' },
-              { value: 'running', title: 'it runs' },
-            ]}
-            onChange={(when) => change({ sun: { ...sun, when } })}
-          />
-        </div>
-      )}
+      {charger && <ChargerFields charger={charger} />}
+      {sun && <SunFields sun={sun} />}
     </section>
+  );
+}
+
+type Supply = Build['supply'];
+
+function ChargerFields({ charger }: { readonly charger: NonNullable<Supply['charger']> }) {
+  const change = useChangeSupply();
+  return (
+    <div className="grid items-end gap-2 sm:grid-cols-3">
+      <SchemaField
+        part="charger"
+        field="current"
+        value={charger.current}
+        onChange={(current) => change({ charger: { ...charger, current } })}
+      />
+      <SchemaField
+        part="charger"
+        field="hours"
+        value={charger.hours}
+        onChange={(hours) => change({ charger: { ...charger, hours } })}
+        onClear={() => {
+          const { hours: _hours, ...rest } = charger;
+          change({ charger: rest });
+        }}
+      />
+      <SchemaField
+        part="charger"
+        field="plug"
+        value={charger.plug}
+        onChange={(plug) => change({ charger: { ...charger, plug } })}
+        onClear={() => {
+          const { plug: _plug, ...rest } = charger;
+          change({ charger: rest });
+        }}
+      />
+    </div>
+  );
+}
+
+function SunFields({ sun }: { readonly sun: NonNullable<Supply['sun']> }) {
+  const change = useChangeSupply();
+  return (
+    <div className="grid items-end gap-2 sm:grid-cols-3">
+      <SchemaField
+        part="sun"
+        field="power"
+        value={sun.power}
+        onChange={(power) => change({ sun: { ...sun, power } })}
+      />
+      <SchemaField
+        part="sun"
+        field="hours"
+        value={sun.hours}
+        onChange={(hours) => change({ sun: { ...sun, hours } })}
+      />
+      <Choice
+        label="It charges while"
+        value={sun.when}
+        options={[
+          { value: 'parked', title: 'parked' },
+          { value: 'running', title: 'it runs' },
+        ]}
+        onChange={(when) => change({ sun: { ...sun, when } })}
+      />
+    </div>
   );
 }

@@ -1,5 +1,6 @@
 import { Charging } from './Charging.tsx';
 import { Drawn, Protection } from './Protection.tsx';
+import { Interlocks } from './Interlocks.tsx';
 import { Packs } from './Packs.tsx';
 import { Rails } from './Rails.tsx';
 import { Wires } from './Wires.tsx';
@@ -14,6 +15,7 @@ export function SupplyForm() {
       <Drawn />
       <Rails />
       <Charging />
+      <Interlocks />
     </div>
   );
 }

@@ -1,0 +1,159 @@
+import type { DutyReport } from '@zubric/core/capability';
+import { flatOut } from '@zubric/core/drive';
+import { useState } from 'react';
+import { CurveFigure, drawnLine, SheetEmpty, type Placing } from '../../../charts/CurveFigure.tsx';
+import { useSay } from '../../../common/units.tsx';
+import { useBuild } from '../../../session/BuildSession.tsx';
+import { FlatOutAt } from './FlatOutAt.tsx';
+import { AlongCurve, LeastGrip, Marks } from './Marks.tsx';
+import { usePull, type HeldBack, type Pull } from './use-pull.ts';
+
+/** Steps of the hair-line by key. */
+const STEPS = 100;
+
+/** Pull at the ground against road speed, fresh and tired, with what holds it back, every duty as a mark, and grip. */
+export function PullChart() {
+  const { report, build } = useBuild();
+  const say = useSay();
+  const pull = usePull();
+  const [looked, setLooked] = useState<number>();
+  const duties = report.duties.filter((d) => d.resistance.totalN > 0);
+  const mostN = Math.max(
+    1,
+    ...(pull?.curve ?? []).map(([, pullN]) => pullN),
+    ...duties.map((d) => d.resistance.totalN * 1.15),
+    ...duties.map((d) => (d.footing.gripN ?? 0) * 1.05),
+  );
+  const mostMps = Math.max(
+    0.1,
+    (pull?.curve.at(-1)?.[0] ?? 0) * 1.02,
+    ...duties.map((d) => d.speedMps * 1.2),
+  );
+  const rule = build.marginPolicy.torque;
+  const leastGrip = leastGripOf(duties);
+  const hardest = report.governing.find(({ link }) => link === 'torque')?.dutyId;
+  const atMps = Math.min(
+    mostMps,
+    looked ?? report.duties.find(({ id }) => id === hardest)?.speedMps ?? mostMps / 2,
+  );
+  return (
+    <CurveFigure
+      x={{ most: mostMps, dimension: 'speed', title: 'road speed' }}
+      y={{ most: mostN, dimension: 'force', title: 'pull at the ground' }}
+      label="Pull at the ground against road speed, with the duties as marks"
+      {...(pull ? { onPoint: setLooked } : {})}
+      below={
+        pull && (
+          <>
+            <input
+              type="range"
+              className="mx-2 w-[calc(100%-1rem)] accent-ink"
+              aria-label="Speed that is looked at"
+              aria-valuetext={say(atMps, 'speed')}
+              min={0}
+              max={mostMps}
+              step={mostMps / STEPS}
+              value={atMps}
+              onChange={(event) => setLooked(Number(event.target.value))}
+            />
+            <FlatOutAt pull={pull} speedMps={atMps} />
+          </>
+        )
+      }
+      caption={`Solid: all it can pull, sag and limits counted${pull?.tired ? '; thin: the same at the end of the outing' : ''}. Dashed: that over ${rule}, the rule. Crosses: the duties; those under the dashed line are ample. Dotted: the least grip of a duty; more pull than that spins the wheels.`}
+    >
+      {(placing) => (
+        <>
+          {leastGrip && <LeastGrip gripN={leastGrip.gripN} duty={leastGrip.name} placing={placing} />}
+          {pull && <Curves pull={pull} rule={rule} placing={placing} />}
+          {pull && (
+            <path
+              d={`M${placing.x(atMps)} ${placing.bottom}V${placing.top}`}
+              stroke="var(--color-ink)"
+              strokeWidth="1"
+            />
+          )}
+          <Marks
+            placing={placing}
+            marks={duties.map((d) => ({
+              id: d.id,
+              name: d.name,
+              x: placing.x(d.speedMps),
+              y: placing.y(d.resistance.totalN),
+            }))}
+          />
+          {!pull && <SheetEmpty placing={placing}>choose a motor to see its pull</SheetEmpty>}
+        </>
+      )}
+    </CurveFigure>
+  );
+}
+
+function Curves({
+  pull,
+  rule,
+  placing,
+}: {
+  readonly pull: Pull;
+  readonly rule: number;
+  readonly placing: Placing;
+}) {
+  const over = (factor: number) => pull.curve.map(([mps, pullN]) => [mps, pullN / factor] as const);
+  return (
+    <>
+      {pull.tired && (
+        <path
+          d={drawnLine(placing, pull.tired.curve)}
+          fill="none"
+          stroke="var(--color-mech)"
+          strokeWidth="1.5"
+        />
+      )}
+      <path d={drawnLine(placing, pull.curve)} fill="none" stroke="var(--color-mech)" strokeWidth="3" />
+      <path
+        d={drawnLine(placing, over(rule))}
+        fill="none"
+        stroke="var(--color-mech)"
+        strokeWidth="1.5"
+        strokeDasharray="6 4"
+      />
+      {pull.heldBack.map((held) => (
+        <Held key={held.by} held={held} pull={pull} placing={placing} />
+      ))}
+    </>
+  );
+}
+
+/** A stretch that is cut off by a limit, named with it. */
+function Held({
+  held,
+  pull,
+  placing,
+}: {
+  readonly held: HeldBack;
+  readonly pull: Pull;
+  readonly placing: Placing;
+}) {
+  const say = useSay();
+  const [mps = 0, pullN = 0] = held.curve[Math.floor(held.curve.length / 2)] ?? [];
+  const at = flatOut(pull.line, mps);
+  const text =
+    held.by === 'driver'
+      ? `driver holds ${say(at.drives[0]?.point.currentA ?? 0, 'current')}`
+      : `battery holds ${say(at.batteryA, 'current')}`;
+  return (
+    <>
+      <path d={drawnLine(placing, held.curve)} fill="none" stroke="var(--color-elec)" strokeWidth="5" />
+      <AlongCurve x={Math.max(placing.x(mps), placing.left + 70)} y={placing.y(pullN)}>
+        {text}
+      </AlongCurve>
+    </>
+  );
+}
+
+/** The duty with the least grip, and how much it is. */
+const leastGripOf = (duties: readonly DutyReport[]) =>
+  duties.reduce<{ readonly gripN: number; readonly name: string } | undefined>((least, d) => {
+    const { gripN } = d.footing;
+    return gripN === undefined || (least && least.gripN <= gripN) ? least : { gripN, name: d.name };
+  }, undefined);
