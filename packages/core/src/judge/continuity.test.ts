@@ -31,7 +31,8 @@ function changed(x: unknown, [step, ...rest]: Place, change: (q: Quantity) => Qu
   return { ...(x as object), [step]: changed((x as Record<string, unknown>)[step], rest, change) };
 }
 
-const keyOf = (l: LinkReport): string => [l.link, l.dutyId, l.stageId, l.elementId].join(' ');
+const keyOf = (l: LinkReport): string =>
+  [l.link, l.dutyId, l.driveId, l.stageId, l.elementId, l.railId].join(' ');
 
 /** A margin past this is as good as endless: a millionth more of what tips it is no jump. */
 const ENDLESS = 1e6;

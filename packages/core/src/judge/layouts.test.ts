@@ -103,11 +103,11 @@ describe('the builds of the demo', () => {
     return [file, read.build] as const;
   });
 
-  it('are six, each on a layout of its own', () => {
-    expect(files).toHaveLength(6);
+  it('are seven, each on a layout of its own', () => {
+    expect(files).toHaveLength(7);
     expect(
       new Set(builds.map(([, b]) => `${b.layout.kind}, ${b.layout.axles.map((a) => a.form).join()}`)).size,
-    ).toBe(6);
+    ).toBe(7);
   });
 
   it.each(builds)(

@@ -63,14 +63,14 @@ describe('the energy of an outing', () => {
 
   it('of any build does', () => {
     let followed = 0;
-    for (let seed = 1; seed <= 200; seed += 1) {
+    for (let seed = 1; seed <= 400; seed += 1) {
       const build = randomBuild(seed);
       const course = build && outingCourse(build, evaluate(build).duties, ONE);
       if (!course || course.energy.fromBattery + course.energy.fromSun < 1) continue;
       followed += 1;
       expect(missing(course.energy), `seed ${seed}`).toBeLessThan(1e-6);
     }
-    expect(followed).toBeGreaterThan(25);
+    expect(followed).toBeGreaterThan(20);
   });
 
   it('along the ground is force by way: rolling, grade and pull each by its own sum', () => {

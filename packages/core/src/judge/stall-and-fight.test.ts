@@ -6,7 +6,16 @@ import { curesOf } from '../moves/cures.ts';
 import { moves } from '../moves/index.ts';
 import { typed } from '../quantity/index.ts';
 import { findingsInWords } from '../say/index.ts';
-import { addDrive, applyChanges, buildSchema, changeDrive, type Build, type Part } from '../vehicle/index.ts';
+import {
+  addDrive,
+  applyChanges,
+  buildSchema,
+  changeDrive,
+  withoutDrive,
+  type Build,
+  type Part,
+} from '../vehicle/index.ts';
+import { circuitPlan } from '../wiring/index.ts';
 import { evaluate } from './evaluate.ts';
 
 const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
@@ -152,5 +161,23 @@ describe('a charging plug', () => {
       moves(weak, report, { shelf: [] }).find(({ link }) => link === 'charge-plug')?.moves ?? [];
     const mended = applyChanges(weak, offered?.changes ?? []);
     expect(mended.supply.charger?.plug?.value).toBe(10);
+  });
+});
+
+describe('a vehicle of modules', () => {
+  const whimbrel = buildSchema.parse(JSON.parse(readFileSync('data/builds/whimbrel.zubric.json', 'utf8')));
+
+  it('that a drive steers is not asked what steers it; without that drive it is', () => {
+    expect(of(whimbrel, 'no-steering')).toEqual([]);
+    const steering = whimbrel.drives.find(({ does }) => does === 'steers')?.id ?? '';
+    expect(of(withoutDrive(whimbrel, steering), 'no-steering')).toHaveLength(1);
+  });
+
+  it('counts each module: four motors drive, four steer, one lifts', () => {
+    const plan = circuitPlan(whimbrel);
+    const motors = plan.boards.flatMap((board) => board.motors);
+    const named = (does: string) => whimbrel.drives.find((drive) => drive.does === does)?.id;
+    const of_ = (does: string) => motors.filter(({ driveId }) => driveId === named(does)).length;
+    expect([of_('propels'), of_('steers'), of_('works')]).toEqual([4, 4, 1]);
   });
 });

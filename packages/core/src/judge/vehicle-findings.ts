@@ -2,7 +2,15 @@ import type { DutyReport } from '../capability/index.ts';
 import { onceEach } from '../contract/index.ts';
 import { askedOfGrip, groundOf } from '../demand/index.ts';
 import { AIR_DENSITY, figure } from '../quantity/index.ts';
-import { taskOf, layoutKind, drivenAxles, drivenWheels, rollsAway, type Duty } from '../vehicle/index.ts';
+import {
+  taskOf,
+  layoutKind,
+  drivenAxles,
+  drivenWheels,
+  drivesThat,
+  rollsAway,
+  type Duty,
+} from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
 
@@ -54,7 +62,8 @@ function runningGear({ build, duties }: GroundContext): Finding[] {
 }
 
 /** What it carries, and how it is steered. */
-function bodyNotes({ build: { masses, steering } }: GroundContext): Finding[] {
+function bodyNotes({ build }: GroundContext): Finding[] {
+  const { masses, steering } = build;
   const own = masses.own.mass.value + masses.others.reduce((sum, m) => sum + m.mass.value, 0);
   const payload = masses.payload.mass.value;
   const byActuator = steering && !steering.hand ? steering : undefined;
@@ -62,7 +71,7 @@ function bodyNotes({ build: { masses, steering } }: GroundContext): Finding[] {
     ...(own > 0 && payload > HEAVY_PAYLOAD * own
       ? [found('heavy-payload', 'note', { times: figure(payload / own, 'number') })]
       : []),
-    ...(byActuator && !byActuator.actuatorTorque
+    ...(byActuator && !byActuator.actuatorTorque && drivesThat(build, 'steers').length === 0
       ? [found('no-steering', 'note', {}, { link: 'steering' })]
       : []),
     ...(byActuator?.actuatorTorque && !byActuator.knowsPosition

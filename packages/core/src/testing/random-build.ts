@@ -188,6 +188,10 @@ function joined(luck: Luck, document: Loose): Loose {
   });
   const drivers = [...new Set(drives.flatMap(({ driverId }) => (driverId === null ? [] : [driverId])))];
   const battery = chosen('battery');
+  const supply = document.supply as Loose;
+  const interlocks = list(supply.interlocks ?? []).map(({ driveId, ...interlock }) =>
+    driveId === undefined ? interlock : { ...interlock, driveId: pick(luck, drives).id },
+  );
   return {
     ...document,
     layout: {
@@ -206,7 +210,8 @@ function joined(luck: Luck, document: Loose): Loose {
       .map(({ id }) => ({ id, count: 1 + Math.floor(luck.random() * 6) })),
     drives,
     supply: {
-      ...(document.supply as Loose),
+      ...supply,
+      ...(supply.interlocks === undefined ? {} : { interlocks }),
       packs: battery === null ? [] : [{ id: battery, inSeries: 1, inParallel: 1 }],
       drivers: drivers.map((id) => ({ id, count: 1 + Math.floor(luck.random() * 3) })),
     },
