@@ -20,7 +20,7 @@ import type { DutyReport } from './report.ts';
 export interface MotorThen {
   readonly driveId: string;
   readonly currentA: number;
-  /** Its winding, and its body where that is known apart; of one node the two are the same, °C. */
+  /** Its winding and its body, °C. */
   readonly windingC: number;
   readonly bodyC: number;
 }

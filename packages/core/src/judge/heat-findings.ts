@@ -1,5 +1,5 @@
 import type { Driveline } from '../drive/index.ts';
-import { burnTime, type Thermal } from '../motor/index.ts';
+import { burnTime, timeToLimit, windingAfter, type Thermal } from '../motor/index.ts';
 import { figure } from '../quantity/index.ts';
 import { motorAbilities, motorThermal } from '../vehicle/index.ts';
 import { found, type Cure, type Finding } from './finding.ts';
@@ -9,7 +9,7 @@ import { heldCurrent } from './outing-links.ts';
 declare module './finding.ts' {
   interface FindingFigures {
     /** A motor that is held at full command: how soon its winding is at its limit. */
-    'burns-held': 'current' | 'time' | 'limit';
+    'burns-held': 'current' | 'time' | 'least' | 'limit';
   }
 }
 
@@ -34,7 +34,7 @@ function lasting(line: Driveline, thermal: Thermal): readonly Cure[] {
   const steps = Math.ceil(line.circuit.commandShare / STEP) - 1;
   const shares = Array.from({ length: Math.max(0, steps) }, (_, n) => (steps - n) * STEP);
   const share = shares.find(
-    (of) => burnTime(thermal, heldCurrent(commanded(line, of)), WARM_C) >= SEEN_WITHIN_S,
+    (of) => windingAfter(thermal, heldCurrent(commanded(line, of)), WARM_C, SEEN_WITHIN_S) <= thermal.limitC,
   );
   return share === undefined ? [] : [{ kind: 'command', share }];
 }
@@ -44,15 +44,16 @@ export function heldFindings({ line }: FindingContext): Finding[] {
   if (!line || motorAbilities(line.motor).drivesItself || !line.circuit.motor.winding) return [];
   const currentA = heldCurrent(line);
   const thermal = motorThermal(line.motor);
-  const seconds = burnTime(thermal, currentA, WARM_C);
-  if (!(seconds < SEEN_WITHIN_S)) return [];
+  if (windingAfter(thermal, currentA, WARM_C, SEEN_WITHIN_S) <= thermal.limitC) return [];
+  const seconds = timeToLimit(thermal, currentA, WARM_C) ?? SEEN_WITHIN_S;
   return [
     found(
       'burns-held',
       seconds < TOO_SOON_S ? 'tight' : 'note',
       {
         current: figure(currentA, 'current'),
-        time: figure(seconds, 'time'),
+        time: figure(seconds, 'time', 2),
+        least: figure(burnTime(thermal, currentA, WARM_C), 'time', 2),
         limit: figure(thermal.limitC + ZERO_C, 'temperature'),
       },
       {

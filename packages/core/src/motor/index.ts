@@ -20,6 +20,7 @@ export {
   heated,
   thermalOf,
   timeToLimit,
+  windingAfter,
   windingHeat,
   type Rises,
   type Thermal,

@@ -9,14 +9,12 @@ export interface ThermalNode {
 
 /** How a motor takes heat up and gives it off. */
 export interface Thermal {
-  /** The motor over the air and, where it is known, its winding over the motor. */
-  readonly nodes: readonly [motor: ThermalNode, winding?: ThermalNode];
+  /** The motor over the air, and its winding over the motor. */
+  readonly nodes: readonly [motor: ThermalNode, winding: ThermalNode];
   /** Greatest temperature of the winding, °C. */
   readonly limitC: number;
   /** Resistance of the winding at 20 °C, Ω. */
   readonly windingOhm: number;
-  /** Heat that warms the winding alone by a degree, J/K. */
-  readonly windingJPerK: number;
   /** Whether both nodes are of a data sheet or measured; else what is missing is guessed. */
   readonly known: boolean;
 }
@@ -47,40 +45,40 @@ const LEAST_KG = 0.01;
 const ohmAt = (ohm: number, temperatureC: number): number =>
   ohm * Math.max(0, 1 + COPPER_PER_K * (temperatureC - REFERENCE_C));
 
+/** Of the way from winding to air, what lies between the winding and the motor's body (common practice, no source). */
+const WINDING_SHARE = 0.25;
+
 /**
- * How a motor heats. What its data sheet leaves out is guessed: its thermal resistance as the one at which its continuous
- * current just brings the winding to its limit, its time constant by its mass, its winding as a tenth of that mass.
+ * How a motor heats. What its data sheet leaves out is guessed: all of its thermal resistance as the one at which its
+ * continuous current just brings the winding to its limit, its time constant by its mass, its winding as a tenth of that
+ * mass behind a quarter of the resistance.
  *
  * @param windingOhm resistance of the winding at 20 °C, without leads and driver
- * @example thermalOf({ continuousA: 10, massKg: 1 }, 0.1).nodes[0].kPerW // 6.82 K/W
+ * @example thermalOf({ continuousA: 10, massKg: 1 }, 0.1).nodes[0].kPerW // 5.11 K/W
  */
 export function thermalOf(motor: ThermalFigures, windingOhm: number): Thermal {
   const { continuousA, windingKPerW, windingTimeConstantS, windingLimitC: limitC = LIMIT_C } = motor;
   const massKg = Math.max(LEAST_KG, motor.massKg);
-  const winding =
-    windingKPerW === undefined || windingTimeConstantS === undefined
-      ? undefined
-      : { kPerW: windingKPerW, tauS: windingTimeConstantS };
+  const copperJPerK = COPPER_SHARE * massKg * COPPER_J_PER_KG_K;
+  const measured = windingKPerW !== undefined && windingTimeConstantS !== undefined;
   const kPerWattAllDay = (limitC - ROOM_C) / (continuousA ** 2 * ohmAt(windingOhm, limitC));
-  const kPerW =
-    motor.thermalResistanceKPerW ??
-    // What the winding takes of it is not the motor's.
-    (winding ? Math.max(kPerWattAllDay - winding.kPerW, LEAST_LEFT * kPerWattAllDay) : kPerWattAllDay);
+  const allKPerW = measured
+    ? Math.max(kPerWattAllDay, windingKPerW / (1 - LEAST_LEFT))
+    : (motor.thermalResistanceKPerW ?? kPerWattAllDay);
+  const winding = measured
+    ? { kPerW: windingKPerW, tauS: windingTimeConstantS }
+    : { kPerW: WINDING_SHARE * allKPerW, tauS: WINDING_SHARE * allKPerW * copperJPerK };
+  const ownKPerW = measured ? motor.thermalResistanceKPerW : undefined;
+  const kPerW = ownKPerW ?? allKPerW - winding.kPerW;
   const tauS = motor.timeConstantS ?? kPerW * massKg * MOTOR_J_PER_KG_K;
   return {
-    nodes: winding ? [{ kPerW, tauS }, winding] : [{ kPerW, tauS }],
+    nodes: [{ kPerW, tauS }, winding],
     limitC,
     windingOhm,
-    // Before any heat has left, both nodes rise: their slopes add up.
-    windingJPerK: winding
-      ? 1 / (kPerW / tauS + winding.kPerW / winding.tauS)
-      : COPPER_SHARE * massKg * COPPER_J_PER_KG_K,
-    known:
-      winding !== undefined &&
-      motor.thermalResistanceKPerW !== undefined &&
-      motor.timeConstantS !== undefined,
+    known: measured && motor.thermalResistanceKPerW !== undefined && motor.timeConstantS !== undefined,
   };
 }
+/** A motor's body keeps at least so much of the way (a measured winding may say more than the continuous current allows). */
 const LEAST_LEFT = 0.1;
 
 /** How far each node stands over what is beneath it, K: the motor over the air, the winding over the motor. */
@@ -106,7 +104,7 @@ const grown = (rate: number, seconds: number): number =>
  * exponential of x′ = D (k P (1 + α (Ta + x₁ + x₂ − 20)) − x).
  *
  * @param rises at the start
- * @returns at the end; past what numbers hold where it runs away
+ * @returns at the end; a million degrees where it runs away
  */
 export function heated(
   { nodes, windingOhm }: Thermal,
@@ -118,12 +116,8 @@ export function heated(
   const coldW = currentA ** 2 * windingOhm;
   const feedback = coldW * COPPER_PER_K;
   const heatW = coldW * (1 + COPPER_PER_K * (ambientC - REFERENCE_C)) + feedback * summed(rises);
-  const slopes = nodes.map((node, n) => ((node?.kPerW ?? 0) * heatW - (rises[n] ?? 0)) / (node?.tauS ?? 1));
+  const slopes = nodes.map(({ kPerW, tauS }, n) => (kPerW * heatW - (rises[n] ?? 0)) / tauS);
   const [motor, winding] = nodes;
-  if (!winding) {
-    const rate = (feedback * motor.kPerW - 1) / motor.tauS;
-    return [(rises[0] ?? 0) + grown(rate, seconds) * (slopes[0] ?? 0)];
-  }
   // A = [[a, b], [c, d]] has real roots, for b and c have one sign.
   const b = (feedback * motor.kPerW) / motor.tauS;
   const a = b - 1 / motor.tauS;
@@ -136,26 +130,35 @@ export function heated(
   const odd = apart === 0 ? 0 : (fast - slow) / (2 * apart);
   const [u = 0, v = 0] = slopes;
   return [
-    (rises[0] ?? 0) + even * u + odd * ((a - mean) * u + b * v),
-    (rises[1] ?? 0) + even * v + odd * (c * u + (d - mean) * v),
+    tamed((rises[0] ?? 0) + even * u + odd * ((a - mean) * u + b * v)),
+    tamed((rises[1] ?? 0) + even * v + odd * (c * u + (d - mean) * v)),
   ];
 }
+
+/** What runs away is told by this many degrees: more is past what numbers hold. */
+const RUN_AWAY_K = 1e6;
+const tamed = (rise: number): number => (rise < RUN_AWAY_K ? rise : RUN_AWAY_K);
 
 /**
  * Time in which a current brings a winding to its limit while no heat leaves it: what a short burst or a stall has at least.
  *
  * @returns seconds; 0 where it is there already, Infinity without current
- * @example burnTime(thermalOf({ continuousA: 10, massKg: 1 }, 0.1), 100, 25) // 3.1 s
+ * @example burnTime(thermalOf({ continuousA: 10, massKg: 1 }, 0.1), 100, 25) // 2.8 s
  */
 export function burnTime(thermal: Thermal, currentA: number, startC: number): number {
-  const { windingOhm, windingJPerK, limitC } = thermal;
+  const { windingOhm, limitC, nodes } = thermal;
+  // Before any heat has left, both nodes rise: their slopes add up.
+  const kPerJ = nodes.reduce((sum, { kPerW, tauS }) => sum + kPerW / tauS, 0);
   if (startC >= limitC) return 0;
   if (currentA === 0) return Infinity;
   return (
-    (windingJPerK / (currentA ** 2 * windingOhm * COPPER_PER_K)) *
-    Math.log(ohmAt(1, limitC) / ohmAt(1, startC))
+    (1 / (kPerJ * currentA ** 2 * windingOhm * COPPER_PER_K)) * Math.log(ohmAt(1, limitC) / ohmAt(1, startC))
   );
 }
+
+/** Temperature of a winding, °C, after a time at one current from as cold as the air. */
+export const windingAfter = (thermal: Thermal, currentA: number, ambientC: number, seconds: number): number =>
+  ambientC + summed(heated(thermal, coldRises(thermal), currentA, ambientC, seconds));
 
 /** After so many of its slowest time constants a motor has settled. */
 const SETTLED = 60;
@@ -168,12 +171,8 @@ const SETTLED = 60;
 export function timeToLimit(thermal: Thermal, currentA: number, ambientC: number): number | null {
   const { limitC, nodes } = thermal;
   if (ambientC >= limitC) return 0;
-  const cold = coldRises(thermal);
-  const over = (seconds: number): number =>
-    Math.min(ambientC + summed(heated(thermal, cold, currentA, ambientC, seconds)) - limitC, FAR_OVER);
-  const longS = SETTLED * Math.max(...nodes.map((node) => node?.tauS ?? 0));
+  const over = (seconds: number): number => windingAfter(thermal, currentA, ambientC, seconds) - limitC;
+  const longS = SETTLED * Math.max(...nodes.map(({ tauS }) => tauS));
   return over(longS) <= 0 ? null : bracketedRoot(over, 0, longS, TIME_TOLERANCE * longS);
 }
-/** What runs away is told by this many degrees over its limit: more is past what numbers hold. */
-const FAR_OVER = 1e6;
 const TIME_TOLERANCE = 1e-12;

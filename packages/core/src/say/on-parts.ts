@@ -62,7 +62,7 @@ export const ON_PARTS = {
   'encoder-way': ({ figures }, { say }) =>
     `The encoders give ${say(figures.counts)} counts for a metre of road, by the wheel’s own size: measure it once on the floor.`,
   'burns-held': ({ figures }, { say }) =>
-    `Held at full command each motor draws ${say(figures.current)}, and its winding is at ${say(figures.limit)} in about ${say(figures.time)}: let go at once where it stalls, or hold current or command back.`,
+    `Held at full command each motor draws ${say(figures.current)}, and its winding is at ${say(figures.limit)} in about ${say(figures.time)}, at the earliest in ${say(figures.least)}: let go at once where it stalls, or hold current or command back.`,
   'drives-fight': ({ title, figures }, { say }) =>
     `At ${say(figures.speed)} “${title ?? ''}” is past its free speed: the others drag it round with ${say(figures.drag)}, which its battery may be asked to take. Gear it to about ${say(figures.ratio)} or longer, or let it freewheel.`,
   'large-servo': () =>

@@ -30,8 +30,10 @@ const shelf = readdirSync('data/shelf').flatMap((file) =>
 );
 const ofKind = (kind: Part['kind']): Part[] => shelf.filter((part) => part.kind === kind);
 
+const partsTable = (): Promise<HTMLElement> =>
+  within(screen.getByRole('region', { name: 'From the parts shelf' })).findByRole('table');
 const rows = async (): Promise<HTMLElement[]> => {
-  const table = await screen.findByRole('table');
+  const table = await partsTable();
   return within(table).getAllByRole('row').slice(1);
 };
 const said = (element: Element | null | undefined): string =>
@@ -115,10 +117,10 @@ describe('the power station', () => {
     onBench(<Power />, puffin);
     fireEvent.click(screen.getByRole('button', { name: /^Battery/ }));
     expect(await rows()).toHaveLength(ofKind('battery').length);
-    expect(said(await screen.findByRole('table'))).toMatch(/V, [\d.]+ Wh, [\d.]+ mΩ, gives [\d.]+ A all day/);
+    expect(said(await partsTable())).toMatch(/V, [\d.]+ Wh, [\d.]+ mΩ, gives [\d.]+ A all day/);
     fireEvent.click(screen.getByRole('button', { name: /^Driver/ }));
     expect(await rows()).toHaveLength(ofKind('driver').length);
-    expect(said(await screen.findByRole('table'))).toMatch(/2 channels, \d+ to \d+ V/);
+    expect(said(await partsTable())).toMatch(/2 channels, \d+ to \d+ V/);
   });
 
   it('says at which ratio it judges where no stage is laid, and what weighs too much for it', async () => {
