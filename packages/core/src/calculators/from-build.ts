@@ -229,7 +229,7 @@ const FILLS: { readonly [N in CalculatorName]?: Fill<GivenTo<N>> } = {
   'coast-down': ({ of }) => ({ massKg: of.footing.massKg }),
   'simulate-launch': ({ build, duty, of }) => {
     const launch = launchOfBuild(build, duty, of, 10);
-    if (!launch || 'circuit' in launch) return undefined;
+    if (!launch || 'flatOut' in launch) return undefined;
     const { slopeRad, drawbarN: _, commandShare: _all, keVsPerRad, currentLimitA, gripN, ...given } = launch;
     return {
       ...given,

@@ -1,6 +1,5 @@
 import type { MagnetConstants } from '../motor/index.ts';
 import { AIR_DENSITY, STANDARD_GRAVITY } from '../quantity/index.ts';
-import { fullCommand, type Circuit } from '../supply/index.ts';
 
 /** A launch from rest at full command, of any motors. SI. */
 interface LaunchRoad {
@@ -30,8 +29,13 @@ interface LaunchRoad {
 /** Motors with magnets; `ke` and `kt` apart where a data sheet gives two. */
 type MagnetLaunch = LaunchRoad & MagnetConstants;
 
-/** Motors of another law: what they give at full command. */
-type OtherLaunch = LaunchRoad & { readonly circuit: Circuit };
+/** Motors of another law, or of several drives: what they give at full command. */
+type OtherLaunch = LaunchRoad & {
+  /** Push at the ground, grip left out, and current of the battery, at a road speed. */
+  readonly flatOut: (speedMps: number) => { readonly pushN: number; readonly batteryA: number };
+  /** The speed that none of them passes by its own pull. */
+  readonly fastestMps: number;
+};
 
 export type LaunchInput = MagnetLaunch | OtherLaunch;
 
@@ -73,7 +77,7 @@ export interface LaunchModel extends ReturnType<typeof roadOf> {
 }
 
 export const launchModel = (i: LaunchInput): LaunchModel =>
-  'circuit' in i ? sampledModel(i) : magnetModel(i);
+  'flatOut' in i ? sampledModel(i) : magnetModel(i);
 
 /** How finely the law of other motors is laid out in straight pieces, and how far over their fastest. */
 const PIECES = 400;
@@ -82,13 +86,11 @@ const OVER = 1.5;
 /** Motors of any law, their pull and draw laid out in straight pieces over the speeds. */
 function sampledModel(i: OtherLaunch): LaunchModel {
   const road = roadOf(i);
-  const turn = i.ratio / i.wheelRadiusM;
   const drivenAt = (speedMps: number) => {
-    const { torqueNm, batteryA } = fullCommand(i.circuit, speedMps * turn);
-    const pushN = torqueNm * i.motors * turn * i.efficiency;
+    const { pushN, batteryA } = i.flatOut(speedMps);
     return { forceN: Math.max(-i.gripN, Math.min(i.gripN, pushN)), batteryA };
   };
-  const mostMps = (OVER * i.circuit.motor.fastestRadS(i.circuit.openCircuitV)) / turn;
+  const mostMps = OVER * i.fastestMps;
   const step = mostMps / PIECES;
   const marks = Array.from({ length: PIECES + 1 }, (_, n) => ({ mps: n * step, ...drivenAt(n * step) }));
   const regions = marks.slice(1).map((end, n): Region => {

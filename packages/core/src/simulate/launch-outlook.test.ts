@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../judge/index.ts';
-import { buildSchema } from '../vehicle/index.ts';
+import { buildSchema, type Build } from '../vehicle/index.ts';
 import { launchOfBuild, launchOutlook, runLaunch, sampleLaunch, usualRunS } from './index.ts';
 
 const build = buildSchema.parse(
@@ -55,5 +55,41 @@ describe('the outlook of a launch', () => {
     const stuck = { ...launch, gripN: 0.1 };
     expect(launchOutlook(stuck, 0)).toMatchObject({ settlesMps: 0, settled: true, spinsToMps: 0 });
     expect(usualRunS(stuck)).toBe(2);
+  });
+});
+
+describe('a launch on several drives', () => {
+  /** Two motors a wheel, in one drive, or in two of one motor each. */
+  const two: Build = { ...build, drives: build.drives.map((drive) => ({ ...drive, motorsPerWheel: 2 })) };
+  const split: Build = {
+    ...build,
+    drives: [...build.drives, ...build.drives.map((drive) => ({ ...drive, id: `${drive.id}-2` }))],
+  };
+  const runOf = (of: Build) => {
+    const duty = of.duties[0];
+    const dutyReport = evaluate(of).duties[0];
+    const launch = duty && dutyReport && launchOfBuild(of, duty, dutyReport, 4);
+    if (!launch) throw new Error('the barrow can be launched');
+    return { launch, run: runLaunch(launch) };
+  };
+
+  it('is that of one drive which is split into two, rotors counted', () => {
+    const rotors = (of: Build): Build => ({
+      ...of,
+      supply: { ...of.supply, auxiliaryPower: { ...of.supply.auxiliaryPower, value: 0 } },
+      parts: of.parts.map((part) => (part.kind === 'motor' ? { ...part, rotorGcm2: 9000 } : part)),
+    });
+    const [one, apart] = [runOf(rotors(two)), runOf(rotors(split))];
+    expect('flatOut' in one.launch).toBe(false);
+    expect('flatOut' in apart.launch).toBe(true);
+    for (const key of ['finalMps', 'distanceM', 'energyJ'] as const)
+      expect(Math.abs(apart.run[key] / one.run[key] - 1), key).toBeLessThan(2e-3);
+  });
+
+  it('settles where the evaluation says, and gets away sooner than with one of them', () => {
+    const { attainableMps = NaN } = evaluate(split).duties[0] ?? {};
+    const { launch, run } = runOf(split);
+    expect(Math.abs(launchOutlook(launch, run.finalMps).settlesMps / attainableMps - 1)).toBeLessThan(2e-3);
+    expect(run.distanceM).toBeGreaterThan(runOf(build).run.distanceM);
   });
 });

@@ -44,8 +44,8 @@ export function launchWorking(
 ): Calculation | undefined {
   const launch = launchOfBuild(build, duty, report, durationS);
   const line = drivelineOf(build);
-  // Other motors are laid out piece by piece: no sum of one line shows it.
-  if (!launch || !line || 'circuit' in launch) return undefined;
+  // Other motors, and several drives, are laid out piece by piece: no sum of one line shows it.
+  if (!launch || !line || 'flatOut' in launch) return undefined;
   const { slopeRad, currentLimitA, gripN, ...given } = launch;
   const where = `Brief, ${duty.name}`;
   const step = (input: string, opened: 'mass' | 'grip'): WorkingInput => {

@@ -29,7 +29,7 @@ function drivelines(build: Build): readonly { readonly label: string; readonly s
   const layout = servedLayout(build);
   const axles = does === 'steers' ? layout.axles.filter(({ steered }) => steered) : drivenAxles(layout);
   const named = (axle: Axle, side: Side): string =>
-    [axles.length > 1 ? axle.name : '', side === 'middle' ? '' : side]
+    [side === 'middle' ? '' : side, axles.length > 1 ? axle.name : '']
       .filter((word) => word !== '')
       .join(', ');
   switch (together) {

@@ -17,10 +17,13 @@ function Motor({
   const say = useSay();
   const to = AT.motor - 14;
   const [up, down] = [y - 6, y + 6];
-  const name = [several ? motor.driveName : '', motor.label].filter((word) => word !== '').join(', ');
+  const title = motor.label === '' ? motor.driveName : motor.label;
   const said = [
-    ...(motor.mirrored ? ['leads swapped'] : []),
-    ...(motor.mostA === undefined ? [] : [`up to ${say(motor.mostA, 'current', 2)}`]),
+    ...(several && motor.label !== '' ? [shortened(motor.driveName, 16)] : []),
+    [
+      ...(motor.mirrored ? ['swapped'] : []),
+      ...(motor.mostA === undefined ? [] : [`to ${say(motor.mostA, 'current', 2)}`]),
+    ].join(', '),
   ];
   return (
     <g>
@@ -43,17 +46,20 @@ function Motor({
       <text x={AT.motor} y={y + 5} textAnchor="middle" fontWeight="600" {...text}>
         M
       </text>
-      <text x={AT.motor + 20} y={motor.mirrored ? y - 11 : y - 3} {...text}>
-        {shortened(name === '' ? 'motor' : name, 13)}
+      <text x={AT.motor + 20} y={y - 11 + (2 - said.length) * 7} {...text}>
+        {shortened(title, 15)}
       </text>
       {said.map((line, n) => (
-        <text key={line} x={AT.motor + 20} y={(motor.mirrored ? y + 5 : y + 13) + n * 15} {...soft}>
+        <text key={n} x={AT.motor + 20} y={y + 4 + n * 14 + (2 - said.length) * 7} {...soft}>
           {line}
         </text>
       ))}
     </g>
   );
 }
+
+const channelsOf = (channels: number, count: number): string =>
+  count > 1 ? `${channels} each` : channels === 1 ? '1 channel' : `${channels} channels`;
 
 /** A board with its motors: what feeds it comes from the left. */
 export function Board({
@@ -96,10 +102,10 @@ export function Board({
             missing={channels * count < motors.length}
           />
           <text x={AT.board + 8} y={middle - 3} fontWeight="600" {...text}>
-            {shortened(`${count > 1 ? `${count} × ` : ''}${driverName}`, 14)}
+            {shortened(driverName, 14)}
           </text>
           <text x={AT.board + 8} y={middle + 13} {...soft}>
-            {onlySwitches ? 'switches only' : `${channels} ${channels === 1 ? 'channel' : 'channels'}`}
+            {`${count > 1 ? `${count} of it, ` : ''}${onlySwitches ? 'switches' : channelsOf(channels, count)}`}
           </text>
         </>
       )}
@@ -132,7 +138,7 @@ export const Plain = ({
     <path d={`M${AT.bus} ${middle}H${AT.board}`} {...wire} />
     <Box x={AT.board} y={middle - 21} width={AT.boardEnd - AT.board} height={42} />
     <text x={AT.board + 8} y={middle - 3} fontWeight="600" {...text}>
-      {shortened(title, 14)}
+      {shortened(title, 15)}
     </text>
     <text x={AT.board + 8} y={middle + 13} {...soft}>
       {says}

@@ -1,12 +1,12 @@
 /** Places across: battery, fuse, switch, rail of all, boards, motors. */
 export const AT = {
-  battery: 8,
-  fuse: 128,
-  mainSwitch: 196,
-  bus: 262,
-  board: 300,
-  boardEnd: 432,
-  motor: 486,
+  battery: 4,
+  fuse: 110,
+  mainSwitch: 152,
+  bus: 208,
+  board: 242,
+  boardEnd: 358,
+  motor: 400,
 } as const;
 
 /** Height of a motor’s row. */
