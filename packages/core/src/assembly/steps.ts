@@ -6,7 +6,9 @@ import {
   type Build,
   type PartOf,
   driveOf,
+  drivesOf,
   motorsIn,
+  whole as wholeBuild,
 } from '../vehicle/index.ts';
 import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
 import { isLoop, stageKind, stageName, stageWork } from '../transmission/index.ts';
@@ -14,21 +16,46 @@ import { cautionForBattery, cautionForVoltage, isPrimary } from './cautions.ts';
 import { brakeSteps, standSteps, wheelSteps } from './standing-steps.ts';
 import { whole, type Step } from './step.ts';
 
-/** The steps of one side of the wheels of a stage, with the stage's id before theirs. */
-function stageSteps(build: Build, part: 'before' | 'after'): Step[] {
+/** The steps of one side of the wheels of a stage, with the stage's id before theirs, and that of a drive beside the first. */
+function stageSteps(build: Build, part: 'before' | 'after', of = ''): Step[] {
   return driveOf(build).stages.flatMap((stage) => {
     const plans = stageWork(stage)[part](stage);
+    const at = `${of}${stage.id}`;
     return plans.map(({ parts = [], needs = [], after = [], ...plan }) =>
       whole({
         ...plan,
-        id: `${stage.id}.${plan.id}`,
+        id: `${at}.${plan.id}`,
         title: driveOf(build).stages.length > 1 ? `${plan.title} (${stageName(stage.kind)})` : plan.title,
-        needs: [...parts.map((id) => `${stage.id}.${id}`), ...needs],
-        after: [...after.map((id) => `${stage.id}.${id}`), ...(part === 'after' ? ['wheels'] : ['motors'])],
+        needs: [...parts.map((id) => `${at}.${id}`), ...needs],
+        after: [
+          ...after.map((id) => `${at}.${id}`),
+          ...(part === 'after' && of === '' ? ['wheels'] : [`${of}motors`]),
+        ],
       }),
     );
   });
 }
+
+/** What puts a drive beside the first together: its motors, then its stages from there on. */
+function besideSteps(seen: Build): Step[] {
+  const { id, name, work } = driveOf(seen);
+  const motors = motorsIn(seen);
+  if (work?.kind === 'draws' && !motorOf(seen)) return [];
+  const of = `${id}.`;
+  const named = (step: Step): Step => ({ ...step, title: `${name}: ${lowerFirst(step.title)}` });
+  return [
+    whole({
+      id: `${of}motors`,
+      title: `${name}: bolt the ${motors > 1 ? `${motors} motors` : 'motor'} to ${motors > 1 ? 'their mounts' : 'its mount'}`,
+      handsOnS: HOUR_S,
+      needs: [`${of}motor`],
+      after: ['frame'],
+    }),
+    ...[...stageSteps(seen, 'before', of), ...stageSteps(seen, 'after', of)].map(named),
+  ];
+}
+
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** A gearhead goes onto its motor before the motor goes into the frame; gears on its shaft mesh once it is in. */
 function beforeMotors(build: Build, step: Step): boolean {
@@ -39,7 +66,8 @@ function beforeMotors(build: Build, step: Step): boolean {
 const ids = (steps: readonly Step[]): string[] => steps.map((step) => step.id);
 
 /** The steps from bare frame to first run, in an order that respects what must come before what. */
-export function assemblySteps(build: Build): Step[] {
+export function assemblySteps(given: Build): Step[] {
+  const build = wholeBuild(given);
   const loose = stageSteps(build, 'before');
   const onMotor = loose.filter((step) => beforeMotors(build, step)).map((step) => ({ ...step, after: [] }));
   const before = loose.filter((step) => !beforeMotors(build, step));
@@ -52,6 +80,9 @@ export function assemblySteps(build: Build): Step[] {
     after: step.after.map((id) => (id === 'wheels' ? onAxle : id)),
   }));
   const brake = brakeSteps(build, [onAxle]);
+  const beside = drivesOf(build)
+    .filter((seen) => driveOf(seen).id !== driveOf(build).id)
+    .flatMap(besideSteps);
   const steps = [
     whole({
       id: 'frame',
@@ -67,8 +98,9 @@ export function assemblySteps(build: Build): Step[] {
     ...wheels,
     ...after,
     ...brake,
-    ...electrics(build),
-    ...firstRuns(build, [...ids(stand), ...ids(wheels), ...ids(after), ...ids(brake)]),
+    ...beside,
+    ...electrics(build, ids(beside)),
+    ...firstRuns(build, [...ids(stand), ...ids(wheels), ...ids(after), ...ids(brake), ...ids(beside)]),
   ];
   return steps.map((step) => withMarks(build, step));
 }
@@ -97,7 +129,7 @@ function motorStep(build: Build, onMotor: readonly Step[]): Step {
   });
 }
 
-function electrics(build: Build): Step[] {
+function electrics(build: Build, beside: readonly string[]): Step[] {
   const voltage = cautionForVoltage(build);
   return [
     whole({
@@ -125,7 +157,7 @@ function electrics(build: Build): Step[] {
         : {}),
       handsOnS: 3 * HOUR_S,
       needs: ['main-switch', 'fuse', 'cable'],
-      after: ['motors', 'drivers', 'tray'],
+      after: ['motors', 'drivers', 'tray', ...beside.filter((id) => id.endsWith('.motors'))],
       ...(voltage === undefined ? {} : { caution: voltage }),
     }),
     whole({
