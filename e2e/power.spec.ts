@@ -73,3 +73,31 @@ test('a stall over the driver’s limit is found, mended by a move, and the fuse
   await bench.getByLabel('Load lifted').fill('3000 kg');
   await expect(bench.getByText(/Lift: (It does not move the load|Its end gives)/).first()).toBeVisible();
 });
+
+test('a day of several outings, the circuit and its interlock, by keyboard and without a complaint', async ({
+  bench,
+}) => {
+  await bench.goto('/builds/whimbrel/power');
+  await bench.getByRole('button', { name: 'A day out' }).press('Enter');
+  const day = bench.getByRole('region', { name: 'A day out' });
+  await expect(day.getByText(/After .* it is home with \d+\s% of its usable charge left/)).toBeVisible();
+  const first = await day.getByRole('img').textContent();
+  await day.getByLabel('Outings').fill('3');
+  await expect(day.getByLabel('Break between')).toBeVisible();
+  await expect(day.getByRole('img')).not.toHaveText(first ?? '');
+  await expect(day.getByText('grey: a break')).toBeVisible();
+  expect(await complaints(bench)).toEqual([]);
+
+  await bench.getByRole('button', { name: 'Circuit', exact: true }).press('Enter');
+  const wired = bench.getByRole('region', { name: 'How it is wired' });
+  await expect(wired.getByText('Switch at the lid: the motors of “Tray lift” are cut')).toBeVisible();
+  expect(await complaints(bench)).toEqual([]);
+
+  await bench.getByRole('button', { name: 'Pull and currents' }).press('Enter');
+  const looked = bench.getByRole('slider', { name: 'Speed that is looked at' });
+  const at = bench.getByText(/^At .*, full command:/);
+  const before = await at.textContent();
+  await looked.press('ArrowRight');
+  await expect(at).not.toHaveText(before ?? '');
+  expect(await complaints(bench)).toEqual([]);
+});

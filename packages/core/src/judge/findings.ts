@@ -14,6 +14,7 @@ import {
   missingParts,
   partNotes,
 } from './parts-findings.ts';
+import { speedFindings } from './speed-findings.ts';
 import { supplyFindings } from './supply-findings.ts';
 import { driveOf } from '../vehicle/index.ts';
 
@@ -42,6 +43,7 @@ export function findingsOf(context: FindingContext, drives: readonly FindingCont
     ...partNotes(context),
     ...ofDrives(drives, heldFindings),
     ...fightFindings(context),
+    ...speedFindings(context),
     ...supplyFindings(context),
     ...fitFindings(context),
     ...ofDrives(drives, fitOfDrive),

@@ -62,6 +62,8 @@ export const ON_GROUND = {
     `The tracks are ${say(figures.times)} times as long as they are apart: long and narrow turns hard and scrubs. Wider, or shorter on the ground, turns lighter.`,
   'heavy-payload': ({ figures }, { say }) =>
     `It carries ${say(figures.times)} times its own mass: a stiff frame pays more here than a light one.`,
+  'speed-falls': ({ title, dutyId, figures: { held, falls } }, about) =>
+    `With the command left where it holds ${about.say(held)} on “${title ?? ''}”, it ${falls.value > 0 ? `goes ${about.say(falls)}` : 'stands'}${onDuty(about, dutyId)}: the hand follows the load, or a driver that holds a speed.`,
   'no-steering': () =>
     'Nothing is said yet of what steers it: the torque of its actuator, or a hand at a bar or wheel.',
   'steering-position': () =>

@@ -60,11 +60,7 @@ function branchesOf(
           {
             height: PLAIN_ROW,
             draw: (middle: number) => (
-              <Plain
-                middle={middle}
-                title="Controller"
-                says={`${say(plan.besideW, 'power', 2)} beside the motors`}
-              />
+              <Plain middle={middle} title="Controller" says={`draws ${say(plan.besideW, 'power', 2)}`} />
             ),
           },
         ]
@@ -114,7 +110,7 @@ export function CircuitDrawing({ plan }: { readonly plan: CircuitPlan }) {
       {plan.panelW !== undefined && (
         <Below
           y={feed + 70 + (plan.charger ? 56 : 0)}
-          title="Panel, charge controller"
+          title="Solar panel"
           says={say(plan.panelW, 'power')}
           from={feed + 32}
         />

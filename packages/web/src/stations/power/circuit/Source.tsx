@@ -54,11 +54,14 @@ export function Source({ plan, y }: { readonly plan: CircuitPlan; readonly y: nu
       <text x={AT.mainSwitch + 22} y={y + 24} textAnchor="middle" {...soft}>
         switch
       </text>
-      {cable && (
-        <text x={AT.fuse} y={y + 44} {...soft}>
-          {`cable ${say(cable.area.value, 'area', 2)}, ${say(cable.length.value, 'length', 2)}`}
-        </text>
-      )}
+      {cable &&
+        [`cable ${say(cable.area.value, 'area', 2)},`, say(cable.length.value, 'length', 2)].map(
+          (line, n) => (
+            <text key={line} x={AT.fuse + 2} y={y + 42 + n * 15} {...soft}>
+              {line}
+            </text>
+          ),
+        )}
     </g>
   );
 }
@@ -77,7 +80,7 @@ export const Below = ({
 }) => (
   <g>
     <path d={`M${AT.battery + 48} ${from}V${y - 20}`} {...wire} />
-    <Box x={AT.battery} y={y - 20} width={150} height={42} />
+    <Box x={AT.battery} y={y - 20} width={102} height={42} />
     <text x={AT.battery + 8} y={y - 3} fontWeight="600" {...text}>
       {title}
     </text>

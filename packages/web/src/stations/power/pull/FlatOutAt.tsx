@@ -39,9 +39,11 @@ export function FlatOutAt({ pull: { line, tired }, speedMps }: Props) {
       </caption>
       <thead>
         <tr className="text-left text-soft">
-          <th scope="col" className="px-2 font-normal">
-            {several ? 'Drive' : ''}
-          </th>
+          {several && (
+            <th scope="col" className="px-2 font-normal">
+              Drive
+            </th>
+          )}
           <th scope="col" className="px-2 font-normal">
             Pulls
           </th>
@@ -64,9 +66,11 @@ export function FlatOutAt({ pull: { line, tired }, speedMps }: Props) {
           if (!at) return null;
           return (
             <tr key={one.driveId} className="border-t border-line">
-              <th scope="row" className="px-2 text-left font-medium">
-                {several ? driveOf(throughDrive(whole, one.driveId)).name : 'Now'}
-              </th>
+              {several && (
+                <th scope="row" className="px-2 text-left font-medium">
+                  {driveOf(throughDrive(whole, one.driveId)).name}
+                </th>
+              )}
               <td className="px-2 text-mech">{say(at.pullN, 'force')}</td>
               {then && <td className="px-2 text-mech">{say(then.drives[n]?.pullN ?? 0, 'force')}</td>}
               <td className="px-2 text-elec">

@@ -14,15 +14,15 @@ const shortened = (name: string, most = LONGEST): string =>
 /** Text that stays readable over lines. */
 const haloed = { fontSize: 14, stroke: 'var(--color-sheet)', strokeWidth: 4, paintOrder: 'stroke' } as const;
 
-/** Labels beside their marks, on the side with room, nudged apart where two would lie on each other. */
-function labelled(marks: readonly Mark[], { left, right }: Placing) {
+/** Labels beside their marks, on the side with room and over the axis, nudged up where two would lie on each other. */
+function labelled(marks: readonly Mark[], { left, right, bottom }: Placing) {
   const taken: number[] = [];
   return [...marks]
-    .sort((a, b) => a.y - b.y)
+    .sort((a, b) => b.y - a.y)
     .map((mark) => {
       const atLeft = mark.x > left + (right - left) * 0.6;
-      let labelY = mark.y + 5;
-      while (taken.some((y) => Math.abs(y - labelY) < 16)) labelY += 4;
+      let labelY = Math.min(mark.y + 5, bottom - 5);
+      while (taken.some((y) => Math.abs(y - labelY) < 16)) labelY -= 4;
       taken.push(labelY);
       return {
         ...mark,
