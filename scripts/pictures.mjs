@@ -14,7 +14,9 @@ const VIEWS = {
   ground: '/builds/puffin/ground',
   'ground-tracked': '/builds/sanderling/ground',
   drivetrain: '/builds/puffin/drivetrain',
+  'drivetrain-module': '/builds/whimbrel/drivetrain',
   power: '/builds/puffin/power',
+  outing: '/builds/puffin/power?view=day',
   assembly: '/builds/puffin/assembly',
   'test-track': '/builds/puffin/test-track',
   trials: '/builds/puffin/trials',
@@ -46,19 +48,6 @@ await page.getByRole('button', { name: /the force of “Slip, loaded”/ }).clic
 await page.getByRole('dialog').getByText('What went in').waitFor();
 await picture('working');
 
-await page.goto(`${address}/shelf`);
-await page.getByRole('button', { name: 'New motor' }).click();
-const form = page.getByRole('form', { name: 'A part of your own' });
-await form.getByLabel(/^Name/).fill('Gearmotor off the lift');
-for (const [label, text] of [
-  ['Rated voltage', '24 V'],
-  ['Rated power', '300 W'],
-  ['Rated speed', '120 rpm'],
-])
-  await form.getByLabel(label).fill(text);
-await form.getByLabel('Rated speed').blur();
-await picture('part');
-
 await page.goto(`${address}/shelf/measure`);
 await page.getByRole('button', { name: 'Simulated meter' }).click();
 await page.getByRole('button', { name: 'Connect the meter' }).click();
@@ -68,7 +57,7 @@ for (let n = 1; n <= 6; n++) {
   await lines.nth(n).waitFor();
 }
 await page.waitForTimeout(500);
-await picture('measure');
+await picture('characterise');
 await page.getByRole('button', { name: 'Begin anew' }).click();
 
 await page.setViewportSize(PHONE);
