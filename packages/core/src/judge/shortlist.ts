@@ -177,8 +177,9 @@ const NEARNESS: Readonly<Record<ChosenPart['state'], number>> = {
 };
 
 /**
- * Parts of one kind, servos from stop to stop left out where the drive moves the vehicle, what suits a build best first: by what they change (what fails, then what is short; of those that fail the nearer to holding), a motor that is
- * no burden, then by voltage, mass, what is on hand, and cost.
+ * Parts of one kind, what suits a build best first: by what they change (what fails, then what is short; of those that fail
+ * the nearer to holding), a motor that is no burden and one that turns as it is before a bare shaft that wants stages first,
+ * then by voltage, mass, what is on hand, and cost. Servos from stop to stop are left out where the drive moves the vehicle.
  */
 export function shortlist(build: Build, parts: readonly Part[]): Suited[] {
   const mayStop = driveOf(build).does !== 'propels';
@@ -192,6 +193,7 @@ export function shortlist(build: Build, parts: readonly Part[]): Suited[] {
         a.fails - b.fails ||
         a.short - b.short ||
         (a.fails > 0 ? nearness(b) - nearness(a) : 0) ||
+        Number(a.atRatio !== undefined) - Number(b.atRatio !== undefined) ||
         a.voltsOff - b.voltsOff ||
         a.count * a.part.massKg - b.count * b.part.massKg ||
         NEARNESS[a.part.state] - NEARNESS[b.part.state] ||

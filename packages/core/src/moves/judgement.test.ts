@@ -221,6 +221,19 @@ describe('the shortlist', () => {
 
   it('judges a bare motor at its best ratio where no stage is laid, and as it is where one is', () => {
     const free = changeDrive(puffin, { stages: [], path: [] });
+    // What turns as it is comes before what wants a stage first, as long as neither fails more.
+    const listed = shortlist(free, motors);
+    listed.slice(1).forEach((one, at) => {
+      const before = listed[at];
+      if (
+        before &&
+        before.fails === 0 &&
+        one.fails === 0 &&
+        before.short === one.short &&
+        before.heavy === one.heavy
+      )
+        expect(Number(before.atRatio !== undefined)).toBeLessThanOrEqual(Number(one.atRatio !== undefined));
+    });
     for (const { part, atRatio, worst } of shortlist(free, motors)) {
       const motor = motors.find(({ id }) => id === part.id);
       const moves = evaluate(choosePart(free, part)).duties.some(

@@ -21,7 +21,11 @@ export function CircuitView() {
     <div className="grid gap-3">
       <section className="sheet p-3" aria-labelledby="circuit-title">
         <h2 id="circuit-title">How it is wired</h2>
-        <CircuitDrawing plan={plan} />
+        <div className="overflow-x-auto">
+          <div className="min-w-[460px]">
+            <CircuitDrawing plan={plan} />
+          </div>
+        </div>
         <Interlocked plan={plan} />
         <p className="mt-1 text-[14px] text-soft">
           Up to the boards one line stands for plus and minus, each as long and as thick. Dashed: not said

@@ -10,11 +10,11 @@ import { useUnits } from '../../../common/units.tsx';
 const WIDTH = 500;
 const LEFT = 52;
 const RIGHT = 16;
-const STRIP = 92;
+const STRIP = 62;
 /** Room for a strip’s title, and over all of them for the numbers of the duties. */
-const TOP = 26;
+const TOP = 22;
 const HEAD = 18;
-const GAP = 12;
+const GAP = 8;
 const FOOT = 46;
 /** A band as wide as this has room for its number. */
 const NUMBERED = 11;

@@ -31,12 +31,12 @@ export function DayView() {
         <h2 id="day-title" className="mr-auto">
           A day out
         </h2>
-        <div>
-          <span className="block text-[14px] text-soft" aria-hidden="true">
+        <span className="flex items-center gap-2">
+          <span className="text-[14px] text-soft" aria-hidden="true">
             Outings
           </span>
           <CountInput label="Outings" value={outings} most={MOST_OUTINGS} onChange={setOutings} />
-        </div>
+        </span>
         {outings > 1 && (
           <QuantityField
             className="w-36"
