@@ -19,7 +19,7 @@ export { closeness, isUnderRule, partsOfLink } from './margin.ts';
 export { type Aim, payloadSweep, type Sweep, type SweepPoint } from './payload-sweep.ts';
 export { INSIDE, ratiosWanted, SAME } from './ratios-wanted.ts';
 export { type LinkReport, type Report, type Verdict, VERDICTS } from './report.ts';
-export { shortlist, type Suited } from './shortlist.ts';
+export { shortlist, workingRatio, type Suited } from './shortlist.ts';
 export { stageAs, type StageAs } from './stage-as.ts';
 export { hardestLoad } from './wheel-load.ts';
 export {

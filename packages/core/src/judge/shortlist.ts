@@ -26,6 +26,7 @@ import type { LinkId } from './links.ts';
 import { closeness, governingLinks } from './margin.ts';
 import { ratiosWanted } from './ratios-wanted.ts';
 import type { LinkReport } from './report.ts';
+import { fastestAgainst, greatestAt } from './work-links.ts';
 
 /** What a part of a kind changes: what it is judged by. */
 const CHANGES: { readonly [K in ChosenKind]: readonly LinkId[] } = {
@@ -85,27 +86,43 @@ const MOST_OF_VEHICLE = 0.25;
 /** Voltages nearer than this are alike: a 24 V motor runs on 25.6 V. */
 const ALIKE_VOLTS = 1.15;
 
-/** A motor works near to this share of its free speed (common practice, no source). */
-const WORKING_SHARE = 0.8;
+/** Shares of its free speed at which a motor may be set to work. */
+const WORKING_SHARES = [0.5, 0.55, 0.6, 0.65, 0.7, 0.75, 0.8, 0.85, 0.9];
 
-/** The same of a drive that works: at the ratio by which the motor turns it at its own pace. */
-function workingRatio(build: Build): { readonly build: Build; readonly atRatio?: number } {
+/**
+ * The ratio at which the motor of a drive that works has the most to spare of torque and speed, each over its rule;
+ * undefined where nothing is asked of it.
+ */
+export function workingRatio(build: Build): number | undefined {
   const [asked, line] = [askedOfWork(build), drivelineOf(build)];
-  if (!asked || !line) return { build };
-  const ratio = (WORKING_SHARE * line.circuit.motor.fastestRadS(line.circuit.openCircuitV)) / asked.speedRadS;
-  return { build: changeDrive(build, { stages: [freshStage('gearhead', 'best', ratio)] }), atRatio: ratio };
+  if (!asked || !line) return undefined;
+  const { torqueNm, speedRadS } = asked;
+  const { torque, speed } = build.marginPolicy;
+  const freeRadS = line.circuit.motor.fastestRadS(line.circuit.openCircuitV);
+  const tried = WORKING_SHARES.map((share) => {
+    const ratio = (share * freeRadS) / speedRadS;
+    const geared = { ...line, ratio };
+    const spare = Math.min(
+      greatestAt(geared, speedRadS) / torqueNm / torque,
+      fastestAgainst(geared, torqueNm) / speedRadS / speed,
+    );
+    return { ratio, spare };
+  });
+  return tried.reduce((best, one) => (one.spare > best.spare ? one : best)).ratio;
 }
 
 /** A bare motor without any stage behind it, at the ratio that suits the duties best. */
 function atBestRatio(build: Build): { readonly build: Build; readonly atRatio?: number } {
   if (driveOf(build).stages.length > 0 || motorOf(build)?.gearhead) return { build };
-  if (driveOf(build).does !== 'propels') return workingRatio(build);
+  if (driveOf(build).does !== 'propels') return atRatio(build, workingRatio(build));
   const { duties } = reportThrough(marginsOf(build), driveOf(build).id);
-  const ratio = ratiosWanted(duties, null, trainOf(build).ratio)[0] ?? bestOfHardest(duties);
-  if (ratio === undefined) return { build };
-  const stage = freshStage('gearhead', 'best', ratio);
-  return { build: changeDrive(build, { stages: [stage] }), atRatio: ratio };
+  return atRatio(build, ratiosWanted(duties, null, trainOf(build).ratio)[0] ?? bestOfHardest(duties));
 }
+
+const atRatio = (build: Build, ratio: number | undefined) =>
+  ratio === undefined
+    ? { build }
+    : { build: changeDrive(build, { stages: [freshStage('gearhead', 'best', ratio)] }), atRatio: ratio };
 
 /** Where no ratio suits every duty: the one that is best for the hardest of them; undefined where the motor moves none. */
 function bestOfHardest(duties: readonly DutyReport[]): number | undefined {

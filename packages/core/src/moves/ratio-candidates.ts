@@ -1,6 +1,6 @@
 import { ratioOffers } from '../capability/index.ts';
 import { trainOf } from '../drive/index.ts';
-import { marginsOf, INSIDE, SAME, ratiosWanted, reportThrough } from '../judge/index.ts';
+import { marginsOf, INSIDE, SAME, ratiosWanted, reportThrough, workingRatio } from '../judge/index.ts';
 import { figure, sentence, inside } from '../quantity/index.ts';
 import { freshStage, stageKind, stageName, type Stage, type StageKind } from '../transmission/index.ts';
 import { choosePart, freeId, type Build, type PartOf, driveOf, changeDrive } from '../vehicle/index.ts';
@@ -40,11 +40,11 @@ function kindsFor(by: number): readonly (readonly StageKind[])[] {
     : [];
 }
 
-/** A stage more, or two, where the motor turns too fast for the wheel. */
-function reductions(build: Build, ratio: number): Candidate[] {
+/** A stage more, or two, where the motor turns too fast for what it drives, or too slowly. */
+function moreStages(build: Build, ratio: number): Candidate[] {
   const by = ratio / trainOf(build).ratio;
-  if (by < INSIDE * SAME || driveOf(build).stages.length > 6) return [];
-  return kindsFor(by).map((kinds) => {
+  if (Math.max(by, 1 / by) < INSIDE * SAME || driveOf(build).stages.length > 6) return [];
+  return kindsFor(Math.max(by, 1 / by)).map((kinds) => {
     const more = withMore(build, kinds, by);
     const added = driveOf(more).stages.filter(({ id }) => !driveOf(build).stages.some((s) => s.id === id));
     const names = added.map((stage) => `${stageName(stage.kind)}${teethOf(stage)}`);
@@ -63,7 +63,7 @@ export function toRatio(build: Build, ratio: number): Candidate[] {
     text: sentence`${offer.text.charAt(0).toUpperCase()}${offer.text.slice(1)} teeth: ${figure(offer.ratio, 'ratio')}`,
     build: changeDrive(build, { stages: offer.stages }),
   }));
-  return offers.length > 0 ? teeth : reductions(build, ratio);
+  return offers.length > 0 ? teeth : moreStages(build, ratio);
 }
 
 /** Other ratios: for every ratio that is wanted, the trains that come near it. */
@@ -73,15 +73,19 @@ export const ratios: Generator = (asked) => {
   const now = report.train.ratio;
   return ratiosWanted(report.duties, link.dutyId, now)
     .filter((ratio) => Math.max(ratio / now, now / ratio) >= SAME)
-    .flatMap((ratio) => [...toRatio(build, ratio), ...(ratio > 1.5 * now ? reductions(build, ratio) : [])]);
+    .flatMap((ratio) => [...toRatio(build, ratio), ...(ratio > 1.5 * now ? moreStages(build, ratio) : [])]);
 };
 
-/** Of a drive that steers or works: more reduction for torque, less for speed and for the way that its motor turns. */
+/** Of a drive that works the ratio at its motor's own pace; else more reduction for torque, less for speed and travel. */
 const otherRatios: Generator = ({ build, link }) => {
   const now = trainOf(build).ratio;
   const by = (link.rule * INSIDE) / Math.max(link.ratio, LEAST_GAIN);
   const slower = link.link === 'work-torque' || link.link === 'steering' || link.link === 'motor-heat';
-  return toRatio(build, slower ? now * by : now / by);
+  const pace = workingRatio(build);
+  return [
+    ...(pace === undefined ? [] : toRatio(build, pace)),
+    ...toRatio(build, slower ? now * by : now / by),
+  ];
 };
 /** No train is looked for that gears further than so much at a time. */
 const LEAST_GAIN = 0.02;
@@ -95,11 +99,12 @@ export function atItsBest(asked: Pick<Asked, 'build' | 'link'>, motor: PartOf<'m
   const chosen = choosePart(asked.build, motor);
   const { duties } = reportThrough(marginsOf(chosen), driveOf(chosen).id);
   const now = trainOf(chosen).ratio;
-  if (driveOf(chosen).does !== 'propels') return { text: motor.name, build: chosen };
+  const pace = workingRatio(chosen);
+  if (driveOf(chosen).does !== 'propels' && pace === undefined) return { text: motor.name, build: chosen };
   const fits = duties.every(
     ({ ratioWindow: w }) => !w || (w.just !== null && w.just.low <= now && now <= w.just.high),
   );
-  const [ratio] = fits ? [] : ratiosWanted(duties, asked.link.dutyId, now);
+  const [ratio] = pace !== undefined ? [pace] : fits ? [] : ratiosWanted(duties, asked.link.dutyId, now);
   const [train] = ratio === undefined ? [] : toRatio(chosen, ratio);
   return train
     ? {
