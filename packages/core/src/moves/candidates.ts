@@ -17,6 +17,7 @@ import {
   driveOf,
 } from '../vehicle/index.ts';
 import {
+  morePacks,
   strongerCharger,
   strongerPlug,
   strongerRail,
@@ -202,10 +203,10 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   'driver-current': [drivers, ratios, teeth, motors, lighter, slower],
   'driver-peak': [drivers, motors],
   'driver-voltage': [drivers, batteries],
-  'battery-current': [batteries, teeth, lighter, slower],
-  'battery-peak': [batteries, drivers],
+  'battery-current': [batteries, morePacks, teeth, lighter, slower],
+  'battery-peak': [batteries, morePacks, drivers],
   'battery-voltage': [batteries, teeth, lighter],
-  energy: [batteries, lighter, slower],
+  energy: [batteries, morePacks, lighter, slower],
   cable: [thickerCable, slower, lighter],
   leads: [thickerLeads, teeth, slower, lighter],
   fuse: [suitedFuse, slower, lighter],

@@ -1,6 +1,6 @@
 import { ampacityOf, fuseThatSuits } from '../judge/index.ts';
 import { figure, sentence, typed, type Quantity } from '../quantity/index.ts';
-import { changeDrive, driveOf, freeId, type Build, type WireRun } from '../vehicle/index.ts';
+import { changeDrive, changePack, driveOf, freeId, type Build, type WireRun } from '../vehicle/index.ts';
 import type { Candidate, Generator } from './candidate.ts';
 
 /** Wires that are sold, mm² (IEC 60228). */
@@ -141,4 +141,21 @@ export const strongerPlug: Generator = ({ build, link }) => {
         },
       ]
     : [];
+};
+
+const MOST_ABREAST = 6;
+
+/** As many more of the pack side by side as the margin asks. */
+export const morePacks: Generator = ({ build, link }) => {
+  const [pack, ...others] = build.supply.packs;
+  if (!pack || others.length > 0 || !(link.has > 0)) return [];
+  const inParallel = Math.ceil((pack.inParallel * link.needs * link.rule) / link.has);
+  if (inParallel <= pack.inParallel || inParallel > MOST_ABREAST) return [];
+  return [
+    {
+      text: `${inParallel} of the pack side by side`,
+      cost: 'alike packs of one age, each with a fuse of its own; their weight',
+      build: changePack(build, pack.id, { inParallel }),
+    },
+  ];
 };

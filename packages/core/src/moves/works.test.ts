@@ -81,3 +81,21 @@ describe('a work that its motor turns', () => {
     expect((best * speedRadS) / free).toBeGreaterThanOrEqual(0.5);
   });
 });
+
+describe('a battery that is too small for the outing', () => {
+  it('is doubled, or more, side by side: as many as the energy asks', () => {
+    const long = {
+      ...puffin,
+      duties: puffin.duties.map((duty) => ({
+        ...duty,
+        extent: { kind: 'time' as const },
+        duration: { ...duty.duration, value: 1800 },
+      })),
+    };
+    const found = evaluate(long).governing.find(({ link }) => link === 'energy');
+    expect(found?.verdict).toBe('fails');
+    const asked = Math.ceil(((found?.needs ?? NaN) * (found?.rule ?? NaN)) / (found?.has ?? NaN));
+    const offered = offeredFor(long, 'energy').map(({ changes }) => applyChanges(long, changes));
+    expect(offered.map(({ supply }) => supply.packs[0]?.inParallel)).toContain(asked);
+  });
+});
