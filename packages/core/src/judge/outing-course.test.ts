@@ -3,11 +3,19 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { Solver } from 'odex';
 import { describe, expect, it } from 'vitest';
 import { outingCourse, type CourseAsked, type EnergyFlows, type OutingCourse } from '../capability/index.ts';
-import { alwaysDrawn, drivelineOf } from '../drive/index.ts';
+import { alwaysDrawn, drivelineOf, pointWhere, type Driveline } from '../drive/index.ts';
 import { typed } from '../quantity/index.ts';
 import { near, sum } from '../testing/numbers.ts';
 import { randomBuild } from '../testing/random-build.ts';
-import { buildSchema, type Build } from '../vehicle/index.ts';
+import {
+  addDrive,
+  buildSchema,
+  changeDrive,
+  choosePart,
+  partSchema,
+  throughDrive,
+  type Build,
+} from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 
 const read = (file: string): Build =>
@@ -155,6 +163,32 @@ describe('the battery over an outing', () => {
     expect(longBreak.moments.find(({ timeS }) => timeS === full?.toS)?.leftShare).toBeCloseTo(1, 9);
   });
 
+  it('parked in the sun gains what the panel gives, less what it draws standing by', () => {
+    const parked = (panelW: number, standbyW: number): number => {
+      const build = plain(
+        {
+          supply: {
+            ...puffin.supply,
+            sun: { power: typed(panelW, 'W'), hours: typed(3600, 'h'), when: 'parked' },
+            standbyPower: typed(standbyW, 'W'),
+          },
+        },
+        60,
+      );
+      const { moments, legs } = courseOf(build, { outings: 2, breakS: 7200 });
+      const rest = legs.find(({ dutyId }) => dutyId === null);
+      const at = (timeS = NaN) => moments.find((m) => m.timeS === timeS)?.leftShare ?? NaN;
+      return at(rest?.toS) - at(rest?.fromS);
+    };
+    const line = drivelineOf(puffin);
+    const usableWh =
+      (line?.bank?.capacityAh ?? NaN) * (line?.circuit.openCircuitV ?? NaN) * puffin.supply.usableShare.value;
+    // An hour of sun at seven tenths of the panel (common practice, no source), two of standing by.
+    near(parked(60, 0), (0.7 * 60) / usableWh, 1e-9);
+    near(parked(60, 3), (0.7 * 60 - 6) / usableWh, 1e-9);
+    near(parked(60, 40), (0.7 * 60 - 80) / usableWh, 1e-9);
+  });
+
   it('of lead-acid cells is drawn faster by a hard current than its charge, by Peukert', () => {
     const lead = read('glasshouse-rail.zubric.json');
     const course = courseOf(lead);
@@ -200,6 +234,32 @@ describe('motors over an outing', () => {
     const end = (25 + q * (1 - 20 * 0.00393)) / (1 - 0.00393 * q);
     near(settled?.windingC ?? NaN, end, 1e-4);
     near((settled?.windingC ?? NaN) - 25, 1.5 * ((settled?.bodyC ?? NaN) - 25), 1e-4);
+  });
+
+  it('that work for a share of the time heat by the square of their current for that share', () => {
+    const { build: added, driveId } = addDrive(puffin, 'turning');
+    const work = {
+      kind: 'turns' as const,
+      torque: typed(1, 'N·m'),
+      speed: typed((1500 * Math.PI) / 30, 'rpm'),
+      share: typed(0.25, '%'),
+      whileDriving: false,
+    };
+    const bare = partSchema.parse(
+      (JSON.parse(readFileSync('data/shelf/motors.json', 'utf8')) as { readonly id: string }[]).find(
+        ({ id }) => id === 'motor-24v-250w',
+      ),
+    );
+    const seen = choosePart(changeDrive(throughDrive(added, driveId), { work }), bare);
+    const long = plain({ drives: seen.drives, parts: seen.parts }, 60);
+    const then = courseOf(long)
+      .moments.at(-1)
+      ?.motors.find((motor) => motor.driveId === driveId);
+    const asked = pointWhere(drivelineOf(seen) as Driveline, {
+      torqueNm: 1,
+      speedRadS: (1500 * Math.PI) / 30,
+    });
+    near((then?.currentA ?? NaN) ** 2, 0.25 * asked.currentA ** 2, 1e-9);
   });
 
   it('have their winding over their body, and both over the air', () => {

@@ -54,7 +54,10 @@ describe('what the commands of two sides do', () => {
           // A chord of a circle: 2 R sin(θ/2).
           near(Math.hypot(x, y), 2 * row.radiusM * Math.abs(Math.sin(heading / 2)), 1e-4);
           const left = heading > 0;
-          if (row.way.startsWith('on the spot')) expect(row.way.endsWith('left')).toBe(left);
+          if (row.way.startsWith('on the spot')) {
+            expect(row.radiusM).toBe(0);
+            expect(row.way.endsWith('left')).toBe(left);
+          }
           // The wheel that stands is the one that it goes round.
           if (row.way.includes('round the')) {
             near(row.radiusM, trackM / 2, 1e-12);
