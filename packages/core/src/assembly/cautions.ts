@@ -28,3 +28,11 @@ export function cautionForVoltage(build: Build): string | undefined {
   if (Math.max(fullV, ...motorsV) <= LICENSED_V) return undefined;
   return `Over ${show(LICENSED_V, 'voltage', 'metric').text}: let a licensed person do or check this, to the local code.`;
 }
+
+/** What a charger asks for, whatever it charges. */
+export const CAUTION_FOR_CHARGER =
+  'A charger is a mains part: a bought one, its case closed, dry and watched; what is wired to the mains is for a licensed person, to the local code. Charge with the main switch off and everything that turns clear.';
+
+/** What a battery’s terminals ask for while it is wired. */
+export const CAUTION_FOR_SHORTS =
+  'Plus that touches minus welds and burns: cover the terminals, no rings or bare tools, fuse it close to the battery, and connect the battery last.';

@@ -1,6 +1,8 @@
+import { CAUTION_FOR_SHORTS } from '@zubric/core/assembly';
 import { circuitPlan, commandsOf, type CircuitPlan } from '@zubric/core/wiring';
 import { useMemo } from 'react';
 import { useSay } from '../../../common/units.tsx';
+import { Caution } from '../../../findings/Findings.tsx';
 import { useBuild } from '../../../session/BuildSession.tsx';
 import { CircuitDrawing } from './CircuitDrawing.tsx';
 import { CommandTable } from './CommandTable.tsx';
@@ -32,8 +34,9 @@ export function CircuitView() {
           yet, or too few channels.
           {plan.startA === undefined
             ? ''
-            : ` A start at full command draws up to ${say(plan.startA, 'current')} of the battery. Short its plus to its minus and it welds and burns: cover the terminals, and connect the battery last.`}
+            : ` A start at full command draws up to ${say(plan.startA, 'current')} of the battery.`}
         </p>
+        <Caution>{CAUTION_FOR_SHORTS}</Caution>
       </section>
       {commands && <CommandTable rows={commands} />}
     </div>

@@ -1,7 +1,9 @@
+import { CAUTION_FOR_CHARGER } from '@zubric/core/assembly';
 import { typed } from '@zubric/core/quantity';
 import type { Build } from '@zubric/core/vehicle';
 import { Choice } from '../../../fields/Choice.tsx';
 import { SchemaField } from '../../../fields/SchemaField.tsx';
+import { Caution } from '../../../findings/Findings.tsx';
 import { useBuild } from '../../../session/BuildSession.tsx';
 import { useChangeSupply } from './use-supply.ts';
 
@@ -42,6 +44,7 @@ export function Charging() {
         </button>
       </div>
       {charger && <ChargerFields charger={charger} />}
+      {charger && <Caution>{CAUTION_FOR_CHARGER}</Caution>}
       {sun && <SunFields sun={sun} />}
     </section>
   );

@@ -93,6 +93,13 @@ describe('the supply', () => {
     press('Say the charger');
     type('Charging current', '5 A');
     expect(kept().supply.charger?.current.value).toBe(5);
+    expect(screen.getByText(/A charger is a mains part/)).toBeTruthy();
+    type('Charging plug carries', '10 A');
+    type('Time to charge', '3 h');
+    expect(kept().supply.charger).toMatchObject({ plug: { value: 10 }, hours: { value: 3 * 3600 } });
+    type('Time to charge', '');
+    expect(kept().supply.charger?.hours).toBeUndefined();
+    expect(kept().supply.charger?.plug?.value).toBe(10);
     press('Say a solar panel');
     choose('It charges while', 'running');
     expect(kept().supply.sun?.when).toBe('running');
