@@ -9,6 +9,7 @@ import { zeroOrMore } from '../../fields/checks.ts';
 import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { QuantityField } from '../../fields/QuantityField.tsx';
+import { Link } from 'react-router';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensMargin } from '../../working/OpensOf.tsx';
 import { Opens } from '../../working/Opens.tsx';
@@ -93,6 +94,15 @@ function Mount() {
     </section>
   );
 }
+
+/** Where a jockey's lever is worked out. */
+const LeverSum = () => (
+  <p className="mt-1.5 text-[14px]">
+    <Link className="underline" to="/sums/jockey-lever">
+      How tight does its lever pull the belt?
+    </Link>
+  </p>
+);
 
 /** Where the mount is, how far it gives, and what room there is. */
 function MountFields() {
@@ -228,6 +238,7 @@ function ByHand() {
           </>
         )}
       </div>
+      {release.kind === 'jockey' && <LeverSum />}
       {moved ? (
         <>
           <p className="mt-2">
