@@ -2,6 +2,7 @@ import { readArithmetic } from './arithmetic.ts';
 import type { Amount } from './compound.ts';
 import { normaliseText } from './normalise.ts';
 import { readNumber } from './read-number.ts';
+import { inClockUnits, inFigures, MASS_AS, speedUnitOf, wayAndTime } from './spoken.ts';
 import type { Unit } from './unit.ts';
 import { dimensionOf, unitOf, type Dimension } from './units.ts';
 import { article, EXAMPLES, fail, unreadable, type UnreadQuantity } from './unread.ts';
@@ -12,6 +13,8 @@ export interface ReadQuantity {
   readonly value: number;
   readonly unit: string;
   readonly spread?: number;
+  /** How it was taken, where that was not asked in its own units: "as the weight of that mass". */
+  readonly taken?: string;
 }
 
 export interface ReadOptions {
@@ -40,12 +43,48 @@ export function readQuantity(
   dimension: Dimension,
   options: ReadOptions = {},
 ): ReadQuantity | UnreadQuantity {
-  const text = normaliseText(typed);
+  const text = inFigures(normaliseText(typed));
   if (text === '') return fail('empty', `Type ${article(dimension)}, such as ${EXAMPLES[dimension]}.`);
+  const assumedUnit = options.assumedUnit ?? dimensionOf(dimension).units[0]?.symbol ?? '';
+  if (dimension === 'time') {
+    const clock = inClockUnits(text, assumedUnit);
+    if (clock !== undefined) return readFigures(clock, dimension, assumedUnit);
+  }
+  const speed = dimension === 'speed' ? readWayInTime(text) : undefined;
+  if (speed) return speed;
+  const read = readFigures(text, dimension, assumedUnit);
+  return read.ok || read.code !== 'unknown-unit' ? read : (readMassAs(text, dimension) ?? read);
+}
+
+/** "20 ft in 9 s" as a speed; undefined where it is no way and time. */
+function readWayInTime(text: string): ReadQuantity | undefined {
+  const said = wayAndTime(text);
+  if (!said) return undefined;
+  const way = readFigures(said.way, 'length', 'm');
+  const time = readFigures(said.time, 'time', 's');
+  if (!way.ok || !time.ok || time.value <= 0) return undefined;
+  return { ok: true, value: way.value / time.value, unit: speedUnitOf(way.unit) };
+}
+
+/** A mass where a force or a torque is asked, taken as what it weighs; undefined where it is none. */
+function readMassAs(text: string, dimension: Dimension): ReadQuantity | undefined {
+  const as = MASS_AS[dimension];
+  const mass = as && readFigures(text, 'mass', 'kg');
+  if (!as || !mass?.ok) return undefined;
+  const { value, spread } = mass;
+  return {
+    ok: true,
+    value: value * as.siPerKg,
+    unit: as.unit,
+    ...(spread === undefined ? {} : { spread: spread * as.siPerKg }),
+    taken: as.said,
+  };
+}
+
+function readFigures(text: string, dimension: Dimension, assumedUnit: string): ReadQuantity | UnreadQuantity {
   const proportion = readProportion(text, dimension);
   if (proportion) return proportion;
-
-  const assumed = unitOf(dimension, options.assumedUnit ?? dimensionOf(dimension).units[0]?.symbol ?? '');
+  const assumed = unitOf(dimension, assumedUnit);
   const [mainText = '', spreadText, ...more] = text.split('±').map((part) => part.trim());
   if (more.length > 0 || mainText === '') return unreadable(text, dimension);
   if (spreadText === undefined) {

@@ -77,12 +77,12 @@ const AT_HOME: Readonly<Record<'metric' | 'imperial', ReadonlySet<string>>> = {
   metric: new Set(
     (
       'kg g t m mm cm km m/s mm/s cm/s m/min km/h m/s² N kN kgf gf N/mm N/cm N/m N·m N·cm mN·m kg·cm kg·m g·cm ' +
-      'MPa kPa bar Pa m² cm² mm² °C PS'
+      'MPa kPa bar Pa m² cm² mm² ha °C PS'
     ).split(' '),
   ),
   imperial: new Set(
     (
-      'lb oz st in thou ft yd mi mph ft/s ft/min in/s ft/s² lbf ozf lbf/in ft·lb in·lb oz·in psi kpsi ft² in² °F ' +
+      'lb oz st in thou ft yd mi mph kn ft/s ft/min in/s ft/s² lbf ozf lbf/in ft·lb in·lb oz·in psi kpsi ft² in² acre °F ' +
       'hp'
     ).split(' '),
   ),

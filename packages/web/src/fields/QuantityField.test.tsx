@@ -9,14 +9,19 @@ import { QuantityEntry } from './QuantityField.tsx';
 const taken = vi.fn();
 const problem = vi.fn();
 
-function Harness({ start }: { readonly start: Quantity }) {
+interface HarnessProps {
+  readonly start: Quantity;
+  readonly dimension?: 'mass' | 'force' | 'torque';
+}
+
+function Harness({ start, dimension = 'mass' }: HarnessProps) {
   const [value, setValue] = useState(start);
   return (
     <UnitsProvider>
       <QuantityEntry
         id="mass"
         label="Mass"
-        dimension="mass"
+        dimension={dimension}
         value={value}
         check={aboveZero}
         onProblem={problem}
@@ -47,6 +52,20 @@ describe('a quantity field', () => {
     expect(taken).toHaveBeenLastCalledWith({ value: 12 * 0.45359237, unit: 'lb', origin: 'typed' });
     fireEvent.blur(field());
     expect(field().value).toBe('5.4431 kg');
+  });
+
+  it('takes a mass where a force or a torque is asked as its weight, and says so until the next entry', () => {
+    const said = (): string => screen.getByRole('status').textContent.replaceAll('\u00a0', ' ');
+    render(<Harness start={typed(100, 'N')} dimension="force" />);
+    type('40 kg');
+    expect(taken).toHaveBeenLastCalledWith({ value: 40 * 9.80665, unit: 'N', origin: 'typed' });
+    expect(said()).toBe('Taken as the weight of that mass, 392 N.');
+    type('390 N');
+    expect(screen.queryByRole('status')).toBeNull();
+    cleanup();
+    render(<Harness start={typed(1, 'N·m')} dimension="torque" />);
+    type('25 kg');
+    expect(said()).toMatch(/^Taken as kg·cm: .*25 kg·cm\.$/);
   });
 
   it('keeps an unreadable entry, says what would be understood, and hands nothing on', () => {

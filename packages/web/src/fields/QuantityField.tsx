@@ -49,6 +49,17 @@ function remarkOn(value: Quantity, dimension: Dimension, system: UnitSystem): st
   return `${said(value.value)}: is that meant?`;
 }
 
+/** How an entry was taken that was in other units than those of what is asked. */
+const takenAs = (
+  taken: string | undefined,
+  value: Quantity,
+  dimension: Dimension,
+  system: UnitSystem,
+): string | undefined =>
+  taken === undefined
+    ? undefined
+    : `Taken ${taken}, ${show(value.value, dimension, system, { typedUnit: value.unit }).text}.`;
+
 /** Steps of an arrow key with Shift held down. */
 const TEN = 10;
 /** What each arrow key does to a number. */
@@ -70,7 +81,7 @@ export function QuantityEntry({
   id,
   onProblem,
 }: EntryProps) {
-  const { text, problem, readings, type, leave, revert, step } = useQuantityText({
+  const { text, problem, readings, taken, type, leave, revert, step } = useQuantityText({
     value,
     dimension,
     check,
@@ -79,7 +90,10 @@ export function QuantityEntry({
     onClear,
   });
   const { system } = useUnits();
-  const remark = problem === undefined && value ? remarkOn(value, dimension, system) : undefined;
+  const remark =
+    problem === undefined && value
+      ? (takenAs(taken, value, dimension, system) ?? remarkOn(value, dimension, system))
+      : undefined;
   return (
     <div className={`relative ${className ?? ''}`}>
       <FieldLabel htmlFor={id} label={label} hidden={hideLabel} />

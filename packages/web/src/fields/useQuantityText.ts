@@ -35,6 +35,8 @@ interface QuantityText {
   readonly text: string;
   readonly problem: string | undefined;
   readonly readings: UnreadQuantity['readings'];
+  /** How the last entry was taken, where it was not in units of what is asked. */
+  readonly taken: string | undefined;
   readonly type: (text: string) => void;
   readonly leave: () => void;
   /** Back to the last readable value. */
@@ -70,11 +72,13 @@ export function useQuantityText({
   const [draft, setDraft] = useState<string | null>(null);
   const [problem, setProblem] = useState<string>();
   const [readings, setReadings] = useState<UnreadQuantity['readings']>();
+  const [taken, setTaken] = useState<string>();
 
   useEffect(() => () => onProblem(false), [onProblem]);
 
   const type = (text: string): void => {
     setDraft(text);
+    setTaken(undefined);
     if (onClear && text.trim() === '') {
       setProblem(undefined);
       setReadings(undefined);
@@ -89,6 +93,7 @@ export function useQuantityText({
       : read.message;
     setProblem(refusal);
     setReadings(read.ok ? undefined : read.readings);
+    setTaken(read.ok ? read.taken : undefined);
     onProblem(refusal !== undefined);
     if (!read.ok || refusal !== undefined) return;
     const { value: si, unit, spread } = read;
@@ -99,6 +104,7 @@ export function useQuantityText({
     setDraft(null);
     setProblem(undefined);
     setReadings(undefined);
+    setTaken(undefined);
     onProblem(false);
   };
 
@@ -117,6 +123,7 @@ export function useQuantityText({
     text: draft ?? shown,
     problem,
     readings,
+    taken,
     type,
     leave: () => {
       if (problem === undefined) setDraft(null);
