@@ -38,6 +38,7 @@ describe('builds', () => {
       'puffin',
       'sanderling',
       'teasel',
+      'whimbrel',
     ]);
     expect(builds.find(({ id }) => id === 'puffin')).toMatchObject({
       name: 'Puffin',
