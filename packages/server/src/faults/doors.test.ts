@@ -213,7 +213,7 @@ describe('a build that cannot be opened', () => {
     expect(list.find(({ id }) => id === 'pip')).toMatchObject({ name: 'Pip' });
     expect(list.find(({ id }) => id === 'pip')?.problem).toMatch(/^It cannot be opened: .*(newer|99)/i);
     expect(list.find(({ id }) => id === 'teasel')?.problem).toMatch(/^It cannot be opened/);
-    expect(list.filter(({ massKg }) => massKg !== undefined)).toHaveLength(4);
+    expect(list.filter(({ massKg }) => massKg !== undefined)).toHaveLength(list.length - 2);
   });
 
   it('says what is wrong where it is asked for, and is given as the file that it is', async () => {
