@@ -1,6 +1,6 @@
 export { UnknownCalculator, calculate } from './calculate.ts';
 export { calculationProblem, type CalculationProblem } from './problems.ts';
-export { questionsByTopic } from './questions.ts';
+export { questionsByTopic, questionsFor, searchedText, type Questions } from './questions.ts';
 export {
   CALCULATORS,
   findCalculator,

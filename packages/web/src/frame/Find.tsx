@@ -1,4 +1,4 @@
-import { questionsByTopic } from '@zubric/core/calculators';
+import { questionsByTopic, searchedText } from '@zubric/core/calculators';
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -48,6 +48,7 @@ function usePlaces(): readonly Place[] {
           kind: 'sum',
           title: question.asks,
           more: group.title,
+          also: searchedText(question),
           to: `/sums/${question.name}`,
         })),
       ),

@@ -3,6 +3,8 @@ export interface Place {
   readonly kind: 'station' | 'build' | 'page' | 'part' | 'sum';
   readonly title: string;
   readonly more: string;
+  /** What else it is found by, not shown. */
+  readonly also?: string;
   readonly to: string;
 }
 
@@ -12,11 +14,14 @@ const words = (text: string): string[] =>
     .split(/\s+/)
     .filter((word) => word !== '');
 
-/** How well a place answers: 0 its title begins so, 1 its title has all words, 2 they are elsewhere; none if one is not. */
+/** How well a place answers: 0 its title begins so, 1 its title has all words, 2 they are beside it, 3 elsewhere; none if one is not. */
 function rank(place: Place, wanted: readonly string[]): number | undefined {
   const title = place.title.toLowerCase();
-  const all = `${title} ${place.more.toLowerCase()} ${place.kind}`;
-  if (!wanted.every((word) => all.includes(word))) return undefined;
+  const shown = `${title} ${place.more.toLowerCase()} ${place.kind}`;
+  if (!wanted.every((word) => shown.includes(word))) {
+    const all = `${shown} ${place.also ?? ''}`;
+    return wanted.every((word) => all.includes(word)) ? 3 : undefined;
+  }
   if (title.startsWith(wanted.join(' '))) return 0;
   return wanted.every((word) => title.includes(word)) ? 1 : 2;
 }

@@ -1,4 +1,4 @@
-import { findCalculator, questionsByTopic } from '@zubric/core/calculators';
+import { findCalculator, questionsFor } from '@zubric/core/calculators';
 import { useId, useState } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { Header } from '../frame/Header.tsx';
@@ -33,15 +33,7 @@ export function SumsPage() {
 function QuestionList() {
   const id = useId();
   const [wanted, setWanted] = useState('');
-  const matches = (text: string): boolean => text.toLowerCase().includes(wanted.trim().toLowerCase());
-  const groups = questionsByTopic()
-    .map((group) => ({
-      ...group,
-      questions: group.questions.filter(
-        (q) => matches(q.asks) || matches(group.title) || matches(findCalculator(q.name)?.title ?? ''),
-      ),
-    }))
-    .filter((group) => group.questions.length > 0);
+  const groups = questionsFor(wanted);
   return (
     <nav
       aria-label="Questions"
