@@ -32,6 +32,8 @@ describe('a question that is looked for', () => {
   it('that says it itself comes before what only has to do with it', () => {
     expect(found('run time')[0]).toBe('run-time');
     expect(found('planetary')[0]).toBe('planetary');
+    expect(questionsFor('how far')[0]?.title).toBe('How far did it go?');
+    expect(found('how far')[0]).toBe('travel-counts');
   });
 
   it('is every one where nothing is asked, each once, and none where none has the words', () => {

@@ -64,6 +64,12 @@ const described = (schema: z.ZodType): string =>
     .map(descriptionOf)
     .join(' ');
 
+/** What people call it that no text of it says. */
+const calledBy = (name: CalculatorName): string =>
+  Object.entries(SYNONYMS)
+    .flatMap(([words, names]) => (names.includes(name) ? words : []))
+    .join(', ');
+
 const haystacks = new Map<CalculatorName, string>();
 
 /** All that a calculator may be found by: its question, title, purpose, what goes in and comes out, and what people call it. */
@@ -71,7 +77,6 @@ export function searchedText(calculator: AnyCalculator): string {
   const { name, asks, title, purpose, topic, input, output } = calculator;
   const known = haystacks.get(name);
   if (known !== undefined) return known;
-  const called = Object.entries(SYNONYMS).flatMap(([words, names]) => (names.includes(name) ? words : []));
   const text = [
     name.replaceAll('-', ' '),
     asks,
@@ -80,7 +85,7 @@ export function searchedText(calculator: AnyCalculator): string {
     TOPICS[topic],
     described(input),
     described(output),
-    ...called,
+    calledBy(name),
   ]
     .join(' ')
     .toLowerCase();
@@ -118,20 +123,24 @@ const has = (text: string, word: string): boolean =>
 export function questionsFor(text: string): Questions[] {
   const wanted = wordsOf(text);
   if (wanted.length === 0) return questionsByTopic();
+  const asked = text.trim().toLowerCase();
   const inAll = (of: string): boolean => wanted.every((word) => has(of, word));
   return questionsByTopic()
     .map(({ title, questions }) => {
       const found = questions.filter((question) => inAll(searchedText(question)));
-      const first = found.filter(({ name, asks, title: called }) =>
-        inAll(`${name.replaceAll('-', ' ')} ${asks} ${called}`.toLowerCase()),
+      const first = found.filter(
+        ({ name, asks, title: called }) =>
+          inAll(`${name.replaceAll('-', ' ')} ${asks} ${called}`.toLowerCase()) ||
+          calledBy(name).includes(asked),
       );
       return {
         title,
-        first: first.length,
+        // A topic that begins as it is asked comes before all.
+        nearness: title.toLowerCase().startsWith(asked) ? 2 : first.length / Math.max(1, found.length),
         questions: [...first, ...found.filter((one) => !first.includes(one))],
       };
     })
     .filter(({ questions }) => questions.length > 0)
-    .sort((a, b) => Number(b.first > 0) - Number(a.first > 0))
+    .sort((a, b) => b.nearness - a.nearness)
     .map(({ title, questions }) => ({ title, questions }));
 }

@@ -69,16 +69,18 @@ function FoundRows({ field, rows }: { readonly field: SumField; readonly rows: u
   const { system } = useUnits();
   if (!Array.isArray(rows) || rows.length === 0) return null;
   const list = rows as readonly unknown[];
+  const say = (value: unknown, unit: string): string =>
+    typeof value === 'number' ? sayKey(value, unit, system) : String(value);
   const [first] = list;
   if (typeof first !== 'object' || first === null)
     return (
       <p className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
         <span className="text-soft">{field.description}</span>
-        <span className="text-right font-semibold">{list.map(String).join(', ')}</span>
+        <span className="text-right font-semibold">
+          {list.map((value) => say(value, field.unit)).join(', ')}
+        </span>
       </p>
     );
-  const say = (value: unknown, unit: string): string =>
-    typeof value === 'number' ? sayKey(value, unit, system) : String(value);
   return (
     <table className="grid-table mt-2">
       <caption className="text-left text-soft">{field.description}</caption>

@@ -107,6 +107,14 @@ describe('quick sums', () => {
     expect(title()).toBe('There is no sum of that name');
   });
 
+  it('gives a list with its unit, and finds it by what people call it', () => {
+    show('/sums/magnet-ring');
+    expect(found()).toContain('0°, 45°, 90°, 135°');
+    ask('how far');
+    const [first] = within(screen.getByRole('navigation', { name: 'Questions' })).getAllByRole('link');
+    expect(first?.getAttribute('href')).toMatch(/(travel|encoder)-counts|route-time|run-time/);
+  });
+
   it('takes rows, and shows a pairing as pairs', () => {
     show('/sums/match-motors');
     const rows = screen.getAllByRole('textbox').find((box) => box.tagName === 'TEXTAREA');
