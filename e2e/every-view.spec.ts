@@ -8,7 +8,7 @@ const VIEWS = [
   ['/builds/puffin/drivetrain', 'Which ratio'],
   ['/builds/puffin/power', 'Do motor, driver and battery'],
   ['/builds/whimbrel/power?view=day', 'Do motor, driver and battery'],
-  ['/builds/whimbrel/power?view=circuit&kind=supply', 'Do motor, driver and battery'],
+  ['/builds/puffin/power?view=circuit&kind=supply', 'Do motor, driver and battery'],
   ['/builds/puffin/assembly', 'What can be done today'],
   ['/builds/puffin/test-track', 'How does it start'],
   ['/builds/puffin/trials', 'Does it run straight'],

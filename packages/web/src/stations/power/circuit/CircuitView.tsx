@@ -1,6 +1,7 @@
 import { CAUTION_FOR_SHORTS } from '@zubric/core/assembly';
 import { circuitPlan, commandsOf, type CircuitPlan } from '@zubric/core/wiring';
 import { useMemo } from 'react';
+import { Sideways } from '../../../common/Sideways.tsx';
 import { useSay } from '../../../common/units.tsx';
 import { Caution } from '../../../findings/Findings.tsx';
 import { useBuild } from '../../../session/BuildSession.tsx';
@@ -23,11 +24,11 @@ export function CircuitView() {
     <div className="grid gap-3">
       <section className="sheet p-3" aria-labelledby="circuit-title">
         <h2 id="circuit-title">How it is wired</h2>
-        <div className="overflow-x-auto">
+        <Sideways label="Circuit, from the battery on the left to the motors on the right">
           <div className="min-w-[460px]">
             <CircuitDrawing plan={plan} />
           </div>
-        </div>
+        </Sideways>
         <Interlocked plan={plan} />
         <p className="mt-1 text-[14px] text-soft">
           Up to the boards one line stands for plus and minus, each as long and as thick. Dashed: not said

@@ -1,4 +1,5 @@
 import type { Command, CommandRow } from '@zubric/core/wiring';
+import { Sideways } from '../../../common/Sideways.tsx';
 import { useSay } from '../../../common/units.tsx';
 
 const SAID: Readonly<Record<string, string>> = { '1': 'ahead', '0': 'stop', '-1': 'back' };
@@ -11,7 +12,7 @@ export function CommandTable({ rows }: { readonly rows: readonly CommandRow[] })
   return (
     <section aria-labelledby="commands-title" className="sheet p-3">
       <h2 id="commands-title">What its two sides do</h2>
-      <div className="overflow-x-auto">
+      <Sideways label="Commands of two sides and where they lead">
         <table className="mt-1 w-full text-[14px]">
           <thead>
             <tr className="text-left text-soft">
@@ -39,7 +40,7 @@ export function CommandTable({ rows }: { readonly rows: readonly CommandRow[] })
             ))}
           </tbody>
         </table>
-      </div>
+      </Sideways>
       <p className="mt-1 text-[14px] text-soft">
         The right motor sits mirrored: for the same way ahead its leads are the other way round. Both sides at
         the same speed, wheels that do not slip.
