@@ -6,12 +6,13 @@ import {
   together,
   type Driveline,
 } from '../drive/index.ts';
+import { kelvinToCelsius } from '../quantity/index.ts';
 import { coldRises, heated, type Rises, type Thermal } from '../motor/index.ts';
 import { CHARGE, chargedAfter, SUN_EFFICIENCY } from '../supply/index.ts';
 import { driveOf, drivesThat, motorThermal, taskOf, type Build, type Duty } from '../vehicle/index.ts';
 import { attainable } from './attainable-speed.ts';
 import { NO_ENERGY, withFlow, type EnergyFlows } from './energy-flows.ts';
-import { attainableInput, dutyPoints, steadyForce } from './operating.ts';
+import { attainableInput, dutyPoints } from './operating.ts';
 import { lineAfter, peukertOf, ratedHoursOf } from './outing.ts';
 import { flowing, type Flowing } from './power-flows.ts';
 import type { DutyReport } from './report.ts';
@@ -40,7 +41,6 @@ export interface CourseMoment {
 export type CourseEnd = 'done' | 'empty' | 'stands';
 
 const SECONDS_PER_HOUR = 3600;
-const ZERO_C = 273.15;
 /** Around the motors where nothing is said of the air, °C. */
 const MILD_C = 25;
 /** Moments of each leg: enough for a smooth line. */
@@ -79,8 +79,8 @@ function goingOn(build: Build, duty: Duty, report: DutyReport, line: Driveline):
   if (!report.point) return at(report.speedMps);
   const points = dutyPoints(line, duty, report.resistance.totalN, report.turn);
   if (points.every(({ point }) => point.reachable)) return at(report.speedMps);
-  const steadyN = steadyForce(build, duty, report.resistance);
-  const found = attainable(attainableInput(build, duty, line, report.footing.gripN, steadyN)).speedMps;
+  const { totalN, dragN } = report.resistance;
+  const found = attainable(attainableInput(build, duty, line, report.footing.gripN, totalN - dragN)).speedMps;
   return found > 0 ? at(Math.min(report.speedMps, found)) : undefined;
 }
 
@@ -191,7 +191,7 @@ export function through(day: Day, duty: Duty, report: DutyReport, from: Then): S
 
 const voltsOf = ({ flowing: { batteryA, batteryV } }: Going) => ({ batteryA, batteryV });
 
-/** A break: motors cool; a charger, and a panel for as long as there is sun, fill the battery. */
+/** A break: motors cool; a charger, and a panel that charges while parked for as long as there is sun, fill the battery. */
 export function rested(day: Day, from: Then, breakS: number): Stretch {
   const { charger, sun, standbyPower } = day.build.supply;
   const capacityAh = day.line.bank?.capacityAh;
@@ -210,9 +210,10 @@ export function rested(day: Day, from: Then, breakS: number): Stretch {
             seconds / SECONDS_PER_HOUR,
           )
         : 0;
-    const sunW = sun ? SUN_EFFICIENCY * sun.power.value * Math.min(seconds, sun.hours.value) : 0;
+    const sunWs =
+      sun?.when === 'parked' ? SUN_EFFICIENCY * sun.power.value * Math.min(seconds, sun.hours.value) : 0;
     const standbyWs = (standbyPower?.value ?? 0) * seconds;
-    return Math.min(1, Math.max(0, from.drawnShare - chargerGives - (sunW - standbyWs) / fullWs));
+    return Math.min(1, Math.max(0, from.drawnShare - chargerGives - (sunWs - standbyWs) / fullWs));
   };
   const stepS = breakS / STEPS;
   const moments: CourseMoment[] = [];
@@ -231,7 +232,7 @@ export function rested(day: Day, from: Then, breakS: number): Stretch {
 /** A day before its first leg: the battery full, the motors as cold as the air. */
 export function atDawn(build: Build, line: Driveline): { readonly day: Day; readonly then: Then } {
   const { airTemperature } = build.supply;
-  const ambientC = airTemperature ? airTemperature.value - ZERO_C : MILD_C;
+  const ambientC = airTemperature ? kelvinToCelsius(airTemperature.value) : MILD_C;
   const followed = followedOf(build, line);
   const rises = followed.map(({ thermal }) => coldRises(thermal));
   return { day: { build, line, followed, ambientC }, then: { timeS: 0, drawnShare: 0, rises } };

@@ -29,10 +29,12 @@ export function fightFindings(context: FindingContext): Finding[] {
   if (!line || line.beside.length === 0) return [];
   const drives = together(line);
   const at = speedsOf(context);
+  const pulls = new Map(
+    at.flatMap(({ speedMps, mostMps }) => [speedMps, mostMps]).map((mps) => [mps, pullsAt(line, mps)]),
+  );
   return drives.flatMap((one, n) => {
-    const pulls = (speedMps: number): readonly number[] => pullsAt(line, speedMps);
     const dragAt = (speedMps: number): number => {
-      const all = pulls(speedMps);
+      const all = pulls.get(speedMps) ?? [];
       const push = Math.max(0, ...all);
       const own = all[n] ?? 0;
       return speedMps > 0 && push > 0 && -own > WORTH_A_WORD * push ? -own : 0;

@@ -1,6 +1,6 @@
 import type { Driveline } from '../drive/index.ts';
 import { burnTime, timeToLimit, windingAfter, type Thermal } from '../motor/index.ts';
-import { figure } from '../quantity/index.ts';
+import { celsiusToKelvin, figure } from '../quantity/index.ts';
 import { motorAbilities, motorThermal } from '../vehicle/index.ts';
 import { found, type Cure, type Finding } from './finding.ts';
 import type { FindingContext } from './finding-context.ts';
@@ -18,7 +18,6 @@ const SEEN_WITHIN_S = 10;
 /** Sooner than this nobody lets go in time (common practice, no source): s. */
 const TOO_SOON_S = 3;
 const WARM_C = 40;
-const ZERO_C = 273.15;
 /** Commands are set in steps of this. */
 const STEP = 0.05;
 
@@ -54,7 +53,7 @@ export function heldFindings({ line }: FindingContext): Finding[] {
         current: figure(currentA, 'current'),
         time: figure(seconds, 'time', 2),
         least: figure(burnTime(thermal, currentA, WARM_C), 'time', 2),
-        limit: figure(thermal.limitC + ZERO_C, 'temperature'),
+        limit: figure(celsiusToKelvin(thermal.limitC), 'temperature'),
       },
       {
         link: 'motor-heat',

@@ -164,12 +164,12 @@ describe('the battery over an outing', () => {
   });
 
   it('parked in the sun gains what the panel gives, less what it draws standing by', () => {
-    const parked = (panelW: number, standbyW: number): number => {
+    const parked = (panelW: number, standbyW: number, when: 'parked' | 'running' = 'parked'): number => {
       const build = plain(
         {
           supply: {
             ...puffin.supply,
-            sun: { power: typed(panelW, 'W'), hours: typed(3600, 'h'), when: 'parked' },
+            sun: { power: typed(panelW, 'W'), hours: typed(3600, 'h'), when },
             standbyPower: typed(standbyW, 'W'),
           },
         },
@@ -187,6 +187,8 @@ describe('the battery over an outing', () => {
     near(parked(60, 0), (0.7 * 60) / usableWh, 1e-9);
     near(parked(60, 3), (0.7 * 60 - 6) / usableWh, 1e-9);
     near(parked(60, 40), (0.7 * 60 - 80) / usableWh, 1e-9);
+    // One that charges while it runs does not in a break.
+    near(parked(60, 3, 'running'), -6 / usableWh, 1e-9);
   });
 
   it('of lead-acid cells is drawn faster by a hard current than its charge, by Peukert', () => {
@@ -284,6 +286,16 @@ describe('what an outing is asked', () => {
     if (!duty) throw new Error('no duty');
     const steep = plain({ duties: [{ ...duty, grade: typed(0.9, '°'), drawbar: typed(5000, 'N') }] });
     expect(courseOf(steep)).toMatchObject({ ends: 'stands', moments: [] });
+  });
+
+  it('stands where it is to speed up harder than its motors pull, though they would hold the speed', () => {
+    const [duty] = plain().duties;
+    if (!duty) throw new Error('no duty');
+    const hasty = plain({ duties: [{ ...duty, acceleration: typed(6, 'm/s²') }] });
+    const [report] = evaluate(hasty).duties;
+    expect(report?.attainableMps).toBeGreaterThan(0.5);
+    expect(report?.point?.reachable).toBe(false);
+    expect(courseOf(hasty).ends).toBe('stands');
   });
 
   it('takes longer for a way that a tired battery drives slower', () => {

@@ -46,7 +46,7 @@ function speedAt(build: Build, { duty, report }: Driven, line: Driveline, comman
  */
 export function speedFindings({ build, duties, line }: FindingContext): Finding[] {
   if (!line || line.beside.length > 0 || !line.circuit.motor.winding) return [];
-  if (line.driver?.holdsSpeed ?? line.motor.holdsSpeed) return [];
+  if (line.driver?.holdsSpeed === true || line.motor.holdsSpeed === true) return [];
   const driven = pulled(build, duties);
   const usual = [...driven].sort((a, b) => b.report.durationS - a.report.durationS)[0];
   if (!usual) return [];

@@ -9,6 +9,11 @@ export const radiansToDegrees = (radians: number): number => (radians * 180) / M
 export const rpmToRadS = (rpm: number): number => (rpm * Math.PI) / 30;
 export const radSToRpm = (radS: number): number => (radS * 30) / Math.PI;
 
+/** Degrees Celsius against kelvin (ISO 80000-5). */
+const ICE_K = 273.15;
+export const celsiusToKelvin = (celsius: number): number => celsius + ICE_K;
+export const kelvinToCelsius = (kelvin: number): number => kelvin - ICE_K;
+
 export const MINUTE_S = 60;
 export const HOUR_S = 3600;
 

@@ -1,4 +1,4 @@
-import { STANDARD_GRAVITY } from './constants.ts';
+import { celsiusToKelvin, kelvinToCelsius, STANDARD_GRAVITY } from './constants.ts';
 import type { ShownUnit, Unit } from './unit.ts';
 
 /** Makes a unit; `names` are other ways to write it. */
@@ -19,9 +19,9 @@ export const DEGREE = Math.PI / 180;
 
 export const grade: Unit['si'] = { to: (n) => Math.atan(n / 100), from: (si) => 100 * Math.tan(si) };
 /** Degrees Celsius and Fahrenheit against kelvin (ISO 80000-5; NIST SP 811, B.8). */
-export const celsius: Unit['si'] = { to: (n) => n + 273.15, from: (si) => si - 273.15 };
+export const celsius: Unit['si'] = { to: celsiusToKelvin, from: kelvinToCelsius };
 export const fahrenheit: Unit['si'] = {
-  to: (n) => ((n - 32) * 5) / 9 + 273.15,
-  from: (si) => ((si - 273.15) * 9) / 5 + 32,
+  to: (n) => celsiusToKelvin(((n - 32) * 5) / 9),
+  from: (si) => (kelvinToCelsius(si) * 9) / 5 + 32,
 };
 export const oneIn: Unit['si'] = { to: (n) => Math.atan(1 / n), from: (si) => 1 / Math.tan(si) };

@@ -1,4 +1,5 @@
 import { remembered } from '../contract/index.ts';
+import { kelvinToCelsius } from '../quantity/index.ts';
 import { batteryPack, coldPack, type Chemistry } from '../supply/index.ts';
 import type { Build } from './document.ts';
 import { packCells } from './packs.ts';
@@ -117,7 +118,7 @@ const named = (bank: Bank, n: number): string => (n > 1 ? `${n} × ${bank.name}`
 
 /** All that feeds a build as one; undefined until something is chosen. */
 export const bankOf = remembered((build: Build): Bank | undefined => {
-  const airC = build.supply.airTemperature && build.supply.airTemperature.value - ZERO_C;
+  const airC = build.supply.airTemperature && kelvinToCelsius(build.supply.airTemperature.value);
   const blocks = packsOf(build).map(({ part, inSeries: series, inParallel: parallel }) => {
     const one = part.kind === 'battery' ? ofBattery(part, airC) : ofSource(part);
     if (series * parallel === 1) return one;
@@ -134,5 +135,3 @@ export const bankOf = remembered((build: Build): Bank | undefined => {
   const plain = only?.part.kind === 'battery' && only.inSeries * only.inParallel === 1 && airC === undefined;
   return plain && only.part.kind === 'battery' ? { ...first, battery: only.part } : first;
 });
-
-const ZERO_C = 273.15;

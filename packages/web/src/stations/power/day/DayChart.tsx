@@ -1,5 +1,5 @@
 import type { CourseMoment, OutingCourse } from '@zubric/core/capability';
-import { fromSi, unitOf, type Dimension } from '@zubric/core/quantity';
+import { celsiusToKelvin, fromSi, unitOf, type Dimension } from '@zubric/core/quantity';
 import type { Build } from '@zubric/core/vehicle';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -18,7 +18,6 @@ const GAP = 8;
 const FOOT = 46;
 /** A band as wide as this has room for its number. */
 const NUMBERED = 11;
-const ZERO_C = 273.15;
 
 /** One strip of the day: a figure over time. */
 interface Strip {
@@ -37,7 +36,7 @@ const DRAWN_OVER_K = 40;
 
 function stripsOf({ motors, moments }: OutingCourse): readonly Strip[] {
   const limitC = Math.min(...motors.map((motor) => motor.limitC));
-  const kelvin = (celsius: number): number => Math.min(celsius, limitC + DRAWN_OVER_K) + ZERO_C;
+  const kelvin = (celsius: number): number => celsiusToKelvin(Math.min(celsius, limitC + DRAWN_OVER_K));
   const coldest = Math.min(...moments.flatMap((moment) => moment.motors.map(({ bodyC }) => bodyC)));
   return [
     { title: 'speed', dimension: 'speed', color: 'var(--color-mech)', lines: [{ of: (m) => m.speedMps }] },
@@ -64,8 +63,8 @@ function stripsOf({ motors, moments }: OutingCourse): readonly Strip[] {
       title: 'winding, and thin its body',
       dimension: 'temperature',
       color: 'var(--color-short)',
-      least: Math.min(coldest, 20) + ZERO_C,
-      limit: limitC + ZERO_C,
+      least: celsiusToKelvin(Math.min(coldest, 20)),
+      limit: celsiusToKelvin(limitC),
       lines: motors.flatMap((_, n) => [
         { of: (m: CourseMoment) => kelvin(m.motors[n]?.bodyC ?? 0), thin: true as const },
         { of: (m: CourseMoment) => kelvin(m.motors[n]?.windingC ?? 0) },

@@ -1,5 +1,5 @@
 import type { CourseAsked, OutingCourse } from '@zubric/core/capability';
-import { assumed, type Quantity } from '@zubric/core/quantity';
+import { assumed, celsiusToKelvin, type Quantity } from '@zubric/core/quantity';
 import type { Build } from '@zubric/core/vehicle';
 import { useCallback, useState } from 'react';
 import { NotWorkedOut } from '../../../common/NotWorkedOut.tsx';
@@ -76,7 +76,7 @@ function DaySaid({ course, build }: { readonly course: OutingCourse; readonly bu
   const hottest = [...motors].sort((a, b) => b.hottestC - b.limitC - (a.hottestC - a.limitC))[0];
   const time = say(last?.timeS ?? 0, 'time', 3);
   const left = say(last?.leftShare ?? 1, 'share', 2);
-  const celsius = (c: number): string => say(c + ZERO_C, 'temperature', 3);
+  const celsius = (c: number): string => say(celsiusToKelvin(c), 'temperature', 3);
   return (
     <p>
       {ends === 'done' && `After ${time} it is home with ${left} of its usable charge left. `}
@@ -96,6 +96,5 @@ function DaySaid({ course, build }: { readonly course: OutingCourse; readonly bu
     </p>
   );
 }
-const ZERO_C = 273.15;
 /** Hotter than this no winding lasts to be measured. */
 const MOST_SAID_C = 999;
