@@ -1,4 +1,4 @@
-import type { LinkReport } from '../judge/index.ts';
+import { shortlist, type LinkReport } from '../judge/index.ts';
 import { showNumber, typed, figure, sentence, scaled } from '../quantity/index.ts';
 import {
   bankOf,
@@ -69,6 +69,9 @@ const ofKind = <K extends ChosenKind>({ shelf }: Asked, kind: K) =>
 /** A motor is no more of the vehicle than this share of its mass (common practice, no source). */
 const MOST_OF_VEHICLE = 0.25;
 
+/** So many of the shelf are tried for a work. */
+const BEST_OF_SHELF = 4;
+
 /** Motors that fit the voltage there is and are no burden, each at the ratio that suits it best. */
 const motors: Generator = (asked) => {
   const { build } = asked;
@@ -82,6 +85,11 @@ const motors: Generator = (asked) => {
       part.voltageV <= MOST_OVER_RATED * volts &&
       volts <= MOST_OVER_RATED * part.voltageV,
   );
+  // What a work asks has little to do with what is fitted for it: the best of the shelf, each geared to its pace.
+  if (driveOf(build).does === 'works')
+    return shortlist(build, fits)
+      .slice(0, BEST_OF_SHELF)
+      .flatMap(({ part }) => (part.kind === 'motor' ? atItsBest(asked, part) : []));
   return neighbours(build, fits, {
     fitted,
     by: (motor) => motorNominal(motor).stallTorqueNm * motorNominal(motor).noLoadRpm,

@@ -40,8 +40,8 @@ function mowing(torqueNm: number, rpm: number, motorId = 'motor-24v-250w'): Buil
   return choosePart(changeDrive(throughDrive(build, driveId), { work }), motor(motorId));
 }
 
-const offeredFor = (build: Build, link: string) =>
-  moves(whole(build), evaluate(whole(build)), { shelf: [] }).find((of) => of.link === link)?.moves ?? [];
+const offeredFor = (build: Build, link: string, shelf: readonly Part[] = []) =>
+  moves(whole(build), evaluate(whole(build)), { shelf }).find((of) => of.link === link)?.moves ?? [];
 
 describe('a work that its motor turns', () => {
   it('too slowly is geared up, to where it does it', () => {
@@ -61,6 +61,14 @@ describe('a work that its motor turns', () => {
     const mended = applyChanges(whole(build), offered?.changes ?? []);
     const seen = throughDrive(mended, build.drives.at(-1)?.id ?? '');
     expect(trainOf(seen).ratio).toBeGreaterThan(2);
+    expect(offered?.after).toBeGreaterThanOrEqual(1);
+  });
+
+  it('that is too weak for it is replaced by one of the shelf that does it, geared to its pace', () => {
+    const build = mowing(1.1, 2800);
+    const worst = evaluate(whole(build)).governing.find(({ link }) => link === 'work-torque');
+    expect(worst?.verdict).toBe('fails');
+    const [offered] = offeredFor(build, 'work-torque', motors);
     expect(offered?.after).toBeGreaterThanOrEqual(1);
   });
 
