@@ -72,6 +72,20 @@ export const test = base.extend<Tests, Workers>({
 
 export { expect };
 
+/** A build with a name, of a template that the server knows, opened at its Brief: where how it begins is not what is tried. */
+export async function begin(page: Page, name: string, template = 'blank'): Promise<void> {
+  await page.goto('/builds');
+  const id = await page.evaluate(async (body) => {
+    const answer = await fetch('/api/builds', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body,
+    });
+    return ((await answer.json()) as { id: string }).id;
+  }, JSON.stringify({ name, template }));
+  await page.goto(`/builds/${id}/brief`);
+}
+
 /** Waits until the header says that everything is saved. */
 export const saved = (page: Page) => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
 

@@ -1,4 +1,4 @@
-import { complaints, expect, saved, test } from './application.ts';
+import { begin, complaints, expect, saved, test } from './application.ts';
 
 const VIEWS = [
   ['/builds', 'Which vehicle'],
@@ -76,15 +76,10 @@ test('imperial units everywhere, and back', async ({ bench }) => {
 });
 
 test('an empty build leads on at every station', async ({ bench }) => {
-  await bench.goto('/');
-  await bench.getByRole('button', { name: 'New build' }).click();
-  await expect(bench.getByRole('alert')).toContainText('Give it a name');
-  await bench
-    .getByLabel('Name of a new build')
-    .fill(
-      'A build with a very long name that goes on and on, to see what is cut and what is not, by the harbour',
-    );
-  await bench.getByRole('button', { name: 'New build' }).click();
+  await begin(
+    bench,
+    'A build with a very long name that goes on and on, to see what is cut and what is not, by the harbour',
+  );
   const stations = bench.getByRole('navigation', { name: 'Stations' });
   await stations.getByRole('link', { name: 'Drivetrain' }).click();
   await expect(bench.getByText('Choose a motor in Power first')).toBeVisible();

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { complaints, expect, test } from './application.ts';
+import { begin, complaints, expect, test } from './application.ts';
 
 const file = (name: string, content: string | Buffer) => ({
   name,
@@ -51,9 +51,7 @@ test('files are shown before they are kept: good ones come in, each other one is
 });
 
 test('a build is copied, searched for, taken out, set aside, thrown away and had back', async ({ bench }) => {
-  await bench.goto('/builds');
-  await bench.getByLabel('Name of a new build').fill('Shelduck');
-  await bench.getByRole('button', { name: 'New build' }).click();
+  await begin(bench, 'Shelduck');
   await bench.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Builds' }).click();
   const more = (name: string) => bench.getByRole('button', { name: `More for ${name}`, exact: true });
   await more('Shelduck').click();

@@ -1,12 +1,10 @@
-import { expect, saved, test } from './application.ts';
+import { begin, expect, saved, test } from './application.ts';
 
 test('a new build from nothing to a recorded run, found again after a restart', async ({
   bench,
   application,
 }) => {
-  await bench.goto('/');
-  await bench.getByLabel('Name of a new build').fill('Gannet');
-  await bench.keyboard.press('Enter');
+  await begin(bench, 'Gannet');
   await expect(bench.getByRole('heading', { level: 1 })).toContainText('What must it do');
 
   await bench.getByLabel('Mass, itself').fill('66 lb');

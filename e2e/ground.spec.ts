@@ -1,13 +1,10 @@
 import { readFile } from 'node:fs/promises';
-import { complaints, expect, saved, test } from './application.ts';
+import { begin, complaints, expect, saved, test } from './application.ts';
 
 test('a vehicle from nothing: layout, ground and duties by keyboard, judged without a dead end', async ({
   bench,
 }) => {
-  await bench.goto('/builds');
-  await bench.getByLabel('Name of a new build').fill('Dunlin');
-  await bench.getByLabel('Start from').selectOption({ label: 'Blank' });
-  await bench.getByRole('button', { name: 'New build' }).press('Enter');
+  await begin(bench, 'Dunlin');
   await expect(bench.getByRole('heading', { level: 1 })).toContainText('What must it do');
   await bench.getByLabel('How heavy, itself?').fill('12 kg');
   await bench.getByLabel('How steep?').fill('6°');

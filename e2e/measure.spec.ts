@@ -1,13 +1,10 @@
-import { complaints, expect, saved, test } from './application.ts';
+import { begin, complaints, expect, saved, test } from './application.ts';
 
 test('an unknown motor is read on the simulated meter, put in a build, pulls there, and is there after a restart', async ({
   bench,
   application,
 }) => {
-  await bench.goto('/builds');
-  await bench.getByLabel('Name of a new build').fill('Seed drill');
-  await bench.getByRole('button', { name: 'New build' }).click();
-  await bench.waitForURL(/brief/);
+  await begin(bench, 'Seed drill');
   const power = bench.url().replace('brief', 'power');
   await bench.goto(power);
   await bench.getByRole('link', { name: 'Measure an unknown one' }).click();

@@ -1,12 +1,9 @@
-import { complaints, expect, saved, test } from './application.ts';
+import { begin, complaints, expect, saved, test } from './application.ts';
 
 test('a gearmotor known by its label alone is written down in a build, pulls there, and lies on the shelf for another', async ({
   bench,
 }) => {
-  await bench.goto('/builds');
-  await bench.getByLabel('Name of a new build').fill('Lift cart');
-  await bench.getByRole('button', { name: 'New build' }).click();
-  await bench.waitForURL(/brief/);
+  await begin(bench, 'Lift cart');
   await bench.goto(bench.url().replace('brief', 'power'));
   await bench.getByRole('button', { name: 'Make your own motor' }).click();
   const form = bench.getByRole('form', { name: 'A part of your own' });

@@ -3,6 +3,8 @@ import {
   batteryOf,
   motorOf,
   rollsAway,
+  scaledTime,
+  scaleOf,
   type Build,
   type PartOf,
   driveOf,
@@ -242,10 +244,11 @@ const drivenOff = ({ layout }: Build): string =>
 
 function withMarks(build: Build, step: Step): Step {
   const mark = build.assembly.steps.find((m) => m.id === step.id);
-  if (!mark) return step;
+  const handsOnS = scaledTime(scaleOf(build), step.handsOnS);
+  if (!mark) return { ...step, handsOnS };
   return {
     ...step,
-    handsOnS: mark.handsOn?.value ?? step.handsOnS,
+    handsOnS: mark.handsOn?.value ?? handsOnS,
     waitingS: mark.waiting?.value ?? step.waitingS,
     ...(mark.doneOn === undefined ? {} : { doneOn: mark.doneOn }),
   };

@@ -28,6 +28,7 @@ const SYNONYMS: Readonly<Record<string, readonly CalculatorName[]>> = {
   'stall stalled jam locked rotor': ['full-command', 'dc-motor-point', 'dc-motor-constants', 'motor-heat'],
   'mph kmh fast top speed': ['attainable-speed', 'motor-load', 'roller-speed', 'speed-up', 'corner-speed'],
   'brake brakes braking stop distance': ['stopping', 'braking-heat', 'reaction-run'],
+  'plough plow bulldoze snow blade heap scrape': ['heap-push'],
   'gearbox reduction reducer': ['train-ratio', 'gear-train', 'planetary', 'worm-pair'],
   'sprocket bicycle': ['chain-drive', 'chain-pitch', 'largest-sprocket'],
   'pulley vee': ['friction-belt', 'timing-belt', 'jockey-lever'],

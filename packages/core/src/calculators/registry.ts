@@ -45,6 +45,7 @@ import { stopping } from '../ground/stopping.ts';
 import { sumOfForces } from '../ground/sum-of-forces.ts';
 import { tipAngles } from '../ground/tip-angles.ts';
 import { tippingMoments } from '../ground/tipping-moments.ts';
+import { heapPush } from '../ground/heap-push.ts';
 import { towedLoad } from '../ground/towed-load.ts';
 import { trackSinkage } from '../ground/track-sinkage.ts';
 import { wheelLoads } from '../ground/wheel-loads.ts';
@@ -123,6 +124,7 @@ const ALL = [
   gripLimitedGrade,
   obstacleClimb,
   towedLoad,
+  heapPush,
   meanRolling,
   sumOfForces,
   wheelSinkage,

@@ -161,7 +161,7 @@ export function flowing(
   const along = {
     rolling: at(resistance.rollingN + resistance.compactionN),
     drag: at(resistance.dragN),
-    pulling: at(resistance.drawbarN + resistance.obstacleN),
+    pulling: at(resistance.drawbarN + resistance.pushingN + resistance.obstacleN),
     climbing: at(resistance.gradeN),
     speedingUp: at(resistance.inertiaN + resistance.catchingN),
   };

@@ -14,6 +14,7 @@ function flatOut({
   step: _s,
   lean: _l,
   sideSlope: _side,
+  push: _push,
   ...duty
 }: Duty): Duty {
   return {

@@ -45,6 +45,7 @@ export const slowingStance = (build: Build, duty: Duty, gradeRad: number, slowin
   gradeRad,
   accelerationMps2: -slowing,
   drawbarN: towedPull(build, duty, gradeRad, slowing),
+  pushN: 0,
   cornerMps2: 0,
 });
 

@@ -4,6 +4,7 @@ import { rotatingFactor } from '../drive/index.ts';
 import { catchLean, roadLoad, sumOfForces, trackSinkage, wheelSinkage } from '../ground/index.ts';
 import type { Axle, Build, Duty, GroundSoil } from '../vehicle/index.ts';
 import { accelerationOf, drawbarOf, footingOf, groundOf, groupedBy, wheelOf } from './footing.ts';
+import { pushOf } from './pushing.ts';
 import { stepOf } from './obstacle.ts';
 import type { ContactLoad, Footing, Resistance, SinkReport, StepReport, TurnReport } from './report.ts';
 import { rollingOf } from './rolling.ts';
@@ -143,9 +144,10 @@ export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value):
     turningN: turningForce(build, turn),
     obstacleN: step && !('problem' in step) ? step.forceN : 0,
     catchingN: duty.lean ? catchLean.run(catchInput(build, duty, footing)).forceN : 0,
+    pushingN: pushOf(duty),
   };
   const { totalN } = sumOfForces.run(parts);
-  const { compactionN, turningN, obstacleN, catchingN } = parts;
+  const { compactionN, turningN, obstacleN, catchingN, pushingN } = parts;
   return {
     footing,
     resistance: {
@@ -158,6 +160,7 @@ export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value):
       turningN,
       obstacleN,
       catchingN,
+      pushingN,
       totalN,
     },
     ...(turn ? { turn } : {}),
@@ -167,11 +170,12 @@ export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value):
 }
 
 /** What all that is not the road adds, in the order of the sum. */
-export const beyondRoad = ({ compactionN, turningN, obstacleN, catchingN }: Resistance) => ({
+export const beyondRoad = ({ compactionN, turningN, obstacleN, catchingN, pushingN }: Resistance) => ({
   compactionN,
   turningN,
   obstacleN,
   catchingN,
+  pushingN,
 });
 
 /** Force that grip must hold: a step is climbed by its edge, which has a margin of its own. */

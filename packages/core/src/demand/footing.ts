@@ -25,6 +25,7 @@ import {
   drivesThat,
   outputsOf,
 } from '../vehicle/index.ts';
+import { bladeKeys, pushOf } from './pushing.ts';
 import type { ContactLoad, Footing } from './report.ts';
 
 export const groundOf = (build: Build, duty: Duty): Ground => {
@@ -95,6 +96,8 @@ export interface Stance {
   readonly gradeRad: number;
   readonly accelerationMps2: number;
   readonly drawbarN: number;
+  /** Of a blade, against the vehicle; 0 where it does not push. */
+  readonly pushN: number;
   readonly cornerMps2: number;
 }
 
@@ -102,7 +105,12 @@ export interface Stance {
 export const stanceOf = (build: Build, duty: Duty, otherwise: Partial<Motion> = {}): Stance => {
   const motion = { ...motionOf(duty), ...otherwise };
   const down = (duty.sideSlope?.value ?? 0) < 0 ? -1 : 1;
-  return { ...motion, drawbarN: drawbarIn(build, duty, motion), cornerMps2: down * cornerOf(duty) };
+  return {
+    ...motion,
+    drawbarN: drawbarIn(build, duty, motion),
+    pushN: pushOf(duty, motion.gradeRad),
+    cornerMps2: down * cornerOf(duty),
+  };
 };
 
 type Mass = ReturnType<typeof massOf>;
@@ -123,6 +131,7 @@ export const wheelLoadInput = (build: Build, duty: Duty, mass: Mass, stance: Sta
     hitchHeightM: build.hitch.height.value,
     hitchVerticalN: hitchLoadOf(build, duty),
     hitchBehindRearAxleM: build.hitch.behind.value,
+    ...bladeKeys(duty, stance.pushN),
     balanced: balanced === 'along' || balanced === 'across' ? balanced : ('none' as const),
   };
 };
@@ -130,7 +139,9 @@ export const wheelLoadInput = (build: Build, duty: Duty, mass: Mass, stance: Sta
 /** A sphere stands on one place, whatever moves inside it. */
 const onOnePlace = (input: ReturnType<typeof wheelLoadInput>) => {
   const acrossN =
-    input.massKg * STANDARD_GRAVITY * Math.cos(degreesToRadians(input.gradeDeg)) + input.hitchVerticalN;
+    input.massKg * STANDARD_GRAVITY * Math.cos(degreesToRadians(input.gradeDeg)) +
+    input.hitchVerticalN +
+    input.pushVerticalN;
   if (acrossN <= 0) return { ...LIFTED, loads: [{ loadN: 0 }] };
   // Whatever else is said to stand beside it carries nothing.
   const loads = input.contacts.map((_, at) => ({ loadN: at === 0 ? acrossN : 0 }));

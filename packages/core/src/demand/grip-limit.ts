@@ -17,7 +17,16 @@ const levelZero = { speed: assumed(0, 'm/s'), acceleration: assumed(0, 'm/s²'),
 
 /** The duty without what a limit of grip and weight alone leaves out: speed, pull, turn, step. */
 function climbOnly(duty: Duty, gradeRad: number): Duty {
-  const { towed, upToSpeed: _up, turn: _turn, step: _step, lean: _lean, sideSlope: _side, ...rest } = duty;
+  const {
+    towed,
+    upToSpeed: _up,
+    turn: _turn,
+    step: _step,
+    lean: _lean,
+    sideSlope: _side,
+    push: _push,
+    ...rest
+  } = duty;
   return { ...rest, ...(towed ? { towed } : {}), ...levelZero, task: 'drive', grade: assumed(gradeRad, '°') };
 }
 

@@ -19,6 +19,7 @@ export {
 export { gripLimit, massAlong } from './grip-limit.ts';
 export { stepInput } from './obstacle.ts';
 export type { BrakeReport, DutyAsked, Footing, Resistance, TipReport, TurnReport } from './report.ts';
+export { heapInput, pushOf } from './pushing.ts';
 export { meanFigure, meanRollingInput, rollingOf } from './rolling.ts';
 export { roughAnswer } from './rough-answer.ts';
 export { slideInput } from './sliding.ts';

@@ -14,6 +14,8 @@ export interface Resistance {
   readonly obstacleN: number;
   /** Catching a lean. */
   readonly catchingN: number;
+  /** Pushing with a blade. */
+  readonly pushingN: number;
   readonly totalN: number;
 }
 

@@ -3,6 +3,7 @@ import { NotPhysical, remembered } from '../contract/index.ts';
 import { cornerSpeed, sideTip, tipAngles, tippingMoments } from '../ground/index.ts';
 import { asTwoAxles, contactsOf, layoutKind, turningOf, type Build, type Duty } from '../vehicle/index.ts';
 import { LEAST_MASS, hitchLoadOf, massOf, stanceOf, type Stance } from './footing.ts';
+import { bladeKeys } from './pushing.ts';
 import type { Footing, TipReport } from './report.ts';
 import { meanFigure } from './rolling.ts';
 
@@ -81,6 +82,7 @@ export function momentsInput(build: Build, duty: Duty, stance: Stance) {
     hitchHeightM: build.hitch.height.value,
     hitchVerticalN: hitchLoadOf(build, duty),
     hitchBehindRearAxleM: build.hitch.behind.value,
+    ...bladeKeys(duty, stance.pushN),
   };
 }
 

@@ -8,6 +8,7 @@ export { skidTurnWheeled } from './skid-turn-wheeled.ts';
 export { steerTorque } from './steer-torque.ts';
 export { slowingBy, stopping } from './stopping.ts';
 export { wheelSinkage } from './wheel-sinkage.ts';
+export { heapPush, STRAIGHT_BLADE } from './heap-push.ts';
 export { gripForce } from './grip-force.ts';
 export { loadedMass } from './loaded-mass.ts';
 export { wheelTorque } from './wheel-torque.ts';

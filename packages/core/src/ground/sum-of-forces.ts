@@ -7,6 +7,7 @@ const input = z.strictObject({
   turningN: key.nonNegative('Turning', 'N').default(0),
   obstacleN: key.nonNegative('Climbing a step', 'N').default(0),
   catchingN: key.nonNegative('Catching a lean', 'N').default(0),
+  pushingN: key.real('Pushing with a blade', 'N').default(0),
 });
 
 export const sumOfForces = defineCalculator({
@@ -17,9 +18,16 @@ export const sumOfForces = defineCalculator({
   purpose: 'What a duty asks at once: the road, soft ground, a turn, a step.',
   input,
   output: z.strictObject({ totalN: key.real('Force along the ground', 'N') }),
-  formula: 'F = Fr + Fc + Ft + Fo + Fl',
+  formula: 'F = Fr + Fc + Ft + Fo + Fl + Fp',
   symbols: {
-    given: { Fr: 'roadN', Fc: 'compactionN', Ft: 'turningN', Fo: 'obstacleN', Fl: 'catchingN' },
+    given: {
+      Fr: 'roadN',
+      Fc: 'compactionN',
+      Ft: 'turningN',
+      Fo: 'obstacleN',
+      Fl: 'catchingN',
+      Fp: 'pushingN',
+    },
     found: { F: 'totalN' },
   },
   source: 'statics',
@@ -27,5 +35,5 @@ export const sumOfForces = defineCalculator({
   examples: [
     { origin: 'a sum (exact)', input: { roadN: 100, compactionN: 20, turningN: 5 }, output: { totalN: 125 } },
   ],
-  run: (i) => ({ totalN: i.roadN + i.compactionN + i.turningN + i.obstacleN + i.catchingN }),
+  run: (i) => ({ totalN: i.roadN + i.compactionN + i.turningN + i.obstacleN + i.catchingN + i.pushingN }),
 });

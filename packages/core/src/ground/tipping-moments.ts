@@ -14,6 +14,12 @@ const input = z.strictObject({
   hitchHeightM: key.nonNegative('Height of the hitch', 'm').default(0),
   hitchVerticalN: key.real('Load on the hitch, down and square to the ground', 'N').default(0),
   hitchBehindRearAxleM: key.real('Hitch behind the rear axle', 'm').default(0),
+  pushN: key
+    .real('Push of a blade: against the vehicle, backwards and parallel to the ground', 'N')
+    .default(0),
+  pushHeightM: key.nonNegative('Height of that push', 'm').default(0),
+  pushVerticalN: key.real('Load on the blade, down and square to the ground', 'N').default(0),
+  pushAheadOfRearAxleM: key.real('Blade ahead of the rear axle', 'm').default(0),
 });
 
 const output = z.strictObject({
@@ -54,11 +60,15 @@ const nearness = (moments: Moments): number => Math.min(ratioOf(moments), Number
 function about(i: Input, out: Place, reachM: number): Moments {
   const hitchReachM =
     reachM + (i.cgAheadOfRearAxleM + i.hitchBehindRearAxleM) * out.aheadM + i.cgLeftM * out.leftM;
+  const bladeReachM =
+    reachM + (i.cgAheadOfRearAxleM - i.pushAheadOfRearAxleM) * out.aheadM + i.cgLeftM * out.leftM;
   const signed = [
     i.weightN * reachM,
     i.hitchVerticalN * hitchReachM,
     (i.backN * out.aheadM + i.rightN * out.leftM) * i.cgHeightM,
     i.drawbarN * out.aheadM * i.hitchHeightM,
+    i.pushVerticalN * bladeReachM,
+    i.pushN * out.aheadM * i.pushHeightM,
   ];
   return {
     rightingNm: signed.reduce((sum, m) => sum + Math.max(0, m), 0),
@@ -100,7 +110,7 @@ export const tippingMoments = defineCalculator({
   input,
   output,
   formula:
-    'about each edge, n outwards, e from the centre of gravity to it: W e, V (e + way from the hitch), (B, R)·n h, D n hd; those that turn it back in are righting, the others overturning',
+    'about each edge, n outwards, e from the centre of gravity to it: W e, V (e + way from the hitch), (B, R)·n h, D n hd, and a blade’s as the hitch’s; those that turn it back in are righting, the others overturning',
   symbols: {
     given: { W: 'weightN', V: 'hitchVerticalN', h: 'cgHeightM', D: 'drawbarN', hd: 'hitchHeightM' },
     found: {},

@@ -23,6 +23,12 @@ const input = z.strictObject({
   hitchHeightM: key.nonNegative('Height of the hitch', 'm').default(0),
   hitchVerticalN: key.real('Load on the hitch, down and square to the ground', 'N').default(0),
   hitchBehindRearAxleM: key.real('Hitch behind the rear axle', 'm').default(0),
+  pushN: key
+    .real('Push of a blade: against the vehicle, backwards and parallel to the ground', 'N')
+    .default(0),
+  pushHeightM: key.nonNegative('Height of that push', 'm').default(0),
+  pushVerticalN: key.real('Load on the blade, down and square to the ground', 'N').default(0),
+  pushAheadOfRearAxleM: key.real('Blade ahead of the rear axle', 'm').default(0),
   balanced: z
     .enum(['none', 'along', 'across'])
     .default('none')
@@ -50,12 +56,14 @@ function bearingOf(i: Input) {
       'Grade and side slope together are steeper than upright: make one of them less.',
     );
   const weightN = i.massKg * STANDARD_GRAVITY;
-  const acrossN = weightN * Math.sqrt(square) + i.hitchVerticalN;
+  const acrossN = weightN * Math.sqrt(square) + i.hitchVerticalN + i.pushVerticalN;
   const momentAlong =
     weightN * Math.sqrt(square) * i.cgAheadOfRearAxleM -
     (weightN * Math.sin(along) + i.massKg * i.accelerationMps2) * i.cgHeightM -
     i.drawbarN * i.hitchHeightM -
-    i.hitchVerticalN * i.hitchBehindRearAxleM;
+    i.hitchVerticalN * i.hitchBehindRearAxleM -
+    i.pushN * i.pushHeightM +
+    i.pushVerticalN * i.pushAheadOfRearAxleM;
   const momentAside =
     weightN * Math.sqrt(square) * i.cgLeftM -
     (weightN * Math.sin(aside) + i.massKg * i.cornerMps2) * i.cgHeightM;
@@ -77,12 +85,16 @@ export const wheelLoads = defineCalculator({
   topic: 'ground',
   asks: 'How much weight is on each wheel?',
   title: 'Weight on each wheel',
-  purpose: 'How a vehicle on any number of wheels shares its weight, on a slope, in a turn and with a hitch.',
+  purpose:
+    'How a vehicle on any number of wheels shares its weight, on a slope, in a turn and with a hitch or a blade.',
   input,
   output,
   formula:
-    'N = a + b x + c y on each contact that carries, with Σ N = W,  Σ N x = W xw,  Σ N y = W yw;  W = m g √(1 − sin²θ − sin²φ) + V;  xw = (W c − (m g sinθ + m a) h − D hd − V (bh + c))/W;  yw = the same across',
-  symbols: { given: { m: 'massKg', V: 'hitchVerticalN' }, found: { W: 'acrossN' } },
+    'N = a + b x + c y on each contact that carries, with Σ N = W,  Σ N x = W xw,  Σ N y = W yw;  W = m g √(1 − sin²θ − sin²φ) + V + B;  xw = (W c − (m g sinθ + m a) h − D hd − V (bh + c) − P hp + B (xb − c))/W;  yw = the same across',
+  symbols: {
+    given: { m: 'massKg', V: 'hitchVerticalN', P: 'pushN', hp: 'pushHeightM', B: 'pushVerticalN' },
+    found: { W: 'acrossN' },
+  },
   source: 'statics; equally stiff contacts under a rigid frame, those that would pull let go',
   limits:
     'A rigid frame on firm, even ground with contacts alike; springs, soft tyres and unevenness shift the loads, most with more than three wheels.',

@@ -7,6 +7,7 @@ const WALKING_MPS = 1.8;
 export function cautionsOf({ people, duties, layout }: Build): string[] {
   const steep = duties.some(rollsAway);
   const tows = duties.some((d) => d.towed !== undefined || d.drawbar.value > 0);
+  const pushes = duties.some(({ push }) => push !== undefined);
   const fast = duties.some((d) => d.speed.value > WALKING_MPS);
   return [
     ...(people === 'riding'
@@ -19,6 +20,11 @@ export function cautionsOf({ people, duties, layout }: Build): string[] {
       : []),
     ...(layoutKind(layout.kind).pullsByRope
       ? ['Winching: nobody in line with the rope or below the load, gloves on, the anchor proved first.']
+      : []),
+    ...(pushes
+      ? [
+          'A blade: nobody in front of it or beside it, and walk the ground first: an edge that meets a kerb or a cover stops the vehicle dead.',
+        ]
       : []),
     ...(tows
       ? ['Towing: nobody between tug and load or in line with the rope; uncouple only on the level.']

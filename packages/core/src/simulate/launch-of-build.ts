@@ -57,8 +57,9 @@ export function launchOfBuild(
     rollingCoefficient: rollingOf(build, duty, report.footing),
     dragAreaM2: build.dragArea.value,
     slopeRad: duty.grade.value,
-    // Soft ground drags like a pull.
-    drawbarN: report.resistance.drawbarN + report.resistance.compactionN,
+    // Soft ground and a full blade drag like a pull.
+    drawbarN:
+      report.resistance.drawbarN + report.resistance.compactionN + report.resistance.pushingN,
     gripN: report.footing.gripN ?? Infinity,
     durationS,
   };

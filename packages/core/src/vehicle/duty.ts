@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { quantity } from '../quantity/index.ts';
 import { id, name } from './item.ts';
+import { pushSchema } from './push.ts';
 import { TASKS } from './tasks.ts';
 
 const slope = { above: -Math.PI / 2, below: Math.PI / 2 } as const;
@@ -64,6 +65,7 @@ export const dutySchema = z
     ),
     drawbar: quantity('force', { least: 0 }, 'Pull at the hitch'),
     towed: towedSchema.optional().meta({ title: 'Towed' }),
+    push: pushSchema.optional().meta({ title: 'Pushes' }),
     sideSlope: quantity(
       'angle',
       slope,

@@ -4,6 +4,7 @@ import { freshStage } from '../transmission/index.ts';
 import type { Build } from './document.ts';
 import type { Drive } from './drive.ts';
 import { freeId, newDrive } from './new-build.ts';
+import { scaleOf, usual } from './scale.ts';
 import type { Work } from './work.ts';
 
 /** Drives that can be added, in the order in which they are offered. */
@@ -25,21 +26,27 @@ const NAMES: Readonly<Record<DriveKind, string>> = {
 };
 
 /** A work to begin with, every figure assumed. */
-export const freshWork = (kind: Work['kind']): Work => {
+export const freshWork = (build: Build, kind: Work['kind']): Work => {
+  const scale = scaleOf(build);
   const common = { share: assumed(0.5, '%'), whileDriving: true };
   switch (kind) {
     case 'lift':
       return {
         kind,
-        load: assumed(10, 'kg'),
-        height: assumed(0.5, 'm'),
+        load: assumed(usual.liftKg(scale), 'kg'),
+        height: assumed(usual.liftM(scale), 'm'),
         within: assumed(10, 's'),
         timesAnHour: assumed(6, ''),
       };
     case 'turns':
-      return { kind, torque: assumed(1, 'N·m'), speed: assumed((200 * Math.PI) / 30, 'rpm'), ...common };
+      return {
+        kind,
+        torque: assumed(usual.workNm(scale), 'N·m'),
+        speed: assumed((usual.workRpm(scale) * Math.PI) / 30, 'rpm'),
+        ...common,
+      };
     case 'draws':
-      return { kind, power: assumed(50, 'W'), ...common };
+      return { kind, power: assumed(usual.workW(scale), 'W'), ...common };
     default:
       return assertNever(kind);
   }
@@ -48,7 +55,7 @@ export const freshWork = (kind: Work['kind']): Work => {
 /** Turns of the motor for one of the drum or the brush, where nothing is known yet. */
 const USUAL_REDUCTION = 20;
 
-function drivenBy(kind: DriveKind, id: string): Drive {
+function drivenBy(build: Build, kind: DriveKind, id: string): Drive {
   const bare = (does: Drive['does']): Drive => ({
     ...newDrive(id, NAMES[kind], 'propels'),
     does,
@@ -62,13 +69,13 @@ function drivenBy(kind: DriveKind, id: string): Drive {
     case 'lift':
       return {
         ...bare('works'),
-        work: freshWork('lift'),
+        work: freshWork(build, 'lift'),
         stages: [freshStage('gearhead', 'stage-1', USUAL_REDUCTION), freshStage('spool', 'stage-2', 1)],
       };
     case 'turning':
-      return { ...bare('works'), work: freshWork('turns') };
+      return { ...bare('works'), work: freshWork(build, 'turns') };
     case 'drawing':
-      return { ...bare('works'), work: freshWork('draws') };
+      return { ...bare('works'), work: freshWork(build, 'draws') };
     default:
       return assertNever(kind);
   }
@@ -81,7 +88,7 @@ function drivenBy(kind: DriveKind, id: string): Drive {
  */
 export function addDrive(build: Build, kind: DriveKind): { readonly build: Build; readonly driveId: string } {
   const driveId = freeId('drive', build.drives);
-  const drive = drivenBy(kind, driveId);
+  const drive = drivenBy(build, kind, driveId);
   const together = build.drives[0]?.together ?? drive.together;
   const added: Drive = kind === 'more-wheels' ? { ...drive, together } : drive;
   return { build: { ...build, drives: [...build.drives, added] }, driveId };

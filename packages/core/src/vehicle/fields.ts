@@ -12,6 +12,7 @@ import {
   upToSpeedDistance,
   upToSpeedTime,
 } from './duty.ts';
+import { pushForce, pushHeap } from './push.ts';
 import { groundSchema, soilSchema } from './ground-entry.ts';
 import { axleSchema, layoutSchema } from './layout/layout.ts';
 import { marginPolicySchema } from './margin-policy.ts';
@@ -44,6 +45,8 @@ const SCHEMAS = {
   soil: soilSchema,
   duty: dutySchema,
   towed: towedSchema,
+  pushForce,
+  pushHeap,
   turn: turnRadius,
   route: routeExtent,
   area: areaExtent,

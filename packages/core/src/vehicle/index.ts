@@ -32,6 +32,7 @@ export type { Work } from './work.ts';
 export { rollingDiameter, rollingPlace } from './driven-diameter.ts';
 export { rollsAway } from './steep.ts';
 export { TASKS, taskOf, taskTitle, type TaskName } from './tasks.ts';
+export { PUSHED, pushedOf, type Push, type Pushed } from './push.ts';
 export { type Duty, type Extent, type Turn, type UpToSpeed } from './duty.ts';
 export { AIMS, MASS_KINDS } from './vehicle.ts';
 export { buildJsonSchema, partJsonSchema } from './json-schema.ts';
@@ -98,7 +99,17 @@ export { meaningOf } from './meaning.ts';
 export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
 export { inWords, type DifferenceInWords } from './words.ts';
 export { buildFrom, TEMPLATES, type Template } from './templates.ts';
-export { DUTY_TEMPLATES, dutyFrom, dutyTemplatesFor, type DutyTemplate } from './duty-templates.ts';
+export {
+  DUTY_TEMPLATES,
+  dutyFrom,
+  dutyTemplatesFor,
+  usualPush,
+  type DutyTemplate,
+  type JobFigure,
+} from './duty-templates.ts';
+export { scaledTime, scaleOf, usual, type Scale } from './scale.ts';
+export { SIZE_CLASSES, sizeClass, type SizeClass } from './size-classes.ts';
+export { startBuild, startJobs, wheelAsked, type StartAnswers, type StartJob } from './start.ts';
 export {
   dataSheetOf,
   motorAbilities,

@@ -141,7 +141,7 @@ export const LAYOUT_TEMPLATES: readonly LayoutTemplate[] = [
   },
   {
     id: 'modules',
-    title: 'Four modules, each steered and driven',
+    title: 'Four steered and driven modules',
     sentence: 'Every wheel turns any way: sideways and on the spot too.',
     fill: ({ wheelbaseM, trackM, wheelM }) => ({
       layout: {

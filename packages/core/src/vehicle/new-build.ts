@@ -13,7 +13,8 @@ import { newAssemblyPlan } from './assembly-plan.ts';
 import { FORMAT, FORMAT_VERSION, type Build, type Ground, type OtherMass } from './document.ts';
 import type { Drive, Purpose } from './drive.ts';
 import type { Duty } from './duty.ts';
-import type { Axle, Layout } from './layout/index.ts';
+import { wheelbaseOf, type Axle, type Layout } from './layout/index.ts';
+import { rounded, scaleOf, usual } from './scale.ts';
 import { DOUBLE_RULE } from './margin-policy.ts';
 import { bareDrive } from './to-format-4.ts';
 
@@ -53,12 +54,12 @@ export const newGround = (id: string, name: string): Ground => ({
 
 /** The middle of a range of the table, with half its width as the spread. */
 const between = ([low, high]: readonly [number, number]): Quantity => ({
-  ...assumed(rounded((low + high) / 2), ''),
-  spread: rounded((high - low) / 2),
+  ...assumed(tabled((low + high) / 2), ''),
+  spread: tabled((high - low) / 2),
 });
 
 /** As many digits as such tables have. */
-const rounded = (x: number): number => Number(x.toPrecision(3));
+const tabled = (x: number): number => Number(x.toPrecision(3));
 
 /** What a tyre rolls with on a surface; on one that gives way without its sinking in, which is worked out. */
 const rollingOn = (surface: SurfaceId, tyre: Tyre): Quantity =>
@@ -104,16 +105,20 @@ export function groundOfSurface(id: string, surface: SurfaceId, layout: Layout):
   };
 }
 
-/** A mass at the middle of a layout. */
-export const newMass = (id: string, name: string, kind: OtherMass['kind'], aheadM: number): OtherMass => ({
-  id,
-  name,
-  kind,
-  mass: assumed(kind === 'rider' ? 75 : 5, 'kg'),
-  aheadOfRearAxle: assumed(aheadM, 'mm'),
-  left: assumed(0, 'mm'),
-  height: assumed(kind === 'rider' ? 0.8 : 0.2, 'mm'),
-});
+/** A mass at the middle of a vehicle, as such a vehicle has one. */
+export function newMass(build: Build, id: string, name: string, kind: OtherMass['kind']): OtherMass {
+  const scale = scaleOf(build);
+  const rides = kind === 'rider';
+  return {
+    id,
+    name,
+    kind,
+    mass: assumed(rides ? usual.riderKg(scale) : usual.partKg(scale), 'kg'),
+    aheadOfRearAxle: assumed(wheelbaseOf(build.layout) / 2, 'mm'),
+    left: assumed(0, 'mm'),
+    height: assumed(rounded(rides ? scale.wheelM + 0.35 : scale.wheelM * 0.7), 'mm'),
+  };
+}
 
 const newAxles = (): Build['layout']['axles'] => [
   {

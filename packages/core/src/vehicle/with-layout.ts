@@ -54,16 +54,24 @@ function standsOn(build: Build, layout: Layout): boolean {
     hitchHeightM: 0,
     hitchVerticalN: 0,
     hitchBehindRearAxleM: 0,
+    pushN: 0,
+    pushHeightM: 0,
+    pushVerticalN: 0,
+    pushAheadOfRearAxleM: 0,
     balanced: layoutKind(layout.kind).balanced === 'across' ? 'across' : 'none',
   }).stands;
 }
 
+/** The build on another layout, filled from its own measures. */
+export const withLayout = (build: Build, template: LayoutTemplate): Build =>
+  withTemplate(build, template, sizeOf(build));
+
 /**
- * The build on another layout, filled from its own measures. Masses stay where they are as long as the vehicle stands
+ * The build on another layout, filled to a size. Masses stay where they are as long as the vehicle stands
  * with them; else they come over its middle.
  */
-export function withLayout(build: Build, template: LayoutTemplate): Build {
-  const { layout, together, differential, steering, innerDrive } = template.fill(sizeOf(build));
+export function withTemplate(build: Build, template: LayoutTemplate, size: Size): Build {
+  const { layout, together, differential, steering, innerDrive } = template.fill(size);
   const { own, payload, others } = build.masses;
   const keep = <M extends PlacedMass>(mass: M): M =>
     standsOn(build, layout) ? mass : keptOver(mass, layout);

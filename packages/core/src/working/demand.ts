@@ -2,6 +2,7 @@ import {
   beyondRoad,
   catchInput,
   demandOf,
+  heapInput,
   roadLoadInput,
   groundOf,
   loadedMassInput,
@@ -15,6 +16,7 @@ import {
 import { innerDriveInput, inertiaInput } from '../drive/index.ts';
 import {
   catchLean,
+  heapPush,
   innerDrive,
   loadedMass,
   lockedAxle,
@@ -29,8 +31,10 @@ import type { Quantity } from '../quantity/index.ts';
 import { reflectedInertia } from '../transmission/index.ts';
 import {
   motorOf,
+  pushedOf,
   rollingDiameter,
   rollingPlace,
+  taskOf,
   type Axle,
   type Build,
   type Duty,
@@ -208,8 +212,43 @@ export function forceWorking(
     beyond.catchingN > 0
       ? worked('catchingN', atBrief(duty), leanWorking(build, duty, footing))
       : fixed('catchingN', 'no lean to catch'),
+    pushInput('pushingN', duty),
   ]);
 }
+
+/** What a blade pushes with: as stated, or worked out from the heap before it. */
+export function pushInput(key: 'pushingN' | 'pushN', duty: Duty): WorkingInput {
+  const { push, grade } = duty;
+  if (!push || !taskOf(duty).drives) return fixed(key, 'nothing is pushed');
+  if (push.kind === 'force') return from(key, push.force, `${atBrief(duty)}, blade`);
+  const blade = `${atBrief(duty)}, blade`;
+  const { title } = pushedOf(push.what);
+  return worked(
+    key,
+    `${title} heaped before the blade`,
+    calculated(heapPush, heapInput(push, grade.value), 'forceN', [
+      from('widthM', push.width, blade),
+      from('heightM', push.heap, blade),
+      fixed('densityKgM3', `${title}, from the table`),
+      fixed('friction', `${title}, from the table`),
+      from('gradeDeg', grade, atBrief(duty)),
+      fixed('fill', 'a straight blade'),
+    ]),
+  );
+}
+
+/** Where a blade pushes, and what presses on it. */
+export const bladeInputs = (duty: Duty): WorkingInput[] => {
+  const where = `${atBrief(duty)}, blade`;
+  return [
+    pushInput('pushN', duty),
+    duty.push ? from('pushHeightM', duty.push.height, where) : fixed('pushHeightM', 'no blade'),
+    duty.push ? from('pushVerticalN', duty.push.load, where) : fixed('pushVerticalN', 'no blade'),
+    duty.push
+      ? from('pushAheadOfRearAxleM', duty.push.ahead, where)
+      : fixed('pushAheadOfRearAxleM', 'no blade'),
+  ];
+};
 
 function leanWorking(build: Build, duty: Duty, footing: Footing): CalculationBy<typeof catchLean> {
   return calculated(catchLean, catchInput(build, duty, footing), 'forceN', [

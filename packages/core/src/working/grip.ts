@@ -14,7 +14,7 @@ import {
 import { innerDriveInput } from '../drive/index.ts';
 import { axleLoads, gripForce, innerDrive, wheelLoads } from '../ground/index.ts';
 import { layoutKind, asTwoAxles, type Build, type Duty } from '../vehicle/index.ts';
-import { accelerationInput, drawbarInput, innerWorking, massWorking } from './demand.ts';
+import { accelerationInput, bladeInputs, drawbarInput, innerWorking, massWorking } from './demand.ts';
 import { atBrief, figureInput } from './ground-inputs.ts';
 import { calculated, fixed, from, readFor, worked, type Calculation, type WorkingInput } from './working.ts';
 
@@ -24,6 +24,7 @@ const isPlain = (build: Build, duty: Duty, footing: Footing): boolean =>
   footing.cgLeftM === 0 &&
   (duty.sideSlope?.value ?? 0) === 0 &&
   cornerOf(duty) === 0 &&
+  duty.push === undefined &&
   footing.stands;
 
 export const axleLoadInput = (build: Build, duty: Duty) => {
@@ -86,6 +87,7 @@ function contactsWorking(build: Build, duty: Duty): Calculation {
     accelerationInput(duty),
     fixed('cornerMps2', 'speed squared over the radius of the turn'),
     ...hitchInputs(build, duty),
+    ...bladeInputs(duty),
     fixed('balanced', 'by the layout'),
   ]);
 }

@@ -23,7 +23,7 @@ import {
 } from '../ground/index.ts';
 import { steerInput } from '../judge/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
-import { massWorking, stepWorking } from './demand.ts';
+import { bladeInputs, massWorking, stepWorking } from './demand.ts';
 import { LOADS, figureInput } from './ground-inputs.ts';
 import {
   calculated,
@@ -93,6 +93,9 @@ export function momentsWorking(
       ? from('hitchVerticalN', build.hitch.load, 'Brief, hitch')
       : fixed('hitchVerticalN', 'nothing is towed'),
     from('hitchBehindRearAxleM', build.hitch.behind, 'Brief, hitch'),
+    ...bladeInputs(duty).map((input) =>
+      input.key === 'pushN' ? fixed('pushN', 'the blade in that motion') : input,
+    ),
   ]);
 }
 

@@ -129,7 +129,13 @@ describe('builds', () => {
       .send('post', '/api/builds')
       .send({ name: 'Tug', template: 'yard-tug' })
       .expect(201);
-    expect((made.body as Stored).document.duties.map((d) => d.drawbar.value)).toEqual([120, 250]);
+    const { document } = made.body as Stored;
+    // A fifth of its own weight of 40 kg, to two figures.
+    expect(document.duties.map((d) => d.drawbar.value)).toEqual([78, 0]);
+    const begun = await server.send('post', '/api/builds').send({ document, begun: true }).expect(201);
+    const { id } = begun.body as Stored & { readonly id: string };
+    const log = await server.send('get', `/api/builds/${id}/log`).expect(200);
+    expect(JSON.stringify(log.body)).toContain('Begun');
     await server.send('post', '/api/builds').send({ name: 'Tug', template: 'none' }).expect(422);
   });
 

@@ -16,7 +16,11 @@ const name = z.string().trim().min(1, 'give the build a name').max(120);
 const templateIds = TEMPLATES.map((template) => template.id);
 const creation = z.union([
   z.strictObject({ name, template: z.enum(templateIds).default('blank') }),
-  z.strictObject({ document: z.unknown(), file: z.string().max(300).optional() }),
+  z.strictObject({
+    document: z.unknown(),
+    file: z.string().max(300).optional(),
+    begun: z.literal(true).optional(),
+  }),
 ]);
 const copying = z.strictObject({ name });
 const placing = z.strictObject({ place: z.enum(PLACES) });
@@ -33,7 +37,11 @@ function begun(asked: z.output<typeof creation>): { readonly document: Build; re
   }
   return {
     document: judged(documentFrom(asked.document)),
-    from: asked.file === undefined ? 'Brought in' : `Brought in from the file “${asked.file}”`,
+    from: asked.begun
+      ? 'Begun'
+      : asked.file === undefined
+        ? 'Brought in'
+        : `Brought in from the file “${asked.file}”`,
   };
 }
 

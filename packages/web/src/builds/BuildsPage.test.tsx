@@ -4,7 +4,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/re
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { BuildLine, JudgedLine, Place, StoredBuild } from '@zubric/core/answers';
 import { newBuild } from '@zubric/core/vehicle';
-import { Refusal, answering, type Asked } from '../testing/answers.ts';
+import { answering, type Asked } from '../testing/answers.ts';
 import { onPage, where } from '../testing/on-page.tsx';
 import { BuildsPage } from './BuildsPage.tsx';
 
@@ -157,20 +157,12 @@ describe('the list of builds', () => {
     expect(asked.find(({ path }) => path.endsWith('/copies'))?.body).toEqual({ name: 'Gull, copy 2' });
   });
 
-  it('begins a build with a name, and opens its brief', async () => {
-    const asked = serving([]);
+  it('leads to a new build', async () => {
+    serving([]);
     show();
-    expect(await screen.findByText('No build yet. Give the first one a name above.')).toBeTruthy();
-    const form = within(await screen.findByRole('form', { name: 'New build' }));
-    fireEvent.click(form.getByRole('button', { name: 'New build' }));
-    expect((await form.findByRole('alert')).textContent).toBe('Give it a name first.');
-    fireEvent.change(form.getByLabelText('Name of a new build'), { target: { value: '  Tern  ' } });
-    fireEvent.click(form.getByRole('button', { name: 'New build' }));
-    await waitFor(() => expect(where()).toBe('/builds/new/brief'));
-    expect(asked.find(({ method }) => method === 'POST')?.body).toMatchObject({
-      name: 'Tern',
-      template: 'blank',
-    });
+    expect(await screen.findByText('No build yet. Begin the first one above.')).toBeTruthy();
+    fireEvent.click(screen.getByRole('link', { name: 'New build' }));
+    expect(where()).toBe('/new');
   });
 
   it('stands in the order of the column that is pressed: what cannot be judged last', async () => {
@@ -200,17 +192,6 @@ describe('the list of builds', () => {
     expect(names()).toEqual(['Pick Auk', 'Pick Gull', 'Pick Tern']);
     press('Stands');
     expect(names()).toEqual(['Pick Gull', 'Pick Tern', 'Pick Auk']);
-  });
-
-  it('keeps the name that the server refused', async () => {
-    serving([], { 'POST /api/builds': () => new Refusal(422, 'A build of that name is on the bench.') });
-    show();
-    const form = within(await screen.findByRole('form', { name: 'New build' }));
-    const field = form.getByLabelText('Name of a new build');
-    fireEvent.change(field, { target: { value: 'Tern' } });
-    fireEvent.click(form.getByRole('button', { name: 'New build' }));
-    expect((await form.findByRole('alert')).textContent).toBe('A build of that name is on the bench.');
-    expect((field as HTMLInputElement).value).toBe('Tern');
   });
 
   it('brings in files beside what is there: good ones chosen, bad ones told, one of a known name kept too', async () => {

@@ -1,8 +1,7 @@
 import type { BuildLine, Place } from '@zubric/core/answers';
-import { lazy, useState } from 'react';
+import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ApiProblem } from '../common/api.ts';
-import { Below } from '../common/Below.tsx';
 import { NoKey } from '../common/Message.tsx';
 import { useTitle } from '../common/use-title.ts';
 import { Header } from '../frame/Header.tsx';
@@ -14,9 +13,6 @@ import { MendBuild } from './MendBuild.tsx';
 import { SHELVES, wantedOf } from './shelves.ts';
 import { useFilesIn } from './use-files-in.tsx';
 import { useBuildList, type Notice } from './use-build-list.ts';
-
-/** What a new build starts from needs half the core; the list does not wait for it. */
-const NewBuild = lazy(async () => ({ default: (await import('./NewBuild.tsx')).NewBuild }));
 
 /** All vehicles, the last touched first. */
 export function BuildsPage() {
@@ -57,7 +53,7 @@ export function BuildsPage() {
       <Top />
       <main id="main" className="mx-auto max-w-[1120px] px-4 py-5 md:px-6">
         <DiskNotice />
-        <Question answered={!builds.isPending} />
+        <Question />
         <BuildsBar
           place={place}
           onPlace={goTo}
@@ -102,15 +98,15 @@ const Top = () => (
   </Header>
 );
 
-const Question = ({ answered }: { readonly answered: boolean }) => (
-  <div className="grid gap-4 lg:grid-cols-[1fr_minmax(0,560px)]">
+const Question = () => (
+  <div className="flex flex-wrap items-center justify-between gap-3">
     <div>
       <h1>Which vehicle is on the bench?</h1>
       <p className="mt-1 text-soft">Open one, begin a new one, or bring one in from a file.</p>
     </div>
-    <Below answered={answered} waiting={<div className="sheet h-[110px]" aria-hidden />}>
-      <NewBuild />
-    </Below>
+    <Link to="/new" className="push push-main">
+      New build
+    </Link>
   </div>
 );
 

@@ -13,7 +13,7 @@ export const SHELVES: Readonly<Record<Place, Shelf>> = {
   bench: {
     place: 'bench',
     title: 'On the bench',
-    empty: 'No build yet. Give the first one a name above.',
+    empty: 'No build yet. Begin the first one above.',
     done: 'is back on the bench',
   },
   archive: {

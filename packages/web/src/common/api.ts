@@ -52,8 +52,8 @@ export const api = {
   wholeBuild: (id: string) => call(`/builds/${id}/whole`, { shape: anything }),
   bringInWhole: (whole: Blob) =>
     call('/builds/whole', { method: 'POST', body: whole, shape: storedBuildSchema }),
-  createBuild: (form: { readonly name: string; readonly template: string }) =>
-    call('/builds', { method: 'POST', body: form, shape: storedBuildSchema }),
+  begin: (document: Build) =>
+    call('/builds', { method: 'POST', body: { document, begun: true }, shape: storedBuildSchema }),
   bringIn: (document: Build, file: string) =>
     call('/builds', { method: 'POST', body: { document, file }, shape: storedBuildSchema }),
   createFrom: (document: Build) =>

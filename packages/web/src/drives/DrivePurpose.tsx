@@ -118,6 +118,7 @@ const WORKS: readonly { readonly value: Work['kind']; readonly title: string }[]
 ];
 
 function WorkFields({ work, onChange }: { readonly work: Work; readonly onChange: (work: Work) => void }) {
+  const { whole: build } = useBuild();
   const field = <P extends BuildPart & Work['kind']>(part: P, key: KeyOfPart<P>) => (
     <SchemaField
       part={part}
@@ -132,7 +133,7 @@ function WorkFields({ work, onChange }: { readonly work: Work; readonly onChange
         label="It"
         value={work.kind}
         options={WORKS}
-        onChange={(kind) => onChange(freshWork(kind))}
+        onChange={(kind) => onChange(freshWork(build, kind))}
         className="sm:col-span-2"
       />
       {work.kind === 'lift' && (

@@ -25,6 +25,7 @@ function pageOf(load: LoadPage): Page {
 }
 
 const builds = pageOf(async () => ({ Component: (await import('../builds/BuildsPage.tsx')).BuildsPage }));
+const start = pageOf(async () => ({ Component: (await import('../start/StartPage.tsx')).StartPage }));
 const bench = pageOf(async () => ({ Component: (await import('./Workbench.tsx')).Workbench }));
 const print = pageOf(async () => ({ Component: (await import('../print/PrintPage.tsx')).PrintPage }));
 const shelf = pageOf(async () => ({ Component: (await import('../shelf/ShelfPage.tsx')).ShelfPage }));
@@ -44,13 +45,15 @@ export async function fetchPagesOf(pathname: string): Promise<void> {
     ? [bench, stations[station.path]]
     : matchPath('/builds', pathname)
       ? [builds]
-      : matchPath('/sums/:name?', pathname)
-        ? [sums]
-        : matchPath('/shelf', pathname)
-          ? [shelf]
-          : matchPath('/shelf/measure', pathname)
-            ? [measure]
-            : [];
+      : matchPath('/new', pathname)
+        ? [start]
+        : matchPath('/sums/:name?', pathname)
+          ? [sums]
+          : matchPath('/shelf', pathname)
+            ? [shelf]
+            : matchPath('/shelf/measure', pathname)
+              ? [measure]
+              : [];
   await Promise.all(pages.map(({ fetched }) => fetched()));
 }
 
@@ -64,6 +67,7 @@ function Pages() {
           <Route element={<Shell />}>
             <Route index element={<Navigate to="/builds" replace />} />
             <Route path="builds" Component={builds.Page} />
+            <Route path="new" Component={start.Page} />
             <Route path="builds/:buildId" Component={bench.Page}>
               <Route index element={<Navigate to="brief" replace />} />
               {STATIONS.map(({ path }) => (

@@ -26,6 +26,7 @@ const CURVES: Readonly<Record<string, Curved>> = {
   'locked-axle': { across: 'trackM', up: 'sideForceN' },
   'track-sinkage': { across: 'widthM', up: 'sinkageM' },
   'soil-thrust': { across: 'loadN', up: 'thrustN' },
+  'heap-push': { across: 'heightM', up: 'forceN' },
   'towed-load': { across: 'massKg', up: 'drawbarN' },
   'catch-lean': { across: 'leanDeg', up: 'torqueNm' },
   'balance-plant': { across: 'cgHeightM', up: 'fallTimeS' },

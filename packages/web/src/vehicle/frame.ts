@@ -37,7 +37,7 @@ const turnedAt = (middle: number, gradeRad: number, x: number, y: number): At =>
 });
 
 /** The room that a vehicle takes in a view, metres; from the side turned with its grade. */
-export function roomOf(build: Build, view: View, gradeRad = 0): Extent {
+export function roomOf(build: Build, view: View, gradeRad = 0, carried = masses(build)): Extent {
   const [rear, front] = bodySpan(build);
   const { layout, body, hitch } = build;
   const wheels = layout.axles.flatMap((axle): At[] => {
@@ -49,7 +49,7 @@ export function roomOf(build: Build, view: View, gradeRad = 0): Extent {
           [1, -1].map((side) => ({ x, y: (side * (axle.track.value + axle.width.value)) / 2 })),
         );
   });
-  const placed = masses(build).map((m): At => ({
+  const placed = carried.map((m): At => ({
     x: m.aheadOfRearAxle.value,
     y: view === 'side' ? m.height.value : m.left.value,
   }));
@@ -81,7 +81,7 @@ export const frameOf = (build: Build, view: View, { width, height }: PageSize, g
 
 /** The same for a small picture without words. */
 export const bareFrameOf = (build: Build, view: View, page: PageSize): Fit =>
-  fitTo(roomOf(build, view), { ...page, margin: { x: 8, y: 10 } });
+  fitTo(roomOf(build, view, 0, []), { ...page, margin: { x: 8, y: 10 } });
 
 /** A place of the vehicle on the page, turned with the grade. */
 export function placer(build: Build, fit: Fit, gradeRad: number): Place {

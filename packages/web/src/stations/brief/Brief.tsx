@@ -1,6 +1,7 @@
 import type { DutyReport } from '@zubric/core/capability';
+import type { Resistance } from '@zubric/core/demand';
 import type { Build, Duty } from '@zubric/core/vehicle';
-import { lazy } from 'react';
+import { Fragment, lazy } from 'react';
 import { Below } from '../../common/Below.tsx';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
@@ -19,6 +20,18 @@ const hardest = (build: Build, reports: readonly DutyReport[]): readonly [Duty, 
   const duty = build.duties.find((d) => d.id === report?.id);
   return duty && report ? [duty, report] : undefined;
 };
+
+/** What may come to rolling and grade, in words, from this many newtons on. */
+const BESIDES: readonly (readonly [keyof Resistance, string, number?])[] = [
+  ['inertiaN', 'speeding up'],
+  ['drawbarN', 'towing'],
+  ['pushingN', 'pushing'],
+  ['turningN', 'turning'],
+  ['compactionN', 'in soft ground'],
+  ['obstacleN', 'at the step'],
+  ['catchingN', 'catching the lean'],
+  ['dragN', 'air', 0.5],
+];
 
 /** Station 1: what the vehicle weighs, where it goes and what it must do there. */
 export function Brief() {
@@ -41,21 +54,12 @@ export function Brief() {
             <b className="font-semibold text-mech">{say(most[1].resistance.totalN, 'force')}</b> along the
             ground: {say(most[1].resistance.rollingN, 'force')} rolling,{' '}
             {say(most[1].resistance.gradeN, 'force')} grade
-            {most[1].resistance.inertiaN > 0 && (
-              <>, {say(most[1].resistance.inertiaN, 'force')} speeding up</>
-            )}
-            {most[1].resistance.drawbarN > 0 && <>, {say(most[1].resistance.drawbarN, 'force')} towing</>}
-            {most[1].resistance.turningN > 0 && <>, {say(most[1].resistance.turningN, 'force')} turning</>}
-            {most[1].resistance.compactionN > 0 && (
-              <>, {say(most[1].resistance.compactionN, 'force')} in soft ground</>
-            )}
-            {most[1].resistance.obstacleN > 0 && (
-              <>, {say(most[1].resistance.obstacleN, 'force')} at the step</>
-            )}
-            {most[1].resistance.catchingN > 0 && (
-              <>, {say(most[1].resistance.catchingN, 'force')} catching the lean</>
-            )}
-            {most[1].resistance.dragN > 0.5 && <>, {say(most[1].resistance.dragN, 'force')} air</>}.
+            {BESIDES.filter(([key, , least = 0]) => most[1].resistance[key] > least).map(([key, word]) => (
+              <Fragment key={key}>
+                , {say(most[1].resistance[key], 'force')} {word}
+              </Fragment>
+            ))}
+            .
           </p>
         ) : (
           <p className="mt-0.5 text-[16px] text-soft">

@@ -74,7 +74,7 @@ describe('what the vehicle is made of', () => {
     expect(kept().steering?.actuatorTorque).toBeUndefined();
     choose('Steered by', 'hand');
     expect(kept().steering?.hand).toMatchObject({
-      arm: { value: 0.3 },
+      arm: { value: 0.24 },
       force: { value: 60, origin: 'assumed' },
     });
     // An actuator's own fields are gone, those of the geometry stay.

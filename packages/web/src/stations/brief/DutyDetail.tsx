@@ -1,5 +1,6 @@
 import { extentOf } from '@zubric/core/demand';
 import {
+  scaleOf,
   TASKS,
   taskOf,
   taskTitle,
@@ -7,12 +8,14 @@ import {
   turningOf,
   type Duty,
   type Extent,
+  usual,
 } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import type { ReactNode } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
+import { PushFields } from './PushFields.tsx';
 import { Stepper } from '../../fields/Stepper.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
@@ -70,6 +73,7 @@ export function DutyDetail({ duty, onChange }: Props) {
           onChange={(rolling) => onChange({ towed: { ...towed, rolling } })}
         />
       )}
+      <PushFields duty={duty} onChange={onChange} />
       {may('sideSlope')}
       {may('step')}
       <TurnFields duty={duty} onChange={onChange} />
@@ -88,6 +92,7 @@ const SPEEDING = [
 ] as const;
 
 function SpeedingUp({ duty, onChange }: Props) {
+  const scale = scaleOf(useBuild().build);
   const { upToSpeed } = duty;
   const set = (kind: (typeof SPEEDING)[number]['value']): void =>
     onChange({
@@ -95,7 +100,7 @@ function SpeedingUp({ duty, onChange }: Props) {
         kind === 'rate'
           ? undefined
           : kind === 'distance'
-            ? { kind, distance: typed(2, 'm', 'assumed') }
+            ? { kind, distance: typed(usual.upToSpeedM(scale), 'm', 'assumed') }
             : { kind, time: typed(2, 's', 'assumed') },
     });
   return (
@@ -151,7 +156,7 @@ function TurnFields({ duty, onChange }: Props) {
               kind === 'straight'
                 ? undefined
                 : kind === 'radius'
-                  ? { kind: 'radius', radius: typed(2, 'm', 'assumed') }
+                  ? { kind: 'radius', radius: typed(usual.bendM(scaleOf(build)), 'm', 'assumed') }
                   : { kind: 'on-the-spot' },
           })
         }
@@ -175,11 +180,11 @@ function ExtentFields({ duty, onChange }: Props) {
   const change = (kind: string): void => {
     const made: Extent =
       kind === 'route'
-        ? { kind: 'route', length: typed(50, 'm', 'assumed'), times: 2 }
+        ? { kind: 'route', length: typed(usual.routeM(scaleOf(build)), 'm', 'assumed'), times: 2 }
         : kind === 'area'
           ? {
               kind: 'area',
-              area: typed(100, 'm²', 'assumed'),
+              area: typed(usual.areaM2(scaleOf(build)), 'm²', 'assumed'),
               width: { ...build.body.width, origin: 'assumed' },
               overlap: typed(0.1, '%', 'assumed'),
             }

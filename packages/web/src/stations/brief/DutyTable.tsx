@@ -91,6 +91,7 @@ function useBesides(): (duty: Duty) => string {
       taskOf(duty).word,
       accelerationOf(duty) === 0 ? '' : say(accelerationOf(duty), 'acceleration'),
       duty.drawbar.value > 0 ? `pulls ${say(duty.drawbar.value, 'force')}` : '',
+      duty.push ? 'pushes a blade' : '',
       duty.towed ? `tows ${say(duty.towed.mass.value, 'mass')}` : '',
       duty.turn
         ? duty.turn.kind === 'radius'

@@ -5,7 +5,6 @@ import {
   changeAxle,
   layoutKind,
   withLayout,
-  type Build,
   type DrivenTogether,
   changeDrive,
   driveOf,
@@ -14,6 +13,7 @@ import { Suspense, lazy, useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Thumb } from '../../vehicle/LayoutThumb.tsx';
 import { VehicleDrawing } from '../../vehicle/VehicleDrawing.tsx';
 import { AxleRow, type AxleChange } from './AxleRow.tsx';
 
@@ -23,7 +23,7 @@ const Panel = lazy(async () => ({ default: (await import('../../common/Panel.tsx
 function useFooting(): Footing | undefined {
   const { build } = useBuild();
   const duty = build.duties[0];
-  const rest = { gradeRad: 0, accelerationMps2: 0, drawbarN: 0, cornerMps2: 0 };
+  const rest = { gradeRad: 0, accelerationMps2: 0, drawbarN: 0, pushN: 0, cornerMps2: 0 };
   return duty && footingOf(build, { ...duty, sideSlope: undefined }, rest);
 }
 
@@ -107,19 +107,6 @@ function LayoutPicker({ onClose }: { readonly onClose: () => void }) {
       </Panel>
     </Suspense>
   );
-}
-
-/** Wheels and body alone, without names. */
-function Thumb({ build, view }: { readonly build: Build; readonly view: 'side' | 'plan' }) {
-  const bare: Build = {
-    ...build,
-    masses: {
-      own: { ...build.masses.own, mass: { ...build.masses.own.mass, value: 0 } },
-      payload: { ...build.masses.payload, mass: { ...build.masses.payload.mass, value: 0 } },
-      others: [],
-    },
-  };
-  return <VehicleDrawing build={bare} view={view} width={180} height={120} label="" bare />;
 }
 
 const TOGETHER_TITLES: Readonly<Record<DrivenTogether, string>> = {

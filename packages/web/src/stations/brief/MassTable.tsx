@@ -3,7 +3,6 @@ import {
   fieldOf,
   freeId,
   newMass,
-  wheelbaseOf,
   type OtherMass,
   type PlacedMass,
   changeMass,
@@ -27,7 +26,7 @@ export function MassTable() {
   const add = (kind: OtherMass['kind']): void =>
     edit((b) => {
       const { others } = b.masses;
-      const mass = newMass(freeId(kind, others), ADDED[kind], kind, wheelbaseOf(b.layout) / 2);
+      const mass = newMass(b, freeId(kind, others), ADDED[kind], kind);
       const masses = { ...b.masses, others: [...others, mass] };
       // Whoever is carried is near: what is judged for people is judged for them.
       return kind === 'rider' ? { ...b, masses, people: 'riding' } : { ...b, masses };

@@ -1,4 +1,4 @@
-import type { Build, Steering } from '@zubric/core/vehicle';
+import { scaleOf, usual, type Build, type Scale, type Steering } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { Choice } from '../../fields/Choice.tsx';
 import { QuantityFields } from '../../fields/QuantityFields.tsx';
@@ -77,23 +77,24 @@ function BrakeFields() {
 }
 
 /** Geometry alone: of an actuator nothing is assumed that nobody typed. */
-const newSteering = (): Steering => ({
+const newSteering = (scale: Scale): Steering => ({
   linkageRatio: typed(1, ': 1', 'assumed'),
-  kingpinOffset: typed(0.02, 'mm', 'assumed'),
+  kingpinOffset: typed(usual.kingpinM(scale), 'mm', 'assumed'),
   lockToLock: typed(Math.PI / 3, '°', 'assumed'),
   knowsPosition: false,
 });
 
-/** A steering bar of 30 cm, and what two hands keep up all day (common practice, no source). */
-const usualHand = (): NonNullable<Steering['hand']> => ({
-  arm: typed(0.3, 'mm', 'assumed'),
+/** A steering bar for its size, and what two hands keep up all day (common practice, no source). */
+const usualHand = (scale: Scale): NonNullable<Steering['hand']> => ({
+  arm: typed(usual.armM(scale), 'mm', 'assumed'),
   force: typed(60, 'N', 'assumed'),
 });
 
 /** Steered by an actuator, or by hand: lock, linkage and kingpin are the same for both. */
 function SteeringFields({ steering }: { readonly steering: Steering | undefined }) {
-  const { edit } = useBuild();
-  const now = steering ?? newSteering();
+  const { build, edit } = useBuild();
+  const scale = scaleOf(build);
+  const now = steering ?? newSteering(scale);
   const change = (part: { readonly [K in keyof Steering]?: Steering[K] | undefined }): void =>
     edit((b) => ({ ...b, steering: cleaned({ ...now, ...part }) }));
   return (
@@ -105,7 +106,7 @@ function SteeringFields({ steering }: { readonly steering: Steering | undefined 
           { value: 'actuator', title: 'an actuator' },
           { value: 'hand', title: 'hand: bar or wheel' },
         ]}
-        onChange={(by) => change({ hand: by === 'hand' ? (now.hand ?? usualHand()) : undefined })}
+        onChange={(by) => change({ hand: by === 'hand' ? (now.hand ?? usualHand(scale)) : undefined })}
       />
       <QuantityFields
         part="steering"
@@ -118,7 +119,7 @@ function SteeringFields({ steering }: { readonly steering: Steering | undefined 
           of={now.hand}
           part="hand"
           keys={['arm', 'force']}
-          onChange={(part) => change({ hand: { ...usualHand(), ...now.hand, ...part } })}
+          onChange={(part) => change({ hand: { ...usualHand(scale), ...now.hand, ...part } })}
         />
       ) : (
         <>
@@ -147,7 +148,6 @@ function SteeringFields({ steering }: { readonly steering: Steering | undefined 
 function cleaned(steering: { readonly [K in keyof Steering]?: Steering[K] | undefined }): Steering {
   const { hand, actuatorTorque, secondsPer60, ...rest } = steering;
   return {
-    ...newSteering(),
     ...(rest as Pick<Steering, 'linkageRatio' | 'kingpinOffset' | 'lockToLock' | 'knowsPosition'>),
     ...(hand ? { hand } : {}),
     ...(actuatorTorque ? { actuatorTorque } : {}),

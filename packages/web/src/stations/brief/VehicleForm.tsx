@@ -3,15 +3,10 @@ import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { PEOPLE_TITLES } from '../../vehicle/people.ts';
 import { MassTable } from './MassTable.tsx';
 import { PolicyFactors } from './PolicyFactors.tsx';
 import { StandingForm } from './StandingForm.tsx';
-
-const PEOPLE_TITLES: Readonly<Record<Build['people'], string>> = {
-  nobody: 'nobody near it',
-  beside: 'walked beside',
-  riding: 'somebody rides',
-};
 
 /** Name, layout, masses and measures of the vehicle, and how careful to be. */
 export function VehicleForm() {

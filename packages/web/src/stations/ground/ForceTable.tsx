@@ -15,6 +15,7 @@ const PARTS: readonly (readonly [Part, string])[] = [
   ['dragN', 'Air'],
   ['inertiaN', 'Speeding up'],
   ['drawbarN', 'Towing'],
+  ['pushingN', 'Pushing'],
   ['compactionN', 'Soft ground'],
   ['turningN', 'Turning'],
   ['obstacleN', 'Step'],

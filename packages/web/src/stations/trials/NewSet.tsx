@@ -1,4 +1,5 @@
 import { typed, type Quantity } from '@zubric/core/quantity';
+import { scaleOf, usual } from '@zubric/core/vehicle';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Controller, useForm, type Control } from 'react-hook-form';
 import { api } from '../../common/api.ts';
@@ -16,10 +17,10 @@ interface Wanted {
 
 /** What a set of straight runs holds fast before the first run. */
 export function NewSet({ onMade }: { readonly onMade: (id: string) => void }) {
-  const { id } = useBuild();
+  const { id, build } = useBuild();
   const queries = useQueryClient();
   const { control, handleSubmit } = useForm<Wanted>({
-    defaultValues: { name: 'Straight runs', floor: '', commanded: typed(3, 'm') },
+    defaultValues: { name: 'Straight runs', floor: '', commanded: typed(usual.trialM(scaleOf(build)), 'm') },
   });
   const make = useMutation({
     mutationFn: ({ name, floor, commanded, batteryBefore }: Wanted) =>
