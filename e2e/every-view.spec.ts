@@ -68,7 +68,7 @@ test('imperial units everywhere, and back', async ({ bench }) => {
   await bench.goto('/builds/puffin/brief');
   await bench.getByLabel('Units').selectOption('imperial');
   await expect(bench.getByTestId('force-slip-loaded')).toHaveText(/^92\.4.lbf$/);
-  await expect(bench.getByLabel('Diameter, driven wheels')).toHaveValue('15.748 in');
+  await expect(bench.getByLabel('Diameter, driven wheels')).toHaveValue('15.75 in');
   await bench.reload();
   await expect(bench.getByTestId('force-slip-loaded')).toHaveText(/lbf$/);
   await bench.getByLabel('Units').selectOption('metric');
@@ -92,6 +92,6 @@ test('an empty build leads on at every station', async ({ bench }) => {
   await stations.getByRole('link', { name: 'Brief' }).click();
   for (const name of ['Level, loaded', 'Ramp, loaded'])
     await bench.getByRole('button', { name: `Remove ${name}` }).click();
-  await expect(bench.getByText('Add a duty: a job it must do')).toBeVisible();
+  await expect(bench.getByText('Add a job: a job it must do')).toBeVisible();
   expect(await bench.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
 });

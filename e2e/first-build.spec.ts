@@ -28,18 +28,18 @@ test('a new build from nothing to a recorded run, found again after a restart', 
 
   await bench.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Test track' }).click();
   await bench.getByLabel('Ground, grade and load of').selectOption({ label: 'Ramp, loaded' });
-  await expect(bench.getByText('It reaches')).toBeVisible();
+  await expect(bench.getByText('Its top speed is')).toBeVisible();
 
   await bench.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Trials' }).click();
   await bench.getByLabel('Floor').fill('shed floor');
   await bench.getByLabel('Distance ordered').fill('10 ft');
   await bench.getByRole('button', { name: 'Begin the set' }).click();
   await bench.getByLabel(/Run 1: to the side/).fill('-1 1/2 in');
-  await bench.getByLabel('got along').fill('9 ft 10 in');
+  await bench.getByLabel('distance covered').fill('9 ft 10 in');
   await bench.keyboard.press('Enter');
   await expect(bench.getByRole('row', { name: /38.1.mm left/ })).toBeVisible();
   await bench.getByLabel(/Run 2: to the side/).fill('20 mm');
-  await bench.getByLabel('got along').fill('3 m');
+  await bench.getByLabel('distance covered').fill('3 m');
   await bench.getByRole('button', { name: 'Record run' }).click();
   await expect(bench.getByRole('row', { name: /20.mm right/ })).toBeVisible();
   await saved(bench);
@@ -48,7 +48,7 @@ test('a new build from nothing to a recorded run, found again after a restart', 
   await application.start();
   await bench.goto('/builds');
   await bench.getByRole('link', { name: 'Gannet' }).click();
-  await expect(bench.getByLabel('Mass, itself')).toHaveValue('29.937 kg');
+  await expect(bench.getByLabel('Mass, itself')).toHaveValue('29.94 kg');
   await expect(bench.getByLabel('Mass, payload')).toHaveValue('20 ± 2 kg');
   await bench.keyboard.press('8');
   await expect(bench.getByRole('row', { name: /38.1.mm left/ })).toBeVisible();

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { begin, complaints, expect, saved, test } from './application.ts';
 
-test('a vehicle from nothing: layout, ground and duties by keyboard, judged without a dead end', async ({
+test('a vehicle from nothing: layout, ground and jobs by keyboard, judged without a dead end', async ({
   bench,
 }) => {
   await begin(bench, 'Dunlin');
@@ -18,8 +18,8 @@ test('a vehicle from nothing: layout, ground and duties by keyboard, judged with
   await bench.getByLabel('Surface to add').selectOption('dry-sand');
   await bench.getByRole('button', { name: 'Add a ground' }).press('Enter');
   await bench.getByLabel('How soft Dry sand is').selectOption('dry-sand');
-  await bench.getByLabel('Kind of duty').selectOption('turn-on-the-spot');
-  await bench.getByRole('button', { name: 'Add a duty' }).press('Enter');
+  await bench.getByLabel('Kind of job').selectOption('turn-on-the-spot');
+  await bench.getByRole('button', { name: 'Add a job' }).press('Enter');
   await bench.getByLabel('Ground of Turn on the spot').selectOption({ label: 'Dry sand' });
   expect(await complaints(bench)).toEqual([]);
   await bench.locator('body').press('2');

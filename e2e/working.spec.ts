@@ -72,7 +72,7 @@ test('numbers of Drivetrain, Test track and Trials open to their working', async
     await expect(panel).toContainText('What went in');
   };
   await bench.goto('/builds/puffin/drivetrain');
-  await open(/the lowest ratio that does every duty/);
+  await open(/the lowest ratio that does every job/);
   await expect(panel).toContainText('k i η kt');
   await bench.keyboard.press('Escape');
   await open(/the length of the chain/);

@@ -92,7 +92,7 @@ describe('into a build', () => {
     expect(put('coast-down', 'dragAreaM2', { dragAreaM2: 0.4 }).dragArea.value).toBe(0.4);
   });
 
-  it('goes to the duty that was chosen, and no other', () => {
+  it('goes to the job that was chosen, and no other', () => {
     const { duties } = put('attainable-speed', 'speedMps', { speedMps: 0.7 });
     expect(duties.map((d) => d.speed.value)).toEqual([
       0.7,
@@ -104,7 +104,7 @@ describe('into a build', () => {
     );
     expect(intoBuild('grip-limited-grade', 'limitDeg', { limitDeg: 90 }, puffin, SLIP)).toContain('wall');
     expect(intoBuild('attainable-speed', 'speedMps', { speedMps: 1 }, puffin, 'gone')).toContain(
-      'no such duty',
+      'no such job',
     );
   });
 

@@ -33,7 +33,7 @@ interface Place<Found> {
 const changed = (value: number, before: Quantity, origin: Origin): Quantity =>
   typed(value, before.unit, origin);
 
-const NO_DUTY = 'This build has no such duty: choose one.';
+const NO_DUTY = 'This build has no such job: choose one.';
 
 function withDuty(
   build: Build,
@@ -89,7 +89,7 @@ const track: Place<Numbers<'correctedTrackM'>> = {
 
 const rolling: Place<Numbers<'rollingCoefficient'>> = {
   key: 'rollingCoefficient',
-  title: 'the rolling resistance of the duty’s ground, as measured',
+  title: 'the rolling resistance of the job’s ground, as measured',
   station: 'brief',
   put: (build, found, dutyId) =>
     withGround(build, dutyId, (ground) => ({
@@ -111,7 +111,7 @@ const dragArea: Place<Numbers<'dragAreaM2'>> = {
 /** A speed or a grade that was found goes to the duty that was chosen. */
 const dutySpeed: Place<Numbers<'speedMps'>> = {
   key: 'speedMps',
-  title: 'the speed of the duty',
+  title: 'the speed of the job',
   station: 'brief',
   put: (build, found, dutyId) =>
     withDuty(build, dutyId, (duty) => ({
@@ -122,7 +122,7 @@ const dutySpeed: Place<Numbers<'speedMps'>> = {
 
 const dutyGrade: Place<Numbers<'limitDeg'>> = {
   key: 'limitDeg',
-  title: 'the grade of the duty',
+  title: 'the grade of the job',
   station: 'brief',
   put: (build, found, dutyId) =>
     found.limitDeg >= 90

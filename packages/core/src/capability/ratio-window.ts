@@ -119,9 +119,9 @@ const windowOutput = z.strictObject({
 export const ratioWindowSum = defineCalculator({
   name: 'ratio-window',
   topic: 'ratio',
-  asks: 'Which ratios suit this motor and duty?',
-  title: 'Which ratios suit a motor and a duty',
-  purpose: 'Between which ratios torque and speed of a duty both hold, just so and at the rule.',
+  asks: 'Which ratios suit this motor and job?',
+  title: 'Which ratios suit a motor and a job',
+  purpose: 'Between which ratios torque and speed of a job both hold, just so and at the rule.',
   input: windowInput,
   output: windowOutput,
   formula:

@@ -30,7 +30,7 @@ import type { ContactLoad, Footing } from './report.ts';
 
 export const groundOf = (build: Build, duty: Duty): Ground => {
   const ground = build.grounds.find((g) => g.id === duty.groundId);
-  if (!ground) throw new RangeError(`duty ${duty.id} names no ground of the build`);
+  if (!ground) throw new RangeError(`job ${duty.id} names no ground of the build`);
   return ground;
 };
 

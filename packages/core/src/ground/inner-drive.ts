@@ -13,7 +13,7 @@ const output = z.strictObject({
   mostTorqueNm: key.positive('Most torque before the inner mass goes over', 'N·m'),
   mostForceN: key.positive('Most force along the ground', 'N'),
   steepestDeg: key.nonNegative('Steepest grade that it stands on, rolling left out', 'deg'),
-  rotatingMassFactor: key.positive('Mass that must be sped up over mass all up'),
+  rotatingMassFactor: key.positive('Mass that must be sped up over the total mass'),
 });
 
 export const innerDrive = defineCalculator({

@@ -18,7 +18,7 @@ const input = z.strictObject({
 });
 
 const output = z.strictObject({
-  massKg: key.nonNegative('Mass all up', 'kg'),
+  massKg: key.nonNegative('Total mass', 'kg'),
   cgAheadOfRearAxleM: key.real('Centre of gravity ahead of the rear axle', 'm'),
   cgLeftM: key.real('Centre of gravity left of the middle line', 'm'),
   cgHeightM: key.nonNegative('Centre of gravity above the ground', 'm'),

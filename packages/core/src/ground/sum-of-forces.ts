@@ -15,7 +15,7 @@ export const sumOfForces = defineCalculator({
   topic: 'ground',
   asks: 'What do road, turn and step ask together?',
   title: 'All forces along the ground together',
-  purpose: 'What a duty asks at once: the road, soft ground, a turn, a step.',
+  purpose: 'What a job asks at once: the road, soft ground, a turn, a step.',
   input,
   output: z.strictObject({ totalN: key.real('Force along the ground', 'N') }),
   formula: 'F = Fr + Fc + Ft + Fo + Fl + Fp',
@@ -31,7 +31,7 @@ export const sumOfForces = defineCalculator({
     found: { F: 'totalN' },
   },
   source: 'statics',
-  limits: 'All at the same time: a step taken in the middle of a turn, where a duty states both.',
+  limits: 'All at the same time: a step taken in the middle of a turn, where a job states both.',
   examples: [
     { origin: 'a sum (exact)', input: { roadN: 100, compactionN: 20, turningN: 5 }, output: { totalN: 125 } },
   ],

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { newBuild, readBuild, driveOf, changeDrive } from '../vehicle/index.ts';
-import { compareMargins, marginInWords } from './compare.ts';
+import { changeInWords, compareMargins, marginInWords, type MovedMargin } from './compare.ts';
 import { evaluate } from './evaluate.ts';
 
 const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
@@ -46,5 +46,24 @@ describe('margins of two builds', () => {
       (m) => m.link === 'torque',
     );
     expect(fresh && marginInWords(fresh)).toMatch(/^wheel torque none → /);
+  });
+
+  it('are said after an edit in one sentence: another verdict before all, and how many more moved', () => {
+    const before = { ratio: 1.4, rule: 2, verdict: 'short' } as const;
+    const margin = (title: string, after: MovedMargin['after']): MovedMargin => ({
+      ...{ link: 'torque', title, before, after, moved: true },
+    });
+    const better = margin('Wheel torque', { ratio: 2.2, rule: 2, verdict: 'tight' });
+    const alike = margin('Speed', { ratio: 1.5, rule: 2, verdict: 'short' });
+    const fails = margin('Grip', { ratio: 0.9, rule: 1.2, verdict: 'fails' });
+    expect(changeInWords([])).toBe('');
+    expect(changeInWords([alike, better])).toBe(
+      'Wheel torque is now 2.2 times what it needs, before 1.4, no longer short; 1 more margin moved.',
+    );
+    expect(changeInWords([better, alike, fails])).toBe(
+      'Grip is now 0.9 times what it needs, before 1.4, now failing; 2 more margins moved.',
+    );
+    expect(changeInWords([{ ...alike, before: null }])).toBe('Speed is now 1.5 times what it needs.');
+    expect(changeInWords([margin('Chain pull', null)])).toBe('Chain pull is not judged any more.');
   });
 });

@@ -55,13 +55,34 @@ const UNDER: Readonly<Record<Verdict, string>> = {
 export function marginInWords({ title, before, after }: MovedMargin): string {
   const name = title.charAt(0).toLowerCase() + title.slice(1);
   const factor = (margin: MarginAt | null): string => (margin ? `${showNumber(margin.ratio)} ×` : 'none');
-  const verdict =
-    !before || !after || before.verdict === after.verdict
-      ? ''
-      : isUnderRule(after.verdict)
-        ? `, ${before.verdict === 'fails' ? 'still' : 'now'} ${UNDER[after.verdict]}`
-        : isUnderRule(before.verdict) && !isUnderRule(after.verdict)
-          ? `, no longer ${UNDER[before.verdict]}`
-          : `, now ${after.verdict}`;
-  return `${name} ${factor(before)} → ${factor(after)}${verdict}`;
+  return `${name} ${factor(before)} → ${factor(after)}${verdictInWords(before, after)}`;
+}
+
+/** How the verdict changed, after a comma; nothing where it did not. */
+function verdictInWords(before: MarginAt | null, after: MarginAt | null): string {
+  if (!before || !after || before.verdict === after.verdict) return '';
+  if (isUnderRule(after.verdict))
+    return `, ${before.verdict === 'fails' ? 'still' : 'now'} ${UNDER[after.verdict]}`;
+  return isUnderRule(before.verdict) ? `, no longer ${UNDER[before.verdict]}` : `, now ${after.verdict}`;
+}
+
+/** Another verdict before the same one, and what fails before all. */
+const weight = ({ before, after }: MovedMargin): number =>
+  (before?.verdict === after?.verdict ? 0 : 2) + (after?.verdict === 'fails' ? 1 : 0);
+
+/**
+ * What an edit did to the margins in one sentence, for ears: the one that matters most, and how many more moved.
+ *
+ * @example changeInWords(moved) // 'Wheel torque is now 1.6 times what it needs, before 1.4, no longer short; 2 more margins moved.'
+ */
+export function changeInWords(moved: readonly MovedMargin[]): string {
+  const [most] = [...moved].sort((a, b) => weight(b) - weight(a));
+  if (!most) return '';
+  const { title, before, after } = most;
+  const times = (margin: MarginAt): string => showNumber(margin.ratio);
+  const said = !after
+    ? `${title} is not judged any more`
+    : `${title} is now ${times(after)} times what it needs${before ? `, before ${times(before)}` : ''}${verdictInWords(before, after)}`;
+  const more = moved.length - 1;
+  return `${said}${more === 0 ? '' : `; ${more} more ${more === 1 ? 'margin' : 'margins'} moved`}.`;
 }

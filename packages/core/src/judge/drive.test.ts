@@ -22,7 +22,7 @@ const links = (build: Build, id: LinkId): readonly LinkReport[] =>
   evaluate(build).links.filter(({ link }) => link === id);
 const firstDuty = ({ duties }: Build): Duty => {
   const [duty] = duties;
-  if (!duty) throw new Error('no duty');
+  if (!duty) throw new Error('no job');
   return duty;
 };
 

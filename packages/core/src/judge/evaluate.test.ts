@@ -14,7 +14,7 @@ const puffin = buildSchema.parse(
 
 const dutyOf = (report: Report, id: string) => {
   const duty = report.duties.find((d) => d.id === id);
-  if (!duty) throw new Error(`no duty ${id}`);
+  if (!duty) throw new Error(`no job ${id}`);
   return duty;
 };
 const linkOf = (report: Report, link: LinkId, dutyId: string | null) =>
@@ -121,7 +121,7 @@ describe('attainable speed', () => {
 describe('ratio window', () => {
   it('has the torque margin 1 at both ends of the just window, 2 at the low end of the rule’s', () => {
     const window = dutyOf(evaluate(puffin), 'level-loaded').ratioWindow;
-    if (!window?.just || !window.rule) throw new Error('the level duty has a window');
+    if (!window?.just || !window.rule) throw new Error('the level job has a window');
     const marginAt = (ratio: number): number => {
       const stages = [
         {

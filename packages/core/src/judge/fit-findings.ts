@@ -158,7 +158,7 @@ function encoders({ build, duties }: FindingContext, fitted: Fitted): Finding[] 
         part.id,
         notice(
           'encoder-too-quick',
-          sentence`The encoders give ${figure(aSecond, 'number')} counts a second at the quickest duty; “${part.name}” reads ${figure(part.readsHz ?? 0, 'number')}: fewer counts a turn, the encoder behind the gearhead, or a counter in hardware.`,
+          sentence`The encoders give ${figure(aSecond, 'number')} counts a second at the quickest job; “${part.name}” reads ${figure(part.readsHz ?? 0, 'number')}: fewer counts a turn, the encoder behind the gearhead, or a counter in hardware.`,
         ),
       ),
     ),

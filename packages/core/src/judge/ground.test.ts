@@ -187,7 +187,7 @@ describe('a step', () => {
   });
 });
 
-describe('how much of a duty', () => {
+describe('how much of a job', () => {
   it('becomes time by its route or its area', () => {
     const duty = firstDuty(newBuild('Gull'));
     expect(extentOf({ ...duty, speed: typed(0.5, 'm/s'), duration: typed(60, 's') })).toEqual({

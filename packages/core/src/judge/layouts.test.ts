@@ -45,7 +45,7 @@ describe('any layout, made from nothing', () => {
   });
 
   it.each(TEMPLATES.map((t) => [t.id, t] as const))(
-    '%s is judged on every kind of duty, with and without parts',
+    '%s is judged on every kind of job, with and without parts',
     (_, t) => {
       for (const build of [everyDuty(t.make('Gull')), fitted(everyDuty(t.make('Gull')))]) {
         expect(buildSchema.safeParse(build).error).toBeUndefined();

@@ -85,7 +85,7 @@ describe('a build whose motor is', () => {
     const build = withMotor(type);
     const [duty] = build.duties;
     const [report] = evaluate(build).duties;
-    if (!duty || !report) throw new Error('it has a duty');
+    if (!duty || !report) throw new Error('it has a job');
     const launch = launchOfBuild(build, duty, report, 30);
     if (!launch) throw new Error('it has a motor');
     const { finalMps, distanceM, energyJ } = runLaunch(launch);
@@ -104,7 +104,7 @@ describe('a build whose motor is', () => {
       const [duty] = build.duties;
       const [report] = evaluate(build).duties;
       const line = drivelineOf(build);
-      if (!duty || !report || !line) throw new Error('it has a duty and a motor');
+      if (!duty || !report || !line) throw new Error('it has a job and a motor');
       const level = { ...duty, grade: { ...duty.grade, value: 0 } };
       const input = launchOfBuild(build, level, report, 4);
       if (!input) throw new Error('it has a motor');

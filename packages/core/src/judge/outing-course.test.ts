@@ -39,7 +39,7 @@ const missing = ({ fromBattery, fromSun, into }: EnergyFlows): number => {
 /** The demo barrow on one straight duty on the level for a time, one drive on a battery of the caller's. */
 function plain(change: Partial<Build> = {}, minutes = 30): Build {
   const [duty] = puffin.duties;
-  if (!duty) throw new Error('no duty');
+  if (!duty) throw new Error('no job');
   const { step: _step, turn: _turn, startsAnHour: _starts, upToSpeed: _up, towed: _towed, ...rest } = duty;
   return {
     ...puffin,
@@ -84,7 +84,7 @@ describe('the energy of an outing', () => {
   it('along the ground is force by way: rolling, grade and pull each by its own sum', () => {
     const build = plain();
     const [duty] = build.duties;
-    if (!duty) throw new Error('no duty');
+    if (!duty) throw new Error('no job');
     const hill = { ...build, duties: [{ ...duty, grade: typed(0.05, '°'), drawbar: typed(40, 'N') }] };
     const [report] = evaluate(hill).duties;
     const { energy } = courseOf(hill);
@@ -96,7 +96,7 @@ describe('the energy of an outing', () => {
     expect(Math.abs(energy.into.turning)).toBeLessThan(1e-6 * energy.fromBattery);
   });
 
-  it('of stopped duties is what is drawn beside, and what that heats', () => {
+  it('of stopped jobs is what is drawn beside, and what that heats', () => {
     const build = plain();
     const held = { ...build, duties: build.duties.map((duty) => ({ ...duty, task: 'hold' as const })) };
     const { energy } = courseOf(held);
@@ -274,7 +274,7 @@ describe('motors over an outing', () => {
 });
 
 describe('what an outing is asked', () => {
-  it('needs a motor, and duties that take time', () => {
+  it('needs a motor, and jobs that take time', () => {
     const without = { ...puffin, drives: puffin.drives.map((drive) => ({ ...drive, motorId: null })) };
     expect(outingCourse(without, evaluate(without).duties, ONE)).toBeUndefined();
     const none = { ...puffin, duties: [] };
@@ -283,14 +283,14 @@ describe('what an outing is asked', () => {
 
   it('says where the vehicle no longer gets on', () => {
     const [duty] = plain().duties;
-    if (!duty) throw new Error('no duty');
+    if (!duty) throw new Error('no job');
     const steep = plain({ duties: [{ ...duty, grade: typed(0.9, '°'), drawbar: typed(5000, 'N') }] });
     expect(courseOf(steep)).toMatchObject({ ends: 'stands', moments: [] });
   });
 
   it('stands where it is to speed up harder than its motors pull, though they would hold the speed', () => {
     const [duty] = plain().duties;
-    if (!duty) throw new Error('no duty');
+    if (!duty) throw new Error('no job');
     const hasty = plain({ duties: [{ ...duty, acceleration: typed(6, 'm/s²') }] });
     const [report] = evaluate(hasty).duties;
     expect(report?.attainableMps).toBeGreaterThan(0.5);
@@ -300,7 +300,7 @@ describe('what an outing is asked', () => {
 
   it('takes longer for a way that a tired battery drives slower', () => {
     const [duty] = plain().duties;
-    if (!duty) throw new Error('no duty');
+    if (!duty) throw new Error('no job');
     const fast = typed(4, 'm/s');
     const way = { kind: 'route' as const, length: typed(400, 'm'), times: 1 };
     const { moments, legs } = courseOf(

@@ -12,7 +12,7 @@ const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin
 if (!read.ok) throw new Error('the demo build does not read');
 const puffin = read.build;
 const [first] = puffin.duties;
-if (!first) throw new Error('the demo build has duties');
+if (!first) throw new Error('the demo build has jobs');
 
 const duty = (part: Partial<Duty>): Duty => ({ ...first, extent: { kind: 'time' }, ...part });
 const held = (hours: number): Duty =>

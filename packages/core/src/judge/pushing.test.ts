@@ -113,7 +113,7 @@ describe('a blade that pushes', () => {
 
   it('slows a launch as a pull at the hitch of the same force and height does, and is warned of', () => {
     const [first] = puffin.duties;
-    if (!first) throw new Error('the build has duties');
+    if (!first) throw new Error('the build has jobs');
     const pushed: Duty = { ...first, push: blade({ force: typed(40, 'N'), height: puffin.hitch.height }) };
     const pulled: Duty = { ...first, drawbar: typed(40, 'N') };
     const launch = (duty: Duty) => {

@@ -11,7 +11,7 @@ import { evaluate } from './evaluate.ts';
 
 const puffin = buildSchema.parse(JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')));
 const [first] = puffin.duties;
-if (!first) throw new Error('the barrow has duties');
+if (!first) throw new Error('the barrow has jobs');
 const { step: _s, turn: _t, upToSpeed: _u, ...plain } = first;
 
 /** Level for long, and a short grade at the same speed. */
@@ -73,7 +73,7 @@ describe('a speed that nothing holds', () => {
     expect(fallOf(twoDuties(0.16, { parts }))).toBeUndefined();
   });
 
-  it('is the duty’s own at the command that is taken for it', () => {
+  it('is the job’s own at the command that is taken for it', () => {
     const build = twoDuties(0.16);
     const line = drivelineOf(build);
     const [level] = evaluate(build).duties;

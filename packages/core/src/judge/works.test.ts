@@ -101,7 +101,7 @@ describe('what is known by its watts', () => {
     return energyJ / durationS;
   };
 
-  it('draws all of it in a duty, and over the outing its share: 60 W for a quarter of the time are 15 W (arithmetic)', () => {
+  it('draws all of it in a job, and over the outing its share: 60 W for a quarter of the time are 15 W (arithmetic)', () => {
     const [bare, driving, parked] = [puffin, drawing(true), drawing(false)].map((build) => ({
       mean: meanW(build),
       batteryA: evaluate(build).duties[0]?.point?.batteryA ?? NaN,
@@ -156,7 +156,7 @@ describe('a drive that steers', () => {
     const [steering, speed] = [linkOf(build, 'steering'), linkOf(build, 'steer-speed')];
     if (!steering || !speed || !build.steering) throw new Error('it is judged');
     const duty = evaluate(build).duties.find(({ id }) => id === steering.dutyId);
-    if (!duty) throw new Error('on a duty');
+    if (!duty) throw new Error('on a job');
     // μ W √(b²/8 + e²) about each kingpin, over the turns of the linkage.
     const [axle] = build.layout.axles.filter(({ steered: s }) => s);
     const loadN = Math.max(...duty.footing.axles.map((a) => a.loadN)) / 2;

@@ -58,7 +58,7 @@ describe('a part that is offered', () => {
     },
   );
 
-  it.each(demos)('brings no torque of nothing at any price: %s still does its duties', (_, build) => {
+  it.each(demos)('brings no torque of nothing at any price: %s still does its jobs', (_, build) => {
     const before = ratioOf(build, 'torque');
     for (const move of offered(build)) {
       const after = ratioOf(tried(build, move), 'torque');
@@ -158,7 +158,7 @@ describe('ballast that is offered', () => {
       const after = tried(tows, move);
       const added = after.masses.others.reduce((sum, { mass }) => sum + mass.value, 0);
       expect((after.duties[0]?.towed?.mass.value ?? NaN) + added).toBeCloseTo(120, 4);
-      expect(move.costs).toContain('the tug carries it on every duty');
+      expect(move.costs).toContain('the tug carries it on every job');
     }
   });
 });

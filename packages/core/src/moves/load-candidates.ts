@@ -126,7 +126,7 @@ export const onTheTug: Generator = (asked) => {
     return [
       {
         text: sentence`${figure(much, 'mass')} of the towed load carried over the driven wheels`,
-        cost: 'the tug carries it on every duty',
+        cost: 'the tug carries it on every job',
         build: {
           ...carried,
           duties: carried.duties.map((d) =>

@@ -63,6 +63,7 @@ const length: DimensionDefinition = {
     { symbol: 'ft', from: 4 * FOOT },
     { symbol: 'mi', from: MILE },
   ],
+  zero: { metric: 'mm', imperial: 'in' },
 };
 
 const speed: DimensionDefinition = {
@@ -84,9 +85,10 @@ const speed: DimensionDefinition = {
     { symbol: 'mm/s', from: 0 },
     { symbol: 'm/s', from: 0.1 },
   ],
+  // Under half a mile an hour nobody says miles.
   imperial: [
-    { symbol: 'in/s', from: 0 },
-    { symbol: 'ft/s', from: FOOT / 2 },
+    { symbol: 'ft/min', from: 0 },
+    { symbol: 'mph', from: (0.5 * MILE) / 3600 },
   ],
 };
 

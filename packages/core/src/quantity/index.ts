@@ -15,7 +15,15 @@ export {
   joinedBy,
   type Words,
 } from './sentence.ts';
-export { show, showForEditing, shownUnit, showNumber, type Shown, type UnitSystem } from './show.ts';
+export {
+  fieldUnit,
+  show,
+  showForEditing,
+  shownUnit,
+  showNumber,
+  type Shown,
+  type UnitSystem,
+} from './show.ts';
 export { DIMENSIONS } from './dimensions.ts';
 export type { Unit } from './unit.ts';
 export { dimensionOf, fromSi, toSi, unitOf, type Dimension } from './units.ts';

@@ -57,11 +57,8 @@ export const torque: DimensionDefinition = {
     unit('oz·in', INCH * OUNCE_FORCE, 'ozin', 'in·oz', 'inoz', 'ozf·in'),
   ],
   metric: only('N·m'),
-  imperial: [
-    { symbol: 'oz·in', from: 0 },
-    { symbol: 'in·lb', from: INCH * POUND_FORCE },
-    { symbol: 'ft·lb', from: 5 * FOOT * POUND_FORCE },
-  ],
+  // One unit for all: torques of a page are compared with each other.
+  imperial: only('in·lb'),
 };
 
 export const stress: DimensionDefinition = {

@@ -16,19 +16,28 @@ const SPACE = '\u00a0';
 
 const groupThousands = (digits: string): string => digits.replace(/\B(?=(\d{3})+$)/g, SPACE);
 
+/** Sizes between these are written out; no vehicle has others. */
+const MOST_WRITTEN_OUT = 1e12;
+const LEAST_WRITTEN_OUT = 1e-8;
+const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹';
+const raised = (exponent: string): string =>
+  exponent.replace('-', '⁻').replace(/\d/g, (digit) => RAISED[Number(digit)] ?? digit);
+
 /**
- * A number in `digits` significant digits at most, whole above 1000, thousands grouped, never in powers of ten unless it
- * is past a million or under a ten-thousandth.
+ * A number in `digits` significant digits at most, whole above 1000, thousands grouped; in powers of ten only where no
+ * vehicle has such a size.
  */
 export function showNumber(n: number, digits = 3): string {
   if (!Number.isFinite(n)) return '–';
   if (n === 0) return '0';
   const size = Math.abs(n);
-  if (size >= 1e7 || size < 1e-4) {
+  if (size >= MOST_WRITTEN_OUT || size < LEAST_WRITTEN_OUT) {
     const [mantissa = '', exponent = ''] = n.toExponential(digits - 1).split('e');
-    return `${mantissa.replace(/\.?0+$/, '').replace('-', '−')}×10^${exponent.replace('+', '')}`;
+    return `${mantissa.replace(/\.?0+$/, '').replace('-', '−')}×10${raised(exponent.replace('+', ''))}`;
   }
-  const places = Math.max(0, Math.min(8, digits - 1 - Math.floor(Math.log10(size))));
+  // Past a million the last digits are noise of what is reckoned with.
+  if (size >= 1e7) return (n < 0 ? '−' : '') + groupThousands(String(Number(size.toPrecision(digits))));
+  const places = Math.max(0, Math.min(10, digits - 1 - Math.floor(Math.log10(size))));
   const [whole = '', decimals] = size
     .toFixed(places)
     .replace(/\.?0+$/, (zeros) => (places > 0 ? '' : zeros))
@@ -47,8 +56,10 @@ export function shownUnit(si: number, dimension: Dimension, system: UnitSystem, 
   const choices = system === 'imperial' ? definition.imperial : definition.metric;
   const size = Math.abs(si);
   const fitting = choices.filter((choice) => size >= choice.from * (1 - 1e-12)).at(-1);
+  if (size > 0) return fitting?.symbol ?? definition.siSymbol;
   // Nothing is "0 mm/s": a zero is said in the unit of the ordinary sizes.
-  return (size === 0 ? choices.at(choices.length > 2 ? 1 : -1) : fitting)?.symbol ?? definition.siSymbol;
+  const ordinary = choices.at(choices.length > 2 ? 1 : -1)?.symbol ?? definition.siSymbol;
+  return definition.zero?.[system === 'imperial' ? 'imperial' : 'metric'] ?? ordinary;
 }
 
 /**
@@ -70,7 +81,7 @@ export function show(
 
 /** Significant digits in a field: all of them in the unit that was typed, fewer where that was turned to another. */
 const DIGITS_AS_TYPED = 10;
-const DIGITS_TURNED = 5;
+const DIGITS_TURNED = 4;
 
 /** Units that belong to one system alone; all others (degrees, per cent, volts, rpm, minutes) are at home in both. */
 const AT_HOME: Readonly<Record<'metric' | 'imperial', ReadonlySet<string>>> = {
@@ -88,8 +99,17 @@ const AT_HOME: Readonly<Record<'metric' | 'imperial', ReadonlySet<string>>> = {
   ),
 };
 
-/** The unit of a field: that which was typed, unless it is foreign to the system that is wanted. */
-function fieldUnit(value: number, typedUnit: string, dimension: Dimension, system: UnitSystem): string {
+/**
+ * The unit of a field: that which was typed, unless it is foreign to the system that is wanted; where nothing was typed
+ * yet, the one in which such sizes are said. A bare number typed next is in it.
+ */
+export function fieldUnit(
+  value: number,
+  typedUnit: string | undefined,
+  dimension: Dimension,
+  system: UnitSystem,
+): string {
+  if (typedUnit === undefined) return shownUnit(value, dimension, system);
   if (system === 'as-typed') return typedUnit;
   const foreign = AT_HOME[system === 'metric' ? 'imperial' : 'metric'];
   // One g of acceleration is at home everywhere.
@@ -99,7 +119,7 @@ function fieldUnit(value: number, typedUnit: string, dimension: Dimension, syste
 
 /**
  * What a field shows for a value: in the unit that it was typed in so that it can be typed again without loss, unless
- * that is of the other system; then to five digits; trailing zeros left out, a plain decimal point and no grouping.
+ * that is of the other system; then to four digits; trailing zeros left out, a plain decimal point and no grouping.
  */
 export function showForEditing(
   quantity: { readonly value: number; readonly unit: string; readonly spread?: number },

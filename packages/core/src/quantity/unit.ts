@@ -14,6 +14,8 @@ export interface DimensionDefinition {
   readonly units: readonly Unit[];
   readonly metric: readonly ShownUnit[];
   readonly imperial: readonly ShownUnit[];
+  /** In which unit nothing of it is said, where that is not the one of ordinary sizes. */
+  readonly zero?: { readonly metric: string; readonly imperial: string };
 }
 
 export interface ShownUnit {

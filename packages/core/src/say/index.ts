@@ -1,4 +1,5 @@
 export { cautionsOf } from './cautions.ts';
+export { glossaryPage, termOf, TERMS, type Term, type TermId } from './glossary.ts';
 export { movesInWords, movesOfFinding, type MoveInWords, type MovesForInWords } from './moves.ts';
 export {
   findingsInWords,

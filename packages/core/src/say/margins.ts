@@ -95,10 +95,10 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
       : `It holds ${has} sideways${where} of ${needs} that pull it aside, ${times(l.ratio)}; the rule asks ${times(l.rule)}.`,
   corner: ({ where, needs, has }) =>
     `The turn is taken at ${needs}${where}; from ${has} on it slides or tips. Slow down, or take it wider.`,
-  step: ({ l, where, needs, has }) =>
+  step: ({ l, where }) =>
     l.verdict === 'fails'
-      ? `It does not get over the step${where}: grip and push come to ${has}, the edge asks ${needs}. A larger wheel, a ramp, or more driven weight.`
-      : `It just gets over the step${where}: grip and push come to ${has}, the edge asks ${needs}.`,
+      ? `It does not get over the step${where}: grip and push give ${times(l.ratio)} what the edge takes. A larger wheel, a ramp, or more driven weight.`
+      : `It just gets over the step${where}: grip and push give ${times(l.ratio)} what the edge takes.`,
   clearance: ({ where, needs, has }) => `The step of ${needs}${where} is met by a body that clears ${has}.`,
   'push-on': ({ l, where, needs, has }) =>
     l.verdict === 'fails'
@@ -106,7 +106,7 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
       : `Steering against the driven axle asks ${needs}${where}; the steered wheels hold ${has}.`,
   steering: ({ where, needs, has, about }) =>
     about.build.steering?.hand
-      ? `Turning the wheels at a stand asks ${needs} of the hand${where}; its arm and force come to ${has}. A longer arm, a slower linkage or a narrower tyre.`
+      ? `Turning the wheels at a stand asks ${needs} of the hand${where}; its arm and force give ${has}. A longer arm, a slower linkage or a narrower tyre.`
       : `Turning the wheels at a stand asks ${needs} of the steering${where}; it has ${has}. A slower linkage, a narrower tyre or a stronger actuator.`,
   'brake-hold': ({ l, where, needs, has }) =>
     l.has === 0

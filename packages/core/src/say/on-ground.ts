@@ -55,7 +55,7 @@ export const ON_GROUND = {
   'three-wheels': ({ figures: { now, four } }, { say }) =>
     `On three wheels it tips sideways at ${say(now)}; a fourth would make that ${say(four)}. Nearer to the wide axle the load stands safer.`,
   'much-grip': ({ figures }) =>
-    `Grip is ${times(figures.times.value)} what any duty asks: stickier tyres would gain nothing here, and softer ones cost rolling drag.`,
+    `Grip is ${times(figures.times.value)} what any job asks: stickier tyres would gain nothing here, and softer ones cost rolling drag.`,
   'one-wheel-soft': () =>
     'One driven wheel digs itself in on a soft slope: two driven wheels beat one there.',
   'long-tracks': ({ figures }, { say }) =>

@@ -11,7 +11,7 @@ const count = ({ value }: { readonly value: number }): string => String(value);
 
 /** What is missing, and what chosen parts say of each other. */
 export const ON_PARTS = {
-  'no-duty': () => 'No duty is stated yet: say in the Brief what it must do.',
+  'no-duty': () => 'No job is stated yet: say in the Brief what it must do.',
   'no-motor': () => 'No motor is chosen yet: choose one in Power.',
   'no-fuse': ({ figures }, { say }) =>
     `No main fuse is said: one of ${say(figures.suits)}, close to the battery, suits what is drawn and protects its cable.`,
@@ -30,7 +30,7 @@ export const ON_PARTS = {
   'full-battery': () =>
     'A battery that has just been charged cannot take what the motors give back: the first hill down after charging, the brake does not hold. Begin with a little out of it, or fit a friction brake.',
   'cable-drop': ({ figures }, { say }) =>
-    `The battery’s cable loses ${say(figures.lost)} of ${say(figures.of)} at the hardest duty: a thicker or shorter one.`,
+    `The battery’s cable loses ${say(figures.lost)} of ${say(figures.of)} at the hardest job: a thicker or shorter one.`,
   'no-interlock': ({ title }) =>
     `“${title ?? ''}” goes on turning when it is let go, with people near: a switch that cuts it, in the handle, at the lid or on the lift.`,
   'charges-in': ({ figures }, { say }) => `After an outing it charges for ${say(figures.time)}.`,

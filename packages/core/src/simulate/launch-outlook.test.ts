@@ -12,7 +12,7 @@ const report = evaluate(build);
 const launches = build.duties.map((duty, n) => {
   const dutyReport = report.duties[n];
   const launch = dutyReport && launchOfBuild(build, duty, dutyReport, 4);
-  if (!dutyReport || !launch) throw new Error('each duty of the barrow can be launched');
+  if (!dutyReport || !launch) throw new Error('each job of the barrow can be launched');
   return [duty.name, launch, dutyReport] as const;
 });
 
@@ -34,7 +34,7 @@ describe('the outlook of a launch', () => {
 
   it('spins its wheels up to just where full command no longer passes what the ground holds', () => {
     const [, launch] = launches[0] ?? [];
-    if (!launch) throw new Error('the barrow has a duty');
+    if (!launch) throw new Error('the barrow has a job');
     const gripping = { ...launch, gripN: 1e9 };
     const pushes = sampleLaunch(gripping, runLaunch(gripping), 400);
     const most = Math.max(...pushes.map(({ forceN }) => forceN));
@@ -51,7 +51,7 @@ describe('the outlook of a launch', () => {
 
   it('that does not move settles at rest, and a short run shows it', () => {
     const [, launch] = launches[0] ?? [];
-    if (!launch) throw new Error('the barrow has a duty');
+    if (!launch) throw new Error('the barrow has a job');
     const stuck = { ...launch, gripN: 0.1 };
     expect(launchOutlook(stuck, 0)).toMatchObject({ settlesMps: 0, settled: true, spinsToMps: 0 });
     expect(usualRunS(stuck)).toBe(2);

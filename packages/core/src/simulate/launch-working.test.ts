@@ -20,7 +20,7 @@ describe('the working of a launch', () => {
   it.each(build.duties.map((duty, at) => [duty.name, duty, report.duties[at]] as const))(
     'says what the Test track shows, on “%s”',
     (_name, duty, dutyReport) => {
-      if (!dutyReport) throw new Error('each duty has a report');
+      if (!dutyReport) throw new Error('each job has a report');
       const launch = launchOfBuild(build, duty, dutyReport, 4);
       if (!launch) throw new Error('the demo build has a motor');
       const shown = runLaunch(launch);
@@ -35,7 +35,7 @@ describe('the working of a launch', () => {
   it('names where every number that was given came from', () => {
     const [duty] = build.duties;
     const [dutyReport] = report.duties;
-    if (!duty || !dutyReport) throw new Error('the demo build has duties');
+    if (!duty || !dutyReport) throw new Error('the demo build has jobs');
     const working = launchWorking(build, duty, dutyReport, { durationS: 4, key: 'finalMps' });
     const named = working?.inputs.map(({ key }) => key).sort();
     expect(named).toEqual(Object.keys(working?.given ?? {}).sort());
@@ -48,7 +48,7 @@ describe('the working of a launch', () => {
     const whence = (duty: (typeof build.duties)[number], of: typeof build): string | undefined => {
       const at = of.duties.indexOf(duty);
       const dutyReport = evaluate(of).duties[at];
-      if (!dutyReport) throw new Error('each duty has a report');
+      if (!dutyReport) throw new Error('each job has a report');
       const working = launchWorking(of, duty, dutyReport, { durationS: 4, key: 'finalMps' });
       return working?.inputs.find(({ key }) => key === 'drawbarN')?.where;
     };
@@ -65,7 +65,7 @@ describe('the working of a launch', () => {
     const bare = changeDrive(build, { motorId: null });
     const [duty] = bare.duties;
     const [dutyReport] = evaluate(bare).duties;
-    if (!duty || !dutyReport) throw new Error('the demo build has duties');
+    if (!duty || !dutyReport) throw new Error('the demo build has jobs');
     expect(launchWorking(bare, duty, dutyReport, { durationS: 4, key: 'finalMps' })).toBeUndefined();
   });
 });

@@ -35,7 +35,7 @@ export function twoAxles({ layout, wheelbaseM, ahead, height, friction, rolling 
   const { own, payload } = build.masses;
   const [ground] = build.grounds;
   const [duty] = build.duties;
-  if (!ground || !duty) throw new Error('a new build has a ground and a duty');
+  if (!ground || !duty) throw new Error('a new build has a ground and a job');
   const at = { aheadOfRearAxle: typed(ahead, 'm'), left: typed(0, 'm'), height: typed(height, 'm') };
   return {
     ...build,
@@ -67,7 +67,7 @@ export const rearDriven = (more: Partial<Vehicle> = {}): Build =>
 
 export const firstDuty = (build: Build): Duty => {
   const [duty] = build.duties;
-  if (!duty) throw new Error('the build has no duty');
+  if (!duty) throw new Error('the build has no job');
   return duty;
 };
 export const withDuty = (build: Build, part: Partial<Duty>): Build => ({
@@ -85,7 +85,7 @@ export const textsOf = (build: Build, system?: UnitSystem): string =>
     .replaceAll('\u00a0', ' ');
 export const reportOf = (build: Build): Report['duties'][number] => {
   const [report] = evaluate(build).duties;
-  if (!report) throw new Error('the build has no duty');
+  if (!report) throw new Error('the build has no job');
   return report;
 };
 

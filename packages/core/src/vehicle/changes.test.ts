@@ -170,10 +170,10 @@ describe('a difference in words', () => {
   });
 
   it('says what was added and removed by name', () => {
-    expect(said(edited(puffin, [[2, 3]]))).toEqual(['Duties: Extra 3 added']);
+    expect(said(edited(puffin, [[2, 3]]))).toEqual(['Jobs: Extra 3 added']);
     const gone = { ...puffin, duties: puffin.duties.slice(0, -1) };
-    expect(said(gone)).toEqual([`Duties: ${puffin.duties.at(-1)?.name ?? ''} removed`]);
-    expect(said(puffin, gone)).toEqual([`Duties: ${puffin.duties.at(-1)?.name ?? ''} added`]);
+    expect(said(gone)).toEqual([`Jobs: ${puffin.duties.at(-1)?.name ?? ''} removed`]);
+    expect(said(puffin, gone)).toEqual([`Jobs: ${puffin.duties.at(-1)?.name ?? ''} added`]);
   });
 
   it('says where a number now comes from when it is the same number', () => {

@@ -52,7 +52,7 @@ export const buildSchema = z
       })
       .readonly(),
     grounds: z.array(groundSchema).min(1).max(40).readonly().meta({ title: 'Grounds' }),
-    duties: z.array(dutySchema).max(40).readonly().meta({ title: 'Duties' }),
+    duties: z.array(dutySchema).max(40).readonly().meta({ title: 'Jobs' }),
     drives: z.array(driveSchema).min(1).max(8).readonly().meta({ title: 'Drives' }),
     supply: supplySchema.meta({ title: 'Supply' }),
     marginPolicy: marginPolicySchema,

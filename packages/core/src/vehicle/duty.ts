@@ -76,7 +76,7 @@ export const dutySchema = z
     turn: turn.optional().meta({ title: 'Turn' }),
     stopWithin: quantity('length', { above: 0 }, 'To stop within').optional(),
     lean: quantity('angle', { above: 0, below: Math.PI / 2 }, 'Lean to catch').optional(),
-    duration: quantity('time', { least: 0 }, 'In an outing', 'How long in one outing'),
+    duration: quantity('time', { least: 0 }, 'Minutes an outing', 'How long in one outing'),
     extent: extent.meta({ title: 'How much of it' }),
     startsAnHour: quantity('number', { least: 0, most: 3600 }, 'Starts an hour').optional(),
     mayRunHot: z.boolean().meta({ title: 'May run hot' }),

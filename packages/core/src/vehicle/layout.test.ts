@@ -136,7 +136,7 @@ describe('moving an axle', () => {
   });
 });
 
-describe('grounds and duties to start from', () => {
+describe('grounds and jobs to start from', () => {
   it('take the middle of the table’s range, with its half width as the spread, for the tyres there are', () => {
     const { layout } = on('two-slider');
     const ground = groundOfSurface('g', 'smooth-floor', layout);

@@ -6,5 +6,5 @@ export type PartState = (typeof PART_STATES)[number];
 export const PART_STATE_WORDS: Readonly<Record<PartState, string>> = {
   'on-hand': 'on hand',
   ordered: 'ordered',
-  'wished-for': 'wished for',
+  'wished-for': 'not bought yet',
 };

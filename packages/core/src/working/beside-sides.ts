@@ -56,11 +56,11 @@ export const BESIDE_SIDES = {
     'what their copper carries, single in free air',
   ),
   fuse: flowSides(
-    'a quarter over the hardest duty, and half of a start at full command',
+    'a quarter over the hardest job, and half of a start at full command',
     'Power, the main fuse',
   ),
   'fuse-wire': flowSides('the main fuse', 'what the cable carries, single in free air'),
-  'main-switch': flowSides('the hardest duty', 'Power, the main switch'),
+  'main-switch': flowSides('the hardest job', 'Power, the main switch'),
   rail: flowSides('what its loads draw at their most', 'Power, small supplies'),
   'charge-plug': flowSides('Power, the charger', 'Power, the charging plug'),
   charge: {

@@ -157,7 +157,7 @@ function rotorsInput(build: Build, massKg: number): WorkingInput {
     'rotatingMassFactor',
     'the rotors turn',
     calculated(reflectedInertia, inertiaInput(build, massKg), 'rotatingMassFactor', [
-      fixed('massKg', 'the mass of the duty'),
+      fixed('massKg', 'the mass of the job'),
       from('wheelDiameterM', rollingDiameter(build), rollingPlace(build)),
       fixed('ratio', 'the stages at Drivetrain, multiplied'),
       fixed('motors', 'drivelines, by the layout'),

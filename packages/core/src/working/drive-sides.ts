@@ -74,7 +74,7 @@ const length = (value: number, where: string): Stated => ({
 
 const axleHeight: Sides = {
   needs: ({ link }) =>
-    length(link.needs, 'the highest step of a duty, or a tenth of the wheel’s radius (common practice)'),
+    length(link.needs, 'the highest step of a job, or a tenth of the wheel’s radius (common practice)'),
   has: ({ build }) =>
     length(
       rollingDiameter(build).value / 2 - (onAxleRadius(build)?.radiusM ?? 0),

@@ -255,7 +255,7 @@ export function currentWorking(
   if (torqueNm < 0 || motorV <= 0)
     throw new NotPhysical(
       'pushed',
-      'The vehicle pushes its motor in this duty: the current is that of braking, and is not worked out by a sum of its own.',
+      'The vehicle pushes its motor in this job: the current is that of braking, and is not worked out by a sum of its own.',
     );
   const { resistanceOhm, ktNmPerA, noLoadA } = constantsOf(line.circuit.motor);
   const given = { resistanceOhm, ktNmPerA, noLoadA, voltageV: motorV, torqueNm };

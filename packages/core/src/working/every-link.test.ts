@@ -108,7 +108,7 @@ describe('the working of every margin', () => {
     ['step', withDuty(driven('tug'), { step: typed(0.03, 'mm') })],
     ['wheel-load', fitPart(driven('tug'), wheelFor(driven('tug')), 4)],
     ['over-speed', { ...driven('tug'), speedCap: typed(1, 'm/s') }],
-  ] as const)('%s, where a duty asks for it', (link, build) => {
+  ] as const)('%s, where a job asks for it', (link, build) => {
     expect(has(build, link)).toBe(true);
     expect(astray(build)).toEqual([]);
   });

@@ -1,7 +1,7 @@
 import type { Duty, Ground, GroundFigures } from '../vehicle/index.ts';
 import { fixed, from, type WorkingInput } from './working.ts';
 
-export const LOADS = 'the wheel loads of the duty';
+export const LOADS = 'the wheel loads of the job';
 export const atBrief = (duty: Duty): string => `Brief, ${duty.name}`;
 
 /** A figure of the ground over some contacts: as it stands there, or the mean of unlike tyres. */

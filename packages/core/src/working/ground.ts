@@ -106,7 +106,7 @@ export function slideWorking(build: Build, duty: Duty): Calculation | undefined 
     calculated(slideAcross, given, 'holdsN', [
       ...given.contacts.flatMap((_, row) =>
         ['loadN', 'along', 'across'].map((column) => ({
-          ...fixed('contacts', 'the wheel loads of the duty; Brief, the ground'),
+          ...fixed('contacts', 'the wheel loads of the job; Brief, the ground'),
           cell: { row, column },
         })),
       ),

@@ -84,7 +84,7 @@ const GROUND_SIDES = {
     needs: ofReport(
       (r, build) => hardestLoad(build, r.footing)?.loadN,
       'force',
-      'the share of the weight that this wheel carries in this duty, by the moments about the others',
+      'the share of the weight that this wheel carries in this job, by the moments about the others',
     ),
     has: ({ build, report }) => {
       const hardest = hardestLoad(build, report().footing);

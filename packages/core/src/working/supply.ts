@@ -122,8 +122,8 @@ export function energyNeeded(build: Build, line: Driveline): CalculationBy<typeo
   };
   return calculated(energyDrawn, given, 'energyWh', [
     pack ? worked('voltageV', 'the pack at its nominal voltage', pack) : shelf('voltageV', line.motor.name),
-    worked('currentA', 'the mean over the duties', mean),
-    worked('hours', 'the duties one after the other', readFor(mean, 'durationS')),
+    worked('currentA', 'the mean over the jobs', mean),
+    worked('hours', 'the jobs one after the other', readFor(mean, 'durationS')),
   ]);
 }
 
@@ -143,8 +143,8 @@ export function runTimeWorking(build: Build, line: Driveline): CalculationBy<typ
       'by the chemistry: 1.2 for lead-acid, 1 for others; never more than the rated capacity',
     ),
     given.exponent === 1
-      ? worked('currentA', 'the mean over the duties', mean)
-      : worked('currentA', 'what empties it as fast as the duties do', readFor(mean, 'equivalentA')),
+      ? worked('currentA', 'the mean over the jobs', mean)
+      : worked('currentA', 'what empties it as fast as the jobs do', readFor(mean, 'equivalentA')),
     from('usableShare', build.supply.usableShare, 'Power'),
   ]);
 }

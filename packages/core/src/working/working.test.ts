@@ -116,7 +116,7 @@ describe('the working of a number', () => {
     expect(result(workingOf(newBuild('Gull'), 'grip', 'duty-1'))).toBeGreaterThan(0);
   });
 
-  it('agrees with the report on any duty, up, down, loaded or empty', () => {
+  it('agrees with the report on any job, up, down, loaded or empty', () => {
     const duty = fc.record({
       grade: fc.double({ min: -0.5, max: 0.5, noNaN: true }),
       speed: fc.double({ min: 0, max: 5, noNaN: true }),
@@ -177,7 +177,7 @@ describe('the working of a margin', () => {
     expect(result(ratioWorking(puffin))).toBeCloseTo(evaluate(puffin).train.ratio, 12);
   });
 
-  it.each(['low', 'high'] as const)('of the %s end of the window that every duty shares', (end) => {
+  it.each(['low', 'high'] as const)('of the %s end of the window that every job shares', (end) => {
     const report = evaluate(puffin);
     const working = workingOfWindow(puffin, report, end) as Calculation;
     expectSound(working);
@@ -195,9 +195,9 @@ describe('the working of a margin', () => {
     expect(working.found.linksExact).toBeCloseTo(62.009, 3);
   });
 
-  it('says why a number has none where the duty is past its parts', () => {
+  it('says why a number has none where the job is past its parts', () => {
     const [first, ...rest] = puffin.duties;
-    if (!first) throw new Error('the demo build has no duty');
+    if (!first) throw new Error('the demo build has no job');
     const asked = (grade: number): Build => ({
       ...puffin,
       duties: [{ ...first, grade: typed(grade, '°') }, ...rest],

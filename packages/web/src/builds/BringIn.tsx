@@ -100,7 +100,7 @@ function Found({ file, known, taken, onToggle }: FoundProps) {
         <b className="block font-semibold break-words">{build.name}</b>
         <span className="block break-words text-soft">{build.purpose}</span>
         <span className="block">
-          {mass} all up, {build.duties.length} duties,{' '}
+          {mass} in total, {build.duties.length} jobs,{' '}
           {stops === 0 ? 'nothing stops it' : stops === 1 ? '1 thing stops it' : `${stops} things stop it`}
         </span>
         <span className="block text-[14px] break-words text-soft">

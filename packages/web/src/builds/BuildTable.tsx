@@ -43,7 +43,7 @@ const COLUMNS = column.columns([
   column.accessor('name', { id: 'build', header: 'Build', sortFn: 'alphanumeric' }),
   column.accessor(
     judged(({ massKg }) => massKg),
-    { id: 'mass', header: 'All up', sortUndefined: 'last' },
+    { id: 'mass', header: 'Total mass', sortUndefined: 'last' },
   ),
   column.accessor(
     judged(({ worst }) => worst && worst.ratio / worst.rule),

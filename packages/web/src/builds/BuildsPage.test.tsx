@@ -182,11 +182,11 @@ describe('the list of builds', () => {
     const names = (): string[] =>
       screen.getAllByRole('checkbox').map((box) => box.getAttribute('aria-label') ?? '');
     const press = (title: string) => fireEvent.click(screen.getByRole('button', { name: title }));
-    const sorted = () => screen.getByRole('columnheader', { name: 'All up' }).getAttribute('aria-sort');
+    const sorted = () => screen.getByRole('columnheader', { name: 'Total mass' }).getAttribute('aria-sort');
     expect(sorted()).toBe('none');
-    press('All up');
+    press('Total mass');
     expect([sorted(), ...names()]).toEqual(['descending', 'Pick Tern', 'Pick Gull', 'Pick Auk']);
-    press('All up');
+    press('Total mass');
     expect([sorted(), ...names()]).toEqual(['ascending', 'Pick Gull', 'Pick Tern', 'Pick Auk']);
     press('Build');
     expect(names()).toEqual(['Pick Auk', 'Pick Gull', 'Pick Tern']);

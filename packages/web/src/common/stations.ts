@@ -1,3 +1,5 @@
+import type { Block } from '@zubric/core/judge';
+
 /** The stations that exist, in the order builders work; the number is the key that opens each. */
 export const STATIONS = [
   {
@@ -16,13 +18,13 @@ export const STATIONS = [
     key: '3',
     path: 'drivetrain',
     title: 'Drivetrain',
-    guidance: 'Change tooth counts until the ratio fitted stands inside the window of every duty.',
+    guidance: 'Change tooth counts until the ratio fitted stands inside the window of every job.',
   },
   {
     key: '4',
     path: 'power',
     title: 'Power',
-    guidance: 'Choose motor, driver and battery: a duty is met where its mark lies under the pull line.',
+    guidance: 'Choose motor, driver and battery: a job is met where its mark lies under the pull line.',
   },
   {
     key: '6',
@@ -54,3 +56,15 @@ export type Station = (typeof STATIONS)[number];
 export type StationPath = Station['path'];
 
 export const stationAddress = (buildId: string, path: StationPath): string => `/builds/${buildId}/${path}`;
+
+/** Where each block of the strip is mended. */
+const MENDED_AT: Readonly<Record<Block, StationPath>> = {
+  ground: 'ground',
+  wheel: 'drivetrain',
+  ratio: 'drivetrain',
+  motor: 'power',
+  driver: 'power',
+  battery: 'power',
+};
+
+export const stationOf = (block: Block): StationPath => MENDED_AT[block];

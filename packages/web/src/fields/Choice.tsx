@@ -1,10 +1,24 @@
 import { useId } from 'react';
 import { FieldLabel } from './FieldLabel.tsx';
 
+interface Option<T extends string> {
+  readonly value: T;
+  readonly title: string;
+}
+
+const Options = <T extends string>({ of }: { readonly of: readonly Option<T>[] }) =>
+  of.map(({ value, title }) => (
+    <option key={value} value={value}>
+      {title}
+    </option>
+  ));
+
 interface Props<T extends string> {
   readonly label: string;
   readonly value: T;
-  readonly options: readonly { readonly value: T; readonly title: string }[];
+  readonly options: readonly Option<T>[];
+  /** More of them under a heading of their own. */
+  readonly more?: { readonly title: string; readonly options: readonly Option<T>[] };
   readonly onChange: (value: T) => void;
   readonly hideLabel?: boolean;
   readonly className?: string;
@@ -15,6 +29,7 @@ export function Choice<T extends string>({
   label,
   value,
   options,
+  more,
   onChange,
   hideLabel,
   className,
@@ -28,15 +43,18 @@ export function Choice<T extends string>({
         className="entry"
         value={value}
         onChange={(event) => {
-          const chosen = options.find((option) => option.value === event.target.value);
+          const chosen = [...options, ...(more?.options ?? [])].find(
+            (option) => option.value === event.target.value,
+          );
           if (chosen) onChange(chosen.value);
         }}
       >
-        {options.map((option) => (
-          <option key={option.value} value={option.value}>
-            {option.title}
-          </option>
-        ))}
+        <Options of={options} />
+        {more && (
+          <optgroup label={more.title}>
+            <Options of={more.options} />
+          </optgroup>
+        )}
       </select>
     </div>
   );

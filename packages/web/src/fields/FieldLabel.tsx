@@ -1,3 +1,5 @@
+import { useFieldsOf } from './FieldsOf.tsx';
+
 interface Props {
   readonly htmlFor: string;
   readonly label: string;
@@ -5,9 +7,13 @@ interface Props {
   readonly hidden?: boolean | undefined;
 }
 
-/** What a field is called, over it. */
-export const FieldLabel = ({ htmlFor, label, hidden }: Props) => (
-  <label htmlFor={htmlFor} className={hidden ? 'sr-only' : 'block text-[14px] text-soft'}>
-    {label}
-  </label>
-);
+/** What a field is called, over it; among several alike, for ears also whose it is. */
+export function FieldLabel({ htmlFor, label, hidden }: Props) {
+  const whose = useFieldsOf();
+  return (
+    <label htmlFor={htmlFor} className={hidden ? 'sr-only' : 'block text-[14px] text-soft'}>
+      {label}
+      {whose !== undefined && <span className="sr-only">, {whose}</span>}
+    </label>
+  );
+}

@@ -11,7 +11,7 @@ const problem = vi.fn();
 
 interface HarnessProps {
   readonly start: Quantity;
-  readonly dimension?: 'mass' | 'force' | 'torque';
+  readonly dimension?: 'mass' | 'force' | 'torque' | 'length';
 }
 
 function Harness({ start, dimension = 'mass' }: HarnessProps) {
@@ -51,7 +51,7 @@ describe('a quantity field', () => {
     expect(field().value).toBe('12 lb');
     expect(taken).toHaveBeenLastCalledWith({ value: 12 * 0.45359237, unit: 'lb', origin: 'typed' });
     fireEvent.blur(field());
-    expect(field().value).toBe('5.4431 kg');
+    expect(field().value).toBe('5.443 kg');
   });
 
   it('takes a mass where a force or a torque is asked as its weight, and says so until the next entry', () => {
@@ -115,7 +115,23 @@ describe('a quantity field', () => {
     press('ArrowUp', true);
     expect(field().value).toBe('2.14 kg');
     for (let n = 0; n < 300; n++) press('ArrowDown', true);
-    expect(field().value).toBe('0.01 g');
+    expect(field().value).toBe('0.01 kg');
+  });
+
+  it('takes a bare number in the unit that stood there when typing began, however its size goes on', () => {
+    render(<Harness start={typed(1.2, 'mm')} dimension="length" />);
+    expect(field().value).toBe('1200 mm');
+    for (const text of ['1', '15', '150', '1500']) type(text);
+    expect(taken).toHaveBeenLastCalledWith({ value: 1.5, unit: 'mm', origin: 'typed' });
+    fireEvent.blur(field());
+    expect(field().value).toBe('1500 mm');
+    cleanup();
+    localStorage.setItem('zubric-units', 'imperial');
+    render(<Harness start={typed(0, 'mm')} dimension="length" />);
+    expect(field().value).toBe('0 in');
+    type('40');
+    expect(taken.mock.lastCall?.[0]).toMatchObject({ unit: 'in' });
+    expect((taken.mock.lastCall?.[0] as Quantity).value).toBeCloseTo(1.016, 9);
   });
 
   it('goes back to the last readable value with Escape', () => {

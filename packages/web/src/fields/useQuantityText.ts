@@ -1,9 +1,9 @@
 import {
   boundsOf,
+  fieldUnit,
   readQuantity,
   show,
   showForEditing,
-  shownUnit,
   stepQuantity,
   withinBounds,
   type Dimension,
@@ -11,7 +11,7 @@ import {
   type UnitSystem,
   type UnreadQuantity,
 } from '@zubric/core/quantity';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useUnits } from '../common/units.tsx';
 
 /** A limit on what a field takes, with the sentence that says so. */
@@ -73,10 +73,13 @@ export function useQuantityText({
   const [problem, setProblem] = useState<string>();
   const [readings, setReadings] = useState<UnreadQuantity['readings']>();
   const [taken, setTaken] = useState<string>();
+  // The unit that stood there when typing began: a bare number is in it, however its size goes on.
+  const bare = useRef<string>(undefined);
 
   useEffect(() => () => onProblem(false), [onProblem]);
 
   const type = (text: string): void => {
+    if (draft === null) bare.current = fieldUnit(value?.value ?? 0, value?.unit, dimension, system);
     setDraft(text);
     setTaken(undefined);
     if (onClear && text.trim() === '') {
@@ -86,8 +89,9 @@ export function useQuantityText({
       onClear();
       return;
     }
-    const assumedUnit = value ? shownUnit(value.value, dimension, system, value.unit) : undefined;
-    const read = readQuantity(text, dimension, { assumedUnit: assumedUnit === '1:n' ? '°' : assumedUnit });
+    const read = readQuantity(text, dimension, {
+      assumedUnit: bare.current === '1:n' ? '°' : bare.current,
+    });
     const refusal = read.ok
       ? (check?.(read.value) ?? beyondReckoning(read.value, dimension, { system, unit: read.unit }))
       : read.message;
@@ -110,7 +114,7 @@ export function useQuantityText({
 
   const step = (by: 1 | -1, times: number): void => {
     if (!value || problem !== undefined) return;
-    const symbol = shownUnit(value.value, dimension, system, value.unit);
+    const symbol = fieldUnit(value.value, value.unit, dimension, system);
     const unit = symbol === '1:n' ? '°' : symbol;
     const next = stepQuantity(value.value, { dimension, unit, by, times });
     // A step stops at the limit of the field rather than pass it.

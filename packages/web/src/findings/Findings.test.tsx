@@ -25,7 +25,7 @@ describe('findings', () => {
   it('come with what stops it first, in the units that were chosen', () => {
     localStorage.setItem('zubric-units', 'imperial');
     const [first, ...others] = show(puffin);
-    expect(first).toMatch(/^short.*38\.3.ft·lb for 30\.3.ft·lb/);
+    expect(first).toMatch(/^short.*459.in·lb for 364.in·lb/);
     expect(others.at(-1)).toMatch(/^note.*parking brake/);
   });
 

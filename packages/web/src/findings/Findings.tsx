@@ -1,6 +1,7 @@
 import { linkDefinition, type Block, type Finding, type LinkId } from '@zubric/core/judge';
 import { findingsInWords, movesInWords, movesOfFinding } from '@zubric/core/say';
 import { useUnits } from '../common/units.tsx';
+import { Term } from '../common/Term.tsx';
 import { NotWorkedOut } from '../common/NotWorkedOut.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
 import { Moves } from './Moves.tsx';
@@ -48,7 +49,9 @@ export function Findings({ blocks, also, empty }: Props) {
   );
   return (
     <section aria-labelledby="findings-title">
-      <h2 id="findings-title">What stands in the way</h2>
+      <h2 id="findings-title">
+        <Term id="finding">What stands in the way</Term>
+      </h2>
       {findings.length === 0 && <p className="mt-2 text-soft">{empty}</p>}
       {problem !== undefined && <NotWorkedOut what="What would mend these" why={problem} />}
       <ul>

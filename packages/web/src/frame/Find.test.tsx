@@ -6,6 +6,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { answering } from '../testing/answers.ts';
 import { onBench } from '../testing/on-bench.tsx';
 import { onPage, where } from '../testing/on-page.tsx';
+import { Find } from './Find.tsx';
 import { Header } from './Header.tsx';
 import { Rail } from '../shell/Rail.tsx';
 import { STATIONS } from '../common/stations.ts';
@@ -63,6 +64,26 @@ describe('the bar on top', () => {
     expect((await find('chain'))[0]).toContain('sum');
     expect(await find('zzzz')).toEqual([]);
     expect(screen.getByText(/Nothing has these words/)).toBeTruthy();
+  });
+
+  it('finds the findings of the open build, and the words of the application', async () => {
+    answering({
+      'GET /api/builds\\?place=bench': () => ({ builds: [] }),
+      'GET /api/parts': () => ({ parts: [] }),
+    });
+    vi.stubGlobal(
+      'ResizeObserver',
+      class {
+        observe() {}
+        unobserve() {}
+        disconnect() {}
+      },
+    );
+    onBench(<Find onClose={() => undefined} />, puffin);
+    await waitFor(() => expect(found().length).toBeGreaterThan(2));
+    await waitFor(async () => expect((await find('parking brake'))[0]).toMatch(/^finding.*parking brake/));
+    await waitFor(async () => expect((await find('hotter'))[0]).toMatch(/^wordShort, may run hot/));
+    expect((await find('ratio window'))[0]).toMatch(/^wordRatio window/);
   });
 
   it('goes to what is chosen, a part to its row of the shelf', async () => {

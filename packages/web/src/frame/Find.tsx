@@ -4,20 +4,41 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { api } from '../common/api.ts';
+import { linkDefinition } from '@zubric/core/judge';
+import { findingsInWords, TERMS } from '@zubric/core/say';
+import { useUnits } from '../common/units.tsx';
+import { useOpenBuild } from '../session/BuildSession.tsx';
 import { matching, type Place } from './find-places.ts';
 import { Panel } from '../common/Panel.tsx';
-import { stationAddress, STATIONS } from '../common/stations.ts';
+import { stationAddress, stationOf, STATIONS } from '../common/stations.ts';
 
 const SHOWN = 12;
 
 /** The build that is open, by the address. */
 const openBuild = (pathname: string): string | undefined => /^\/builds\/([^/]+)/.exec(pathname)?.[1];
 
+/** What is found of the open build, each at the station that can mend it. */
+function useFindings(): readonly Place[] {
+  const open = useOpenBuild();
+  const { system } = useUnits();
+  return useMemo(() => {
+    if (!open) return [];
+    const { id, build, report } = open;
+    return findingsInWords({ build, report }, system).map((finding): Place => ({
+      kind: 'finding',
+      title: finding.text,
+      more: '',
+      to: stationAddress(id, finding.link === null ? 'brief' : stationOf(linkDefinition(finding.link).block)),
+    }));
+  }, [open, system]);
+}
+
 /** Every place one can go: stations of the open build first, then builds, parts and sums. */
 function usePlaces(): readonly Place[] {
   const here = openBuild(useLocation().pathname);
   const builds = useQuery({ queryKey: ['builds', 'bench'], queryFn: () => api.builds('bench') });
   const parts = useQuery({ queryKey: ['parts'], queryFn: api.parts });
+  const findings = useFindings();
   return useMemo(() => {
     // Parts are judged in a build: in the open one, else in the one last worked on.
     const bench = here ?? builds.data?.[0]?.id;
@@ -35,6 +56,7 @@ function usePlaces(): readonly Place[] {
         more: 'problem' in build ? '' : build.purpose,
         to: stationAddress(build.id, 'brief'),
       })),
+      ...findings,
       { kind: 'page', title: 'All builds', more: '', to: '/builds' },
       { kind: 'page', title: 'Parts shelf', more: 'own parts too', to: '/shelf' },
       ...(bench === undefined ? [] : (parts.data ?? [])).map((part): Place => ({
@@ -52,8 +74,14 @@ function usePlaces(): readonly Place[] {
           to: `/sums/${question.name}`,
         })),
       ),
+      ...TERMS.map(({ id, term, sentence }): Place => ({
+        kind: 'word',
+        title: term,
+        more: sentence,
+        to: `/words#${id}`,
+      })),
     ];
-  }, [here, builds.data, parts.data]);
+  }, [here, builds.data, parts.data, findings]);
 }
 
 /** One box that goes to every place. */
@@ -74,7 +102,7 @@ export function Find({ onClose }: { readonly onClose: () => void }) {
       >
         <ComboboxInput
           className="entry"
-          aria-label="Words of a build, a station, a part or a sum"
+          aria-label="Words of a build, a station, a finding, a part, a sum or a term"
           autoFocus
           autoComplete="off"
           placeholder="torque, slip, 24 V motor …"
@@ -83,7 +111,7 @@ export function Find({ onClose }: { readonly onClose: () => void }) {
         <ComboboxOptions static className="mt-2 outline-none">
           {found.map((place) => (
             <ComboboxOption
-              key={`${place.kind} ${place.to}`}
+              key={`${place.kind} ${place.to} ${place.title}`}
               value={place}
               className="grid cursor-pointer grid-cols-[4.5rem_minmax(0,1fr)] gap-2 px-2 py-1.5 data-focus:bg-mech-lo"
             >

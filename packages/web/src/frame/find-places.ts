@@ -1,6 +1,6 @@
 /** Somewhere one can go. */
 export interface Place {
-  readonly kind: 'station' | 'build' | 'page' | 'part' | 'sum';
+  readonly kind: 'station' | 'build' | 'finding' | 'page' | 'part' | 'sum' | 'word';
   readonly title: string;
   readonly more: string;
   /** What else it is found by, not shown. */

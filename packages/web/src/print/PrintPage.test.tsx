@@ -32,7 +32,7 @@ describe('the sheet', () => {
     localStorage.clear();
   });
 
-  it('has every duty with its pull, and every margin with its rule and verdict in words', async () => {
+  it('has every job with its pull, and every margin with its rule and verdict in words', async () => {
     const sheet = await print(puffin);
     const report = evaluate(puffin);
     for (const duty of report.duties) {

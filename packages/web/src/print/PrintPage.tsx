@@ -82,7 +82,7 @@ function Duties({ build, report }: { readonly build: Build; readonly report: Rep
       <table className="grid-table relative mt-1 max-md:block max-md:overflow-x-auto">
         <thead>
           <tr>
-            <th scope="col">Duty</th>
+            <th scope="col">Job</th>
             <th scope="col">Ground</th>
             <th scope="col" className="n">
               Grade
@@ -128,7 +128,7 @@ function Margins({ report }: { readonly report: Report }) {
   const say = useSay();
   return (
     <section className={SECTION}>
-      <h2>How each link stands in its governing duty</h2>
+      <h2>How each link stands in its hardest job</h2>
       {report.governing.length === 0 && <p>Nothing can be judged yet.</p>}
       <table className="grid-table relative max-md:block max-md:overflow-x-auto">
         <thead>
@@ -144,7 +144,7 @@ function Margins({ report }: { readonly report: Report }) {
               Margin
             </th>
             <th scope="col">Verdict</th>
-            <th scope="col">Duty</th>
+            <th scope="col">Job</th>
           </tr>
         </thead>
         <tbody>

@@ -40,8 +40,11 @@ interface OpenBuild extends LookedAt {
 
 const OpenBuildContext = createContext<OpenBuild | null>(null);
 
+/** The build that is open, where one is. */
+export const useOpenBuild = (): OpenBuild | null => useContext(OpenBuildContext);
+
 export function useBuild(): OpenBuild {
-  const open = useContext(OpenBuildContext);
+  const open = useOpenBuild();
   if (!open) throw new Error('no build is open here');
   return open;
 }

@@ -1,8 +1,8 @@
-import { linkDefinition, type Block, type Report, type Verdict } from '@zubric/core/judge';
+import { BLOCKS, linkDefinition, type Block, type Report, type Verdict } from '@zubric/core/judge';
 import { useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { useBuild } from '../session/BuildSession.tsx';
-import { STATIONS, stationAddress, type StationPath } from '../common/stations.ts';
+import { STATIONS, stationAddress, stationOf } from '../common/stations.ts';
 
 /** What stands beside the stations. */
 const beside = (buildId: string) => [
@@ -11,13 +11,6 @@ const beside = (buildId: string) => [
   { to: '/sums', title: 'Quick sums' },
   { to: `/builds/${buildId}/print`, title: 'Print' },
 ];
-
-/** Which blocks of the strip a station can mend. */
-const OWNED: Partial<Record<StationPath, readonly Block[]>> = {
-  ground: ['ground'],
-  drivetrain: ['wheel', 'ratio'],
-  power: ['motor', 'driver', 'battery'],
-};
 
 /** How much fails in these blocks, or, where nothing does, is short of its rule. */
 function underIn(report: Report, blocks: readonly Block[]): string | undefined {
@@ -43,11 +36,14 @@ export function Rail() {
   return (
     <nav
       aria-label="Stations"
-      className="flex overflow-x-auto border-line max-md:border-b md:row-span-2 md:block md:border-r md:py-3"
+      className="flex overflow-x-auto border-line bg-paper max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-30 max-md:h-11 max-md:border-t md:sticky md:top-0 md:block md:h-screen md:overflow-y-auto md:border-r md:py-3"
     >
       <ul ref={stations} className="flex shrink-0 md:block">
         {STATIONS.map((station) => {
-          const under = underIn(report, OWNED[station.path] ?? []);
+          const under = underIn(
+            report,
+            BLOCKS.filter((block) => stationOf(block) === station.path),
+          );
           return (
             <li key={station.path} className="shrink-0">
               <NavLink

@@ -1,11 +1,11 @@
 import { closeness, type Report } from '@zubric/core/judge';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useCallback, useEffect } from 'react';
-import { Outlet, useNavigate, useParams } from 'react-router';
+import { Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 import type { SaveState } from '../session/session.ts';
 import { CarriedResult } from '../sums/CarriedResult.tsx';
-import { Strip } from '../strip/Strip.tsx';
+import { StripPlace } from '../strip/StripPlace.tsx';
 import { leftDrafts } from '../session/drafts.ts';
 import type { KeptHere } from '../session/saving.ts';
 import { api } from '../common/api.ts';
@@ -15,7 +15,7 @@ import { isTyping } from '../common/keys.ts';
 import { Rail } from './Rail.tsx';
 import { fetchStationsAhead } from './station-pages.ts';
 import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
-import { STATIONS, stationAddress } from '../common/stations.ts';
+import { STATIONS, stationAddress, type StationPath } from '../common/stations.ts';
 import { UndoRedo } from './UndoRedo.tsx';
 
 const CannotOpen = lazy(async () => ({ default: (await import('./CannotOpen.tsx')).CannotOpen }));
@@ -75,10 +75,11 @@ function useStationKeys(buildId: string): void {
 
 function Bench() {
   const { id, build, session, left, report, keptHere } = useBuild();
+  const { pathname } = useLocation();
   useStationKeys(id);
   useEffect(fetchStationsAhead, []);
   return (
-    <div className="grid min-h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_1fr] md:grid-cols-[148px_minmax(0,1fr)] md:grid-rows-[auto_auto_1fr]">
+    <div className="grid min-h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] max-md:pb-24 md:grid-cols-[148px_minmax(0,1fr)]">
       <div className="md:col-span-2">
         <Header>
           <span className="max-w-56 truncate font-narrow text-[16px] font-semibold" title={build.name}>
@@ -90,24 +91,29 @@ function Bench() {
         </Header>
       </div>
       <Rail />
-      <Strip />
-      <main id="main" className="min-w-0 px-3 pt-3 pb-6 md:px-5">
-        <DiskNotice />
-        <Notices />
-        {(session.save === 'gone' || session.theirs || left.length > 0) && (
-          <Suspense fallback={null}>
-            <Unsettled />
+      <div className="min-w-0">
+        <StripPlace folds={FOLDED.some((station) => pathname.endsWith(`/${station}`))} />
+        <main id="main" className="min-w-0 px-3 pt-3 pb-6 md:px-5">
+          <DiskNotice />
+          <Notices />
+          {(session.save === 'gone' || session.theirs || left.length > 0) && (
+            <Suspense fallback={null}>
+              <Unsettled />
+            </Suspense>
+          )}
+          <CarriedResult />
+          <Guidance />
+          <Suspense fallback={<p>Opening the station …</p>}>
+            <Outlet />
           </Suspense>
-        )}
-        <CarriedResult />
-        <Guidance />
-        <Suspense fallback={<p>Opening the station …</p>}>
-          <Outlet />
-        </Suspense>
-      </main>
+        </main>
+      </div>
     </div>
   );
 }
+
+/** Stations whose own question is another than what the strip answers. */
+const FOLDED: readonly StationPath[] = ['assembly', 'trials', 'logbook'];
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',

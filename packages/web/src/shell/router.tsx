@@ -26,6 +26,7 @@ function pageOf(load: LoadPage): Page {
 
 const builds = pageOf(async () => ({ Component: (await import('../builds/BuildsPage.tsx')).BuildsPage }));
 const start = pageOf(async () => ({ Component: (await import('../start/StartPage.tsx')).StartPage }));
+const words = pageOf(async () => ({ Component: (await import('../frame/WordsPage.tsx')).WordsPage }));
 const bench = pageOf(async () => ({ Component: (await import('./Workbench.tsx')).Workbench }));
 const print = pageOf(async () => ({ Component: (await import('../print/PrintPage.tsx')).PrintPage }));
 const shelf = pageOf(async () => ({ Component: (await import('../shelf/ShelfPage.tsx')).ShelfPage }));
@@ -68,6 +69,7 @@ function Pages() {
             <Route index element={<Navigate to="/builds" replace />} />
             <Route path="builds" Component={builds.Page} />
             <Route path="new" Component={start.Page} />
+            <Route path="words" Component={words.Page} />
             <Route path="builds/:buildId" Component={bench.Page}>
               <Route index element={<Navigate to="brief" replace />} />
               {STATIONS.map(({ path }) => (

@@ -9,6 +9,7 @@ import {
   type Push,
 } from '@zubric/core/vehicle';
 import type { Quantity } from '@zubric/core/quantity';
+import { FieldsOf } from '../fields/FieldsOf.tsx';
 import { Choice } from '../fields/Choice.tsx';
 import { FormQuantity } from '../shelf/FormQuantity.tsx';
 
@@ -72,13 +73,15 @@ export function JobFields({ duty, title, asks, payload, onPayload, onChange, onU
     bladeHeap: () => figure('pushHeap', 'heap', 'Heap against it', push?.heap, (heap) => blade({ heap })),
   };
   return (
-    <div
-      role="group"
-      aria-label={title}
-      className="grid grid-cols-2 items-end gap-x-2 gap-y-1 sm:grid-cols-[8rem_repeat(4,minmax(0,9.5rem))]"
-    >
-      <span className="font-medium max-sm:col-span-2 sm:pb-1.5">{title}</span>
-      {asks.map((ask) => fields[ask]())}
-    </div>
+    <FieldsOf name={title}>
+      <div
+        role="group"
+        aria-label={title}
+        className="grid grid-cols-2 items-end gap-x-2 gap-y-1 sm:grid-cols-[8rem_repeat(4,minmax(0,9.5rem))]"
+      >
+        <span className="font-medium max-sm:col-span-2 sm:pb-1.5">{title}</span>
+        {asks.map((ask) => fields[ask]())}
+      </div>
+    </FieldsOf>
   );
 }

@@ -60,7 +60,7 @@ describe('a new build', () => {
     press('Four fixed wheels');
     press('as a large toy car');
     press('pushes a blade');
-    fill('Blade, width', '14 in');
+    fill('Blade, width, Pushes a blade', '14 in');
     fill('Its name', ' Plough ');
     const force = said();
     fireEvent.click(begin());
@@ -119,12 +119,12 @@ describe('a new build', () => {
     press('Tracks');
     press('stands on a desk');
     press('climbs');
-    fill('How steep', '12 %');
+    fill('How steep, Climbs', '12 %');
     cleanup();
     open(() => new Refusal(422, 'The disk is full.'));
-    expect((screen.getByLabelText('How steep') as HTMLInputElement).value).toBe('12 %');
+    expect((screen.getByLabelText('How steep, Climbs') as HTMLInputElement).value).toBe('12 %');
     fireEvent.click(begin());
     expect((await answer().findByRole('alert')).textContent).toBe('The disk is full.');
-    expect((screen.getByLabelText('How steep') as HTMLInputElement).value).toBe('12 %');
+    expect((screen.getByLabelText('How steep, Climbs') as HTMLInputElement).value).toBe('12 %');
   });
 });

@@ -1,17 +1,36 @@
 import { readFileSync } from 'node:fs';
 import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/vehicle';
-import { cleanup, render, screen, within } from '@testing-library/react';
+import { evaluate } from '@zubric/core/judge';
+import { scaled, typed } from '@zubric/core/quantity';
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { UnitsProvider } from '../common/units.tsx';
-import { BuildSession } from '../session/BuildSession.tsx';
+import { BuildSession, useBuild } from '../session/BuildSession.tsx';
+import { factorOf } from './shown-links.ts';
 import { Strip } from './Strip.tsx';
+import { StripPlace } from './StripPlace.tsx';
 
 const puffin = buildSchema.parse(
   JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
 );
 
-function show(document: Build): void {
+/** Makes an edit as a station would. */
+function HalfThePayload() {
+  const { edit } = useBuild();
+  const half = (b: Build): Build => {
+    const { payload } = b.masses;
+    return { ...b, masses: { ...b.masses, payload: { ...payload, mass: scaled(payload.mass, 0.5) } } };
+  };
+  return (
+    <button type="button" onClick={() => edit(half)}>
+      Half the payload
+    </button>
+  );
+}
+
+function show(document: Build, shown: ReactNode = <Strip />): void {
   // Nothing is saved here: the server does not answer.
   vi.stubGlobal('fetch', () => Promise.reject(new Error('no server')));
   const stored = { id: 'b', version: 1, updatedAt: '2026-11-23T00:00:00Z', document };
@@ -19,7 +38,8 @@ function show(document: Build): void {
     <MemoryRouter>
       <UnitsProvider>
         <BuildSession stored={stored}>
-          <Strip />
+          {shown}
+          <HalfThePayload />
         </BuildSession>
       </UnitsProvider>
     </MemoryRouter>,
@@ -39,7 +59,7 @@ describe('the strip', () => {
     localStorage.clear();
   });
 
-  it('shows need, has, margin and governing duty of each block', () => {
+  it('shows need, has, margin and governing job of each block', () => {
     show(puffin);
     expect(block('Wheel')).toContain('41.1 N·m needed, each');
     expect(block('Wheel')).toContain('has 51.9 N·m · 1.26 ×');
@@ -80,7 +100,78 @@ describe('the strip', () => {
     expect(block('Ground')).toContain('nothing is asked of it');
     cleanup();
     show({ ...newBuild('Gull'), duties: [] });
-    expect(block('Ground')).toContain('state a duty');
+    expect(block('Ground')).toContain('state a job');
     expect(block('Motor')).toContain('choose a motor');
+  });
+
+  it('says that a standing vehicle cannot move, not a factor of nothing; and on which side of its window a ratio must stay', () => {
+    const heavy = {
+      ...puffin,
+      masses: { ...puffin.masses, payload: { ...puffin.masses.payload, mass: typed(900, 'kg') } },
+    };
+    const { governing } = evaluate(heavy);
+    const speed = governing.find(({ link }) => link === 'speed');
+    expect(speed?.has).toBe(0);
+    expect(speed && factorOf(speed)).toBe('cannot move');
+    show(puffin);
+    expect(block('Ratio')).toMatch(/must stay (above|below) [\d.]+ : 1/);
+  });
+});
+
+describe('the strip in its place', () => {
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+    localStorage.clear();
+  });
+
+  const place = (folds: boolean, narrow = false): void => {
+    vi.stubGlobal('matchMedia', () => ({ matches: narrow, addEventListener() {}, removeEventListener() {} }));
+    vi.stubGlobal(
+      'IntersectionObserver',
+      class {
+        observe() {}
+        disconnect() {}
+      },
+    );
+    show(puffin, <StripPlace folds={folds} />);
+  };
+  const line = () => screen.queryByRole('navigation', { name: 'Margins' });
+  const whole = () => screen.queryByRole('region', { name: 'Driveline strip' });
+
+  it('is whole on top, one line where the station folds it or the page is narrow, and whole again at a press', () => {
+    place(false);
+    expect([line(), whole()].map(Boolean)).toEqual([false, true]);
+    cleanup();
+    for (const narrow of [false, true]) {
+      place(true, narrow);
+      expect([line(), whole()].map(Boolean)).toEqual([true, false]);
+      expect(line()?.textContent.replaceAll('\u00a0', ' ')).toContain('Wheel1.26 ×short');
+      fireEvent.click(screen.getByRole('button', { name: 'The whole strip' }));
+      expect(whole()).toBeTruthy();
+      cleanup();
+    }
+  });
+
+  it('marks what the last edit moved, and says it in one sentence once typing rests', () => {
+    vi.useFakeTimers();
+    try {
+      place(false);
+      const said = (): string => screen.getByRole('status', { name: 'What the last edit moved' }).textContent;
+      act(() => vi.advanceTimersByTime(5000));
+      expect(said()).toBe('');
+      fireEvent.click(screen.getByRole('button', { name: 'Half the payload' }));
+      act(() => vi.advanceTimersByTime(600));
+      expect(said()).toBe('');
+      act(() => vi.advanceTimersByTime(200));
+      expect(said()).toMatch(
+        / is now [\d.]+ times what it needs, before [\d.]+.*; \d+ more margins moved\.$/,
+      );
+      expect(block('Wheel')).toContain('was 1.26 ×');
+      act(() => vi.advanceTimersByTime(5000));
+      expect([said(), block('Wheel').includes('was ')]).toEqual(['', false]);
+    } finally {
+      vi.useRealTimers();
+    }
   });
 });

@@ -1,88 +1,17 @@
-import {
-  BLOCKS,
-  VERDICTS,
-  closeness,
-  linkDefinition,
-  type Block,
-  type LinkId,
-  type LinkReport,
-  type Report,
-  type Verdict,
-} from '@zubric/core/judge';
-import { batteryOf, driverOf, motorOf, type Build } from '@zubric/core/vehicle';
+import { BLOCKS, linkDefinition, type Block, type LinkReport, type Report } from '@zubric/core/judge';
 import { show, showNumber } from '@zubric/core/quantity';
 import { Link } from 'react-router';
-import { stationAddress, type StationPath } from '../common/stations.ts';
+import { stationAddress, stationOf } from '../common/stations.ts';
 import { useUnits } from '../common/units.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
 import { OpensMargin } from '../working/OpensOf.tsx';
+import { colorOf, factorOf, isElectrical, shownLink, STRIP } from './shown-links.ts';
 import { Tape } from './Tape.tsx';
-
-interface BlockDefinition {
-  readonly title: string;
-  readonly station: StationPath;
-  /** Shown unless another link of the block stands worse. */
-  readonly first: LinkId;
-  /** Said where nothing can be reckoned yet, and whether what that takes is there. */
-  readonly empty: string;
-  readonly stands: (build: Build) => boolean;
-}
-
-const hasMotor = (build: Build): boolean => motorOf(build) !== undefined;
-
-const DEFINITIONS: Readonly<Record<Block, BlockDefinition>> = {
-  ground: {
-    first: 'grip',
-    title: 'Ground',
-    station: 'ground',
-    empty: 'state a duty',
-    stands: (b) => b.duties.length > 0,
-  },
-  wheel: {
-    first: 'torque',
-    title: 'Wheel',
-    station: 'drivetrain',
-    empty: 'choose a motor',
-    stands: hasMotor,
-  },
-  ratio: { first: 'ratio', title: 'Ratio', station: 'drivetrain', empty: 'choose a motor', stands: hasMotor },
-  motor: { first: 'motor-heat', title: 'Motor', station: 'power', empty: 'choose a motor', stands: hasMotor },
-  driver: {
-    first: 'driver-current',
-    title: 'Driver',
-    station: 'power',
-    empty: 'choose a driver',
-    stands: (b) => driverOf(b) !== undefined,
-  },
-  battery: {
-    first: 'battery-current',
-    title: 'Battery',
-    station: 'power',
-    empty: 'choose a battery',
-    stands: (b) => batteryOf(b) !== undefined,
-  },
-};
-
-const ELECTRICAL = new Set(['current', 'voltage', 'energy']);
-
-/** The worse verdict first. */
-const gravity = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
-
-/** The link a block shows: its own, or the one nearest to failing where that has the worse verdict. */
-function shownLink(report: Report, block: Block): LinkReport | undefined {
-  const { first } = DEFINITIONS[block];
-  const isFirst = (link: LinkReport): number => (link.link === first ? 0 : 1);
-  return report.governing
-    .filter((link) => linkDefinition(link.link).block === block)
-    .sort(
-      (a, b) =>
-        gravity(a.verdict) - gravity(b.verdict) || isFirst(a) - isFirst(b) || closeness(a) - closeness(b),
-    )[0];
-}
+import type { Moved } from './use-last-change.ts';
 
 /** The whole chain from ground to battery: needs, has and margin of what governs each. */
-export function Strip() {
-  const { id, report, unread } = useBuild();
+export function Strip({ moved }: { readonly moved?: Moved }) {
+  const { id, report } = useBuild();
   return (
     <section aria-label="Driveline strip" className="min-w-0 border-b border-line bg-sheet">
       <div className="grid grid-cols-[repeat(6,minmax(10rem,1fr))] divide-x divide-line overflow-x-auto lg:grid-cols-6">
@@ -93,15 +22,10 @@ export function Strip() {
             block={block}
             link={shownLink(report, block)}
             report={report}
+            was={moved?.get(block)}
           />
         ))}
       </div>
-      {unread > 0 && (
-        <p role="status" className="border-t border-line bg-short-lo px-4 py-1 text-[14px]">
-          {unread === 1 ? 'One entry cannot be read' : `${unread} entries cannot be read`}: these figures
-          stand at the last readable value.
-        </p>
-      )}
     </section>
   );
 }
@@ -111,16 +35,21 @@ interface BlockProps {
   readonly block: Block;
   readonly link: LinkReport | undefined;
   readonly report: Report;
+  /** What its margin was before the last edit, while that is marked. */
+  readonly was: string | undefined;
 }
 
-function StripBlock({ buildId, block, link, report }: BlockProps) {
+function StripBlock({ buildId, block, link, report, was }: BlockProps) {
   const { build } = useBuild();
-  const { title, station, empty, stands } = DEFINITIONS[block];
+  const { title, empty, stands } = STRIP[block];
   return (
-    <div className="relative min-w-0 px-2 pt-2 pb-2 hover:bg-field xl:px-3" data-block={block}>
+    <div
+      className={`relative min-w-0 px-2 pt-2 pb-2 xl:px-3 ${was === undefined ? 'hover:bg-field' : 'bg-mech-lo'}`}
+      data-block={block}
+    >
       <h2 className={`items-baseline justify-between gap-2 xl:flex ${link ? colorOf(link) : 'text-soft'}`}>
         <Link
-          to={stationAddress(buildId, station)}
+          to={stationAddress(buildId, stationOf(block))}
           className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:-outline-offset-2 focus-visible:after:outline-ink"
         >
           {title}
@@ -132,7 +61,7 @@ function StripBlock({ buildId, block, link, report }: BlockProps) {
         )}
       </h2>
       {link ? (
-        <Filled link={link} report={report} />
+        <Filled link={link} report={report} was={was} />
       ) : (
         <p className="mt-3 text-[15px] text-soft">{stands(build) ? 'nothing is asked of it' : empty}</p>
       )}
@@ -140,10 +69,15 @@ function StripBlock({ buildId, block, link, report }: BlockProps) {
   );
 }
 
-const colorOf = ({ link }: LinkReport): string =>
-  ELECTRICAL.has(linkDefinition(link).dimension) ? 'text-elec' : 'text-mech';
+/** On which side of the end of its window a ratio must stay; where no ratio does it, that end is the best there is. */
+function edgeOf({ needs, dutyId }: LinkReport, { duties }: Report): string {
+  const window = duties.find(({ id }) => id === dutyId)?.ratioWindow;
+  const spans = [window?.just, window?.rule];
+  if (spans.some((span) => span?.low === needs)) return 'must stay above';
+  return spans.some((span) => span?.high === needs) ? 'must stay below' : 'the best is';
+}
 
-function Filled({ link, report }: { readonly link: LinkReport; readonly report: Report }) {
+function Filled({ link, report, was }: Pick<BlockProps, 'report' | 'was'> & { readonly link: LinkReport }) {
   const { system } = useUnits();
   const definition = linkDefinition(link.link);
   const needs = show(link.needs, definition.dimension, system);
@@ -178,22 +112,23 @@ function Filled({ link, report }: { readonly link: LinkReport; readonly report: 
         ratio={link.ratio}
         rule={link.rule}
         verdict={link.verdict}
-        kind={ELECTRICAL.has(definition.dimension) ? 'electrical' : 'mechanical'}
+        kind={isElectrical(link) ? 'electrical' : 'mechanical'}
       />
       <p className="flex flex-wrap gap-x-1 max-xl:text-[14px]">
         <span>
-          {isWindow ? 'edge ' : 'has '}
+          {isWindow ? `${edgeOf(link, report)} ` : 'has '}
           <span className="relative">
             <OpensMargin
               link={link}
               side={isWindow ? 'needs' : 'has'}
-              title={`${isWindow ? 'the edge' : 'what there is'} of ${what},`}
+              title={`${isWindow ? 'the end of the window' : 'what there is'} of ${what},`}
             >
               {isWindow ? needs.text : has.text}
             </OpensMargin>
           </span>
         </span>{' '}
-        · <b className="font-semibold">{showNumber(link.ratio)} ×</b>
+        · <b className="font-semibold">{factorOf(link)}</b>
+        {was !== undefined && <span className="text-soft">was {was}</span>}
       </p>
       <p className="line-clamp-2 text-[15px] leading-snug text-soft" title={duty}>
         <b className={`font-semibold ${link.verdict === 'fails' ? 'text-short' : 'text-ink'}`}>

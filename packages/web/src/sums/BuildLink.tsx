@@ -47,7 +47,14 @@ export function BuildLink({ calculator, found, onFill }: Props) {
     );
   return (
     <section aria-labelledby="build-link-title" className="sheet grid gap-2 p-4">
-      <h2 id="build-link-title">With a build</h2>
+      <div className="flex flex-wrap items-baseline justify-between gap-2">
+        <h2 id="build-link-title">With a build</h2>
+        {build && (
+          <Link className="push-plain" to={stationAddress(buildId, places[0]?.station ?? 'brief')}>
+            Back to {build.name}
+          </Link>
+        )}
+      </div>
       <div className="grid grid-cols-2 gap-2">
         <Choose
           label="Build"
@@ -56,7 +63,7 @@ export function BuildLink({ calculator, found, onFill }: Props) {
           onChoose={(id) => choose('build', id)}
         />
         <Choose
-          label="Duty"
+          label="Job"
           value={duty?.id ?? ''}
           options={build?.duties ?? []}
           onChoose={(id) => choose('duty', id)}
@@ -133,8 +140,8 @@ function Fill({ name, build, dutyId, onFill }: FillProps) {
       </button>
       {nothing && (
         <p role="alert" className="mt-1 text-[14px] text-short">
-          {build.name} has no such numbers yet for this duty: choose its motor and battery at Power, or
-          another duty.
+          {build.name} has no such numbers yet for this job: choose its motor and battery at Power, or another
+          job.
         </p>
       )}
     </div>

@@ -95,7 +95,7 @@ describe('a number that opens', () => {
     expect(plain(panel)).toContain('no working of its own');
   });
 
-  it('goes by the legs of an outing to the current of a duty', async () => {
+  it('goes by the legs of an outing to the current of a job', async () => {
     showChild(
       <OpensOuting number="energy" title="the energy">
         42

@@ -83,7 +83,7 @@ function vBeltWarnings(stage: FrictionBelt): Notice[] {
       ? [
           notice(
             'over-tension',
-            sentence`A V-belt ${section.title} takes ${figure(section.tensionN, 'force')} of tension a strand; more wears belt and bearings and does not count.`,
+            sentence`A V-belt ${section.title} takes ${figure(section.tensionN, 'force')} of tension in each strand; more wears belt and bearings and does not count.`,
           ),
         ]
       : []),

@@ -224,7 +224,7 @@ describe('a V-belt on a 50 mm pulley at low speed', () => {
         .join();
     expect(warned({})).toBe('');
     expect(warned({ section: 'A' })).toMatch(/round a pulley of 50 mm bends badly/);
-    expect(warned({ tension: typed(500, 'N') })).toMatch(/takes 110 N of tension a strand/);
+    expect(warned({ tension: typed(500, 'N') })).toMatch(/takes 110 N of tension in each strand/);
     expect(warned({ section: 'A', groove: typed(Math.PI, '°'), tension: typed(500, 'N') })).toBe('');
   });
 });

@@ -68,7 +68,7 @@ export function PartsTable({ outlook }: { readonly outlook: AssemblyOutlook }) {
   return (
     <section aria-labelledby={id}>
       <h2 id={id}>
-        Parts: {total.onHand} on hand, {total.ordered} ordered, {total.wishedFor} wished for
+        Parts: {total.onHand} on hand, {total.ordered} ordered, {total.wishedFor} not bought yet
       </h2>
       <div className="mb-2 flex flex-wrap items-end gap-2">
         <Choice className="w-36" label="Show" value={shown} options={SHOWN} onChange={setShown} />

@@ -13,7 +13,7 @@ export function AddDuty() {
   return (
     <div className="flex flex-wrap items-end gap-3 px-2 py-2">
       <Choice
-        label="Kind of duty"
+        label="Kind of job"
         hideLabel
         className="w-52"
         value={template.id}
@@ -28,7 +28,7 @@ export function AddDuty() {
           edit((b) => ({ ...b, duties: [...b.duties, dutyFrom(b, template, freeId('duty', b.duties))] }))
         }
       >
-        Add a duty
+        Add a job
       </button>
     </div>
   );

@@ -22,11 +22,11 @@ export function AxleRow({ axle, onChange }: Props) {
   return (
     <tr>
       <th scope="row">{axle.name}</th>
-      <td>
+      <td data-title="Kind of wheel">
         <Choice
-          label={`What ${axle.name.toLowerCase()} are`}
+          label={`Kind of wheel, ${axle.name.toLowerCase()}`}
           hideLabel
-          className="w-[104px]"
+          className="md:w-[104px]"
           value={axle.form}
           // A track needs its length on the ground, which a wheel has not.
           options={FORMS.filter((form) => (form === 'track') === (axle.form === 'track')).map((value) => ({
@@ -36,17 +36,17 @@ export function AxleRow({ axle, onChange }: Props) {
           onChange={(form) => onChange({ form })}
         />
       </td>
-      <td>
+      <td data-title="Tyre">
         <Choice
           label={`Tyre of ${axle.name.toLowerCase()}`}
           hideLabel
-          className="w-[124px]"
+          className="md:w-[124px]"
           value={axle.tyre}
           options={TYRES.map((value) => ({ value, title: TYRE_TITLES[value] }))}
           onChange={(tyre) => onChange({ tyre })}
         />
       </td>
-      <td>
+      <td data-title={axle.contactLength ? 'On the ground' : 'Ahead'}>
         {axle.contactLength ? (
           <span className="flex items-center gap-1 text-[14px] text-soft">
             {length('contactLength')} long
@@ -55,10 +55,10 @@ export function AxleRow({ axle, onChange }: Props) {
           length('ahead')
         )}
       </td>
-      <td>{length('track')}</td>
-      <td>{length('diameter')}</td>
-      <td>{length('width')}</td>
-      <td className="min-w-[84px]">
+      <td data-title="Track">{length('track')}</td>
+      <td data-title="Diameter">{length('diameter')}</td>
+      <td data-title="Width">{length('width')}</td>
+      <td className="min-w-[84px]" data-wide>
         <Does axle={axle} onlyDriven={onlyDriven} onChange={onChange} />
       </td>
       <td>
@@ -91,7 +91,7 @@ const AxleLength = ({ axle, which, onChange }: LengthProps) => (
     field={which}
     label={`${fieldOf('axle', which).title}, ${axle.name.toLowerCase()}`}
     hideLabel
-    className="w-[78px]"
+    className="md:w-[78px]"
     value={axle[which]}
     onChange={(quantity) => onChange({ [which]: quantity })}
   />

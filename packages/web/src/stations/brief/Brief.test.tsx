@@ -45,25 +45,64 @@ describe('the brief', () => {
     expect(kept().duties.some((d) => Math.abs(d.grade.value - Math.PI / 18) < 1e-9)).toBe(true);
   });
 
-  it('adds duties of a kind, and says in a few words what each asks besides', async () => {
+  it('adds jobs of a kind, and says in a few words what each also asks for', async () => {
     await show(puffin);
-    choose('Kind of duty', 'turn-on-the-spot');
-    fireEvent.click(screen.getByRole('button', { name: 'Add a duty' }));
+    choose('Kind of job', 'turn-on-the-spot');
+    fireEvent.click(screen.getByRole('button', { name: 'Add a job' }));
     expect(kept().duties.at(-1)).toMatchObject({ name: 'Turn on the spot', turn: { kind: 'on-the-spot' } });
     expect(
-      screen.getByRole('button', { name: 'What Turn on the spot asks besides: on the spot' }),
+      screen.getByRole('button', { name: 'What Turn on the spot also asks for: on the spot' }),
     ).toBeTruthy();
   });
 
-  it('opens a duty to all that it may ask; an empty field takes it out again', async () => {
+  it('puts a job on a new ground within its own choice, in one edit', async () => {
     await show(puffin);
-    fireEvent.click(screen.getByRole('button', { name: /^What Level, loaded asks besides/ }));
+    const before = kept().grounds.length;
+    choose('Ground of Level, loaded', 'new:packed-snow');
+    expect(kept().grounds).toHaveLength(before + 1);
+    expect(kept().grounds.at(-1)).toMatchObject({ name: 'Packed snow', surface: 'packed-snow' });
+    const level = kept().duties.find(({ name }) => name === 'Level, loaded');
+    expect(level?.groundId).toBe(kept().grounds.at(-1)?.id);
+  });
+
+  it('shows at once what a job asks besides, and a blade with its place', async () => {
+    await show(newBuild('Plough'));
+    choose('Kind of job', 'push');
+    fireEvent.click(screen.getByRole('button', { name: 'Add a job' }));
     await settled();
-    type('Step or kerb', '30 mm');
-    type('Towed mass', '50 kg');
-    choose('It goes', 'radius');
-    choose('How much of it', 'route');
-    type('Length of the leg', '40 m');
+    choose('What it pushes, Push a blade', 'gravel');
+    type('Width of the blade, Push a blade', '30 in');
+    type('Pushes at a height of, Push a blade', '4 in');
+    const push = kept().duties.at(-1)?.push;
+    expect(push).toMatchObject({ kind: 'heap', what: 'gravel' });
+    expect(push?.kind === 'heap' && push.width.value).toBeCloseTo(0.762, 9);
+    expect(push?.height.value).toBeCloseTo(0.1016, 9);
+    choose('Its blade pushes, Push a blade', 'force');
+    type('Force on the blade, Push a blade', '40 kg');
+    // A weight at the blade is taken as its force: 40 kg times g.
+    const forced = kept().duties.at(-1)?.push;
+    expect(forced?.kind === 'force' && forced.force.value).toBeCloseTo(392.266, 9);
+    // What it is at stays where it was; without a blade nothing of it is left.
+    expect(kept().duties.at(-1)?.push?.height.value).toBeCloseTo(0.1016, 9);
+    choose('Its blade pushes, Push a blade', 'none');
+    expect(kept().duties.at(-1)).not.toHaveProperty('push');
+  });
+
+  it('tells its own words at a press', async () => {
+    await show(puffin);
+    fireEvent.click(screen.getByRole('button', { name: 'Short, may run hot' }));
+    expect(text()).toContain('hotter in it than it could stand all day');
+  });
+
+  it('opens a job to all that it may ask; an empty field takes it out again', async () => {
+    await show(puffin);
+    fireEvent.click(screen.getByRole('button', { name: /^What Level, loaded also asks for/ }));
+    await settled();
+    type('Step or kerb, Level, loaded', '30 mm');
+    type('Towed mass, Level, loaded', '50 kg');
+    choose('It goes, Level, loaded', 'radius');
+    choose('How much of it, Level, loaded', 'route');
+    type('Length of the leg, Level, loaded', '40 m');
     const duty = kept().duties[1];
     expect(duty).toMatchObject({
       step: { value: 0.03 },
@@ -72,9 +111,9 @@ describe('the brief', () => {
       extent: { kind: 'route', times: 2 },
     });
     expect(text()).toContain('80 m, which takes 61.5 s');
-    type('Step or kerb', '');
-    type('Towed mass', '');
-    choose('It goes', 'straight');
+    type('Step or kerb, Level, loaded', '');
+    type('Towed mass, Level, loaded', '');
+    choose('It goes, Level, loaded', 'straight');
     expect(kept().duties[1]).not.toHaveProperty('step');
     expect(kept().duties[1]).not.toHaveProperty('towed');
     expect(kept().duties[1]).not.toHaveProperty('turn');
@@ -124,7 +163,7 @@ describe('the brief', () => {
   it('adds riders and ballast, weighs them, and takes care of who rides', async () => {
     await show(puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Add a rider' }));
-    expect(text()).toContain('248 kg all up');
+    expect(text()).toContain('248 kg in total');
     // Who rides is near: nobody has to say it again.
     expect(kept().people).toBe('riding');
     expect(text()).toContain('a speed cap and helmets');

@@ -46,11 +46,11 @@ export function Brief() {
         {most ? (
           <p className="mt-0.5 text-[16px] text-soft">
             <b className="font-semibold text-ink">
-              <OpensDuty number="mass" dutyId={most[0].id} title="the mass all up">
+              <OpensDuty number="mass" dutyId={most[0].id} title="the total mass">
                 {say(most[1].footing.massKg, 'mass')}
               </OpensDuty>
             </b>{' '}
-            all up; the hardest duty, “{most[0].name}”, asks{' '}
+            in total; the hardest job, “{most[0].name}”, asks{' '}
             <b className="font-semibold text-mech">{say(most[1].resistance.totalN, 'force')}</b> along the
             ground: {say(most[1].resistance.rollingN, 'force')} rolling,{' '}
             {say(most[1].resistance.gradeN, 'force')} grade
@@ -63,7 +63,7 @@ export function Brief() {
           </p>
         ) : (
           <p className="mt-0.5 text-[16px] text-soft">
-            Add a duty: a job it must do, with its grade, speed and load.
+            Add a job: a job it must do, with its grade, speed and load.
           </p>
         )}
       </div>

@@ -95,8 +95,8 @@ describe('what the vehicle is made of', () => {
     await show(newBuild('Gull'));
     expect(screen.queryByLabelText('Hitch, above the ground')).toBeNull();
     expect(screen.queryByLabelText('Mass of the shell')).toBeNull();
-    choose('Kind of duty', 'tow');
-    fireEvent.click(screen.getByRole('button', { name: 'Add a duty' }));
+    choose('Kind of job', 'tow');
+    fireEvent.click(screen.getByRole('button', { name: 'Add a job' }));
     type('Hitch, above the ground', '250 mm');
     expect(kept().hitch.height.value).toBe(0.25);
   });
@@ -213,7 +213,7 @@ describe('a ground', () => {
     expect(first().soil).toBeUndefined();
   });
 
-  it('is added from the table for the tyres on the vehicle, and goes only where no duty stands on it', async () => {
+  it('is added from the table for the tyres on the vehicle, and goes only where no job stands on it', async () => {
     await show(puffin);
     choose('Surface to add', 'soft-snow');
     fireEvent.click(screen.getByRole('button', { name: 'Add a ground' }));

@@ -1,14 +1,17 @@
 import type { DutyReport } from '@zubric/core/capability';
 import { accelerationOf } from '@zubric/core/demand';
-import { taskOf, type Duty } from '@zubric/core/vehicle';
+import { freeId, groundOfSurface, taskOf, type Build, type Duty } from '@zubric/core/vehicle';
+import { SURFACES, surfaceTitle } from '@zubric/core/ground';
 import type { Quantity } from '@zubric/core/quantity';
 import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { Below } from '../../common/Below.tsx';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
+import { FieldsOf } from '../../fields/FieldsOf.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
+import { Term } from '../../common/Term.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
 
@@ -38,27 +41,31 @@ export function DutyTable() {
     <section className="sheet" aria-labelledby="duties-title">
       <table className="grid-table duty-table">
         <caption className="sr-only" id="duties-title">
-          Duties
+          Jobs
         </caption>
         <thead>
           <tr>
-            <th scope="col">Duty</th>
+            <th scope="col">
+              <Term id="job" />
+            </th>
             <th scope="col">Ground</th>
             {COLUMNS.map((column) => (
               <th key={column.key} scope="col">
                 {column.title}
               </th>
             ))}
-            <th scope="col">In an outing</th>
-            <th scope="col">Besides</th>
-            <th scope="col" title="A short burst: the motor may be hotter than it stands all day">
-              Burst
+            <th scope="col">
+              Minutes an <Term id="outing">outing</Term>
+            </th>
+            <th scope="col">Also asks for</th>
+            <th scope="col" title="For a short time the motor may be hotter than it stands all day">
+              <Term id="hot" />
             </th>
             <th scope="col" className="n">
               Force
             </th>
             <th scope="col" className="n">
-              Reaches
+              <Term id="pace" />
             </th>
             <th scope="col">
               <span className="sr-only">Remove</span>
@@ -83,6 +90,8 @@ export function DutyTable() {
   );
 }
 
+const NOTHING = '–';
+
 /** What a duty asks besides, in a few words. */
 function useBesides(): (duty: Duty) => string {
   const say = useSay();
@@ -104,7 +113,7 @@ function useBesides(): (duty: Duty) => string {
       duty.startsAnHour ? `${duty.startsAnHour.value} starts/h` : '',
     ]
       .filter((word) => word !== '')
-      .join(', ') || '–';
+      .join(', ') || NOTHING;
 }
 
 interface RowProps {
@@ -116,18 +125,19 @@ interface RowProps {
 function DutyRow({ duty, report, onChange }: RowProps) {
   const { edit } = useBuild();
   const besides = useBesides()(duty);
-  const [open, setOpen] = useState(false);
+  // What asks for more shows it; the rest opens at a press.
+  const [open, setOpen] = useState(besides !== NOTHING);
   const remove = (): void => edit((b) => ({ ...b, duties: b.duties.filter((d) => d.id !== duty.id) }));
   return (
     <>
       <tr>
         <Asked duty={duty} report={report} onChange={onChange} />
-        <td data-title="Besides" data-besides>
+        <td data-title="Also asks for" data-besides>
           <button
             type="button"
             className="flex w-full items-center gap-1 text-left hover:text-mech xl:max-w-[170px]"
             aria-expanded={open}
-            aria-label={`What ${duty.name} asks besides: ${besides}`}
+            aria-label={`What ${duty.name} also asks for: ${besides}`}
             onClick={() => setOpen(!open)}
           >
             {open ? (
@@ -138,7 +148,7 @@ function DutyRow({ duty, report, onChange }: RowProps) {
             <span className="line-clamp-2 leading-tight">{besides}</span>
           </button>
         </td>
-        <td className="text-center" data-title="Burst" data-narrow>
+        <td className="text-center" data-title="Short, may run hot" data-narrow>
           <input
             type="checkbox"
             className="size-5 accent-ink"
@@ -162,8 +172,10 @@ function DutyRow({ duty, report, onChange }: RowProps) {
       {open && (
         <tr>
           <td colSpan={11} data-detail>
-            <Suspense fallback={<p aria-busy="true">Opening the duty …</p>}>
-              <DutyDetail duty={duty} onChange={onChange} />
+            <Suspense fallback={<p aria-busy="true">Opening the job …</p>}>
+              <FieldsOf name={duty.name}>
+                <DutyDetail duty={duty} onChange={onChange} />
+              </FieldsOf>
             </Suspense>
           </td>
         </tr>
@@ -172,18 +184,36 @@ function DutyRow({ duty, report, onChange }: RowProps) {
   );
 }
 
+/** Surfaces of the table, each a new ground at once. */
+const NEW = 'new:';
+const NEW_GROUNDS = {
+  title: 'A new ground',
+  options: SURFACES.map((surface) => ({ value: `${NEW}${surface}`, title: surfaceTitle(surface) })),
+};
+
+/** The build with a job on another ground; one that it had not met is added to its grounds. */
+function onGround(build: Build, dutyId: string, chosen: string): Build {
+  const surface = SURFACES.find((one) => chosen === `${NEW}${one}`);
+  const added = surface && groundOfSurface(freeId('ground', build.grounds), surface, build.layout);
+  return {
+    ...build,
+    grounds: added ? [...build.grounds, added] : build.grounds,
+    duties: build.duties.map((d) => (d.id === dutyId ? { ...d, groundId: added?.id ?? chosen } : d)),
+  };
+}
+
 /** What a duty asks: a cell each. */
 function Asked({ duty, report, onChange }: RowProps) {
-  const { build } = useBuild();
+  const { build, edit } = useBuild();
   const say = useSay();
   return (
     <>
-      <td className="xl:min-w-[150px]" data-title="Duty" data-wide>
+      <td className="xl:min-w-[150px]" data-title="Job" data-wide>
         <TextField
-          label={`Name of the duty ${duty.name}`}
+          label={`Name of the job ${duty.name}`}
           hideLabel
           value={duty.name}
-          required="A duty needs a name."
+          required="A job needs a name."
           onChange={(name) => onChange({ name })}
         />
       </td>
@@ -193,7 +223,8 @@ function Asked({ duty, report, onChange }: RowProps) {
           hideLabel
           value={duty.groundId}
           options={build.grounds.map((g) => ({ value: g.id, title: g.name }))}
-          onChange={(groundId) => onChange({ groundId })}
+          more={NEW_GROUNDS}
+          onChange={(chosen) => edit((b) => onGround(b, duty.id, chosen))}
         />
       </td>
       {COLUMNS.map((column) => (
@@ -209,12 +240,12 @@ function Asked({ duty, report, onChange }: RowProps) {
           />
         </td>
       ))}
-      <td data-title="In an outing">
+      <td data-title="Minutes an outing">
         {duty.extent.kind === 'time' ? (
           <SchemaField
             part="duty"
             field="duration"
-            label={`In an outing, ${duty.name}`}
+            label={`Minutes an outing, ${duty.name}`}
             hideLabel
             className="w-[84px]"
             value={duty.duration}
@@ -247,7 +278,7 @@ function Found({ duty, report }: Omit<RowProps, 'onChange'>) {
           '–'
         )}
       </td>
-      <td className="n text-mech" data-title="Reaches" data-result>
+      <td className="n text-mech" data-title="Top speed" data-result>
         {report?.attainableMps === undefined ? '–' : say(report.attainableMps, 'speed')}
       </td>
     </>

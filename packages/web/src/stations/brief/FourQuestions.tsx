@@ -62,7 +62,7 @@ export function FourQuestions({ hardest }: { readonly hardest: Duty }) {
   );
 }
 
-/** A first answer for the hardest of all duties, whichever the questions are asked of. */
+/** A first answer for the hardest of all jobs, whichever the questions are asked of. */
 function Rough() {
   const { build } = useBuild();
   const say = useSay();
@@ -84,7 +84,7 @@ function Rough() {
       {drivelines === 1 ? '' : ' each'}
       {takesMost.id === pullsHardest.id ? '' : `, as “${takesMost.name}” takes the most power`}, and a battery
       of <b className="font-semibold text-elec">{say(rough.batteryWh * 3600, 'energy', 2)}</b> for one outing
-      of all duties. Usual losses guessed; parts chosen later replace the guess.
+      of all jobs. Usual losses guessed; parts chosen later replace the guess.
     </p>
   );
 }

@@ -111,7 +111,7 @@ function GroundEntry({ ground, onChange }: EntryProps) {
           type="button"
           className="p-1.5 hover:text-short disabled:text-line"
           aria-label={`Remove ${ground.name}`}
-          title={used ? 'A duty stands on it' : undefined}
+          title={used ? 'A job stands on it' : undefined}
           disabled={used || build.grounds.length === 1}
           onClick={() => edit((b) => ({ ...b, grounds: b.grounds.filter((g) => g.id !== ground.id) }))}
         >

@@ -15,6 +15,7 @@ import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Thumb } from '../../vehicle/LayoutThumb.tsx';
 import { VehicleDrawing } from '../../vehicle/VehicleDrawing.tsx';
+import { MassTable } from './MassTable.tsx';
 import { AxleRow, type AxleChange } from './AxleRow.tsx';
 
 const Panel = lazy(async () => ({ default: (await import('../../common/Panel.tsx')).Panel }));
@@ -65,6 +66,7 @@ export function LayoutForm() {
           label="The vehicle from above, front to the right; masses and wheels can be moved"
         />
       </div>
+      <MassTable />
       <AxleTable />
       {choosing && <LayoutPicker onClose={() => setChoosing(false)} />}
     </section>
@@ -126,7 +128,7 @@ function AxleTable() {
   return (
     <>
       <div className="relative overflow-x-auto">
-        <table className="grid-table">
+        <table className="grid-table stacked">
           <caption className="sr-only">What it stands on</caption>
           <thead>
             <tr>

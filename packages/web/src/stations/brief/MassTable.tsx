@@ -40,7 +40,7 @@ export function MassTable() {
           edit((b) => ({ ...b, masses: { ...b.masses, others: moved(b.masses.others, id, to) } }))
         }
       >
-        <table className="grid-table">
+        <table className="grid-table stacked">
           <caption className="sr-only">Masses and where they sit</caption>
           <thead>
             <tr>
@@ -92,7 +92,7 @@ interface FieldsProps {
 function MassFields({ which, title, mass }: FieldsProps) {
   const { edit } = useBuild();
   return MASS_KEYS.map((key) => (
-    <td key={key}>
+    <td key={key} data-title={fieldOf('mass', key).title}>
       <SchemaField
         part="mass"
         field={key}
@@ -108,7 +108,7 @@ function MassFields({ which, title, mass }: FieldsProps) {
 /** The vehicle itself, or what it carries: always there. */
 const MassRow = (props: FieldsProps) => (
   <tr>
-    <th scope="row" className="w-[130px]">
+    <th scope="row" className="md:w-[130px]">
       {props.title}
     </th>
     <MassFields {...props} />
@@ -124,7 +124,7 @@ function OtherMassRow({ mass }: { readonly mass: OtherMass }) {
     edit((b) => ({ ...b, masses: { ...b.masses, others: alter(b.masses.others) } }));
   return (
     <tr {...row}>
-      <th scope="row" className="w-[130px]">
+      <th scope="row" className="md:w-[130px]">
         <TextField
           label={`Name of the mass ${mass.name}`}
           hideLabel

@@ -4,7 +4,6 @@ import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { PEOPLE_TITLES } from '../../vehicle/people.ts';
-import { MassTable } from './MassTable.tsx';
 import { PolicyFactors } from './PolicyFactors.tsx';
 import { StandingForm } from './StandingForm.tsx';
 
@@ -14,8 +13,7 @@ export function VehicleForm() {
   const change = (part: Partial<Build>): void => edit((b) => ({ ...b, ...part }));
   return (
     <section className="sheet grid content-start gap-3 p-3" aria-labelledby="vehicle-title">
-      <h2 id="vehicle-title">What it weighs, and how it is made</h2>
-      <MassTable />
+      <h2 id="vehicle-title">How it is made, and for whom</h2>
       <StandingForm />
       <div className="grid gap-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,2fr)_repeat(3,minmax(0,1fr))]">
         <TextField

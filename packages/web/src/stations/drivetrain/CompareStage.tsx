@@ -144,7 +144,7 @@ const ROWS: readonly { readonly title: string; readonly Cell: (props: CellProps)
     Cell: ({ as }) => `${showNumber(as.figures.ratio)} : 1, ${showNumber(as.trainRatio)} : 1 in all`,
   },
   {
-    title: 'Comes through, and back',
+    title: 'Efficiency, and driven from its end',
     Cell: ({ as }) =>
       `${showNumber(as.figures.efficiency * 100)} %, ${
         as.figures.backEfficiency === 0
@@ -152,7 +152,7 @@ const ROWS: readonly { readonly title: string; readonly Cell: (props: CellProps)
           : `${showNumber((as.figures.backEfficiency ?? as.figures.efficiency) * 100)} % back`
       }`,
   },
-  { title: 'Its load on the hardest duty', Cell: ({ as }) => <Margin link={as.onDuty} /> },
+  { title: 'Its load on the hardest job', Cell: ({ as }) => <Margin link={as.onDuty} /> },
   {
     title: 'Held at full command',
     Cell: ({ as }) =>

@@ -21,12 +21,12 @@ describe('the drivetrain station', () => {
     localStorage.clear();
   });
 
-  it('asks its question of the hardest duty and answers it', () => {
+  it('asks its question of the hardest job and answers it', () => {
     show(puffin);
     expect(screen.getByRole('heading', { level: 1 }).textContent?.replaceAll('\u00a0', ' ')).toBe(
       'Which ratio pulls 178 kg on “Slip, loaded” and still does 0.8 m/s?',
     );
-    expect(text()).toContain('21 to 49 : 1 just does every duty; fitted is 32.4 : 1');
+    expect(text()).toContain('21 to 49 : 1 just does every job; fitted is 32.4 : 1');
     expect(text()).toContain('at best 1.33 ×, at 41.8 : 1');
   });
 

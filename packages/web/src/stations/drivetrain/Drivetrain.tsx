@@ -47,7 +47,7 @@ export function Drivetrain() {
             ? `Which ratio suits “${driveOf(build).name}”?`
             : duty
               ? `Which ratio pulls ${say(duty.footing.massKg, 'mass')} on “${duty.name}” and still does ${say(duty.speedMps, 'speed')}?`
-              : 'Which ratio suits every duty?'}
+              : 'Which ratio suits every job?'}
         </h1>
         <Answer report={report} duty={duty} />
       </div>
@@ -75,7 +75,7 @@ export function Drivetrain() {
           {part === 'mount' && <MountPanel />}
         </div>
         <div className="grid content-start gap-3">
-          <Findings blocks={['wheel', 'ratio']} empty="Torque, speed and ratio are ample on every duty." />
+          <Findings blocks={['wheel', 'ratio']} empty="Torque, speed and ratio are ample on every job." />
         </div>
       </div>
       {driveOf(build).stages.length > 0 && (
@@ -107,7 +107,7 @@ function Answer({ report, duty }: { readonly report: Report; readonly duty: Duty
       <p className="mt-0.5 text-[16px] text-soft">
         {driveOf(build).motorId === null
           ? 'Choose a motor in Power first; stages can be laid out here meanwhile.'
-          : 'No duty asks any pull.'}
+          : 'No job asks any pull.'}
       </p>
     );
   const best = duty.ratioWindow?.best;
@@ -122,20 +122,20 @@ function Answer({ report, duty }: { readonly report: Report; readonly duty: Duty
       {window ? (
         <>
           <b className="font-semibold text-ink">
-            <OpensWindow end="low" title="the lowest ratio that does every duty">
+            <OpensWindow end="low" title="the lowest ratio that does every job">
               {showNumber(window.low)}
             </OpensWindow>
           </b>{' '}
           to{' '}
           <b className="font-semibold text-ink">
-            <OpensWindow end="high" title="the highest ratio that does every duty">
+            <OpensWindow end="high" title="the highest ratio that does every job">
               {`${showNumber(window.high)} : 1`}
             </OpensWindow>
           </b>{' '}
-          just does every duty; fitted is {fitted}.
+          just does every job; fitted is {fitted}.
         </>
       ) : (
-        <>No one ratio does every duty; fitted is {fitted}.</>
+        <>No one ratio does every job; fitted is {fitted}.</>
       )}{' '}
       {best &&
         best.margin < rule &&

@@ -96,7 +96,7 @@ function OfferRow({ offer, onTake }: OfferProps) {
         <b className="font-semibold">{offer.text} teeth</b>
         <span className="block text-[14px] text-soft">
           {showNumber(offer.ratio, 4)} : 1, {offBy(offer.deviation)};{' '}
-          {fits ? 'just does every duty' : 'not every duty'}
+          {fits ? 'just does every job' : 'not every job'}
         </span>
       </span>
       <button

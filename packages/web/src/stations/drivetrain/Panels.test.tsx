@@ -72,9 +72,9 @@ describe('the ratio windows', () => {
     }
   });
 
-  it('say that no ratio does a duty, and how near the best comes', () => {
+  it('say that no ratio does a job, and how near the best comes', () => {
     const [hard, ...others] = puffin.duties;
-    if (!hard) throw new Error('puffin has duties');
+    if (!hard) throw new Error('puffin has jobs');
     show({ ...puffin, duties: [{ ...hard, speed: typed(6, 'm/s') }, ...others] });
     const [report] = evaluate(kept()).duties;
     expect(report?.ratioWindow?.just).toBeNull();
@@ -84,7 +84,7 @@ describe('the ratio windows', () => {
   it('shorten a long name, and keep the whole of it to be read', () => {
     const name = 'Up the slip with all of the ice and both of the boxes';
     const [hard] = puffin.duties;
-    if (!hard) throw new Error('puffin has duties');
+    if (!hard) throw new Error('puffin has jobs');
     show({ ...puffin, duties: [{ ...hard, name }] });
     const label = within(chart()).getByText(
       (_, node) => node?.tagName === 'text' && !!node.textContent?.startsWith('Up the slip with all of'),

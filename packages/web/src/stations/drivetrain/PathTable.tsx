@@ -114,7 +114,7 @@ const Heads = () => (
         Sizes
       </th>
       <th scope="col">Carries, of what it may</th>
-      <th scope="col">At stall</th>
+      <th scope="col">If the wheels jam</th>
       <th scope="col">
         <span className="sr-only">Move or remove</span>
       </th>
@@ -160,7 +160,7 @@ function PathRow({ element, lost }: { readonly element: PathElement; readonly lo
         <Held link={onDuty} title={element.name} none={lost ? '' : 'nothing asked yet'} />
       </td>
       <td>
-        <Held link={atStall} title={`${element.name} at stall`} none="" />
+        <Held link={atStall} title={`${element.name}, if the wheels jam`} none="" />
       </td>
       <td>
         <div className="grid justify-items-center">

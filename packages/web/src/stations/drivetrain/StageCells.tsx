@@ -27,7 +27,7 @@ export function Facts({ stage, figures }: { readonly stage: Stage; readonly figu
         </li>
       )}
       {pull && stage.kind === 'timing-belt' && (
-        <li title="Each strand, standing still: about the pull of the hardest duty">
+        <li title="Each strand, standing still: about the pull of the hardest job">
           set to {say((pull.tightN + pull.slackN) / 2, 'force')}
         </li>
       )}
@@ -40,7 +40,7 @@ const worstOf = (links: readonly LinkReport[], stageId: string): LinkReport | un
 
 /** When a load works: on a duty, at a stall, or while the motors brake. */
 function whenOf({ link, dutyId }: LinkReport, { duties }: Report): string {
-  if (link === 'stage-stall') return 'at stall';
+  if (link === 'stage-stall') return 'if the wheels jam';
   const duty = duties.find(({ id }) => id === dutyId)?.name ?? '';
   return link === 'stage-brake' ? `braking, ${duty}` : duty;
 }

@@ -84,7 +84,7 @@ export function FittedRow({ stage }: FittedProps) {
       <td className="n font-semibold text-mech">{showNumber(figures.ratio)}</td>
       <td>
         <Made stage={stage} figures={figures} />
-        <span className="block text-[14px]">{showNumber(figures.efficiency * 100)} % through</span>
+        <span className="block text-[14px]">{showNumber(figures.efficiency * 100)} % efficient</span>
       </td>
       <td>
         <Strength stage={stage} problem={figures.problem} />
@@ -225,7 +225,7 @@ interface ThroughProps {
 function Through({ stage, figures, change }: ThroughProps) {
   const { system } = useUnits();
   if (!('efficiency' in stage))
-    return <span className="block text-[14px]">{showNumber(figures.efficiency * 100)} % through</span>;
+    return <span className="block text-[14px]">{showNumber(figures.efficiency * 100)} % efficient</span>;
   return (
     <span className="mt-1 flex items-center gap-1.5 text-[14px]">
       <QuantityField

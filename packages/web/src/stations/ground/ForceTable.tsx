@@ -36,11 +36,11 @@ export function ForceTable({ chosen, onChoose }: Props) {
     <section className="sheet relative overflow-x-auto" aria-labelledby="forces-title">
       <table className="grid-table">
         <caption id="forces-title" className="px-2 pt-2 text-left font-narrow text-[16px] font-semibold">
-          What each duty asks along the ground
+          What each job asks along the ground
         </caption>
         <thead>
           <tr>
-            <th scope="col">Duty</th>
+            <th scope="col">Job</th>
             {parts.map(([key, title]) => (
               <th key={key} scope="col" className="n">
                 {title}

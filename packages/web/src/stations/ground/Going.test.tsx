@@ -24,7 +24,7 @@ const on = (layout: string, part: Partial<Duty> = {}): Build => {
   if (!template) throw new Error(`no layout ${layout}`);
   const build = withLayout(newBuild('Gull'), template);
   const [first] = build.duties;
-  if (!first) throw new Error('a new build has a duty');
+  if (!first) throw new Error('a new build has a job');
   return { ...build, duties: [{ ...first, grade: degrees(0), ...part }] };
 };
 const show = (document: Build): void => onBench(<Ground />, document);

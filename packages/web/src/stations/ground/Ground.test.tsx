@@ -26,7 +26,7 @@ describe('the ground station', () => {
     localStorage.clear();
   });
 
-  it('asks what gives out first on the duty that asks the most, and answers it', () => {
+  it('asks what gives out first on the job that asks the most, and answers it', () => {
     show(puffin);
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(
       'What gives out first on “Slip, empty”?',
@@ -35,7 +35,7 @@ describe('the ground station', () => {
     expect(text()).toContain('it climbs 10.7°, then a wheel slips');
   });
 
-  it('goes from duty to duty by the table, and says of each what gives out first', () => {
+  it('goes from job to job by the table, and says of each what gives out first', () => {
     show(puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Slip, loaded' }));
     expect(text()).toContain('Torque, at 1.26 × the 411 N it asks; grip would hold 1.41 ×.');
@@ -44,7 +44,7 @@ describe('the ground station', () => {
     expect(within(row).getByText('torque')).toBeTruthy();
   });
 
-  it('moves wheel loads live with the slope that is tried, keeps nothing of it, and puts it into the duty when told', () => {
+  it('moves wheel loads live with the slope that is tried, keeps nothing of it, and puts it into the job when told', () => {
     show(puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Slip, loaded' }));
     const side = (): string => screen.getByRole('group', { name: /from the side/ }).textContent ?? '';
@@ -52,10 +52,10 @@ describe('the ground station', () => {
     fireEvent.change(screen.getByRole('slider', { name: /^Grade/ }), { target: { value: '40' } });
     expect(side()).not.toBe(before);
     expect(grade()).toBeCloseTo((9 * Math.PI) / 180, 9);
-    fireEvent.click(screen.getByRole('button', { name: 'As the duty says' }));
+    fireEvent.click(screen.getByRole('button', { name: 'As the job says' }));
     expect(side()).toBe(before);
     fireEvent.change(screen.getByRole('slider', { name: /^Grade/ }), { target: { value: '40' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Put into the duty' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Put into the job' }));
     expect(grade()).toBeCloseTo((20 * Math.PI) / 180, 9);
   });
 
@@ -110,7 +110,7 @@ describe('the ground station', () => {
 
   it('takes the pull of what is towed with the slope that is tried, and counts it in when held', () => {
     const [first] = puffin.duties;
-    if (!first) throw new Error('puffin has duties');
+    if (!first) throw new Error('puffin has jobs');
     show({
       ...puffin,
       duties: [{ ...first, grade: degrees(0), towed: { mass: typed(100, 'kg'), rolling: typed(0, '') } }],
@@ -121,7 +121,7 @@ describe('the ground station', () => {
     fireEvent.change(screen.getByRole('slider', { name: /^Grade/ }), { target: { value: '20' } });
     // 100 kg on 10°: 170 N (by hand).
     expect(side().replaceAll('\u00a0', ' ')).toContain('170 N');
-    fireEvent.click(screen.getByRole('button', { name: 'Put into the duty' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Put into the job' }));
     // All up 178 kg and 100 kg behind: 278 kg · g · sin 10° = 473 N (by hand).
     expect(text()).toMatch(/The slope pulls it down with473 N/);
   });
@@ -150,8 +150,8 @@ describe('the ground station', () => {
     expect(curve()).toContain('Bag of sand moved along');
   });
 
-  it('leads on where no duty is stated', () => {
+  it('leads on where no job is stated', () => {
     show({ ...newBuild('Gull'), duties: [] });
-    expect(text()).toContain('State a duty in the Brief first');
+    expect(text()).toContain('State a job in the Brief first');
   });
 });

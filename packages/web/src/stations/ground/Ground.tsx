@@ -41,7 +41,7 @@ export function Ground() {
     return (
       <div>
         <h1>What gives out first, grip or torque?</h1>
-        <p className="mt-0.5 text-[16px] text-soft">State a duty in the Brief first.</p>
+        <p className="mt-0.5 text-[16px] text-soft">State a job in the Brief first.</p>
       </div>
     );
   return (
@@ -52,7 +52,7 @@ export function Ground() {
       </div>
       <div className="grid grid-cols-1 items-start gap-3 xl:grid-cols-[minmax(0,1fr)_320px]">
         <Stand key={duty.id} duty={duty} of={of} onChoose={setChosen} />
-        <Findings blocks={['ground']} empty="Grip, tipping, turning and stopping are ample on every duty." />
+        <Findings blocks={['ground']} empty="Grip, tipping, turning and stopping are ample on every job." />
       </div>
       <ForceTable chosen={duty.id} onChoose={setChosen} />
       <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-2">

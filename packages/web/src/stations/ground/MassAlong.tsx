@@ -105,7 +105,7 @@ const AskedGrade = ({ y }: { readonly y: number }) => (
   <g>
     <path d={`M${FRAME.left} ${y}H${WIDTH - FRAME.right}`} stroke="var(--color-ink)" strokeDasharray="5 4" />
     <text x={WIDTH - FRAME.right} y={y - 6} textAnchor="end" fontSize="14" fill="var(--color-ink)">
-      this duty
+      this job
     </text>
   </g>
 );

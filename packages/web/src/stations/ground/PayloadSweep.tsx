@@ -48,7 +48,7 @@ export function PayloadSweep() {
   if (!sweep)
     return (
       <p className="text-soft">
-        What it comes to over the payload shows here once its duties go somewhere
+        What it comes to over the payload shows here once its jobs go somewhere
         {build.aims.maximise === 'payload-rate' ? '' : ' and a battery is chosen'}.
       </p>
     );

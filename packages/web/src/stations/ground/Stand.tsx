@@ -32,7 +32,7 @@ export function Stand({ duty, of, onChoose }: Props) {
     <section className="sheet p-3" aria-label="How it stands">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <Choice
-          label="Duty"
+          label="Job"
           className="w-52"
           value={duty.id}
           options={build.duties.map((d) => ({ value: d.id, title: d.name }))}
@@ -55,10 +55,10 @@ export function Stand({ duty, of, onChoose }: Props) {
         {trying && (
           <span className="flex gap-2 pb-0.5">
             <button type="button" className="push push-small" onClick={put}>
-              Put into the duty
+              Put into the job
             </button>
             <button type="button" className="push push-small" onClick={() => setTried({})}>
-              As the duty says
+              As the job says
             </button>
           </span>
         )}

@@ -49,7 +49,7 @@ describe('the power station', () => {
     localStorage.clear();
   });
 
-  it('answers for the duty with the least torque: torque, currents, sag and how long it lasts', () => {
+  it('answers for the job with the least torque: torque, currents, sag and how long it lasts', () => {
     onBench(<Power />, puffin);
     const report = evaluate(puffin);
     const torque = report.governing.find(({ link }) => link === 'torque');
@@ -58,7 +58,7 @@ describe('the power station', () => {
       `“${duty?.name}” gets ${showNumber(torque?.ratio ?? NaN)} × its torque of ${showNumber(duty?.point?.wheelTorqueNm ?? NaN)} N·m a wheel (the rule asks 2 ×)`,
     );
     expect(text()).toContain(`${showNumber(duty?.point?.batteryA ?? NaN)} A from the battery`);
-    expect(text()).toMatch(/At this mix of duties it lasts [\d.]+ (min|h)/);
+    expect(text()).toMatch(/At this mix of jobs it lasts [\d.]+ (min|h)/);
   });
 
   it('draws the pull against the grip that is least, and counts grip among its findings where grip decides', () => {
@@ -171,7 +171,7 @@ describe('the power station', () => {
 
   it('asks for a motor where none is chosen', () => {
     onBench(<Power />, newBuild('Gull'));
-    expect(text()).toContain('Choose a motor: its pull, current and heat on every duty follow at once.');
+    expect(text()).toContain('Choose a motor: its pull, current and heat on every job follow at once.');
     expect(screen.getByRole('button', { name: /^Motor/ }).textContent).toContain('none chosen');
   });
 

@@ -51,7 +51,7 @@ export function Power() {
   return (
     <div className="grid gap-3">
       <div>
-        <h1>Do motor, driver and battery pull every duty, all day?</h1>
+        <h1>Do motor, driver and battery pull every job, all day?</h1>
         <p className="mt-0.5 text-[16px] text-soft">
           <Answer />
         </p>
@@ -166,7 +166,7 @@ function PullAnswer() {
           {outing?.runTimeS !== undefined && (
             <>
               {' '}
-              At this mix of duties it lasts{' '}
+              At this mix of jobs it lasts{' '}
               <b className="font-semibold text-ink">
                 <OpensOuting number="run-time" title="the run time">
                   {say(outing.runTimeS, 'time')}
@@ -177,7 +177,7 @@ function PullAnswer() {
           )}
         </>
       ) : (
-        'Choose a motor: its pull, current and heat on every duty follow at once.'
+        'Choose a motor: its pull, current and heat on every job follow at once.'
       )}
     </>
   );

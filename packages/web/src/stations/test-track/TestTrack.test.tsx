@@ -32,11 +32,11 @@ describe('the test track', () => {
   it('settles at the speed that the evaluation says it reaches', () => {
     show(puffin);
     fireEvent.change(screen.getByLabelText('Length of the run'), { target: { value: '30 s' } });
-    expect(text()).toContain('It reaches 1.06 m/s');
+    expect(text()).toContain('Its top speed is 1.06 m/s');
     expect(text()).toContain('up to 80 A');
   });
 
-  it('goes over to another duty, and keeps a length that it cannot read', () => {
+  it('goes over to another job, and keeps a length that it cannot read', () => {
     show(puffin);
     fireEvent.change(screen.getByLabelText('Ground, grade and load of'), {
       target: { value: 'level-loaded' },
@@ -67,13 +67,13 @@ describe('the test track', () => {
 
   it('runs until it has settled, and says of a shorter run that it is still speeding up, and to what', () => {
     show(puffin);
-    expect(text()).toContain('It reaches 1.06 m/s');
+    expect(text()).toContain('Its top speed is 1.06 m/s');
     fireEvent.change(screen.getByLabelText('Length of the run'), { target: { value: '0.2 s' } });
-    expect(text()).not.toContain('It reaches');
+    expect(text()).not.toContain('Its top speed is');
     expect(text()).toMatch(/After 0\.2 s it goes .* and is still speeding up: in the end 1\.06 m\/s/);
     // Nothing said is until it has settled again.
     fireEvent.change(screen.getByLabelText('Length of the run'), { target: { value: '' } });
-    expect(text()).toContain('It reaches 1.06 m/s');
+    expect(text()).toContain('Its top speed is 1.06 m/s');
   });
 
   it('says where the wheels spin, and up to which speed', () => {
@@ -101,6 +101,6 @@ describe('the test track', () => {
     expect(text()).toContain('Choose a motor in Power first');
     cleanup();
     show({ ...newBuild('Bare'), duties: [] });
-    expect(text()).toContain('State a duty in the Brief first');
+    expect(text()).toContain('State a job in the Brief first');
   });
 });

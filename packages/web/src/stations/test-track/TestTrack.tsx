@@ -131,7 +131,7 @@ function Answer({ launch, hasDuty }: { readonly launch: Launch; readonly hasDuty
   const cap = useBuild().build.speedCap?.value;
   const strong = 'font-semibold text-ink';
   const text = (): React.ReactNode => {
-    if (!hasDuty) return 'State a duty in the Brief first.';
+    if (!hasDuty) return 'State a job in the Brief first.';
     if (!launch) return 'Choose a motor in Power first.';
     if (!launch.result) return sentence(launch.problem.sentence);
     const { finalMps, distanceM, timeTo90S, peakA } = launch.result;
@@ -151,7 +151,7 @@ function Answer({ launch, hasDuty }: { readonly launch: Launch; readonly hasDuty
       <>
         {settled ? (
           <>
-            It reaches <b className={strong}>{say(finalMps, 'speed')}</b>, nine tenths of it in{' '}
+            Its top speed is <b className={strong}>{say(finalMps, 'speed')}</b>, nine tenths of it in{' '}
             <b className={strong}>{say(timeTo90S, 'time')}</b>, over{' '}
             <b className={strong}>{say(distanceM, 'length')}</b>
           </>
@@ -191,7 +191,7 @@ function Conditions({ duty }: { readonly duty: Duty }) {
   return (
     <p className="pb-1.5 text-soft">
       {say(duty.grade.value, 'angle')} of {ground?.name.toLowerCase()},{' '}
-      {footing && say(footing.massKg, 'mass')} all up,{' '}
+      {footing && say(footing.massKg, 'mass')} in total,{' '}
       {footing?.gripN === undefined ? 'pulled by its rope' : `grip ${say(footing.gripN, 'force')}`}; full
       command from rest.
     </p>

@@ -36,7 +36,7 @@ export function RunTable({ set }: { readonly set: StoredTrialSet }) {
               Ended to the side
             </th>
             <th scope="col" className="n">
-              Got along
+              Distance covered
             </th>
             <th scope="col">
               <span className="sr-only">Remove</span>
@@ -158,7 +158,7 @@ function NextRun({ setId, number }: { readonly setId: string; readonly number: n
         rules={{ required: true }}
         render={({ field: { value, onChange } }) => (
           <QuantityField
-            label="got along"
+            label="distance covered"
             className="w-24"
             dimension="length"
             value={value}

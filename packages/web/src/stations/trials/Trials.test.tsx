@@ -70,7 +70,7 @@ const type = (label: string | RegExp, value: string): void => {
 };
 const record = (side: string, distance: string): void => {
   type(/^Run \d+: to the side/, side);
-  type('got along', distance);
+  type('distance covered', distance);
   fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
 };
 
@@ -146,14 +146,14 @@ describe('trials', () => {
 
   it('asks for both readings, and keeps them where the server is away', async () => {
     await show(setOf([]));
-    type('got along', '2 m');
+    type('distance covered', '2 m');
     fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
     expect(await screen.findByText('Both readings are needed.')).toBeTruthy();
     answering({ 'GET /api/builds/b/trial-sets': () => ({ trialSets: [setOf([])] }) });
     type(/^Run 1: to the side/, '12 mm');
     fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
     expect(await screen.findByText(/Not recorded: .*The readings are kept here\./)).toBeTruthy();
-    expect((screen.getByLabelText('got along') as HTMLInputElement).value).toBe('2 m');
+    expect((screen.getByLabelText('distance covered') as HTMLInputElement).value).toBe('2 m');
   });
 
   it('removes a run only when told twice', async () => {

@@ -48,7 +48,7 @@ describe('the circuit', () => {
       .map(said);
     expect(rows).toHaveLength(10);
     expect(rows).toContain('aheadstopahead round the right wheel310 mm+ −open');
-    expect(rows).toContain('backaheadon the spot, to the left0 m− +− +');
+    expect(rows).toContain('backaheadon the spot, to the left0 mm− +− +');
     cleanup();
     onBench(<CircuitView />, read('moth'));
     expect(screen.queryByRole('region', { name: 'What its two sides do' })).toBeNull();

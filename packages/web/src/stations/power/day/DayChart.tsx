@@ -94,7 +94,7 @@ export function DayChart({ course, build }: Props) {
         viewBox={`0 0 ${WIDTH} ${height}`}
         className="block w-full"
         role="img"
-        aria-label="Speed, current, voltage, charge and heat over the day, duty by duty"
+        aria-label="Speed, current, voltage, charge and heat over the day, job by job"
       >
         {legs.map((leg, at) => {
           const [from, to] = [x(time.convert(leg.fromS)), x(time.convert(leg.toS))];

@@ -52,7 +52,7 @@ export function DayView() {
       {!course && problem === undefined && (
         <p className="text-soft" aria-busy={!isOfNow}>
           {isOfNow
-            ? 'Choose a motor, and say in the Brief how long each duty goes on: the day follows here.'
+            ? 'Choose a motor, and say in the Brief how long each job goes on: the day follows here.'
             : 'The day is being worked out…'}
         </p>
       )}

@@ -40,7 +40,7 @@ export function PullChart() {
     <CurveFigure
       x={{ most: mostMps, dimension: 'speed', title: 'road speed' }}
       y={{ most: mostN, dimension: 'force', title: 'pull at the ground' }}
-      label="Pull at the ground against road speed, with the duties as marks"
+      label="Pull at the ground against road speed, with the jobs as marks"
       {...(pull ? { onPoint: setLooked } : {})}
       below={
         pull && (
@@ -60,7 +60,7 @@ export function PullChart() {
           </>
         )
       }
-      caption={`Solid: all it can pull, sag and limits counted${pull?.tired ? '; thin: the same at the end of the outing' : ''}. Dashed: that over ${rule}, the rule. Crosses: the duties; those under the dashed line are ample. Dotted: the least grip of a duty; more pull than that spins the wheels.`}
+      caption={`Solid: all it can pull, sag and limits counted${pull?.tired ? '; thin: the same at the end of the outing' : ''}. Dashed: that over ${rule}, the rule. Crosses: the jobs; those under the dashed line are ample. Dotted: the least grip of a job; more pull than that spins the wheels.`}
     >
       {(placing) => (
         <>

@@ -1,0 +1,76 @@
+import { useEffect, useRef, useState } from 'react';
+import { useBuild } from '../session/BuildSession.tsx';
+import { SlimStrip } from './SlimStrip.tsx';
+import { Strip } from './Strip.tsx';
+import { useLastChange } from './use-last-change.ts';
+
+const NARROW = '(width < 48rem)';
+
+/** Whether the page is as narrow as a phone. */
+function useNarrow(): boolean {
+  const [narrow, setNarrow] = useState(() => window.matchMedia(NARROW).matches);
+  useEffect(() => {
+    const query = window.matchMedia(NARROW);
+    const follow = (): void => setNarrow(query.matches);
+    query.addEventListener('change', follow);
+    return () => query.removeEventListener('change', follow);
+  }, []);
+  return narrow;
+}
+
+/** Whether what is marked has been scrolled out of sight at the top. */
+function usePassed(on: boolean) {
+  const mark = useRef<HTMLDivElement>(null);
+  const [passed, setPassed] = useState(false);
+  useEffect(() => {
+    const at = mark.current;
+    if (!on || !at) return undefined;
+    const watch = new IntersectionObserver(([entry]) => {
+      if (entry) setPassed(!entry.isIntersecting && entry.boundingClientRect.bottom <= 0);
+    });
+    watch.observe(at);
+    return () => watch.disconnect();
+  }, [on]);
+  return { mark, passed: on && passed };
+}
+
+/**
+ * The strip where it belongs: whole on top of a station, one line once that is scrolled away, and one line alone where
+ * the station is about other things or the page is narrow.
+ */
+export function StripPlace({ folds }: { readonly folds: boolean }) {
+  const { report, unread } = useBuild();
+  const narrow = useNarrow();
+  const { moved, said } = useLastChange(report);
+  const [unfolded, setUnfolded] = useState(false);
+  const whole = !folds && !narrow;
+  const { mark, passed } = usePassed(whole);
+  const slim = !whole || passed;
+  return (
+    <>
+      <p role="status" aria-label="What the last edit moved" className="sr-only">
+        {said}
+      </p>
+      {whole && (
+        <div ref={mark}>
+          <Strip moved={moved} />
+        </div>
+      )}
+      <div className={narrow ? 'fixed inset-x-0 bottom-11 z-30' : `sticky top-0 z-30 ${whole ? 'h-0' : ''}`}>
+        {narrow && unfolded && (
+          <div className="max-h-[60vh] overflow-y-auto">
+            <Strip moved={moved} />
+          </div>
+        )}
+        {slim && <SlimStrip moved={moved} unfolded={unfolded} onUnfold={setUnfolded} />}
+        {!narrow && slim && unfolded && <Strip moved={moved} />}
+      </div>
+      {unread > 0 && (
+        <p role="status" className="border-y border-line bg-short-lo px-4 py-1 text-[14px]">
+          {unread === 1 ? 'One entry cannot be read' : `${unread} entries cannot be read`}: these figures
+          stand at the last readable value.
+        </p>
+      )}
+    </>
+  );
+}
