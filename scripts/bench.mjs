@@ -35,7 +35,7 @@ try {
   const { shelfFilter } = await import('./bench/shelf.mjs');
   const figures = {
     ...JSON.parse(readFileSync(out, 'utf8')),
-    'keystroke to repainted strip, demo build': await keystrokeToStrip(),
+    ...(await keystrokeToStrip()),
     ...(await firstSight()),
     ...(await shelfFilter()),
     ...(await load()),

@@ -1,6 +1,6 @@
-/** From a keystroke in a field to the strip repainted, in the browser, on the demo barrow. */
+/** From a keystroke in a field to the strip repainted, in the browser: on the demo barrow, and on a build of many parts. */
 /* global window */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
@@ -12,11 +12,64 @@ import { p95, watchPaint } from './paint-times.mjs';
 const KEYS = 120;
 const WARM = 20;
 const BOUND_MS = 50;
+const LARGE_BOUND_MS = 100;
 const RUNS = 3;
 
-async function oneRun(browser, address, station, field) {
+/** The barrow with as much as anybody puts into a build: eight stages, sixteen jobs, thirty masses beside its own. */
+function largeBuild() {
+  const barrow = JSON.parse(readFileSync(join(ROOT, 'data/builds/puffin.zubric.json'), 'utf8'));
+  const many = (count, of) => Array.from({ length: count }, (_, n) => of(n));
+  const [drive] = barrow.drives;
+  const [stage] = drive.stages;
+  const rider = { ...barrow.masses.payload, kind: 'part' };
+  return {
+    ...barrow,
+    name: 'Large',
+    duties: many(16, (n) => ({
+      ...barrow.duties[n % barrow.duties.length],
+      id: `job-${n}`,
+      name: `Job ${n + 1}`,
+    })),
+    masses: {
+      ...barrow.masses,
+      others: many(30, (n) => ({
+        ...rider,
+        id: `part-${n}`,
+        name: `Part ${n + 1}`,
+        mass: { ...rider.mass, value: 0.4 + n / 20 },
+        aheadOfRearAxle: { ...rider.aheadOfRearAxle, value: 0.1 + n / 50 },
+      })),
+    },
+    drives: [
+      {
+        ...drive,
+        // One that gears down, and seven that hand on as much as they get.
+        stages: [stage, ...many(7, (n) => ({ ...stage, id: `even-${n}`, teethDriver: 21, teethDriven: 21 }))],
+      },
+    ],
+  };
+}
+
+/** Kept on the server by the page itself, as a file brought in would be. */
+async function bringIn(browser, address, document) {
+  const page = await browser.newPage();
+  await page.goto(`${address}/builds`);
+  const id = await page.evaluate(async (body) => {
+    const answer = await fetch('/api/builds', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body,
+    });
+    return (await answer.json()).id;
+  }, JSON.stringify({ document }));
+  await page.close();
+  if (!id) throw new Error('the large build was not taken');
+  return id;
+}
+
+async function oneRun(browser, address, id, field) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`${address}/builds/puffin/${station}`);
+  await page.goto(`${address}/builds/${id}/brief`);
   await page.waitForLoadState('networkidle');
   await page.evaluate(watchPaint, {
     event: 'keydown',
@@ -37,6 +90,14 @@ async function oneRun(browser, address, station, field) {
 }
 
 /** p95 over three runs, their median; on the Brief, which repaints the most. */
+async function figureOf(browser, address, id, bound) {
+  const runs = [];
+  for (let n = 0; n < RUNS; n++) runs.push(await oneRun(browser, address, id, 'How heavy, itself?'));
+  const value = runs.sort((a, b) => a - b)[1];
+  return { value, unit: 'ms, p95', bound: `<= ${bound}`, holds: value <= bound };
+}
+
+/** Both figures of the browser. */
 export async function keystrokeToStrip() {
   const folder = mkdtempSync(join(tmpdir(), 'zubric-keystroke-'));
   const cluster = await throwAwayCluster();
@@ -51,11 +112,17 @@ export async function keystrokeToStrip() {
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {
-    const runs = [];
-    for (let n = 0; n < RUNS; n++)
-      runs.push(await oneRun(browser, `http://127.0.0.1:${port}`, 'brief', 'How heavy, itself?'));
-    const value = runs.sort((a, b) => a - b)[1];
-    return { value, unit: 'ms, p95', bound: `<= ${BOUND_MS}`, holds: value <= BOUND_MS };
+    const address = `http://127.0.0.1:${port}`;
+    const large = await bringIn(browser, address, largeBuild());
+    return {
+      'keystroke to repainted strip, demo build': await figureOf(browser, address, 'puffin', BOUND_MS),
+      'keystroke to repainted strip, 8 stages, 16 jobs, 30 masses': await figureOf(
+        browser,
+        address,
+        large,
+        LARGE_BOUND_MS,
+      ),
+    };
   } finally {
     await browser.close();
     await stopServer(server);

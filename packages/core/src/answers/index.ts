@@ -9,7 +9,7 @@ import '../quantity/index.ts';
 import { z } from 'zod';
 import type { LinkId, Verdict } from '../judge/index.ts';
 import type { ProtocolName, TrialConditions, TrialReading } from '../trials/index.ts';
-import type { Build, Part, Problem } from '../vehicle/index.ts';
+import type { Build, Part, Problem, VehicleShape } from '../vehicle/index.ts';
 
 const document = <T>() => z.custom<T>((json) => typeof json === 'object' && json !== null);
 const word = <T extends string>() => z.custom<T>((json) => typeof json === 'string');
@@ -40,6 +40,10 @@ const judged = z.object({
   stops: z.int(),
   short: z.int(),
   tight: z.int(),
+  /** What its drawing is made of. */
+  shape: document<VehicleShape>(),
+  /** What is next to do, and the station where. */
+  next: z.object({ text: z.string(), station: z.string() }),
   worst: z
     .object({
       link: word<LinkId>(),

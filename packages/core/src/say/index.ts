@@ -1,5 +1,6 @@
 export { cautionsOf } from './cautions.ts';
 export { glossaryPage, termOf, TERMS, type Term, type TermId } from './glossary.ts';
+export { nextStep, type NextStep } from './next-step.ts';
 export { movesInWords, movesOfFinding, type MoveInWords, type MovesForInWords } from './moves.ts';
 export {
   findingsInWords,

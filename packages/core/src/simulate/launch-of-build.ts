@@ -58,8 +58,7 @@ export function launchOfBuild(
     dragAreaM2: build.dragArea.value,
     slopeRad: duty.grade.value,
     // Soft ground and a full blade drag like a pull.
-    drawbarN:
-      report.resistance.drawbarN + report.resistance.compactionN + report.resistance.pushingN,
+    drawbarN: report.resistance.drawbarN + report.resistance.compactionN + report.resistance.pushingN,
     gripN: report.footing.gripN ?? Infinity,
     durationS,
   };

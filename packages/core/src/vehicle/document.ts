@@ -138,6 +138,8 @@ const repeated = (items: readonly { readonly id: string }[]): number[] =>
   items.flatMap((item, at) => (items.findIndex((other) => other.id === item.id) < at ? [at] : []));
 
 export type Build = z.output<typeof buildSchema>;
+/** What a drawing of a vehicle alone needs: nothing of what it weighs or does. */
+export type VehicleShape = Pick<Build, 'layout' | 'body' | 'hitch'>;
 export type Ground = Build['grounds'][number];
 export type PlacedMass = Build['masses']['own'];
 export type OtherMass = Build['masses']['others'][number];

@@ -11,6 +11,7 @@ export {
   type OtherMass,
   type PlacedMass,
   type Steering,
+  type VehicleShape,
 } from './document.ts';
 export { changeMass, type MassKey } from './change-mass.ts';
 export { PURPOSES, RELEASES, RELEASE_TITLES, type Drive, type Purpose, type ReleaseKind } from './drive.ts';

@@ -5,6 +5,8 @@ import type { BuildLine, Place } from '@zubric/core/answers';
 /** What can be done with a build from the list. */
 export interface BuildActions {
   readonly copy: (build: BuildLine) => void;
+  /** Several, named and numbered. */
+  readonly copies: (build: BuildLine) => void;
   readonly takeOut: (build: BuildLine) => void;
   /** With its logbook, photographs, snapshots and trials. */
   readonly takeOutWhole: (build: BuildLine) => void;
@@ -35,6 +37,7 @@ const MOVES: Readonly<Record<Place, readonly { readonly to: Place; readonly titl
 export function BuildMenu({ build, place, actions }: Props) {
   const ofJudged = [
     { title: 'Make a copy', run: () => actions.copy(build) },
+    { title: 'Copies for groups …', run: () => actions.copies(build) },
     { title: 'Take out as a file', run: () => actions.takeOut(build) },
     { title: 'Take out with its logbook', run: () => actions.takeOutWhole(build) },
   ];

@@ -11,8 +11,12 @@ import {
 import { Link } from 'react-router';
 import { sayMoment } from '../common/days.ts';
 import { SortHeader } from '../common/SortHeader.tsx';
-import { stationAddress } from '../common/stations.ts';
+import { stationAddress, type StationPath } from '../common/stations.ts';
 import { useSay } from '../common/units.tsx';
+import { isElectrical } from '../strip/electrical.ts';
+import { standsStill } from '../strip/factor.ts';
+import { Tape } from '../strip/Tape.tsx';
+import { VehicleThumb } from '../vehicle/VehicleThumb.tsx';
 import { BuildMenu, type BuildActions } from './BuildMenu.tsx';
 
 interface Props {
@@ -47,9 +51,13 @@ const COLUMNS = column.columns([
   ),
   column.accessor(
     judged(({ worst }) => worst && worst.ratio / worst.rule),
-    { id: 'governs', header: 'What governs it', sortUndefined: 'last', sortDescFirst: false },
+    { id: 'governs', header: 'Its worst margin', sortUndefined: 'last', sortDescFirst: false },
   ),
-  column.accessor(judged(standing), { id: 'stands', header: 'Stands', sortUndefined: 'last' }),
+  column.accessor(judged(standing), {
+    id: 'stands',
+    header: 'How it stands, and what is next',
+    sortUndefined: 'last',
+  }),
   column.accessor(({ updatedAt }) => Date.parse(updatedAt), { id: 'saved', header: 'Last saved' }),
 ]);
 
@@ -64,6 +72,9 @@ export function BuildTable({ builds, place, picked, onPick, actions }: Props) {
           <tr>
             <th scope="col">
               <span className="sr-only">Pick</span>
+            </th>
+            <th scope="col" className="max-sm:hidden">
+              <span className="sr-only">Drawing</span>
             </th>
             {table.getFlatHeaders().map((header) => (
               <SortHeader
@@ -117,6 +128,9 @@ function Row({ build, place, picked, onPick, actions }: RowProps) {
           onChange={(event) => onPick(event.target.checked)}
         />
       </td>
+      <td className="w-24 max-sm:hidden">
+        {!('problem' in build) && <VehicleThumb shape={build.shape} view="side" width={96} height={60} />}
+      </td>
       <td className="max-w-80">
         {place === 'bin' ? (
           <span className="block truncate py-1 text-[18px] font-semibold">{build.name}</span>
@@ -152,17 +166,41 @@ function Row({ build, place, picked, onPick, actions }: RowProps) {
 
 function Judged({ build }: { readonly build: JudgedLine }) {
   const say = useSay();
-  const { worst } = build;
+  const { worst, next } = build;
   return (
     <>
       <td className="n">{say(build.massKg, 'mass')}</td>
-      <td>
-        {worst
-          ? `${worst.title}${worst.duty === null ? '' : ` on “${worst.duty}”`}: ${showNumber(worst.ratio)} × of ${showNumber(worst.rule)} ×`
-          : 'nothing yet'}
+      <td className="min-w-44">
+        {worst ? (
+          <>
+            <span className="block leading-tight">
+              {worst.title}
+              {worst.duty === null ? '' : ` on “${worst.duty}”`}
+            </span>
+            <Tape
+              ratio={worst.ratio}
+              rule={worst.rule}
+              verdict={worst.verdict}
+              kind={isElectrical(worst) ? 'electrical' : 'mechanical'}
+            />
+            <span className="block text-[14px] leading-tight text-soft">
+              {standsStill(worst)
+                ? 'cannot move'
+                : `${showNumber(worst.ratio)} times what it needs; the rule asks ${showNumber(worst.rule)}`}
+            </span>
+          </>
+        ) : (
+          'nothing yet'
+        )}
       </td>
       <td>
         <Standing build={build} />
+        <Link
+          to={stationAddress(build.id, next.station as StationPath)}
+          className="block max-w-56 text-[14px] leading-tight underline decoration-line underline-offset-2 hover:decoration-mech"
+        >
+          {next.text}
+        </Link>
       </td>
     </>
   );

@@ -18,6 +18,8 @@ const line = (more: Partial<JudgedLine> & { readonly id: string; readonly name: 
   stops: 0,
   short: 0,
   tight: 0,
+  shape: newBuild('Any'),
+  next: { text: 'Choose a motor', station: 'power' },
   ...more,
 });
 
@@ -104,14 +106,14 @@ describe('the list of builds', () => {
     ]);
     show();
     expect(await said('Stopped')).toContain('1 thing stops it');
-    expect(await said('Stopped')).toContain('Wheel torque on “Slip”: 0.8 × of 2 ×');
+    expect(await said('Stopped')).toContain('Wheel torque on “Slip”0.8 times what it needs; the rule asks 2');
     expect(await said('Two stops')).toContain('2 things stop it');
     // Short of a rule is neither a stop nor ample.
     expect(await said('Under')).toContain('2 short of the rule');
     expect(await said('Near')).toContain('1 tight');
     expect(await said('Sound')).toContain('all ample');
     expect(await said('Sound')).toContain('178 kg');
-    expect(await said('Sound')).toContain('Energy for the outing: 3 × of 1.1 ×');
+    expect(await said('Sound')).toContain('Energy for the outing3 times what it needs; the rule asks 1.1');
   });
 
   it('finds by name and purpose', async () => {
@@ -157,6 +159,28 @@ describe('the list of builds', () => {
     expect(asked.find(({ path }) => path.endsWith('/copies'))?.body).toEqual({ name: 'Gull, copy 2' });
   });
 
+  it('shows each as it is drawn, says what is next, and leads there', async () => {
+    serving([line({ id: 'a', name: 'Tern', next: { text: 'Choose a motor', station: 'power' } })]);
+    show();
+    const tern = await row('Tern');
+    expect(tern.querySelectorAll('svg circle').length).toBeGreaterThan(1);
+    expect(within(tern).getByRole('link', { name: 'Choose a motor' }).getAttribute('href')).toBe(
+      '/builds/a/power',
+    );
+  });
+
+  it('makes copies for groups in one go, named and numbered on from those there are', async () => {
+    const asked = serving([GULL, line({ id: 'c', name: 'Gull, group 2' })]);
+    show();
+    await choose('Gull', 'Copies for groups …');
+    const dialog = within(await screen.findByRole('dialog'));
+    for (let n = 0; n < 5; n++) fireEvent.click(dialog.getByRole('button', { name: 'Copies: one less' }));
+    fireEvent.click(dialog.getByRole('button', { name: 'Make 3 copies' }));
+    expect(await screen.findByText('3 copies lie on the bench.')).toBeTruthy();
+    const names = asked.filter(({ path }) => path.endsWith('/copies')).map(({ body }) => body);
+    expect(names).toEqual([{ name: 'Gull, group 1' }, { name: 'Gull, group 3' }, { name: 'Gull, group 4' }]);
+  });
+
   it('leads to a new build', async () => {
     serving([]);
     show();
@@ -190,7 +214,7 @@ describe('the list of builds', () => {
     expect([sorted(), ...names()]).toEqual(['ascending', 'Pick Gull', 'Pick Tern', 'Pick Auk']);
     press('Build');
     expect(names()).toEqual(['Pick Auk', 'Pick Gull', 'Pick Tern']);
-    press('Stands');
+    press('How it stands, and what is next');
     expect(names()).toEqual(['Pick Gull', 'Pick Tern', 'Pick Auk']);
   });
 

@@ -9,6 +9,7 @@ import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
 import type { BuildActions } from './BuildMenu.tsx';
 import { BuildTable } from './BuildTable.tsx';
 import { BuildsBar } from './BuildsBar.tsx';
+import { CopiesDialog } from './CopiesDialog.tsx';
 import { MendBuild } from './MendBuild.tsx';
 import { SHELVES, wantedOf } from './shelves.ts';
 import { useFilesIn } from './use-files-in.tsx';
@@ -25,6 +26,7 @@ export function BuildsPage() {
   const [wanted, setWanted] = useState('');
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const [mending, setMending] = useState<BuildLine>();
+  const [copying, setCopying] = useState<BuildLine>();
   const goTo = (to: Place): void => {
     setPicked(new Set());
     setSearch(to === 'bench' ? {} : { place: to }, { replace: true });
@@ -40,6 +42,7 @@ export function BuildsPage() {
   );
   const actions: BuildActions = {
     copy: (build) => list.copy.mutate(build),
+    copies: setCopying,
     takeOut: (build) => takeOut.documents([build.id]),
     takeOutWhole: takeOut.whole,
     takeOutAsKept: takeOut.asKept,
@@ -83,9 +86,29 @@ export function BuildsPage() {
         />
       </main>
       {dialog}
+      {copying && <Copies list={list} build={copying} onClose={() => setCopying(undefined)} />}
     </div>
   );
 }
+
+interface CopiesProps {
+  readonly list: ReturnType<typeof useBuildList>;
+  readonly build: BuildLine;
+  readonly onClose: () => void;
+}
+
+const Copies = ({ list: { builds, copies }, build, onClose }: CopiesProps) => (
+  <CopiesDialog
+    build={build}
+    taken={(builds.data ?? []).map(({ name }) => name)}
+    onClose={onClose}
+    problem={copies.error?.message}
+    onMake={async (names) => {
+      await copies.mutateAsync({ build, names });
+      onClose();
+    }}
+  />
+);
 
 const Top = () => (
   <Header>

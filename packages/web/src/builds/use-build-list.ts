@@ -41,6 +41,21 @@ export function useBuildList(place: Place) {
       await refresh();
     },
   });
+  const copies = useMutation({
+    mutationFn: async ({
+      build,
+      names,
+    }: {
+      readonly build: BuildLine;
+      readonly names: readonly string[];
+    }) => {
+      for (const name of names) await api.copyBuild(build.id, name);
+      return names;
+    },
+    onSuccess: (names) => setNotice({ text: `${names.length} copies lie on the bench.` }),
+    // Those that were made before one failed are there.
+    onSettled: refresh,
+  });
   const takeOut = useTakeOut((name) => setNotice({ text: `Taken out as ${name}.` }));
   return {
     builds,
@@ -49,6 +64,7 @@ export function useBuildList(place: Place) {
     setNotice,
     put,
     copy,
+    copies,
     takeOut,
     problem: builds.error ?? put.error ?? copy.error ?? takeOut.problem,
   };

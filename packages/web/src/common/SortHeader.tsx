@@ -15,7 +15,7 @@ export const SortHeader = ({ title, sorted, onSort, isNumber = false }: Props) =
   <th scope="col" className={isNumber ? 'n' : ''} aria-sort={sorted === false ? 'none' : ARIA[sorted]}>
     <button
       type="button"
-      className="inline-flex items-center gap-1 underline-offset-4 hover:underline"
+      className="inline-flex items-center gap-1 text-left underline-offset-4 hover:underline"
       onClick={onSort}
     >
       {title}

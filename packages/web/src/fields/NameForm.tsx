@@ -8,6 +8,8 @@ interface Props {
   readonly missing: string;
   /** How the form itself is called. */
   readonly title: string;
+  /** What stands there to begin with. */
+  readonly start?: string;
   /** Keeps the name where it fails; without it, what was named is done and the field is empty again. */
   readonly onSubmit: (name: string) => Promise<unknown>;
   readonly disabled?: boolean;
@@ -27,6 +29,7 @@ export function NameForm({
   button,
   missing,
   title,
+  start = '',
   onSubmit,
   disabled,
   problem,
@@ -36,7 +39,7 @@ export function NameForm({
   help,
 }: Props) {
   const id = useId();
-  const { register, handleSubmit, reset, formState } = useForm({ defaultValues: { name: '' } });
+  const { register, handleSubmit, reset, formState } = useForm({ defaultValues: { name: start } });
   const wrong = formState.errors.name?.message ?? problem;
   const submit = handleSubmit(async ({ name }) => {
     await onSubmit(name.trim()).then(

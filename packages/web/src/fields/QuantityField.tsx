@@ -10,6 +10,7 @@ import { useCallback, useId } from 'react';
 import { useUnits } from '../common/units.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
 import { useQuantityText, type Check } from './useQuantityText.ts';
+import { useFieldsOf } from './FieldsOf.tsx';
 import { FieldLabel } from './FieldLabel.tsx';
 
 interface Props {
@@ -29,15 +30,19 @@ interface Props {
 
 /** A field of the open build that takes a number with its unit. */
 export function QuantityField(props: Props) {
-  const { markUnread } = useBuild();
+  const { unread, markUnread } = useBuild();
   const id = useId();
-  const onProblem = useCallback((unread: boolean) => markUnread(id, unread), [id, markUnread]);
-  return <QuantityEntry {...props} id={id} onProblem={onProblem} />;
+  const whose = useFieldsOf();
+  // By what it is called, so that it is the same field when its page is opened again.
+  const key = whose === undefined ? props.label : `${props.label}, ${whose}`;
+  const onUnread = useCallback((text: string | undefined) => markUnread(key, text), [key, markUnread]);
+  return <QuantityEntry {...props} id={id} onUnread={onUnread} left={unread.get(key)} />;
 }
 
 interface EntryProps extends Props {
   readonly id: string;
-  readonly onProblem: (unreadable: boolean) => void;
+  readonly onUnread: (text: string | undefined) => void;
+  readonly left?: string | undefined;
 }
 
 /** What is asked of a number far from what a shed has, or said of one past what is reckoned with. */
@@ -79,14 +84,16 @@ export function QuantityEntry({
   placeholder,
   className,
   id,
-  onProblem,
+  onUnread,
+  left,
 }: EntryProps) {
   const { text, problem, readings, taken, type, leave, revert, step } = useQuantityText({
     value,
     dimension,
     check,
     onRead: onChange,
-    onProblem,
+    onUnread,
+    left,
     onClear,
   });
   const { system } = useUnits();

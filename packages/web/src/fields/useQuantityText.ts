@@ -11,7 +11,7 @@ import {
   type UnitSystem,
   type UnreadQuantity,
 } from '@zubric/core/quantity';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { useUnits } from '../common/units.tsx';
 
 /** A limit on what a field takes, with the sentence that says so. */
@@ -30,6 +30,10 @@ function beyondReckoning(
     ? `This is reckoned with up to ${said(most)}.`
     : `This is reckoned with from ${said(least)} on; or type 0.`;
 }
+
+/** Said of what was left unread until it is typed on. */
+const STILL_UNREAD =
+  'This could not be read when you left it: type on, or press Escape for the last readable value.';
 
 interface QuantityText {
   readonly text: string;
@@ -50,7 +54,10 @@ interface Options {
   readonly dimension: Dimension;
   readonly check?: Check;
   readonly onRead: (quantity: Quantity) => void;
-  readonly onProblem: (unreadable: boolean) => void;
+  /** With what stands there while it cannot be read; without, once it can. */
+  readonly onUnread: (text: string | undefined) => void;
+  /** What stood there unread when the field was last left. */
+  readonly left?: string | undefined;
   /** Where the number may be left away: what an empty field means. */
   readonly onClear?: (() => void) | undefined;
 }
@@ -64,19 +71,18 @@ export function useQuantityText({
   dimension,
   check,
   onRead,
-  onProblem,
+  onUnread,
+  left,
   onClear,
 }: Options): QuantityText {
   const { system } = useUnits();
   const shown = value ? showForEditing(value, dimension, system) : '';
-  const [draft, setDraft] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string>();
+  const [draft, setDraft] = useState<string | null>(left ?? null);
+  const [problem, setProblem] = useState(left === undefined ? undefined : STILL_UNREAD);
   const [readings, setReadings] = useState<UnreadQuantity['readings']>();
   const [taken, setTaken] = useState<string>();
   // The unit that stood there when typing began: a bare number is in it, however its size goes on.
   const bare = useRef<string>(undefined);
-
-  useEffect(() => () => onProblem(false), [onProblem]);
 
   const type = (text: string): void => {
     if (draft === null) bare.current = fieldUnit(value?.value ?? 0, value?.unit, dimension, system);
@@ -85,7 +91,7 @@ export function useQuantityText({
     if (onClear && text.trim() === '') {
       setProblem(undefined);
       setReadings(undefined);
-      onProblem(false);
+      onUnread(undefined);
       onClear();
       return;
     }
@@ -98,7 +104,7 @@ export function useQuantityText({
     setProblem(refusal);
     setReadings(read.ok ? undefined : read.readings);
     setTaken(read.ok ? read.taken : undefined);
-    onProblem(refusal !== undefined);
+    onUnread(refusal === undefined ? undefined : text);
     if (!read.ok || refusal !== undefined) return;
     const { value: si, unit, spread } = read;
     onRead({ value: si, unit, origin: 'typed', ...(spread === undefined ? {} : { spread }) });
@@ -109,7 +115,7 @@ export function useQuantityText({
     setProblem(undefined);
     setReadings(undefined);
     setTaken(undefined);
-    onProblem(false);
+    onUnread(undefined);
   };
 
   const step = (by: 1 | -1, times: number): void => {

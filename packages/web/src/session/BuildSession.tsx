@@ -33,9 +33,10 @@ interface OpenBuild extends LookedAt {
   readonly returned: () => void;
   /** Settles a conflict with the build that was chosen, difference by difference. */
   readonly merge: (merged: Build) => void;
-  /** Fields whose text cannot be read; the report stands at their last readable values. */
-  readonly unread: number;
-  readonly markUnread: (field: string, unread: boolean) => void;
+  /** What stands in fields and cannot be read, by the field; the report stands at their last readable values. */
+  readonly unread: ReadonlyMap<string, string>;
+  /** Without a text it is read, or let go. */
+  readonly markUnread: (field: string, text: string | undefined) => void;
 }
 
 const OpenBuildContext = createContext<OpenBuild | null>(null);
@@ -78,7 +79,7 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
   const { id } = stored;
   const [session, dispatch] = useReducer(nextSession, { stored, left: found }, sessionOf);
   const [left, setLeft] = useState(found.slice(1));
-  const [unreadFields, setUnreadFields] = useState<ReadonlySet<string>>(new Set());
+  const [unread, setUnread] = useState<ReadonlyMap<string, string>>(new Map());
   const keptHere = useSaving(id, session, { dispatch, onSaved });
   // The draft that was taken up is this window's now, and kept as such.
   const [taken] = found;
@@ -113,12 +114,12 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
   const returned = useCallback(() => dispatch({ type: 'returned' }), []);
   const { history } = session;
   useEffect(() => keepHistory(id, history), [id, history]);
-  const markUnread = useCallback((field: string, unread: boolean) => {
-    setUnreadFields((fields) => {
-      if (fields.has(field) === unread) return fields;
-      const next = new Set(fields);
-      if (unread) next.add(field);
-      else next.delete(field);
+  const markUnread = useCallback((field: string, text: string | undefined) => {
+    setUnread((fields) => {
+      if (fields.get(field) === text) return fields;
+      const next = new Map(fields);
+      if (text === undefined) next.delete(field);
+      else next.set(field, text);
       return next;
     });
   }, []);
@@ -127,24 +128,10 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
     () => ({
       ...lookedAt,
       ...{ id, session, undo, redo, merge, keptHere, left, look, drop, returned },
-      unread: unreadFields.size,
+      unread,
       markUnread,
     }),
-    [
-      lookedAt,
-      id,
-      session,
-      undo,
-      redo,
-      merge,
-      keptHere,
-      left,
-      look,
-      drop,
-      returned,
-      unreadFields,
-      markUnread,
-    ],
+    [lookedAt, id, session, undo, redo, merge, keptHere, left, look, drop, returned, unread, markUnread],
   );
   return <OpenBuildContext value={open}>{children}</OpenBuildContext>;
 }

@@ -1,5 +1,5 @@
 import type { Dimension, FieldRange, Quantity } from '@zubric/core/quantity';
-import { useCallback, useId } from 'react';
+import { useCallback, useEffect, useId } from 'react';
 import { useUnits } from '../common/units.tsx';
 import { QuantityEntry } from '../fields/QuantityField.tsx';
 import { checkOf } from '../fields/SchemaField.tsx';
@@ -21,7 +21,11 @@ interface Props {
 export function FormQuantity({ name, title, dimension, range, value, onChange, usual, onUnread }: Props) {
   const id = useId();
   const { system } = useUnits();
-  const onProblem = useCallback((unread: boolean) => onUnread(name, unread), [name, onUnread]);
+  const mark = useCallback(
+    (text: string | undefined) => onUnread(name, text !== undefined),
+    [name, onUnread],
+  );
+  useEffect(() => () => onUnread(name, false), [name, onUnread]);
   return (
     <QuantityEntry
       id={id}
@@ -32,7 +36,7 @@ export function FormQuantity({ name, title, dimension, range, value, onChange, u
       check={checkOf({ key: '', title, optional: true, dimension, ...range }, system)}
       onChange={onChange}
       onClear={() => onChange(undefined)}
-      onProblem={onProblem}
+      onUnread={mark}
     />
   );
 }

@@ -1,9 +1,11 @@
 import { Outlet } from 'react-router';
 import { ThemeProvider } from '../common/theme.tsx';
+import { useFocusKept } from './use-focus-kept.ts';
 import { UnitsProvider } from '../common/units.tsx';
 
 /** What every page stands in. */
 export function Shell() {
+  useFocusKept();
   return (
     <ThemeProvider>
       <UnitsProvider>

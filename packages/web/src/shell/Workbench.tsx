@@ -13,6 +13,7 @@ import { Guidance } from './Guidance.tsx';
 import { Header } from '../frame/Header.tsx';
 import { isTyping } from '../common/keys.ts';
 import { Rail } from './Rail.tsx';
+import { Removed } from './Removed.tsx';
 import { fetchStationsAhead } from './station-pages.ts';
 import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
 import { STATIONS, stationAddress, type StationPath } from '../common/stations.ts';
@@ -102,6 +103,7 @@ function Bench() {
             </Suspense>
           )}
           <CarriedResult />
+          <Removed />
           <Guidance />
           <Suspense fallback={<p>Opening the station …</p>}>
             <Outlet />

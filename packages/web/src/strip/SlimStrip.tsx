@@ -3,7 +3,8 @@ import { ChevronDown, ChevronUp } from 'lucide-react';
 import { Link } from 'react-router';
 import { stationAddress, stationOf } from '../common/stations.ts';
 import { useBuild } from '../session/BuildSession.tsx';
-import { colorOf, factorOf, shownLink, STRIP } from './shown-links.ts';
+import { factorOf } from './factor.ts';
+import { colorOf, shownLink, STRIP } from './shown-links.ts';
 import type { Moved } from './use-last-change.ts';
 
 interface Props {

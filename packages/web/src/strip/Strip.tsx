@@ -5,7 +5,9 @@ import { stationAddress, stationOf } from '../common/stations.ts';
 import { useUnits } from '../common/units.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
 import { OpensMargin } from '../working/OpensOf.tsx';
-import { colorOf, factorOf, isElectrical, shownLink, STRIP } from './shown-links.ts';
+import { isElectrical } from './electrical.ts';
+import { factorOf } from './factor.ts';
+import { colorOf, shownLink, STRIP } from './shown-links.ts';
 import { Tape } from './Tape.tsx';
 import type { Moved } from './use-last-change.ts';
 
@@ -123,7 +125,7 @@ function Filled({ link, report, was }: Pick<BlockProps, 'report' | 'was'> & { re
               side={isWindow ? 'needs' : 'has'}
               title={`${isWindow ? 'the end of the window' : 'what there is'} of ${what},`}
             >
-              {isWindow ? needs.text : has.text}
+              {isWindow ? needs.number : has.text}
             </OpensMargin>
           </span>
         </span>{' '}

@@ -39,7 +39,7 @@ function usePassed(on: boolean) {
  * the station is about other things or the page is narrow.
  */
 export function StripPlace({ folds }: { readonly folds: boolean }) {
-  const { report, unread } = useBuild();
+  const { report } = useBuild();
   const narrow = useNarrow();
   const { moved, said } = useLastChange(report);
   const [unfolded, setUnfolded] = useState(false);
@@ -65,12 +65,33 @@ export function StripPlace({ folds }: { readonly folds: boolean }) {
         {slim && <SlimStrip moved={moved} unfolded={unfolded} onUnfold={setUnfolded} />}
         {!narrow && slim && unfolded && <Strip moved={moved} />}
       </div>
-      {unread > 0 && (
-        <p role="status" className="border-y border-line bg-short-lo px-4 py-1 text-[14px]">
-          {unread === 1 ? 'One entry cannot be read' : `${unread} entries cannot be read`}: these figures
-          stand at the last readable value.
-        </p>
-      )}
+      <Unread />
     </>
+  );
+}
+
+/** Entries that cannot be read, each with what stands there; what nothing shows any more can be let go. */
+function Unread() {
+  const { unread, markUnread } = useBuild();
+  if (unread.size === 0) return null;
+  return (
+    <div role="status" className="border-y border-line bg-short-lo px-4 py-1 text-[14px]">
+      {unread.size === 1 ? 'One entry cannot be read' : `${unread.size} entries cannot be read`}: these
+      figures stand at the last readable value.
+      <ul className="inline">
+        {[...unread].map(([field, text]) => (
+          <li key={field} className="ml-3 inline">
+            {field}: “{text}”{' '}
+            <button
+              type="button"
+              className="push push-plain py-0 text-[14px]"
+              onClick={() => markUnread(field, undefined)}
+            >
+              Let it go
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -8,7 +8,7 @@ import {
   type Report,
   type Verdict,
 } from '@zubric/core/judge';
-import { showNumber } from '@zubric/core/quantity';
+import { isElectrical } from './electrical.ts';
 import { batteryOf, driverOf, motorOf, type Build } from '@zubric/core/vehicle';
 
 interface BlockDefinition {
@@ -51,8 +51,6 @@ export const STRIP: Readonly<Record<Block, BlockDefinition>> = {
   },
 };
 
-const ELECTRICAL = new Set(['current', 'voltage', 'energy']);
-
 /** The worse verdict first. */
 const gravity = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
 
@@ -68,13 +66,4 @@ export function shownLink(report: Report, block: Block): LinkReport | undefined 
     )[0];
 }
 
-export const isElectrical = ({ link }: LinkReport): boolean => ELECTRICAL.has(linkDefinition(link).dimension);
-
 export const colorOf = (link: LinkReport): string => (isElectrical(link) ? 'text-elec' : 'text-mech');
-
-/** What a margin is said as: a factor of what is needed; what stands still has none. */
-export const factorOf = ({ link, has, ratio }: Pick<LinkReport, 'link' | 'has' | 'ratio'>): string =>
-  has === 0 && MOVES.has(link) ? 'cannot move' : `${showNumber(ratio)} ×`;
-
-/** Links whose "has" of nothing means that it stands. */
-const MOVES: ReadonlySet<LinkId> = new Set(['speed', 'work-speed', 'steer-speed']);

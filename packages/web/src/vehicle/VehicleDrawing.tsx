@@ -3,7 +3,7 @@ import type { Axle, Build } from '@zubric/core/vehicle';
 import { useState } from 'react';
 import { useSay } from '../common/units.tsx';
 import type { Fit } from '../drawings/shapes.ts';
-import { backFrom, bareFrameOf, frameOf, placer, roomOf, stepFor, type Place, type View } from './frame.ts';
+import { backFrom, frameOf, massesOf, placer, roomOf, stepFor, type Place, type View } from './frame.ts';
 import { Handle } from './Handle.tsx';
 import { moveAxle, moveHitch, moveMassInPlan, moveMassInSide, namedMasses } from './move.ts';
 import { placeNames } from './place-names.ts';
@@ -25,8 +25,6 @@ interface Props {
   readonly drawbarN?: number;
   /** Where masses and axles may be moved. */
   readonly edit?: (change: (build: Build) => Build) => void;
-  /** Wheels and body alone: no masses. */
-  readonly bare?: boolean;
   /** What it shows, for those who do not see it. */
   readonly label: string;
 }
@@ -42,21 +40,16 @@ export function VehicleDrawing({
   drawbarN = 0,
   payloadShare = 1,
   edit,
-  bare = false,
   label,
 }: Props) {
   const [held, setHeld] = useState<Fit | null>(null);
-  const fit =
-    held ??
-    (bare
-      ? bareFrameOf(build, view, { width, height })
-      : frameOf(build, view, { width, height }, view === 'side' ? gradeRad : 0));
+  const fit = held ?? frameOf(build, view, { width, height }, view === 'side' ? gradeRad : 0);
   const turn = view === 'side' ? gradeRad : 0;
   const place =
     view === 'side' ? placer(build, fit, turn) : (x: number, y: number) => ({ x: fit.x(x), y: fit.y(y) });
   const hold = (on: boolean): void => setHeld(on ? fit : null);
   const hands = {
-    step: stepFor(roomOf(build, view)),
+    step: stepFor(roomOf(build, view, { carried: massesOf(build) })),
     back: (dx: number, dy: number) => backFrom(fit, turn, dx, dy),
     onHold: hold,
   };
@@ -69,11 +62,11 @@ export function VehicleDrawing({
     >
       {view === 'side' && <GroundLine place={place} fit={fit} width={width} />}
       {view === 'plan' && footing && <SupportLines footing={footing} place={place} />}
-      <Body build={build} place={place} from={view} />
+      <Body shape={build} place={place} from={view} />
       {build.layout.axles.map((axle) => (
         <AxleOnDrawing key={axle.id} axle={axle} {...{ view, place, fit, edit, hands }} />
       ))}
-      {!bare && <Masses {...{ build, view, place, edit, hands, payloadShare, width }} />}
+      <Masses {...{ build, view, place, edit, hands, payloadShare, width }} />
       {footing && (
         <CentreMark at={place(footing.cgAheadM, view === 'side' ? footing.cgHeightM : footing.cgLeftM)} />
       )}

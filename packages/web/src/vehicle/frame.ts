@@ -1,4 +1,4 @@
-import { contactsOf, type Build } from '@zubric/core/vehicle';
+import { contactsOf, type Build, type PlacedMass, type VehicleShape } from '@zubric/core/vehicle';
 import { extentOf, fitTo, type At, type Extent, type Fit } from '../drawings/shapes.ts';
 
 /** From the side, or from above with the front to the right and the left side up. */
@@ -17,15 +17,15 @@ const MARGIN = { side: { x: 40, y: 20 }, plan: { x: 56, y: 34 } } as const;
 const UNDER_WHEELS = 52;
 
 /** The body between its ends, about the middle of what it stands on, metres ahead of the rear axle. */
-export function bodySpan(build: Build): readonly [number, number] {
-  const { body } = build;
-  const middle = middleOf(build);
+export function bodySpan(shape: VehicleShape): readonly [number, number] {
+  const { body } = shape;
+  const middle = middleOf(shape);
   return [middle - body.length.value / 2, middle + body.length.value / 2];
 }
 
-const masses = ({ masses: { own, payload, others } }: Build) => [own, payload, ...others];
+export const massesOf = ({ masses: { own, payload, others } }: Build) => [own, payload, ...others];
 
-const middleOf = ({ layout }: Build): number => {
+const middleOf = ({ layout }: Pick<VehicleShape, 'layout'>): number => {
   const ahead = contactsOf(layout).map(({ aheadM }) => aheadM);
   return (Math.min(...ahead) + Math.max(...ahead)) / 2;
 };
@@ -37,9 +37,16 @@ const turnedAt = (middle: number, gradeRad: number, x: number, y: number): At =>
 });
 
 /** The room that a vehicle takes in a view, metres; from the side turned with its grade. */
-export function roomOf(build: Build, view: View, gradeRad = 0, carried = masses(build)): Extent {
-  const [rear, front] = bodySpan(build);
-  const { layout, body, hitch } = build;
+export function roomOf(
+  shape: VehicleShape,
+  view: View,
+  {
+    gradeRad = 0,
+    carried = [],
+  }: { readonly gradeRad?: number; readonly carried?: readonly PlacedMass[] } = {},
+): Extent {
+  const [rear, front] = bodySpan(shape);
+  const { layout, body, hitch } = shape;
   const wheels = layout.axles.flatMap((axle): At[] => {
     const half = (axle.contactLength?.value ?? 0) / 2 + axle.diameter.value / 2;
     const ends = [axle.ahead.value - half, axle.ahead.value + half];
@@ -64,7 +71,7 @@ export function roomOf(build: Build, view: View, gradeRad = 0, carried = masses(
           { x: rear, y: -body.width.value / 2 },
           { x: front, y: body.width.value / 2 },
         ];
-  const middle = middleOf(build);
+  const middle = middleOf(shape);
   const points = [...wheels, ...placed, ...shell].map(({ x, y }) =>
     view === 'side' ? turnedAt(middle, gradeRad, x, y) : { x, y },
   );
@@ -73,19 +80,19 @@ export function roomOf(build: Build, view: View, gradeRad = 0, carried = masses(
 
 /** How metres become the page: the vehicle as large as it fits, with room to turn on its grade. */
 export const frameOf = (build: Build, view: View, { width, height }: PageSize, gradeRad = 0): Fit =>
-  fitTo(roomOf(build, view, gradeRad), {
+  fitTo(roomOf(build, view, { gradeRad, carried: massesOf(build) }), {
     width,
     height: view === 'side' ? height - UNDER_WHEELS : height,
     margin: MARGIN[view],
   });
 
 /** The same for a small picture without words. */
-export const bareFrameOf = (build: Build, view: View, page: PageSize): Fit =>
-  fitTo(roomOf(build, view, 0, []), { ...page, margin: { x: 8, y: 10 } });
+export const bareFrameOf = (shape: VehicleShape, view: View, page: PageSize): Fit =>
+  fitTo(roomOf(shape, view), { ...page, margin: { x: 8, y: 10 } });
 
 /** A place of the vehicle on the page, turned with the grade. */
-export function placer(build: Build, fit: Fit, gradeRad: number): Place {
-  const middle = middleOf(build);
+export function placer(shape: VehicleShape, fit: Fit, gradeRad: number): Place {
+  const middle = middleOf(shape);
   return (x, y) => {
     const at = turnedAt(middle, gradeRad, x, y);
     return { x: fit.x(at.x), y: fit.y(at.y) };

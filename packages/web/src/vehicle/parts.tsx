@@ -1,4 +1,4 @@
-import { layoutKind, type Axle, type Build } from '@zubric/core/vehicle';
+import { layoutKind, type Axle, type VehicleShape } from '@zubric/core/vehicle';
 import type { At, Fit } from '../drawings/shapes.ts';
 import { bodySpan, type Place } from './frame.ts';
 
@@ -91,14 +91,20 @@ export function AxleFromAbove({ axle, place, fit }: { axle: Axle; place: Place; 
 }
 
 /** The body as a box: between its clearance and its height, or its width from above. */
-export function Body({ build, place, from }: { build: Build; place: Place; from: 'side' | 'plan' }) {
-  const [rear, front] = bodySpan(build);
-  const { body } = build;
+interface BodyProps {
+  readonly shape: VehicleShape;
+  readonly place: Place;
+  readonly from: 'side' | 'plan';
+}
+
+export function Body({ shape, place, from }: BodyProps) {
+  const [rear, front] = bodySpan(shape);
+  const { body } = shape;
   const [low, high] =
     from === 'side'
       ? [body.clearance.value, Math.max(body.height.value, body.clearance.value)]
       : [-body.width.value / 2, body.width.value / 2];
-  if (layoutKind(build.layout.kind).rollsInside) return null;
+  if (layoutKind(shape.layout.kind).rollsInside) return null;
   return (
     <path
       d={`${path([place(rear, low), place(front, low), place(front, high), place(rear, high)])}Z`}

@@ -2,7 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { buildSchema, contactsOf, type Build } from '@zubric/core/vehicle';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { backFrom, frameOf, placer, roomOf, stepFor } from './frame.ts';
+import { backFrom, frameOf, placer, massesOf, roomOf, stepFor } from './frame.ts';
 import { moveAxle, moveMassInPlan, moveMassInSide } from './move.ts';
 import { placeNames, type Dot } from './place-names.ts';
 
@@ -50,7 +50,10 @@ describe('the frame of a drawing', () => {
   });
 
   it('has steps of 1, 2 or 5 that suit the size: millimetres for a cart, centimetres for a float', () => {
-    const steps = builds.map((build) => [build.name, stepFor(roomOf(build, 'plan'))]);
+    const steps = builds.map((build) => [
+      build.name,
+      stepFor(roomOf(build, 'plan', { carried: massesOf(build) })),
+    ]);
     expect(Object.fromEntries(steps)).toMatchObject({ Pip: 0.001, Puffin: 0.01, Moth: 0.02 });
   });
 });

@@ -13,8 +13,8 @@ import { Suspense, lazy, useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
-import { Thumb } from '../../vehicle/LayoutThumb.tsx';
 import { VehicleDrawing } from '../../vehicle/VehicleDrawing.tsx';
+import { VehicleThumb } from '../../vehicle/VehicleThumb.tsx';
 import { MassTable } from './MassTable.tsx';
 import { AxleRow, type AxleChange } from './AxleRow.tsx';
 
@@ -96,8 +96,8 @@ function LayoutPicker({ onClose }: { readonly onClose: () => void }) {
                   }}
                 >
                   <span className="grid w-full grid-cols-2" aria-hidden="true">
-                    <Thumb build={made} view="side" />
-                    <Thumb build={made} view="plan" />
+                    <VehicleThumb shape={made} view="side" width={180} height={120} />
+                    <VehicleThumb shape={made} view="plan" width={180} height={120} />
                   </span>
                   <b className="font-semibold">{template.title}</b>
                   <span className="text-[14px] text-soft">{template.sentence}</span>

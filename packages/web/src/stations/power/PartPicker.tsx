@@ -42,31 +42,33 @@ export function PartPicker({ kind, shown }: { readonly kind: PartKind; readonly 
       <MakeOwn kind={kind} />
       {kind === 'driver' && driveOf(build).driverId !== null && <DriverCount />}
       {judged.length === 0 && <p>The shelf has no {kind} yet.</p>}
-      <table className="grid-table sheet">
-        <caption className="sr-only">Choose a {kind}: what suits this build best comes first</caption>
-        <thead>
-          <tr>
-            <th scope="col">Part</th>
-            <th scope="col" className="n">
-              Mass
-            </th>
-            <th scope="col">Then the worst is</th>
-            <th scope="col">
-              <span className="sr-only">Take it</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {judged.map((suited) => (
-            <PartRow
-              key={suited.part.id}
-              suited={suited}
-              shown={suited.part.id === shown}
-              onTake={() => edit((b) => choosePart(b, suited.part))}
-            />
-          ))}
-        </tbody>
-      </table>
+      <div className="sheet relative overflow-x-auto">
+        <table className="grid-table">
+          <caption className="sr-only">Choose a {kind}: what suits this build best comes first</caption>
+          <thead>
+            <tr>
+              <th scope="col">Part</th>
+              <th scope="col" className="n">
+                Mass
+              </th>
+              <th scope="col">Then the worst is</th>
+              <th scope="col">
+                <span className="sr-only">Take it</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {judged.map((suited) => (
+              <PartRow
+                key={suited.part.id}
+                suited={suited}
+                shown={suited.part.id === shown}
+                onTake={() => edit((b) => choosePart(b, suited.part))}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
     </>
   );
 }

@@ -80,7 +80,7 @@ export function TestTrack() {
             onChange={setAsked}
             onClear={() => setAsked(undefined)}
             id={id}
-            onProblem={ignore}
+            onUnread={ignore}
           />
           <Conditions duty={duty} />
         </div>
@@ -225,7 +225,7 @@ function Figures({ result, duty, durationS }: FiguresProps) {
     return footed && launchWorking(build, duty, footed, { durationS, key });
   };
   return (
-    <dl className="sheet grid grid-cols-5 divide-x divide-line">
+    <dl className="sheet grid grid-cols-2 divide-x divide-line sm:grid-cols-5">
       {figures.map(([title, key, text, color]) => (
         <div key={title} className="px-4 py-2">
           <dt className="text-[14px] text-soft">{title}</dt>

@@ -1,8 +1,8 @@
 import type { Quantity } from '@zubric/core/quantity';
 import { STRAIGHT_RUNS, type StraightRunReading } from '@zubric/core/trials';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { Pencil, Trash2 } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import type { StoredTrial, StoredTrialSet } from '@zubric/core/answers';
 import { api } from '../../common/api.ts';
@@ -63,43 +63,75 @@ function RunRow({ setId, trial, number }: RowProps) {
   const say = useSay();
   const { id } = useBuild();
   const queries = useQueryClient();
-  const [asked, setAsked] = useState(false);
-  const remove = useMutation({
-    mutationFn: () => api.removeTrial(setId, trial.id),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['trial-sets', id] }),
-  });
-  const side = trial.reading.side.value;
+  const [doing, setDoing] = useState<'removing' | 'changing'>();
+  const refresh = () => queries.invalidateQueries({ queryKey: ['trial-sets', id] });
+  const remove = useMutation({ mutationFn: () => api.removeTrial(setId, trial.id), onSuccess: refresh });
+  const { side, distance } = trial.reading;
+  if (doing === 'changing')
+    return (
+      <tr>
+        <td colSpan={4}>
+          <RunForm
+            number={number}
+            setId={setId}
+            trialId={trial.id}
+            start={trial.reading}
+            button={`Keep run ${number}`}
+            onDone={() => setDoing(undefined)}
+          />
+        </td>
+      </tr>
+    );
   return (
     <tr>
       <td>{number}</td>
       <td className="n">
-        {side === 0 ? 'on the line' : `${say(Math.abs(side), 'length')} ${side > 0 ? 'right' : 'left'}`}
+        {side.value === 0
+          ? 'on the line'
+          : `${say(Math.abs(side.value), 'length')} ${side.value > 0 ? 'right' : 'left'}`}
       </td>
-      <td className="n">{say(trial.reading.distance.value, 'length', 4)}</td>
+      <td className="n">{say(distance.value, 'length', 4)}</td>
       <td className="n">
-        {asked ? (
+        {doing === 'removing' ? (
           <span className="inline-flex items-center gap-2">
             <button type="button" className="push" onClick={() => remove.mutate()}>
               Remove run {number}
             </button>
-            <button type="button" className="push" onClick={() => setAsked(false)}>
+            <button type="button" className="push" onClick={() => setDoing(undefined)}>
               Keep it
             </button>
           </span>
         ) : (
-          <button
-            type="button"
-            className="p-0.5 hover:text-short"
-            aria-label={`Remove run ${number}`}
-            onClick={() => setAsked(true)}
-          >
-            <Trash2 size={18} aria-hidden="true" />
-          </button>
+          <span className="inline-flex">
+            <RowButton label={`Change run ${number}`} onPress={() => setDoing('changing')}>
+              <Pencil size={18} aria-hidden="true" />
+            </RowButton>
+            <RowButton label={`Remove run ${number}`} onPress={() => setDoing('removing')}>
+              <Trash2 size={18} aria-hidden="true" />
+            </RowButton>
+          </span>
         )}
       </td>
     </tr>
   );
 }
+
+interface RowButtonProps {
+  readonly label: string;
+  readonly onPress: () => void;
+  readonly children: ReactNode;
+}
+
+const RowButton = ({ label, onPress, children }: RowButtonProps) => (
+  <button
+    type="button"
+    className="flex size-10 items-center justify-center hover:text-short"
+    aria-label={label}
+    onClick={onPress}
+  >
+    {children}
+  </button>
+);
 
 interface Readings {
   readonly side?: Quantity;
@@ -110,18 +142,37 @@ interface Asked {
   readonly distance: number;
 }
 
-/** Two readings and a button; Enter records. They stay until the server has them. */
+/** The run to come. */
 function NextRun({ setId, number }: { readonly setId: string; readonly number: number }) {
-  const { id } = useBuild();
-  const say = useSay();
-  const queries = useQueryClient();
   const [trialId] = useState(newTrialId);
-  const { control, handleSubmit, formState } = useForm<Readings>();
+  return <RunForm setId={setId} trialId={trialId} number={number} button="Record run" />;
+}
+
+interface FormProps {
+  readonly setId: string;
+  readonly trialId: string;
+  readonly number: number;
+  readonly button: string;
+  /** A run that was recorded before. */
+  readonly start?: StraightRunReading;
+  readonly onDone?: () => void;
+}
+
+/** Two readings and a button; Enter records. They stay until the server has them. */
+function RunForm({ setId, trialId, number, button, start, onDone }: FormProps) {
+  const { id } = useBuild();
+  const queries = useQueryClient();
+  const { control, handleSubmit, formState } = useForm<Readings>(
+    start ? { defaultValues: { side: start.side, distance: start.distance } } : {},
+  );
   /** Readings that were asked about once: recorded as they are at the next press. */
   const [asked, setAsked] = useState<Asked>();
   const record = useMutation({
     mutationFn: (reading: StraightRunReading) => api.recordTrial(setId, trialId, reading),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['trial-sets', id] }),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ['trial-sets', id] });
+      onDone?.();
+    },
   });
   const submit = handleSubmit(({ side, distance }) => {
     // Both are there: they are required.
@@ -129,7 +180,7 @@ function NextRun({ setId, number }: { readonly setId: string; readonly number: n
     const before = asked?.side === side.value && asked.distance === distance.value;
     const odd = Math.abs(side.value) > distance.value && !before;
     setAsked(odd ? { side: side.value, distance: distance.value } : undefined);
-    if (!odd) record.mutate({ side, distance, note: '' });
+    if (!odd) record.mutate({ side, distance, note: start?.note ?? '' });
   });
   const missing = Object.keys(formState.errors).length > 0;
   return (
@@ -158,7 +209,7 @@ function NextRun({ setId, number }: { readonly setId: string; readonly number: n
         rules={{ required: true }}
         render={({ field: { value, onChange } }) => (
           <QuantityField
-            label="distance covered"
+            label={start ? `Run ${number}: distance covered` : 'distance covered'}
             className="w-24"
             dimension="length"
             value={value}
@@ -168,21 +219,42 @@ function NextRun({ setId, number }: { readonly setId: string; readonly number: n
         )}
       />
       <button type="submit" className="push push-main" disabled={record.isPending}>
-        Record run
+        {button}
       </button>
+      {onDone && (
+        <button type="button" className="push" onClick={onDone}>
+          As it was
+        </button>
+      )}
+      <Told asked={asked} missing={missing} problem={record.error?.message} />
+    </form>
+  );
+}
+
+interface ToldProps {
+  readonly asked: Asked | undefined;
+  readonly missing: boolean;
+  readonly problem: string | undefined;
+}
+
+/** What is asked about a reading, or why a run is not recorded. */
+function Told({ asked, missing, problem }: ToldProps) {
+  const say = useSay();
+  return (
+    <>
       {asked && (
         <span role="alert" className="text-[14px]">
           {say(Math.abs(asked.side), 'length')} to the side over {say(asked.distance, 'length')}: is that
           meant? Press again to record it so.
         </span>
       )}
-      {(missing || record.isError) && (
+      {(missing || problem !== undefined) && (
         <span role="alert" className="text-[14px] text-short">
           {missing
             ? 'Both readings are needed.'
-            : `Not recorded: ${record.error?.message} The readings are kept here.`}
+            : `Not recorded: ${problem ?? ''} The readings are kept here.`}
         </span>
       )}
-    </form>
+    </>
   );
 }

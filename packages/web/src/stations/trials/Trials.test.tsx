@@ -84,6 +84,22 @@ describe('trials', () => {
     localStorage.clear();
   });
 
+  it('changes a run that was written down wrong, in its place', async () => {
+    const asked = await show(setOf([0.01, 0.02]));
+    fireEvent.click(await screen.findByRole('button', { name: 'Change run 2' }));
+    const side = screen.getByLabelText('Run 2: to the side, left −');
+    expect((side as HTMLInputElement).value).toBe('20 mm');
+    fireEvent.change(side, { target: { value: '-35 mm' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Keep run 2' }));
+    expect(await screen.findByRole('row', { name: /35.mm left/ })).toBeTruthy();
+    const put = asked.filter(({ method, path }) => method === 'PUT' && path.endsWith('/trials/t1'));
+    expect(put).toHaveLength(1);
+    expect(screen.queryByRole('button', { name: 'Keep run 2' })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Change run 1' }));
+    fireEvent.click(screen.getByRole('button', { name: 'As it was' }));
+    expect(screen.getByRole('row', { name: /10.mm right/ })).toBeTruthy();
+  });
+
   it('has no verdict under ten runs, and one with ten, which the luck beside it never contradicts', async () => {
     await show(setOf(RIGHT.slice(0, 9)));
     expect(text()).toContain('Too few runs for a verdict');

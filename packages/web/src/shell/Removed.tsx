@@ -1,0 +1,59 @@
+import type { Build } from '@zubric/core/vehicle';
+import { useState } from 'react';
+import { useBuild } from '../session/BuildSession.tsx';
+
+type Named = Readonly<Record<string, unknown>>;
+
+/** Everything in a document that has an id, by where it is, with what it is called. */
+function itemsOf(x: unknown, at = '', items = new Map<string, string>()): Map<string, string> {
+  if (Array.isArray(x)) {
+    for (const item of x as unknown[]) {
+      const { id, name, kind } = (item ?? {}) as Named;
+      const place = typeof id === 'string' ? `${at}/${id}` : at;
+      if (typeof id === 'string') items.set(place, String(name ?? kind ?? id));
+      itemsOf(item, place, items);
+    }
+  } else if (typeof x === 'object' && x !== null) {
+    for (const [key, child] of Object.entries(x)) itemsOf(child, `${at}.${key}`, items);
+  }
+  return items;
+}
+
+/** What was in one build and is not in the next; what hung on it goes without saying. */
+export function removedBetween(before: Build, after: Build): string | undefined {
+  // Parts come and go with what is chosen; that is no loss.
+  const [{ parts: _before, ...was }, { parts: _after, ...is }] = [before, after];
+  const now = itemsOf(is);
+  for (const [place, name] of itemsOf(was)) if (!now.has(place)) return name;
+  return undefined;
+}
+
+/** What the last edit removed is offered back until the next edit. */
+export function Removed() {
+  const { whole, session, undo } = useBuild();
+  const [seen, setSeen] = useState(whole);
+  const [removed, setRemoved] = useState<string>();
+  if (seen !== whole) {
+    setSeen(whole);
+    setRemoved(session.moved || session.theirs ? undefined : removedBetween(seen, whole));
+  }
+  if (removed === undefined) return null;
+  return (
+    <p
+      role="status"
+      className="fixed bottom-4 left-1/2 z-40 flex max-w-[90vw] -translate-x-1/2 items-center gap-3 border border-ink bg-sheet px-4 py-2 max-md:bottom-24"
+    >
+      <span className="truncate">“{removed}” is removed.</span>
+      <button
+        type="button"
+        className="push push-small shrink-0"
+        onClick={() => {
+          undo();
+          setRemoved(undefined);
+        }}
+      >
+        Put it back
+      </button>
+    </p>
+  );
+}
