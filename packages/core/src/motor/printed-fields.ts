@@ -18,7 +18,7 @@ const printedSchema = z.strictObject({
   kv: quantity('number', positive, 'kV, rpm a volt').optional(),
   resistance: quantity('resistance', positive, 'Resistance', 'From lead to lead').optional(),
   gearRatio: quantity('ratio', positive, 'Gearhead, turns for one', 'Where the ratio is known').optional(),
-  gearEfficiency: quantity('share', { above: 0, most: 1 }, 'Gearhead, what comes through').optional(),
+  gearEfficiency: quantity('share', { above: 0, most: 1 }, 'Gearhead efficiency').optional(),
 });
 
 type Printed = z.output<typeof printedSchema>;

@@ -39,7 +39,7 @@ interface OpenBuild extends LookedAt {
   readonly markUnread: (field: string, text: string | undefined) => void;
 }
 
-const OpenBuildContext = createContext<OpenBuild | null>(null);
+export const OpenBuildContext = createContext<OpenBuild | null>(null);
 
 /** The build that is open, where one is. */
 export const useOpenBuild = (): OpenBuild | null => useContext(OpenBuildContext);

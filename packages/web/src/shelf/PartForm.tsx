@@ -236,7 +236,7 @@ interface FiguresProps extends FieldsProps {
 
 const GEAR = [
   ['ratio', 'Gearhead, turns for one', 'ratio'],
-  ['efficiency', 'Gearhead, what comes through', 'share'],
+  ['efficiency', 'Gearhead efficiency', 'share'],
   ['torque', 'Gearhead, torque all day', 'torque'],
 ] as const;
 

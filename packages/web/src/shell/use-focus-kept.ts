@@ -23,13 +23,24 @@ function homesOf(element: Element): HTMLElement[] {
  */
 export function useFocusKept(): void {
   const { pathname } = useLocation();
+  const shown = useRef(pathname);
+  /** A page was gone to, and its heading is not there yet. */
+  const awaited = useRef(false);
+  useEffect(() => {
+    // A page that was opened afresh begins where the browser puts one.
+    awaited.current = shown.current !== pathname;
+    shown.current = pathname;
+  }, [pathname]);
   useEffect(() => {
     let last: HTMLElement | undefined;
     let homes: HTMLElement[] = [];
+    let outOfUse = false;
     const onFocus = ({ target }: FocusEvent): void => {
       if (!(target instanceof HTMLElement)) return;
       last = target;
       homes = homesOf(target);
+      outOfUse = false;
+      awaited.current = false;
     };
     // A press on nothing lets the focus go, as anywhere.
     const onPress = ({ target }: PointerEvent): void => {
@@ -40,13 +51,16 @@ export function useFocusKept(): void {
         last = undefined;
     };
     const watch = new MutationObserver(() => {
-      if (!last || document.activeElement !== document.body) return;
-      if (last.isConnected) {
-        if (!last.matches(':disabled')) focusOn(last);
-        return;
+      if (last?.matches(':disabled')) outOfUse = true;
+      if (document.activeElement !== document.body) return;
+      const heading = awaited.current ? document.querySelector<HTMLElement>('main h1') : null;
+      if (heading) focusOn(heading);
+      else if (last?.isConnected) {
+        if (outOfUse && !last.matches(':disabled')) focusOn(last);
+      } else {
+        const home = last && homes.find(({ isConnected }) => isConnected);
+        if (home) focusOn(home);
       }
-      const home = homes.find(({ isConnected }) => isConnected);
-      if (home) focusOn(home);
     });
     document.addEventListener('focusin', onFocus);
     document.addEventListener('pointerdown', onPress);
@@ -62,17 +76,4 @@ export function useFocusKept(): void {
       document.removeEventListener('pointerdown', onPress);
     };
   }, []);
-  const first = useRef(true);
-  useEffect(() => {
-    // A page that was opened afresh begins where the browser puts one.
-    if (first.current) {
-      first.current = false;
-      return undefined;
-    }
-    const timer = setTimeout(() => {
-      const heading = document.querySelector<HTMLElement>('main h1');
-      if (heading && document.activeElement === document.body) focusOn(heading);
-    }, 100);
-    return () => clearTimeout(timer);
-  }, [pathname]);
 }

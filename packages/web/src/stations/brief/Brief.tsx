@@ -6,11 +6,14 @@ import { Below } from '../../common/Below.tsx';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { later } from '../../session/later.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
 import { DutyTable } from './DutyTable.tsx';
 import { FourQuestions } from './FourQuestions.tsx';
 
 const BriefVehicle = lazy(async () => ({ default: (await import('./BriefVehicle.tsx')).BriefVehicle }));
+
+const Duties = later(DutyTable);
 
 const hardest = (build: Build, reports: readonly DutyReport[]): readonly [Duty, DutyReport] | undefined => {
   const report = reports.reduce<DutyReport | undefined>(
@@ -68,7 +71,7 @@ export function Brief() {
         )}
       </div>
       {most && <FourQuestions hardest={most[0]} />}
-      <DutyTable />
+      <Duties />
       <Below waiting={<p>Opening the vehicle …</p>}>
         <BriefVehicle />
       </Below>

@@ -13,6 +13,7 @@ import { Suspense, lazy, useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { later } from '../../session/later.tsx';
 import { VehicleDrawing } from '../../vehicle/VehicleDrawing.tsx';
 import { VehicleThumb } from '../../vehicle/VehicleThumb.tsx';
 import { MassTable } from './MassTable.tsx';
@@ -66,8 +67,8 @@ export function LayoutForm() {
           label="The vehicle from above, front to the right; masses and wheels can be moved"
         />
       </div>
-      <MassTable />
-      <AxleTable />
+      <Masses />
+      <Axles />
       {choosing && <LayoutPicker onClose={() => setChoosing(false)} />}
     </section>
   );
@@ -117,6 +118,9 @@ const TOGETHER_TITLES: Readonly<Record<DrivenTogether, string>> = {
   axle: 'each axle as one',
   all: 'all as one',
 };
+
+const Masses = later(MassTable);
+const Axles = later(AxleTable);
 
 /** Every axle by its numbers, and how its wheels are driven together. */
 function AxleTable() {

@@ -1,7 +1,7 @@
 import { driveOf } from '@zubric/core/vehicle';
 
 import type { DutyReport } from '@zubric/core/capability';
-import type { Report } from '@zubric/core/judge';
+import type { Block, Report } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
 import { useSay } from '../../common/units.tsx';
@@ -10,6 +10,7 @@ import { DriveBar } from '../../drives/DriveBar.tsx';
 import { TurnedAnswer } from '../../drives/TurnedAnswer.tsx';
 import { Caution, Findings } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { later } from '../../session/later.tsx';
 import { OpensRatio, OpensWindow } from '../../working/OpensOf.tsx';
 import { MountPanel } from './MountPanel.tsx';
 import { Offers } from './Offers.tsx';
@@ -17,6 +18,11 @@ import { PathTable } from './PathTable.tsx';
 import { TrainView } from './TrainView.tsx';
 import { StageTable } from './StageTable.tsx';
 import { WindowChart } from './WindowChart.tsx';
+
+const BLOCKS: readonly Block[] = ['wheel', 'ratio'];
+const Stages = later(StageTable);
+const Path = later(PathTable);
+const Found = later(Findings);
 
 /** The duty that asks the most of the ratio: the one whose best margin is least. */
 const governingDuty = (report: Report): DutyReport | undefined =>
@@ -54,9 +60,9 @@ export function Drivetrain() {
       <DriveBar />
       {duty && <WindowChart sought={sought} onSeek={setSought} />}
       {sought !== null && <Offers ratio={sought} onDone={() => setSought(null)} />}
+      <TrainView />
       <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[minmax(0,1fr)_312px]">
         <div className="grid content-start gap-3">
-          <TrainView />
           <div className="flex flex-wrap gap-x-5 gap-y-1" role="group" aria-label="Shown of the drive">
             {PARTS.map(({ name, title }) => (
               <button
@@ -70,12 +76,12 @@ export function Drivetrain() {
               </button>
             ))}
           </div>
-          {part === 'stages' && <StageTable />}
-          {part === 'path' && <PathTable />}
+          {part === 'stages' && <Stages />}
+          {part === 'path' && <Path />}
           {part === 'mount' && <MountPanel />}
         </div>
         <div className="grid content-start gap-3">
-          <Findings blocks={['wheel', 'ratio']} empty="Torque, speed and ratio are ample on every job." />
+          <Found blocks={BLOCKS} empty="Torque, speed and ratio are ample on every job." />
         </div>
       </div>
       {driveOf(build).stages.length > 0 && (

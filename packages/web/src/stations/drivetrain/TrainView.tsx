@@ -8,8 +8,8 @@ import { extentOf, fitTo, roundLength, type Fit } from '../../drawings/shapes.ts
 import { useBuild } from '../../session/BuildSession.tsx';
 import { fromAbove, fromTheSide } from './train-drawing.ts';
 
-const WIDTH = 740;
-const HEIGHT = 176;
+const WIDTH = 540;
+const HEIGHT = 190;
 const MARGIN = { x: 16, y: 12 };
 const LONGEST_BAR = 120;
 const MM_PER_INCH = 25.4;
@@ -20,16 +20,44 @@ const VIEWS = [
 ] as const;
 type View = (typeof VIEWS)[number]['view'];
 
-/** The driven wheel with its motor and stages to scale, from the side or with both sides from above. */
+/** The driven wheel with its motor and stages to scale, from the side and with both sides from above; one at a time where there is little room. */
 export function TrainView() {
+  const [chosen, setChosen] = useState<View>('side');
+  return (
+    <div className="sheet">
+      <Facts />
+      <div className="flex gap-3 px-3 pt-1.5 xl:hidden" role="group" aria-label="Seen">
+        {VIEWS.map(({ view, title }) => (
+          <button
+            key={view}
+            type="button"
+            aria-pressed={chosen === view}
+            className={`push-plain text-[14px] ${chosen === view ? 'font-semibold text-ink' : 'text-soft'}`}
+            onClick={() => setChosen(view)}
+          >
+            {title}
+          </button>
+        ))}
+      </div>
+      <div className="grid xl:grid-cols-2 xl:divide-x xl:divide-line">
+        {VIEWS.map(({ view, title }) => (
+          <div key={view} className={chosen === view ? '' : 'max-xl:hidden'}>
+            <Seen view={view} title={title} />
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** One view, with what its directions are. */
+function Seen({ view, title }: { readonly view: View; readonly title: string }) {
   const { build } = useBuild();
-  const [view, setView] = useState<View>('side');
   const drawing = view === 'side' ? fromTheSide(build) : fromAbove(build);
   const fit = fitTo(extentOf(drawing.shapes), { width: WIDTH, height: HEIGHT, margin: MARGIN });
   const mirrored = driveOf(build).together === 'wheel' || driveOf(build).together === 'side';
   return (
-    <div className="sheet">
-      <Facts />
+    <figure>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT + 6}`}
         className="block w-full"
@@ -44,28 +72,14 @@ export function TrainView() {
         <Shapes shapes={drawing.shapes} fit={fit} />
         <Bar fit={fit} />
       </svg>
-      <div className="flex flex-wrap items-center gap-x-4 px-3 pb-1.5 text-[14px]">
-        <div className="flex gap-3" role="group" aria-label="Seen">
-          {VIEWS.map((v) => (
-            <button
-              key={v.view}
-              type="button"
-              aria-pressed={view === v.view}
-              className={`push-plain ${view === v.view ? 'font-semibold text-ink' : 'text-soft'}`}
-              onClick={() => setView(v.view)}
-            >
-              {v.title}
-            </button>
-          ))}
-        </div>
-        <span className="text-soft">
-          {drawing.frontUp ? 'front upwards' : 'front to the right'}
-          {view === 'above' && (drawing.frontUp ? ', left side at the left' : ', left side above')}
-          {view === 'above' && mirrored && '; mirrored motors turn opposite ways: invert one'}
-          {!drawing.sized && '; gears whose module is not given are in proportion only'}
-        </span>
-      </div>
-    </div>
+      <figcaption className="px-3 pb-1.5 text-[14px] text-soft">
+        <span className="max-xl:hidden">{title}, </span>
+        {drawing.frontUp ? 'front upwards' : 'front to the right'}
+        {view === 'above' && (drawing.frontUp ? ', left side at the left' : ', left side above')}
+        {view === 'above' && mirrored && '; mirrored motors turn opposite ways: invert one'}
+        {!drawing.sized && '; gears whose module is not given are in proportion only'}
+      </figcaption>
+    </figure>
   );
 }
 
@@ -165,7 +179,7 @@ function Bar({ fit }: { readonly fit: Fit }) {
 const Ground = ({ y }: { readonly y: number }) => (
   <g>
     <path d={`M0 ${y}H${WIDTH}`} stroke="var(--color-ink)" strokeWidth="1.5" />
-    {Array.from({ length: 62 }, (_, n) => (
+    {Array.from({ length: 45 }, (_, n) => (
       <path key={n} d={`M${n * 12 + 6} ${y}l-6 8`} stroke="var(--color-line)" />
     ))}
   </g>

@@ -6,7 +6,14 @@ import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 const WIDTH = 1080;
-const LABELS = 176;
+/** Room for the names of the jobs, as wide as the longest asks for. */
+const LEAST_LABELS = 110;
+const MOST_LABELS = 300;
+const LETTER = 7.3;
+const labelsFor = (names: readonly string[]): number =>
+  Math.min(MOST_LABELS, Math.max(LEAST_LABELS, ...names.map((name) => name.length * LETTER + 20)));
+/** Half of the mark's own label: no ratio of the axis is written under it. */
+const MARK_HALF = 56;
 const ROW = 24;
 const AXIS = 26;
 
@@ -39,8 +46,10 @@ interface ChartProps {
 export function WindowChart({ sought, onSeek }: ChartProps) {
   const { report, build } = useBuild();
   const domain = domainOf(report);
-  const x = scaleLog(domain, [LABELS, WIDTH - 20]).clamp(true);
   const rows = report.duties.flatMap((d) => (d.ratioWindow ? [{ ...d, window: d.ratioWindow }] : []));
+  const labels = labelsFor(rows.map(({ name }) => name));
+  const x = scaleLog(domain, [labels, WIDTH - 20]).clamp(true);
+  const markAt = x(sought ?? report.train.ratio);
   const bottom = rows.length * ROW + 10;
   const rule = showNumber(build.marginPolicy.torque);
   return (
@@ -56,13 +65,21 @@ export function WindowChart({ sought, onSeek }: ChartProps) {
           <g key={ratio} transform={`translate(${x(ratio)} ${bottom})`}>
             <path d="M0 0v5" stroke="var(--color-ink)" />
             <text y="19" textAnchor="middle" fontSize="14" fill="var(--color-soft)">
-              {showNumber(ratio)} : 1
+              {Math.abs(x(ratio) - markAt) < MARK_HALF + 26 ? '' : `${showNumber(ratio)} : 1`}
             </text>
           </g>
         ))}
-        <path d={`M${LABELS} ${bottom}H${WIDTH - 20}`} stroke="var(--color-ink)" />
+        <path d={`M${labels} ${bottom}H${WIDTH - 20}`} stroke="var(--color-ink)" />
         {rows.map((row, at) => (
-          <WindowRow key={row.id} name={row.name} window={row.window} x={x} y={6 + at * ROW} rule={rule} />
+          <WindowRow
+            key={row.id}
+            name={row.name}
+            window={row.window}
+            x={x}
+            y={6 + at * ROW}
+            rule={rule}
+            labels={labels}
+          />
         ))}
         <Key x={0} y={bottom + 8} fill="var(--color-mech-lo)" text="1 ×" />
         <Key x={62} y={bottom + 8} fill="var(--color-mech-mid)" text={`${rule} × torque`} />
@@ -79,6 +96,7 @@ export function WindowChart({ sought, onSeek }: ChartProps) {
           sought={sought !== null}
           x={x}
           bottom={bottom}
+          labels={labels}
           onSeek={onSeek}
         />
       </svg>
@@ -111,15 +129,19 @@ const describe = (rows: readonly { name: string; window: RatioWindow }[], report
     )
     .join('. ')}`;
 
+/** Text that stays readable over lines. */
+const haloed = { stroke: 'var(--color-sheet)', strokeWidth: 4, paintOrder: 'stroke' } as const;
+
 interface RowProps {
   readonly name: string;
   readonly window: RatioWindow;
   readonly x: (ratio: number) => number;
   readonly y: number;
   readonly rule: string;
+  readonly labels: number;
 }
 
-function WindowRow({ name, window, x, y, rule }: RowProps) {
+function WindowRow({ name, window, x, y, rule, labels }: RowProps) {
   const band = (span: RatioSpan, fill: string) => (
     <rect
       x={x(span.low)}
@@ -130,12 +152,14 @@ function WindowRow({ name, window, x, y, rule }: RowProps) {
     />
   );
   // A window that begins or ends further out than is drawn says so inside its bar.
-  const offLeft = window.just !== null && x(window.just.low) < LABELS + 44;
-  const offRight = window.just !== null && x(window.just.high) > WIDTH - 64;
+  const offLeft = window.just !== null && x(window.just.low) < labels + 44;
+  const none = window.rule ? '' : `, none at ${rule} ×`;
+  const offRight = window.just !== null && x(window.just.high) > WIDTH - 64 - none.length * LETTER;
+  const longest = Math.floor((labels - 16) / LETTER);
   return (
     <g>
       <text x="0" y={y + 13.5} fontSize="15" fill="var(--color-ink)">
-        {name.length > 24 ? `${name.slice(0, 23)}…` : name}
+        {name.length > longest ? `${name.slice(0, longest - 1)}…` : name}
         <title>{name}</title>
       </text>
       {window.just ? (
@@ -159,25 +183,17 @@ function WindowRow({ name, window, x, y, rule }: RowProps) {
             fill="var(--color-ink)"
           >
             {window.just.high < 99_000 ? showNumber(window.just.high) : 'no upper end'}
+            {none}
           </text>
-          {!window.rule && (
-            <text
-              x={(x(window.just.low) + x(window.just.high)) / 2 + 30}
-              y={y + 13.5}
-              fontSize="14"
-              fill="var(--color-ink)"
-            >
-              none at {rule} ×
-            </text>
-          )}
         </>
       ) : (
         <text
           x={x(window.best.ratio)}
           y={y + 13.5}
           fontSize="14"
-          textAnchor="middle"
+          textAnchor={x(window.best.ratio) < WIDTH / 2 ? 'start' : 'end'}
           fill="var(--color-short)"
+          {...haloed}
         >
           none: at best {showNumber(window.best.margin)} ×, at {showNumber(window.best.ratio)} : 1
         </text>
@@ -191,6 +207,7 @@ interface MarkProps {
   readonly sought: boolean;
   readonly x: ScaleLogarithmic<number, number>;
   readonly bottom: number;
+  readonly labels: number;
   readonly onSeek: (ratio: number | null) => void;
 }
 
@@ -199,7 +216,7 @@ const STEP = 1.01;
 const LARGE_STEP = 1.1;
 
 /** The mark of the ratio: dragged, or moved by arrow keys; Escape puts it back on what is fitted. */
-function Mark({ ratio, sought, x, bottom, onSeek }: MarkProps) {
+function Mark({ ratio, sought, x, bottom, labels, onSeek }: MarkProps) {
   const at = x(ratio);
   const held = useRef(false);
   const seek = (event: PointerEvent<SVGGElement>): void => {
@@ -207,7 +224,7 @@ function Mark({ ratio, sought, x, bottom, onSeek }: MarkProps) {
     const box = svg?.getBoundingClientRect();
     if (!held.current || !box || box.width === 0) return;
     const across = ((event.clientX - box.left) / box.width) * WIDTH;
-    onSeek(x.invert(Math.min(WIDTH - 20, Math.max(LABELS, across))));
+    onSeek(x.invert(Math.min(WIDTH - 20, Math.max(labels, across))));
   };
   const key = (event: KeyboardEvent<SVGGElement>): void => {
     const by = event.shiftKey ? LARGE_STEP : STEP;
@@ -244,7 +261,7 @@ function Mark({ ratio, sought, x, bottom, onSeek }: MarkProps) {
       <title>Drag it, or use the arrow keys: whole teeth near that ratio are offered.</title>
       <path d={`M${at} 0V${bottom + 4}`} stroke="transparent" strokeWidth="24" />
       <path d={`M${at} 0V${bottom + 4}`} stroke="var(--color-ink)" strokeWidth="2.5" />
-      <rect x={at - 56} y={bottom + 4} width="112" height="20" fill="var(--color-ink)" />
+      <rect x={at - MARK_HALF} y={bottom + 4} width={2 * MARK_HALF} height="20" fill="var(--color-ink)" />
       <text
         x={at}
         y={bottom + 18.5}

@@ -17,6 +17,7 @@ import { useSay } from '../../common/units.tsx';
 import { CountInput } from '../../fields/CountInput.tsx';
 import { OwnPart } from '../../shelf/OwnPart.tsx';
 import { figuresOf } from '../../shelf/figures.ts';
+import { factorOf } from '../../strip/factor.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 /** Whether a part is the one that is chosen: in the drive that is looked at, or among what feeds it. */
@@ -167,7 +168,7 @@ function PartRow({ suited, shown, onTake }: RowProps) {
           <>
             {linkDefinition(worst.link).title.toLowerCase()}{' '}
             <b className={`font-semibold whitespace-nowrap ${worst.verdict === 'fails' ? 'text-short' : ''}`}>
-              {showNumber(worst.ratio)} ×
+              {factorOf(worst)}
             </b>
           </>
         ) : (

@@ -14,28 +14,59 @@ const shortened = (name: string, most = LONGEST): string =>
 /** Text that stays readable over lines. */
 const haloed = { fontSize: 14, stroke: 'var(--color-sheet)', strokeWidth: 4, paintOrder: 'stroke' } as const;
 
-/** Labels beside their marks, on the side with room and over the axis, nudged up where two would lie on each other. */
-function labelled(marks: readonly Mark[], { left, right, bottom }: Placing) {
-  const taken: number[] = [];
+const LETTER = 7.2;
+const LINE = 16;
+
+interface Box {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+const meet = (a: Box, b: Box): boolean =>
+  a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+
+/** Where a label may stand beside its mark, the nearest first: right, left, then further up and down on both sides. */
+const PLACES = [0, -1, 1, -2, 2, -3, 3, -4, 4].flatMap((up) => [
+  { anchor: 'start', dx: 10, dy: up * LINE },
+  { anchor: 'end', dx: -10, dy: up * LINE },
+]) as readonly { readonly anchor: 'start' | 'end'; readonly dx: number; readonly dy: number }[];
+
+/** Labels beside their marks, none on another or on a mark, within the chart. */
+function labelled(marks: readonly Mark[], { left, right, top, bottom }: Placing) {
+  const taken: Box[] = marks.map(({ x, y }) => ({ left: x - 7, right: x + 7, top: y - 7, bottom: y + 7 }));
   return [...marks]
     .sort((a, b) => b.y - a.y)
     .map((mark) => {
-      const atLeft = mark.x > left + (right - left) * 0.6;
-      let labelY = Math.min(mark.y + 5, bottom - 5);
-      while (taken.some((y) => Math.abs(y - labelY) < 16)) labelY -= 4;
-      taken.push(labelY);
-      return {
-        ...mark,
-        labelX: mark.x + (atLeft ? -10 : 10),
-        labelY,
-        anchor: atLeft ? ('end' as const) : ('start' as const),
-      };
+      const width = shortened(mark.name).length * LETTER;
+      const boxes = PLACES.map(({ anchor, dx, dy }) => {
+        const x = mark.x + dx;
+        const y = mark.y + 5 + dy;
+        const [from, to] = anchor === 'start' ? [x, x + width] : [x - width, x];
+        return { anchor, x, y, box: { left: from, right: to, top: y - 12, bottom: y + 4 } };
+      });
+      const inside = boxes.filter(
+        ({ box }) =>
+          box.left >= left - 30 && box.right <= right + 8 && box.top >= top && box.bottom <= bottom,
+      );
+      const free = inside.find(({ box }) => !taken.some((other) => meet(box, other)));
+      const chosen = free ?? inside[0] ?? boxes[0];
+      if (chosen) taken.push(chosen.box);
+      return { ...mark, labelX: chosen?.x ?? mark.x, labelY: chosen?.y ?? mark.y, anchor: chosen?.anchor };
     });
 }
 
-/** The duties as crosses, each with its name. */
+/** More than these are told by number: their names stand under the chart. */
+const MOST_NAMED = 6;
+export const areNumbered = (marks: readonly unknown[]): boolean => marks.length > MOST_NAMED;
+
+/** The duties as crosses, each with its name, or with its number where they are many. */
 export const Marks = ({ marks, placing }: { readonly marks: readonly Mark[]; readonly placing: Placing }) =>
-  labelled(marks, placing).map((mark) => (
+  labelled(
+    areNumbered(marks) ? marks.map((mark, n) => ({ ...mark, name: String(n + 1) })) : marks,
+    placing,
+  ).map((mark) => (
     <g key={mark.id}>
       <Cross x={mark.x} y={mark.y} />
       <text
@@ -50,6 +81,17 @@ export const Marks = ({ marks, placing }: { readonly marks: readonly Mark[]; rea
       </text>
     </g>
   ));
+
+/** What the numbers of many marks stand for. */
+export const MarkNames = ({ names }: { readonly names: readonly string[] }) => (
+  <ol className="mx-2 my-1 grid list-inside list-decimal grid-cols-2 gap-x-4 text-[14px]">
+    {names.map((name, n) => (
+      <li key={`${n} ${name}`} className="truncate" title={name}>
+        {name}
+      </li>
+    ))}
+  </ol>
+);
 
 /** The least grip of a duty, as a line across. */
 export const LeastGrip = ({
@@ -68,8 +110,9 @@ export const LeastGrip = ({
       strokeWidth="1.5"
       strokeDasharray="2 3"
     />
-    <text x={left + 4} y={y(gripN) - 5} fill="var(--color-ink)" {...haloed}>
-      {`grip, least on “${shortened(duty, 22)}”`}
+    <text x={right} y={y(gripN) - 5} textAnchor="end" fill="var(--color-ink)" {...haloed}>
+      least grip
+      <title>{`On “${duty}”`}</title>
     </text>
   </>
 );

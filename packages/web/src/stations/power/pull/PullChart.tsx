@@ -5,7 +5,7 @@ import { CurveFigure, drawnLine, SheetEmpty, type Placing } from '../../../chart
 import { useSay } from '../../../common/units.tsx';
 import { useBuild } from '../../../session/BuildSession.tsx';
 import { FlatOutAt } from './FlatOutAt.tsx';
-import { AlongCurve, LeastGrip, Marks } from './Marks.tsx';
+import { AlongCurve, areNumbered, LeastGrip, MarkNames, Marks } from './Marks.tsx';
 import { usePull, type HeldBack, type Pull } from './use-pull.ts';
 
 /** Steps of the hair-line by key. */
@@ -43,22 +43,25 @@ export function PullChart() {
       label="Pull at the ground against road speed, with the jobs as marks"
       {...(pull ? { onPoint: setLooked } : {})}
       below={
-        pull && (
-          <>
-            <input
-              type="range"
-              className="mx-2 w-[calc(100%-1rem)] accent-ink"
-              aria-label="Speed that is looked at"
-              aria-valuetext={say(atMps, 'speed')}
-              min={0}
-              max={mostMps}
-              step={mostMps / STEPS}
-              value={atMps}
-              onChange={(event) => setLooked(Number(event.target.value))}
-            />
-            <FlatOutAt pull={pull} speedMps={atMps} />
-          </>
-        )
+        <>
+          {areNumbered(duties) && <MarkNames names={duties.map(({ name }) => name)} />}
+          {pull && (
+            <>
+              <input
+                type="range"
+                className="mx-2 w-[calc(100%-1rem)] accent-ink"
+                aria-label="Speed that is looked at"
+                aria-valuetext={say(atMps, 'speed')}
+                min={0}
+                max={mostMps}
+                step={mostMps / STEPS}
+                value={atMps}
+                onChange={(event) => setLooked(Number(event.target.value))}
+              />
+              <FlatOutAt pull={pull} speedMps={atMps} />
+            </>
+          )}
+        </>
       }
       caption={`Solid: all it can pull, sag and limits counted${pull?.tired ? '; thin: the same at the end of the outing' : ''}. Dashed: that over ${rule}, the rule. Crosses: the jobs; those under the dashed line are ample. Dotted: the least grip of a job; more pull than that spins the wheels.`}
     >
