@@ -41,6 +41,7 @@ const WEB = [
   'working',
   'strip',
   'shelf',
+  'start',
   'measure',
   'stations',
   'print',

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { newBuild, readBuild, driveOf, changeDrive } from '../vehicle/index.ts';
-import { changeInWords, compareMargins, marginInWords, type MovedMargin } from './compare.ts';
+import { changeInWords, compareMargins, marginInWords, saysVerdict, type MovedMargin } from './compare.ts';
 import { evaluate } from './evaluate.ts';
 
 const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
@@ -46,6 +46,16 @@ describe('margins of two builds', () => {
       (m) => m.link === 'torque',
     );
     expect(fresh && marginInWords(fresh)).toMatch(/^wheel torque none → /);
+  });
+
+  it('tell by their words whether they came to another verdict', () => {
+    const at = (ratio: number, verdict: 'fails' | 'short' | 'ample') => ({ ratio, rule: 2, verdict });
+    const said = (before: MovedMargin['before'], after: MovedMargin['after']): string =>
+      marginInWords({ link: 'torque', title: 'Wheel torque', before, after, moved: true });
+    expect(saysVerdict(said(at(0.8, 'fails'), at(1.4, 'short')))).toBe(true);
+    expect(saysVerdict(said(at(1.4, 'short'), at(2.4, 'ample')))).toBe(true);
+    expect(saysVerdict(said(at(1.4, 'short'), at(1.5, 'short')))).toBe(false);
+    expect(saysVerdict(said(null, at(1.5, 'short')))).toBe(false);
   });
 
   it('are said after an edit in one sentence: another verdict before all, and how many more moved', () => {

@@ -58,6 +58,9 @@ export function marginInWords({ title, before, after }: MovedMargin): string {
   return `${name} ${factor(before)} → ${factor(after)}${verdictInWords(before, after)}`;
 }
 
+/** Whether a margin that is said so, now or long ago, came to another verdict. */
+export const saysVerdict = (line: string): boolean => /, (?:now|still|no longer) [a-z]+$/.test(line);
+
 /** How the verdict changed, after a comma; nothing where it did not. */
 function verdictInWords(before: MarginAt | null, after: MarginAt | null): string {
   if (!before || !after || before.verdict === after.verdict) return '';

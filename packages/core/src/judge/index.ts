@@ -1,4 +1,4 @@
-export { changeInWords, compareMargins, marginInWords, type MovedMargin } from './compare.ts';
+export { changeInWords, compareMargins, marginInWords, saysVerdict, type MovedMargin } from './compare.ts';
 export { ALLOWED_TWIST } from './drive-links.ts';
 export { evaluate, type Margins, marginsOf } from './evaluate.ts';
 export { limitsOf } from './event-limits.ts';

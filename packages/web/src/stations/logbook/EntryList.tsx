@@ -1,3 +1,4 @@
+import { saysVerdict } from '@zubric/core/judge';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { LogEntry } from '@zubric/core/answers';
@@ -62,12 +63,37 @@ function Entry({ entry }: { readonly entry: LogEntry }) {
             {line}
           </p>
         ))}
-        {entry.margins.length > 0 && (
-          <p className="mt-0.5 break-words text-soft">moved: {entry.margins.join('; ')}</p>
-        )}
+        {entry.margins.length > 0 && <Margins lines={entry.margins} />}
         <Note entry={entry} />
         <Photos entry={entry} />
       </div>
+    </div>
+  );
+}
+
+/** The margins that came to another verdict; what else moved at a press. */
+function Margins({ lines }: { readonly lines: readonly string[] }) {
+  const [all, setAll] = useState(false);
+  const verdicts = lines.filter(saysVerdict);
+  const others = lines.filter((line) => !saysVerdict(line));
+  return (
+    <div className="mt-0.5 break-words text-soft">
+      {verdicts.map((line) => (
+        <p key={line}>
+          <b className="font-medium text-ink">{line}</b>
+        </p>
+      ))}
+      {all && <p>{others.join('; ')}</p>}
+      {others.length > 0 && (
+        <button
+          type="button"
+          className="push-plain text-[14px]"
+          aria-expanded={all}
+          onClick={() => setAll(!all)}
+        >
+          {all ? 'less' : `${others.length} more moved, with the same verdict`}
+        </button>
+      )}
     </div>
   );
 }

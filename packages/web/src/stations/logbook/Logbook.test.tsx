@@ -88,13 +88,17 @@ describe('the logbook', () => {
         id: 'e2',
         begunAt: '2026-11-21T12:00:00Z',
         changes: ['Chain, stage 1, driver teeth: 14 → 10'],
-        margins: ['wheel torque 0.9 × → 1.26 ×'],
+        margins: ['wheel torque 0.9 × → 1.26 ×, still short', 'grip 1.2 × → 1.3 ×'],
       }),
       entry({ kind: 'begun', title: 'Begun as a blank build' }),
     ]);
     onBench(<Logbook />, puffin);
     await screen.findByText('Chain, stage 1, driver teeth: 14 → 10');
-    expect(text()).toContain('moved: wheel torque 0.9 × → 1.26 ×');
+    // What came to another verdict stands there; the rest at a press.
+    expect(text()).toContain('wheel torque 0.9 × → 1.26 ×, still short');
+    expect(text()).not.toContain('grip 1.2 × → 1.3 ×');
+    fireEvent.click(screen.getByRole('button', { name: '1 more moved, with the same verdict' }));
+    expect(text()).toContain('grip 1.2 × → 1.3 ×');
     const days = screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent);
     expect(days.slice(0, 2)).toEqual(['Sat, 21 Nov 2026', 'Fri, 20 Nov 2026']);
   });
