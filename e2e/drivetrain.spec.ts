@@ -110,7 +110,7 @@ for (const [file, shown] of [
     bench,
   }) => {
     await bench.goto(`/builds/${file}/drivetrain`);
-    await bench.getByRole('button', { name: 'From above' }).click();
+    await expect(bench.getByRole('img', { name: /from above, to scale/ })).toBeVisible();
     for (const part of ['Stages', shown]) {
       await bench.getByRole('button', { name: part, exact: true }).click();
       for (const width of [1024, 1280]) {

@@ -48,6 +48,18 @@ describe('margins of two builds', () => {
     expect(fresh && marginInWords(fresh)).toMatch(/^wheel torque none → /);
   });
 
+  it('of what does not get moving are no factor', () => {
+    const at = (ratio: number) => ({
+      ratio,
+      rule: 1,
+      verdict: ratio < 1 ? ('fails' as const) : ('ample' as const),
+    });
+    const stands: MovedMargin = { link: 'speed', title: 'Speed', before: at(1.4), after: at(0), moved: true };
+    expect(marginInWords(stands)).toBe('speed 1.4 × → cannot move, now failing');
+    expect(changeInWords([stands])).toBe('Speed: it cannot move any more.');
+    expect(marginInWords({ ...stands, link: 'grip', title: 'Grip' })).toContain('→ 0 ×');
+  });
+
   it('tell by their words whether they came to another verdict', () => {
     const at = (ratio: number, verdict: 'fails' | 'short' | 'ample') => ({ ratio, rule: 2, verdict });
     const said = (before: MovedMargin['before'], after: MovedMargin['after']): string =>

@@ -1,6 +1,6 @@
 import { showNumber } from '../quantity/index.ts';
 import { linkDefinition, type LinkId } from './links.ts';
-import { isUnderRule } from './margin.ts';
+import { isUnderRule, standsStill } from './margin.ts';
 import type { LinkReport, Report, Verdict } from './report.ts';
 
 interface MarginAt {
@@ -52,9 +52,12 @@ const UNDER: Readonly<Record<Verdict, string>> = {
  *
  * @example marginInWords(moved) // 'wheel torque 1.4 × → 1.6 ×, no longer short'
  */
-export function marginInWords({ title, before, after }: MovedMargin): string {
+export function marginInWords({ link, title, before, after }: MovedMargin): string {
   const name = title.charAt(0).toLowerCase() + title.slice(1);
-  const factor = (margin: MarginAt | null): string => (margin ? `${showNumber(margin.ratio)} ×` : 'none');
+  const factor = (margin: MarginAt | null): string => {
+    if (!margin) return 'none';
+    return standsStill({ link, ratio: margin.ratio }) ? 'cannot move' : `${showNumber(margin.ratio)} ×`;
+  };
   return `${name} ${factor(before)} → ${factor(after)}${verdictInWords(before, after)}`;
 }
 
@@ -81,11 +84,13 @@ const weight = ({ before, after }: MovedMargin): number =>
 export function changeInWords(moved: readonly MovedMargin[]): string {
   const [most] = [...moved].sort((a, b) => weight(b) - weight(a));
   if (!most) return '';
-  const { title, before, after } = most;
+  const { link, title, before, after } = most;
   const times = (margin: MarginAt): string => showNumber(margin.ratio);
   const said = !after
     ? `${title} is not judged any more`
-    : `${title} is now ${times(after)} times what it needs${before ? `, before ${times(before)}` : ''}${verdictInWords(before, after)}`;
+    : standsStill({ link, ratio: after.ratio })
+      ? `${title}: it cannot move any more`
+      : `${title} is now ${times(after)} times what it needs${before ? `, before ${times(before)}` : ''}${verdictInWords(before, after)}`;
   const more = moved.length - 1;
   return `${said}${more === 0 ? '' : `; ${more} more ${more === 1 ? 'margin' : 'margins'} moved`}.`;
 }

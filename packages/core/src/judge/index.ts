@@ -15,7 +15,7 @@ export {
 export { firstToGive } from './first-to-give.ts';
 export { steerInput } from './ground-links.ts';
 export { type Block, BLOCKS, linkDefinition, type LinkId } from './links.ts';
-export { closeness, isUnderRule, partsOfLink } from './margin.ts';
+export { closeness, isUnderRule, partsOfLink, standsStill } from './margin.ts';
 export { type Aim, payloadSweep, type Sweep, type SweepPoint } from './payload-sweep.ts';
 export { INSIDE, ratiosWanted, SAME } from './ratios-wanted.ts';
 export { type LinkReport, type Report, type Verdict, VERDICTS } from './report.ts';

@@ -86,3 +86,10 @@ export function governingLinks(links: readonly LinkReport[]): LinkReport[] {
   }
   return [...worst.values()];
 }
+
+/** Links of which nothing at all means that it stands. */
+const MOVES: ReadonlySet<LinkId> = new Set(['speed', 'work-speed', 'steer-speed']);
+
+/** Whether a margin is that of something which does not get moving: no factor says that. */
+export const standsStill = ({ link, ratio }: Pick<LinkReport, 'link' | 'ratio'>): boolean =>
+  ratio === 0 && MOVES.has(link);

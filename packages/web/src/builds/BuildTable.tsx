@@ -1,3 +1,4 @@
+import { standsStill } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
 import type { BuildLine, JudgedLine, Place } from '@zubric/core/answers';
 import {
@@ -14,7 +15,6 @@ import { SortHeader } from '../common/SortHeader.tsx';
 import { stationAddress, type StationPath } from '../common/stations.ts';
 import { useSay } from '../common/units.tsx';
 import { isElectrical } from '../strip/electrical.ts';
-import { standsStill } from '../strip/factor.ts';
 import { Tape } from '../strip/Tape.tsx';
 import { VehicleThumb } from '../vehicle/VehicleThumb.tsx';
 import { BuildMenu, type BuildActions } from './BuildMenu.tsx';

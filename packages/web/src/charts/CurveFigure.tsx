@@ -28,6 +28,8 @@ interface Props {
   readonly y: Along;
   /** What the drawing shows, for who does not see it. */
   readonly label: string;
+  /** What can be read off it, in words. */
+  readonly values?: string | undefined;
   /** Absent while there is nothing to measure. */
   readonly axes?: boolean;
   readonly height?: number;
@@ -47,6 +49,7 @@ export function CurveFigure({
   x: across,
   y: up,
   label,
+  values,
   axes = true,
   height = 330,
   color = 'var(--color-mech)',
@@ -76,6 +79,7 @@ export function CurveFigure({
         aria-label={label}
         {...(onPoint ? { onPointerMove: pointed, onPointerDown: pointed } : {})}
       >
+        {values !== undefined && <desc>{values}</desc>}
         {axes && (
           <Axes
             x={x}

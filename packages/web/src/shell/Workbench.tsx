@@ -77,6 +77,7 @@ function useStationKeys(buildId: string): void {
 function Bench() {
   const { id, build, session, left, report, keptHere } = useBuild();
   const { pathname } = useLocation();
+  const at = (station: StationPath): boolean => pathname.endsWith(`/${station}`);
   useStationKeys(id);
   useEffect(fetchStationsAhead, []);
   return (
@@ -93,8 +94,12 @@ function Bench() {
       </div>
       <Rail />
       <div className="min-w-0">
-        <StripPlace folds={FOLDED.some((station) => pathname.endsWith(`/${station}`))} />
-        <main id="main" className="min-w-0 px-3 pt-3 pb-6 md:px-5">
+        <StripPlace folds={FOLDED.some(at)} />
+        <main
+          id="main"
+          className="min-w-0 px-3 pt-3 pb-6 md:px-5"
+          {...(BY_HAND.some(at) ? { 'data-touch': '' } : {})}
+        >
           <DiskNotice />
           <Notices />
           {(session.save === 'gone' || session.theirs || left.length > 0) && (
@@ -116,6 +121,8 @@ function Bench() {
 
 /** Stations whose own question is another than what the strip answers. */
 const FOLDED: readonly StationPath[] = ['assembly', 'trials', 'logbook'];
+/** Stations that are used at the bench and on the floor. */
+const BY_HAND: readonly StationPath[] = ['assembly', 'trials'];
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'saved',

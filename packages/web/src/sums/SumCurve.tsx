@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@zubric/core/quantity';
+import { showNumber, type UnitSystem } from '@zubric/core/quantity';
 import type { AnyCalculator } from '@zubric/core/calculators';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -175,7 +175,7 @@ function Curve({ calculator, fields, across, up, entries, found, onChange }: Cur
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="block w-full cursor-ew-resize touch-none"
         role="img"
-        aria-label={`${up.description} over ${across.description.toLowerCase()}`}
+        aria-label={`${up.description} over ${across.description.toLowerCase()}${typeof result === 'number' ? `: now ${showNumber(result)}` : ''}`}
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
           dragTo(event);

@@ -3,6 +3,7 @@ import { TYRES, TYRE_TITLES } from '@zubric/core/ground';
 import { Trash2 } from 'lucide-react';
 import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
+import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 /** Keys with the value undefined are taken out of the axle. */
@@ -21,7 +22,16 @@ export function AxleRow({ axle, onChange }: Props) {
   const onlyDriven = axle.driven && build.layout.axles.filter((a) => a.driven).length === 1;
   return (
     <tr>
-      <th scope="row">{axle.name}</th>
+      <th scope="row">
+        <TextField
+          label={`Name of the axle ${axle.name}`}
+          hideLabel
+          className="md:w-[116px]"
+          value={axle.name}
+          required="Give it a name."
+          onChange={(name) => onChange({ name })}
+        />
+      </th>
       <td data-title="Kind of wheel">
         <Choice
           label={`Kind of wheel, ${axle.name.toLowerCase()}`}

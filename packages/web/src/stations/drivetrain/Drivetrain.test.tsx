@@ -34,7 +34,7 @@ describe('the drivetrain station', () => {
     show(puffin);
     const chart = screen.getByRole('group', { name: 'Ratio windows' });
     expect(chart.textContent).toContain('Slip, loaded: 21 to 62.7');
-    expect(within(chart).getByText('none at 2 ×')).toBeTruthy();
+    expect(chart.textContent).toContain('62.7, none at 2 ×');
   });
 
   it('changes ratio, links and load with a tooth', () => {

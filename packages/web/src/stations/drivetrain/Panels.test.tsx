@@ -89,7 +89,7 @@ describe('the ratio windows', () => {
     const label = within(chart()).getByText(
       (_, node) => node?.tagName === 'text' && !!node.textContent?.startsWith('Up the slip with all of'),
     );
-    expect(label.firstChild?.textContent).toHaveLength(24);
+    expect(label.firstChild?.textContent).toHaveLength(38);
     expect(label.querySelector('title')?.textContent).toBe(name);
   });
 });

@@ -1,4 +1,4 @@
-import type { Dimension } from '@zubric/core/quantity';
+import { show, type Dimension } from '@zubric/core/quantity';
 import type { sampleLaunch } from '@zubric/core/simulate';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -34,6 +34,7 @@ export function TimeChart({ samples, of, dimension, title, kind, mark, last = fa
   // Where nothing stirs, a scale of one unit.
   const most = Math.max(0, ...values, mark ?? 0) || 1;
   const unit = chartUnit(most, dimension, system);
+  const said = (si = 0): string => show(si, dimension, system).text;
   const color = kind === 'mechanical' ? 'var(--color-mech)' : 'var(--color-elec)';
   const x = scaleLinear([0, samples.at(-1)?.tS ?? 1], [FRAME.left, WIDTH - FRAME.right]);
   const y = scaleLinear(
@@ -49,7 +50,7 @@ export function TimeChart({ samples, of, dimension, title, kind, mark, last = fa
       viewBox={`0 0 ${WIDTH} ${height}`}
       className="block w-full"
       role="img"
-      aria-label={`${title} over time`}
+      aria-label={`${title} over time: from ${said(values[0])} to ${said(values.at(-1))}, at most ${said(most)}`}
     >
       <Axes
         x={x}

@@ -1,4 +1,4 @@
-import { showNumber } from '@zubric/core/quantity';
+import { show, showNumber } from '@zubric/core/quantity';
 import { straightRunResult, straightRunWorking, type StraightRunResult } from '@zubric/core/trials';
 import { scaleLinear } from 'd3-scale';
 import type { StoredTrialSet } from '@zubric/core/answers';
@@ -54,7 +54,9 @@ function SidePlot({
         viewBox={`0 0 ${WIDTH} ${bottom + 42}`}
         className="block w-full"
         role="img"
-        aria-label="Where each run ended, to the left and right of the line"
+        aria-label={`Where each run ended: ${sides
+          .map((side) => `${show(Math.abs(side), 'length', system).text} ${side < 0 ? 'left' : 'right'}`)
+          .join(', ')}`}
       >
         <text x="20" y="15" fontSize="14" fill="var(--color-soft)">
           ← left

@@ -87,6 +87,14 @@ export function CircuitDrawing({ plan }: { readonly plan: CircuitPlan }) {
       role="img"
       aria-label="Power circuit from the battery to the motors"
     >
+      <desc>
+        {plan.boards
+          .map(
+            ({ driverName = 'its own electronics', motors }) =>
+              `${driverName} feeds ${motors.length === 1 ? 'a motor' : `${motors.length} motors`}`,
+          )
+          .join('. ')}
+      </desc>
       <Source plan={plan} y={feed} />
       <path d={`M${AT.mainSwitch + 44} ${feed}H${AT.bus}`} {...wire} />
       {rows.length > 0 && (

@@ -1,5 +1,12 @@
 import type { CourseMoment, OutingCourse } from '@zubric/core/capability';
-import { celsiusToKelvin, fromSi, unitOf, type Dimension } from '@zubric/core/quantity';
+import {
+  celsiusToKelvin,
+  fromSi,
+  show,
+  unitOf,
+  type Dimension,
+  type UnitSystem,
+} from '@zubric/core/quantity';
 import type { Build } from '@zubric/core/vehicle';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -73,6 +80,20 @@ function stripsOf({ motors, moments }: OutingCourse): readonly Strip[] {
   ];
 }
 
+/** The day in words: what is left and how hot it is after each job. */
+const describe = ({ moments, legs }: OutingCourse, { duties }: Build, system: UnitSystem): string =>
+  legs
+    .map(({ dutyId, toS }) => {
+      const after = [...moments].reverse().find(({ timeS }) => timeS <= toS);
+      const name = duties.find(({ id }) => id === dutyId)?.name ?? 'break';
+      const hottest = Math.max(...(after?.motors ?? []).map(({ windingC }) => windingC));
+      const heat = Number.isFinite(hottest)
+        ? `, winding ${show(celsiusToKelvin(hottest), 'temperature', system).text}`
+        : '';
+      return `${name}, until ${show(toS, 'time', system).text}: ${show(after?.leftShare ?? 0, 'share', system).text} left${heat}`;
+    })
+    .join('. ');
+
 interface Props {
   readonly course: OutingCourse;
   readonly build: Build;
@@ -96,6 +117,7 @@ export function DayChart({ course, build }: Props) {
         role="img"
         aria-label="Speed, current, voltage, charge and heat over the day, job by job"
       >
+        <desc>{describe(course, build, system)}</desc>
         {legs.map((leg, at) => {
           const [from, to] = [x(time.convert(leg.fromS)), x(time.convert(leg.toS))];
           return (

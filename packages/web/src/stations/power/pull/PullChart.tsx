@@ -8,6 +8,15 @@ import { FlatOutAt } from './FlatOutAt.tsx';
 import { AlongCurve, areNumbered, LeastGrip, MarkNames, Marks } from './Marks.tsx';
 import { usePull, type HeldBack, type Pull } from './use-pull.ts';
 
+/** What each job asks and reaches, for who does not see its mark. */
+const inWords = (duties: readonly DutyReport[], say: ReturnType<typeof useSay>): string =>
+  duties
+    .map(({ name, resistance, speedMps, attainableMps }) => {
+      const reaches = attainableMps === undefined ? '' : `, top speed ${say(attainableMps, 'speed')}`;
+      return `${name}: asks ${say(resistance.totalN, 'force')} at ${say(speedMps, 'speed')}${reaches}`;
+    })
+    .join('. ');
+
 /** Steps of the hair-line by key. */
 const STEPS = 100;
 
@@ -41,6 +50,7 @@ export function PullChart() {
       x={{ most: mostMps, dimension: 'speed', title: 'road speed' }}
       y={{ most: mostN, dimension: 'force', title: 'pull at the ground' }}
       label="Pull at the ground against road speed, with the jobs as marks"
+      values={inWords(duties, say)}
       {...(pull ? { onPoint: setLooked } : {})}
       below={
         <>
