@@ -91,6 +91,8 @@ export const saved = (page: Page) => expect(page.getByRole('banner').getByRole('
 
 /** What axe has against a page, best practice included; or against its contrast alone, for a second theme. */
 export async function complaints(page: Page, what: 'all' | 'contrast' = 'all'): Promise<string[]> {
+  // A line that stays over a scrolled page covers parts of it: looked at from the top, as it is opened.
+  await page.evaluate(() => window.scrollTo(0, 0));
   const axe = new AxeBuilder({ page });
   const { violations } = await (
     what === 'contrast'

@@ -11,7 +11,7 @@ import {
   type UnitSystem,
   type UnreadQuantity,
 } from '@zubric/core/quantity';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useUnits } from '../common/units.tsx';
 
 /** A limit on what a field takes, with the sentence that says so. */
@@ -62,6 +62,15 @@ interface Options {
   readonly onClear?: (() => void) | undefined;
 }
 
+/** What was handed on last: the page may show it only a moment later. */
+function useHanded(value: Quantity | undefined) {
+  const handed = useRef(value);
+  useEffect(() => {
+    handed.current = value;
+  }, [value]);
+  return handed;
+}
+
 /**
  * The text of a quantity field. What is typed is kept as typed until the field is left; a readable entry is handed on
  * at every keystroke, an unreadable one never.
@@ -81,6 +90,7 @@ export function useQuantityText({
   const [problem, setProblem] = useState(left === undefined ? undefined : STILL_UNREAD);
   const [readings, setReadings] = useState<UnreadQuantity['readings']>();
   const [taken, setTaken] = useState<string>();
+  const handed = useHanded(value);
   // The unit that stood there when typing began: a bare number is in it, however its size goes on.
   const bare = useRef<string>(undefined);
 
@@ -107,7 +117,8 @@ export function useQuantityText({
     onUnread(refusal === undefined ? undefined : text);
     if (!read.ok || refusal !== undefined) return;
     const { value: si, unit, spread } = read;
-    onRead({ value: si, unit, origin: 'typed', ...(spread === undefined ? {} : { spread }) });
+    handed.current = { value: si, unit, origin: 'typed', ...(spread === undefined ? {} : { spread }) };
+    onRead(handed.current);
   };
 
   const settle = (): void => {
@@ -119,14 +130,16 @@ export function useQuantityText({
   };
 
   const step = (by: 1 | -1, times: number): void => {
-    if (!value || problem !== undefined) return;
-    const symbol = fieldUnit(value.value, value.unit, dimension, system);
+    const from = handed.current;
+    if (!from || problem !== undefined) return;
+    const symbol = fieldUnit(from.value, from.unit, dimension, system);
     const unit = symbol === '1:n' ? '°' : symbol;
-    const next = stepQuantity(value.value, { dimension, unit, by, times });
+    const next = stepQuantity(from.value, { dimension, unit, by, times });
     // A step stops at the limit of the field rather than pass it.
     if ((check?.(next) ?? beyondReckoning(next, dimension, { system, unit })) !== undefined) return;
     settle();
-    onRead({ ...value, value: next, unit, origin: 'typed' });
+    handed.current = { ...from, value: next, unit, origin: 'typed' };
+    onRead(handed.current);
   };
 
   return {

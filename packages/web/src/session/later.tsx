@@ -1,14 +1,55 @@
-import { memo, useDeferredValue, type ComponentType } from 'react';
+import { memo, useDeferredValue, useEffect, useRef, useState, type ComponentType } from 'react';
 import { OpenBuildContext, useBuild } from './BuildSession.tsx';
 
+/** In which order builds came, so that what is shown never goes back to an earlier one. */
+const order = new WeakMap<object, number>();
+let came = 0;
+function orderOf(open: object): number {
+  const known = order.get(open);
+  if (known !== undefined) return known;
+  came += 1;
+  order.set(open, came);
+  return came;
+}
+
+const isText = (target: EventTarget | null): boolean =>
+  target instanceof HTMLInputElement && target.type !== 'checkbox' && target.type !== 'radio';
+
+/** What begins with another control than the one that is typed in. */
+const BEGINS = ['pointerdown', 'focusin', 'keydown'] as const;
+
 /**
- * A part of a page that may follow a moment after the strip: while somebody types, it is drawn once there is time. What
- * is dragged by hand is none.
+ * The build as it is shown a moment after: while somebody types, once there is time; and at once when another control is
+ * taken to hand, so that nothing is ever changed from what is no more.
+ */
+function useLaterBuild() {
+  const open = useBuild();
+  const deferred = useDeferredValue(open);
+  const [caughtUp, setCaughtUp] = useState(open);
+  const latest = useRef(open);
+  orderOf(open);
+  useEffect(() => {
+    latest.current = open;
+  }, [open]);
+  useEffect(() => {
+    const catchUp = (event: Event): void => {
+      if (event.type !== 'keydown' || !isText(event.target)) setCaughtUp(latest.current);
+    };
+    for (const type of BEGINS) document.addEventListener(type, catchUp, true);
+    return () => {
+      for (const type of BEGINS) document.removeEventListener(type, catchUp, true);
+    };
+  }, []);
+  return orderOf(deferred) >= orderOf(caughtUp) ? deferred : caughtUp;
+}
+
+/**
+ * A part of a page that may follow a moment after the strip. What is dragged by hand is none.
  */
 export function later<P extends object>(Part: ComponentType<P>): ComponentType<P> {
   const Held = memo(Part) as unknown as ComponentType<P>;
   return function Later(props: P) {
-    const open = useDeferredValue(useBuild());
+    const open = useLaterBuild();
     return (
       <OpenBuildContext value={open}>
         <Held {...props} />

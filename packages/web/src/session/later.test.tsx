@@ -1,0 +1,50 @@
+import { newBuild } from '@zubric/core/vehicle';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { SchemaField } from '../fields/SchemaField.tsx';
+import { kept, onBench } from '../testing/on-bench.tsx';
+import { useBuild } from './BuildSession.tsx';
+import { later } from './later.tsx';
+
+/** Two numbers of one object, each change made from the object as it is shown. */
+function Body() {
+  const { build, edit } = useBuild();
+  const { body } = build;
+  return (
+    <>
+      {(['length', 'width'] as const).map((key) => (
+        <SchemaField
+          key={key}
+          part="body"
+          field={key}
+          value={body[key]}
+          onChange={(quantity) => edit((b) => ({ ...b, body: { ...body, [key]: quantity } }))}
+        />
+      ))}
+    </>
+  );
+}
+const LaterBody = later(Body);
+
+const field = (label: string): HTMLInputElement => screen.getByLabelText(label);
+
+describe('a part of a page that follows later', () => {
+  beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+  });
+
+  it('loses nothing from control to control, however quickly one follows the other', () => {
+    onBench(<LaterBody />, newBuild('Gull'));
+    fireEvent.change(field('Length'), { target: { value: '900 mm' } });
+    field('Width').focus();
+    fireEvent.change(field('Width'), { target: { value: '500 mm' } });
+    expect(kept().body).toMatchObject({ length: { value: 0.9 }, width: { value: 0.5 } });
+    field('Length').focus();
+    for (let n = 0; n < 4; n++) fireEvent.keyDown(field('Length'), { key: 'ArrowUp' });
+    expect(kept().body.length.value).toBeCloseTo(0.98, 9);
+    expect(kept().body.width.value).toBe(0.5);
+    expect(field('Length').value).toBe('980 mm');
+  });
+});
