@@ -64,11 +64,11 @@ interface Options {
 
 /** What was handed on last: the page may show it only a moment later. */
 function useHanded(value: Quantity | undefined) {
-  const handed = useRef(value);
+  const handedRef = useRef(value);
   useEffect(() => {
-    handed.current = value;
+    handedRef.current = value;
   }, [value]);
-  return handed;
+  return handedRef;
 }
 
 /**
@@ -90,7 +90,7 @@ export function useQuantityText({
   const [problem, setProblem] = useState(left === undefined ? undefined : STILL_UNREAD);
   const [readings, setReadings] = useState<UnreadQuantity['readings']>();
   const [taken, setTaken] = useState<string>();
-  const handed = useHanded(value);
+  const handedRef = useHanded(value);
   // The unit that stood there when typing began: a bare number is in it, however its size goes on.
   const bare = useRef<string>(undefined);
 
@@ -117,8 +117,8 @@ export function useQuantityText({
     onUnread(refusal === undefined ? undefined : text);
     if (!read.ok || refusal !== undefined) return;
     const { value: si, unit, spread } = read;
-    handed.current = { value: si, unit, origin: 'typed', ...(spread === undefined ? {} : { spread }) };
-    onRead(handed.current);
+    handedRef.current = { value: si, unit, origin: 'typed', ...(spread === undefined ? {} : { spread }) };
+    onRead(handedRef.current);
   };
 
   const settle = (): void => {
@@ -130,7 +130,7 @@ export function useQuantityText({
   };
 
   const step = (by: 1 | -1, times: number): void => {
-    const from = handed.current;
+    const from = handedRef.current;
     if (!from || problem !== undefined) return;
     const symbol = fieldUnit(from.value, from.unit, dimension, system);
     const unit = symbol === '1:n' ? '°' : symbol;
@@ -138,8 +138,8 @@ export function useQuantityText({
     // A step stops at the limit of the field rather than pass it.
     if ((check?.(next) ?? beyondReckoning(next, dimension, { system, unit })) !== undefined) return;
     settle();
-    handed.current = { ...from, value: next, unit, origin: 'typed' };
-    onRead(handed.current);
+    handedRef.current = { ...from, value: next, unit, origin: 'typed' };
+    onRead(handedRef.current);
   };
 
   return {
