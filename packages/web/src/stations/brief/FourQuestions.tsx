@@ -25,7 +25,7 @@ export function FourQuestions({ hardest }: { readonly hardest: Duty }) {
     edit((b) => ({ ...b, masses: { ...b.masses, [which]: { ...b.masses[which], mass } } }));
   return (
     <section className="sheet px-3 pt-1.5 pb-2" aria-label="Four questions">
-      <div className="grid grid-cols-2 items-end gap-3 md:grid-cols-[repeat(5,minmax(0,1fr))_minmax(0,1.5fr)]">
+      <div className="grid grid-cols-2 items-end gap-3 md:grid-cols-3 lg:grid-cols-[repeat(5,minmax(0,1fr))_minmax(0,1.5fr)]">
         <SchemaField
           part="mass"
           field="mass"

@@ -142,9 +142,9 @@ function GroupFigures({ ground, group: { axle, names, rollsOnly } }: { ground: G
     />
   );
   return (
-    <fieldset className="grid grid-cols-[minmax(0,1.6fr)_repeat(3,minmax(0,1fr))] items-end gap-2">
+    <fieldset className="grid grid-cols-3 items-end gap-2 sm:grid-cols-[minmax(0,1.6fr)_repeat(3,minmax(0,1fr))]">
       <legend className="sr-only">{names.join('; ')}</legend>
-      <span className="pb-1.5 text-[14px] leading-tight text-soft" aria-hidden="true">
+      <span className="text-[14px] leading-tight text-soft max-sm:col-span-3 sm:pb-1.5" aria-hidden="true">
         {names.join('; ')}
       </span>
       {number('rolling', axle.form === 'slider' ? 'Sliding' : 'Rolling')}
@@ -239,7 +239,7 @@ function Softness({ ground, onChange }: { readonly ground: Ground; readonly onCh
 const SOIL_KEYS = ['kcKnPerM', 'kphiKnPerM', 'exponent', 'cohesionKPa', 'shearAngleDeg'] as const;
 
 const SoilFields = ({ soil, onChange }: { soil: GroundSoil; onChange: (soil: GroundSoil) => void }) => (
-  <div className="grid grid-cols-5 gap-2">
+  <div className="grid grid-cols-2 gap-2 sm:grid-cols-5">
     {SOIL_KEYS.map((key) => (
       <SchemaField
         key={key}

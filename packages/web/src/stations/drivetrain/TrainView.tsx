@@ -11,7 +11,7 @@ import { fromAbove, fromTheSide } from './train-drawing.ts';
 const WIDTH = 540;
 const HEIGHT = 190;
 const MARGIN = { x: 16, y: 12 };
-const LONGEST_BAR = 120;
+const LONGEST_BAR = 70;
 const MM_PER_INCH = 25.4;
 
 const VIEWS = [

@@ -78,6 +78,7 @@ function Margins({ lines }: { readonly lines: readonly string[] }) {
   const others = lines.filter((line) => !saysVerdict(line));
   return (
     <div className="mt-0.5 break-words text-soft">
+      {verdicts.length > 0 && <p className="text-[14px]">came to another verdict:</p>}
       {verdicts.map((line) => (
         <p key={line}>
           <b className="font-medium text-ink">{line}</b>
