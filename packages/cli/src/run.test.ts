@@ -128,7 +128,7 @@ describe('evaluate', () => {
     expect(status).toBe(2);
     expect(err.trim().split('\n')).toHaveLength(2);
     expect(err).toMatch(/^name: /m);
-    expect(err).toMatch(/^jobs: /m);
+    expect(err).toMatch(/^duties: /m);
   });
 
   it('says which file cannot be read', () => {

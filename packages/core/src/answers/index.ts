@@ -52,6 +52,10 @@ const judged = z.object({
       ratio: z.number(),
       rule: z.number(),
       verdict: word<Verdict>(),
+      /** Of the electrical side. */
+      electrical: z.boolean(),
+      /** The margin in words. */
+      says: z.string(),
     })
     .optional(),
 });

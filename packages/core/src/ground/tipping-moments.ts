@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
-import { centreInPlan, contactPlaces } from './support-keys.ts';
+import { centreInPlan, contactPlaces, hitchAndBlade } from './support-keys.ts';
 import { reachTo, supportArea, type Place } from './support.ts';
 
 const input = z.strictObject({
@@ -10,16 +10,7 @@ const input = z.strictObject({
   weightN: key.positive('Weight square to the ground', 'N'),
   backN: key.real('Grade and speeding up: pull at the centre of gravity backwards', 'N').default(0),
   rightN: key.real('Side slope and bend: pull at the centre of gravity to the right', 'N').default(0),
-  drawbarN: key.real('Pull at the hitch, backwards and parallel to the ground', 'N').default(0),
-  hitchHeightM: key.nonNegative('Height of the hitch', 'm').default(0),
-  hitchVerticalN: key.real('Load on the hitch, down and square to the ground', 'N').default(0),
-  hitchBehindRearAxleM: key.real('Hitch behind the rear axle', 'm').default(0),
-  pushN: key
-    .real('Push of a blade: against the vehicle, backwards and parallel to the ground', 'N')
-    .default(0),
-  pushHeightM: key.nonNegative('Height of that push', 'm').default(0),
-  pushVerticalN: key.real('Load on the blade, down and square to the ground', 'N').default(0),
-  pushAheadOfRearAxleM: key.real('Blade ahead of the rear axle', 'm').default(0),
+  ...hitchAndBlade,
 });
 
 const output = z.strictObject({

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { STANDARD_GRAVITY, degreesToRadians } from '../quantity/index.ts';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
+import { hitchAndBlade } from './support-keys.ts';
 import { supportLoads } from './support.ts';
 
 const contact = z.strictObject({
@@ -19,16 +20,7 @@ const input = z.strictObject({
   sideSlopeDeg: key.grade('Slope across, the right side lower positive').default(0),
   accelerationMps2: key.real('Speeding up', 'm/s²').default(0),
   cornerMps2: key.real('Pull of a turn to the left', 'm/s²').default(0),
-  drawbarN: key.real('Pull at the hitch, backwards and parallel to the ground', 'N').default(0),
-  hitchHeightM: key.nonNegative('Height of the hitch', 'm').default(0),
-  hitchVerticalN: key.real('Load on the hitch, down and square to the ground', 'N').default(0),
-  hitchBehindRearAxleM: key.real('Hitch behind the rear axle', 'm').default(0),
-  pushN: key
-    .real('Push of a blade: against the vehicle, backwards and parallel to the ground', 'N')
-    .default(0),
-  pushHeightM: key.nonNegative('Height of that push', 'm').default(0),
-  pushVerticalN: key.real('Load on the blade, down and square to the ground', 'N').default(0),
-  pushAheadOfRearAxleM: key.real('Blade ahead of the rear axle', 'm').default(0),
+  ...hitchAndBlade,
   balanced: z
     .enum(['none', 'along', 'across'])
     .default('none')

@@ -61,6 +61,16 @@ export function marginInWords({ link, title, before, after }: MovedMargin): stri
   return `${name} ${factor(before)} → ${factor(after)}${verdictInWords(before, after)}`;
 }
 
+/**
+ * A margin as it is told by itself.
+ *
+ * @example marginAlone(link) // '1.6 times what it needs; the rule asks 2'
+ */
+export const marginAlone = (link: Pick<LinkReport, 'link' | 'ratio' | 'rule'>): string =>
+  standsStill(link)
+    ? 'cannot move'
+    : `${showNumber(link.ratio)} times what it needs; the rule asks ${showNumber(link.rule)}`;
+
 /** Whether a margin that is said so, now or long ago, came to another verdict. */
 export const saysVerdict = (line: string): boolean => /, (?:now|still|no longer) [a-z]+$/.test(line);
 

@@ -1,4 +1,11 @@
-export { changeInWords, compareMargins, marginInWords, saysVerdict, type MovedMargin } from './compare.ts';
+export {
+  changeInWords,
+  compareMargins,
+  marginAlone,
+  marginInWords,
+  saysVerdict,
+  type MovedMargin,
+} from './compare.ts';
 export { ALLOWED_TWIST } from './drive-links.ts';
 export { evaluate, type Margins, marginsOf } from './evaluate.ts';
 export { limitsOf } from './event-limits.ts';
@@ -14,7 +21,7 @@ export {
 } from './finding.ts';
 export { firstToGive } from './first-to-give.ts';
 export { steerInput } from './ground-links.ts';
-export { type Block, BLOCKS, linkDefinition, type LinkId } from './links.ts';
+export { type Block, BLOCKS, isElectrical, linkDefinition, type LinkId, MENDED_AT } from './links.ts';
 export { closeness, isUnderRule, partsOfLink, standsStill } from './margin.ts';
 export { type Aim, payloadSweep, type Sweep, type SweepPoint } from './payload-sweep.ts';
 export { INSIDE, ratiosWanted, SAME } from './ratios-wanted.ts';

@@ -5,6 +5,16 @@ import type { MarginPolicy } from '../vehicle/index.ts';
 export const BLOCKS = ['ground', 'wheel', 'ratio', 'motor', 'driver', 'battery'] as const;
 export type Block = (typeof BLOCKS)[number];
 
+/** The station at which each block is mended. */
+export const MENDED_AT = {
+  ground: 'ground',
+  wheel: 'drivetrain',
+  ratio: 'drivetrain',
+  motor: 'power',
+  driver: 'power',
+  battery: 'power',
+} as const satisfies Record<Block, string>;
+
 interface LinkDefinition {
   readonly title: string;
   readonly block: Block;
@@ -89,3 +99,9 @@ export const LINKS = {
 
 export type LinkId = keyof typeof LINKS;
 export const linkDefinition = (link: LinkId): LinkDefinition => LINKS[link];
+
+const ELECTRICAL: ReadonlySet<Dimension> = new Set(['current', 'voltage', 'energy']);
+
+/** Whether a link is of the electrical side: drawn in the other colour. */
+export const isElectrical = ({ link }: { readonly link: LinkId }): boolean =>
+  ELECTRICAL.has(linkDefinition(link).dimension);

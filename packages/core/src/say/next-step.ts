@@ -1,5 +1,5 @@
 import { assemblyOutlook, type Day } from '../assembly/index.ts';
-import { linkDefinition, type Finding, type Report } from '../judge/index.ts';
+import { linkDefinition, MENDED_AT, type Finding, type Report } from '../judge/index.ts';
 import { batteryOf, driverOf, motorOf, type Build } from '../vehicle/index.ts';
 
 /** What is next to do with a build, and at which station. */
@@ -7,15 +7,6 @@ export interface NextStep {
   readonly text: string;
   readonly station: 'brief' | 'ground' | 'drivetrain' | 'power' | 'assembly' | 'trials';
 }
-
-const STATION_OF = {
-  ground: 'ground',
-  wheel: 'drivetrain',
-  ratio: 'drivetrain',
-  motor: 'power',
-  driver: 'power',
-  battery: 'power',
-} as const;
 
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
@@ -26,7 +17,7 @@ function toMend({ link, dutyId }: Finding, build: Build): NextStep | undefined {
   const duty = build.duties.find(({ id }) => id === dutyId)?.name;
   return {
     text: `Mend: ${lowerFirst(title)}${duty === undefined ? '' : ` on “${duty}”`}`,
-    station: STATION_OF[block],
+    station: MENDED_AT[block],
   };
 }
 

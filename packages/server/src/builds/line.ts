@@ -1,5 +1,12 @@
 import type { BuildLine, JudgedLine } from '@zubric/core/answers';
-import { closeness, evaluate, linkDefinition, type Finding } from '@zubric/core/judge';
+import {
+  closeness,
+  evaluate,
+  isElectrical,
+  linkDefinition,
+  marginAlone,
+  type Finding,
+} from '@zubric/core/judge';
 import { nextStep } from '@zubric/core/say';
 import { massAllUp, type Build } from '@zubric/core/vehicle';
 import { setImmediate as breathe } from 'node:timers/promises';
@@ -31,6 +38,8 @@ function summaryOf(document: Build, today: string): Omit<JudgedLine, keyof Build
       ratio: worst.ratio,
       rule: worst.rule,
       verdict: worst.verdict,
+      electrical: isElectrical(worst),
+      says: marginAlone(worst),
     },
   };
 }

@@ -1,5 +1,3 @@
-import { standsStill } from '@zubric/core/judge';
-import { showNumber } from '@zubric/core/quantity';
 import type { BuildLine, JudgedLine, Place } from '@zubric/core/answers';
 import {
   createColumnHelper,
@@ -9,15 +7,17 @@ import {
   tableFeatures,
   useTable,
 } from '@tanstack/react-table';
+import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import { sayMoment } from '../common/days.ts';
 import { SortHeader } from '../common/SortHeader.tsx';
 import { stationAddress, type StationPath } from '../common/stations.ts';
 import { useSay } from '../common/units.tsx';
-import { isElectrical } from '../strip/electrical.ts';
-import { Tape } from '../strip/Tape.tsx';
-import { VehicleThumb } from '../vehicle/VehicleThumb.tsx';
 import { BuildMenu, type BuildActions } from './BuildMenu.tsx';
+
+/** What is drawn needs half the core; the list does not wait for it. */
+const Tape = lazy(async () => ({ default: (await import('../strip/Tape.tsx')).Tape }));
+const LineDrawing = lazy(async () => ({ default: (await import('./LineDrawing.tsx')).LineDrawing }));
 
 interface Props {
   readonly builds: readonly BuildLine[];
@@ -129,7 +129,13 @@ function Row({ build, place, picked, onPick, actions }: RowProps) {
         />
       </td>
       <td className="w-24 max-sm:hidden">
-        {!('problem' in build) && <VehicleThumb shape={build.shape} view="side" width={96} height={60} />}
+        <span className="block h-[60px] w-24">
+          {!('problem' in build) && (
+            <Suspense>
+              <LineDrawing shape={build.shape} />
+            </Suspense>
+          )}
+        </span>
       </td>
       <td className="max-w-80">
         {place === 'bin' ? (
@@ -177,17 +183,10 @@ function Judged({ build }: { readonly build: JudgedLine }) {
               {worst.title}
               {worst.duty === null ? '' : ` on “${worst.duty}”`}
             </span>
-            <Tape
-              ratio={worst.ratio}
-              rule={worst.rule}
-              verdict={worst.verdict}
-              kind={isElectrical(worst) ? 'electrical' : 'mechanical'}
-            />
-            <span className="block text-[14px] leading-tight text-soft">
-              {standsStill(worst)
-                ? 'cannot move'
-                : `${showNumber(worst.ratio)} times what it needs; the rule asks ${showNumber(worst.rule)}`}
-            </span>
+            <Suspense fallback={<span className="block h-[34px]" />}>
+              <Tape {...worst} kind={worst.electrical ? 'electrical' : 'mechanical'} />
+            </Suspense>
+            <span className="block text-[14px] leading-tight text-soft">{worst.says}</span>
           </>
         ) : (
           'nothing yet'

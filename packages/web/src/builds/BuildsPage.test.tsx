@@ -85,7 +85,10 @@ describe('the list of builds', () => {
         stops: 1,
         short: 2,
         tight: 3,
-        worst: { link: 'torque', title: 'Wheel torque', duty: 'Slip', ratio: 0.8, rule: 2, verdict: 'fails' },
+        worst: {
+          ...{ link: 'torque', title: 'Wheel torque', duty: 'Slip', ratio: 0.8, rule: 2, verdict: 'fails' },
+          ...{ electrical: false, says: '0.8 times what it needs; the rule asks 2' },
+        },
       }),
       line({ id: 'b', name: 'Two stops', stops: 2 }),
       line({ id: 'c', name: 'Under', short: 2, tight: 1 }),
@@ -101,6 +104,8 @@ describe('the list of builds', () => {
           ratio: 3,
           rule: 1.1,
           verdict: 'ample',
+          electrical: true,
+          says: '3 times what it needs; the rule asks 1.1',
         },
       }),
     ]);
@@ -163,7 +168,7 @@ describe('the list of builds', () => {
     serving([line({ id: 'a', name: 'Tern', next: { text: 'Choose a motor', station: 'power' } })]);
     show();
     const tern = await row('Tern');
-    expect(tern.querySelectorAll('svg circle').length).toBeGreaterThan(1);
+    await waitFor(() => expect(tern.querySelectorAll('svg circle').length).toBeGreaterThan(1));
     expect(within(tern).getByRole('link', { name: 'Choose a motor' }).getAttribute('href')).toBe(
       '/builds/a/power',
     );

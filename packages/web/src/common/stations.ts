@@ -1,5 +1,3 @@
-import type { Block } from '@zubric/core/judge';
-
 /** The stations that exist, in the order builders work; the number is the key that opens each. */
 export const STATIONS = [
   {
@@ -56,15 +54,3 @@ export type Station = (typeof STATIONS)[number];
 export type StationPath = Station['path'];
 
 export const stationAddress = (buildId: string, path: StationPath): string => `/builds/${buildId}/${path}`;
-
-/** Where each block of the strip is mended. */
-const MENDED_AT: Readonly<Record<Block, StationPath>> = {
-  ground: 'ground',
-  wheel: 'drivetrain',
-  ratio: 'drivetrain',
-  motor: 'power',
-  driver: 'power',
-  battery: 'power',
-};
-
-export const stationOf = (block: Block): StationPath => MENDED_AT[block];

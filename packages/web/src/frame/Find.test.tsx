@@ -5,7 +5,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/re
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { answering } from '../testing/answers.ts';
 import { onBench } from '../testing/on-bench.tsx';
-import { onPage, where } from '../testing/on-page.tsx';
+import { onPage, where, withoutSizes } from '../testing/on-page.tsx';
 import { Find } from './Find.tsx';
 import { Header } from './Header.tsx';
 import { Rail } from '../shell/Rail.tsx';
@@ -28,6 +28,7 @@ function bar(address: string): void {
             updatedAt: '2026-11-20T10:00:00Z',
           },
           ...{ readyBy: null, massKg: 12, duties: 2, stops: 0, short: 0, tight: 0 },
+          ...{ shape: {}, next: { text: 'Choose a motor', station: 'power' } },
         },
       ],
     }),
@@ -71,14 +72,7 @@ describe('the bar on top', () => {
       'GET /api/builds\\?place=bench': () => ({ builds: [] }),
       'GET /api/parts': () => ({ parts: [] }),
     });
-    vi.stubGlobal(
-      'ResizeObserver',
-      class {
-        observe() {}
-        unobserve() {}
-        disconnect() {}
-      },
-    );
+    withoutSizes();
     onBench(<Find onClose={() => undefined} />, puffin);
     await waitFor(() => expect(found().length).toBeGreaterThan(2));
     await waitFor(async () => expect((await find('parking brake'))[0]).toMatch(/^finding.*parking brake/));

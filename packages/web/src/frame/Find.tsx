@@ -10,7 +10,8 @@ import { useUnits } from '../common/units.tsx';
 import { useOpenBuild } from '../session/BuildSession.tsx';
 import { matching, type Place } from './find-places.ts';
 import { Panel } from '../common/Panel.tsx';
-import { stationAddress, stationOf, STATIONS } from '../common/stations.ts';
+import { stationOf } from '../common/station-of.ts';
+import { stationAddress, STATIONS } from '../common/stations.ts';
 
 const SHOWN = 12;
 

@@ -2,7 +2,8 @@ import { BLOCKS, linkDefinition, type Block, type Report, type Verdict } from '@
 import { useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { useBuild } from '../session/BuildSession.tsx';
-import { STATIONS, stationAddress, stationOf } from '../common/stations.ts';
+import { stationOf } from '../common/station-of.ts';
+import { STATIONS, stationAddress } from '../common/stations.ts';
 
 /** What stands beside the stations. */
 const beside = (buildId: string) => [

@@ -1,7 +1,8 @@
 import { BLOCKS, closeness, linkDefinition, type LinkReport, type Report } from '@zubric/core/judge';
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { Link } from 'react-router';
-import { stationAddress, stationOf } from '../common/stations.ts';
+import { stationOf } from '../common/station-of.ts';
+import { stationAddress } from '../common/stations.ts';
 import { useBuild } from '../session/BuildSession.tsx';
 import { factorOf } from './factor.ts';
 import { colorOf, shownLink, STRIP } from './shown-links.ts';

@@ -1,11 +1,18 @@
-import { BLOCKS, linkDefinition, type Block, type LinkReport, type Report } from '@zubric/core/judge';
+import {
+  BLOCKS,
+  isElectrical,
+  linkDefinition,
+  type Block,
+  type LinkReport,
+  type Report,
+} from '@zubric/core/judge';
 import { show, showNumber } from '@zubric/core/quantity';
 import { Link } from 'react-router';
-import { stationAddress, stationOf } from '../common/stations.ts';
+import { stationOf } from '../common/station-of.ts';
+import { stationAddress } from '../common/stations.ts';
 import { useUnits } from '../common/units.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
 import { OpensMargin } from '../working/OpensOf.tsx';
-import { isElectrical } from './electrical.ts';
 import { factorOf } from './factor.ts';
 import { colorOf, shownLink, STRIP } from './shown-links.ts';
 import { Tape } from './Tape.tsx';

@@ -1,6 +1,7 @@
 import {
   VERDICTS,
   closeness,
+  isElectrical,
   linkDefinition,
   type Block,
   type LinkId,
@@ -8,7 +9,6 @@ import {
   type Report,
   type Verdict,
 } from '@zubric/core/judge';
-import { isElectrical } from './electrical.ts';
 import { batteryOf, driverOf, motorOf, type Build } from '@zubric/core/vehicle';
 
 interface BlockDefinition {

@@ -11,9 +11,8 @@ function Where() {
   return <output data-testid="where">{pathname + search}</output>;
 }
 
-/** A whole page at an address, as its path of the router takes it; the test browser has neither themes nor sizes. */
-export function onPage(page: ReactNode, address: string, path = '*'): void {
-  vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener() {}, removeEventListener() {} }));
+/** The test browser lays nothing out: whoever watches sizes is told of none. */
+export const withoutSizes = (): void => {
   vi.stubGlobal(
     'ResizeObserver',
     class {
@@ -22,6 +21,12 @@ export function onPage(page: ReactNode, address: string, path = '*'): void {
       disconnect() {}
     },
   );
+};
+
+/** A whole page at an address, as its path of the router takes it; the test browser has neither themes nor sizes. */
+export function onPage(page: ReactNode, address: string, path = '*'): void {
+  vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener() {}, removeEventListener() {} }));
+  withoutSizes();
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
       <MemoryRouter initialEntries={[address]}>
