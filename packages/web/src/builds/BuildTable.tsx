@@ -7,9 +7,10 @@ import {
   tableFeatures,
   useTable,
 } from '@tanstack/react-table';
-import { lazy, Suspense } from 'react';
+import { lazy } from 'react';
 import { Link } from 'react-router';
 import { sayMoment } from '../common/days.ts';
+import { Below } from '../common/Below.tsx';
 import { SortHeader } from '../common/SortHeader.tsx';
 import { stationAddress, type StationPath } from '../common/stations.ts';
 import { useSay } from '../common/units.tsx';
@@ -131,9 +132,9 @@ function Row({ build, place, picked, onPick, actions }: RowProps) {
       <td className="w-24 max-sm:hidden">
         <span className="block h-[60px] w-24">
           {!('problem' in build) && (
-            <Suspense>
+            <Below waiting={null}>
               <LineDrawing shape={build.shape} />
-            </Suspense>
+            </Below>
           )}
         </span>
       </td>
@@ -183,9 +184,9 @@ function Judged({ build }: { readonly build: JudgedLine }) {
               {worst.title}
               {worst.duty === null ? '' : ` on “${worst.duty}”`}
             </span>
-            <Suspense fallback={<span className="block h-[34px]" />}>
+            <Below waiting={<span className="block h-[34px]" />}>
               <Tape {...worst} kind={worst.electrical ? 'electrical' : 'mechanical'} />
-            </Suspense>
+            </Below>
             <span className="block text-[14px] leading-tight text-soft">{worst.says}</span>
           </>
         ) : (

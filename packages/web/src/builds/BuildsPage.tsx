@@ -1,5 +1,5 @@
 import type { BuildLine, Place } from '@zubric/core/answers';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ApiProblem } from '../common/api.ts';
 import { NoKey } from '../common/Message.tsx';
@@ -9,11 +9,12 @@ import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
 import type { BuildActions } from './BuildMenu.tsx';
 import { BuildTable } from './BuildTable.tsx';
 import { BuildsBar } from './BuildsBar.tsx';
-import { CopiesDialog } from './CopiesDialog.tsx';
 import { MendBuild } from './MendBuild.tsx';
 import { SHELVES, wantedOf } from './shelves.ts';
 import { useFilesIn } from './use-files-in.tsx';
 import { useBuildList, type Notice } from './use-build-list.ts';
+
+const CopiesDialog = lazy(async () => ({ default: (await import('./CopiesDialog.tsx')).CopiesDialog }));
 
 /** All vehicles, the last touched first. */
 export function BuildsPage() {
@@ -98,16 +99,18 @@ interface CopiesProps {
 }
 
 const Copies = ({ list: { builds, copies }, build, onClose }: CopiesProps) => (
-  <CopiesDialog
-    build={build}
-    taken={(builds.data ?? []).map(({ name }) => name)}
-    onClose={onClose}
-    problem={copies.error?.message}
-    onMake={async (names) => {
-      await copies.mutateAsync({ build, names });
-      onClose();
-    }}
-  />
+  <Suspense>
+    <CopiesDialog
+      build={build}
+      taken={(builds.data ?? []).map(({ name }) => name)}
+      onClose={onClose}
+      problem={copies.error?.message}
+      onMake={async (names) => {
+        await copies.mutateAsync({ build, names });
+        onClose();
+      }}
+    />
+  </Suspense>
 );
 
 const Top = () => (

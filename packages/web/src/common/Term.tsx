@@ -1,21 +1,37 @@
-import { termOf, type TermId } from '@zubric/core/say';
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import type { ReactNode } from 'react';
+import type { TermId } from '@zubric/core/say';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 
-/** A word of the application that tells at a press what it means. */
-export function Term({ id, children }: { readonly id: TermId; readonly children?: ReactNode }) {
-  const { term, sentence } = termOf(id);
+/** What it means is fetched once somebody asks. */
+const TermPanel = lazy(async () => ({ default: (await import('./TermPanel.tsx')).TermPanel }));
+
+interface Props {
+  readonly id: TermId;
+  /** The word as it stands there. */
+  readonly children: ReactNode;
+}
+
+/** A word of the application that tells at a press what it means; another press, Escape or leaving it closes that. */
+export function Term({ id, children }: Props) {
+  const [open, setOpen] = useState(false);
   return (
-    <Popover className="inline">
-      <PopoverButton className="text-left underline decoration-dotted decoration-edge underline-offset-4 hover:decoration-ink">
-        {children ?? term}
-      </PopoverButton>
-      <PopoverPanel
-        anchor={{ to: 'bottom start', gap: 4, padding: 8 }}
-        className="z-40 max-w-80 border border-ink bg-sheet px-3 py-2 font-sans text-[15px] font-normal text-ink"
+    <span className="relative inline-block">
+      <button
+        type="button"
+        className="text-left underline decoration-edge decoration-dotted underline-offset-4 hover:decoration-ink"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        onBlur={() => setOpen(false)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') setOpen(false);
+        }}
       >
-        <b className="font-semibold">{term}.</b> {sentence}
-      </PopoverPanel>
-    </Popover>
+        {children}
+      </button>
+      {open && (
+        <Suspense>
+          <TermPanel id={id} />
+        </Suspense>
+      )}
+    </span>
   );
 }

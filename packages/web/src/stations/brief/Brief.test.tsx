@@ -58,6 +58,7 @@ describe('the brief', () => {
   it('puts a job on a new ground within its own choice, in one edit', async () => {
     await show(puffin);
     const before = kept().grounds.length;
+    await screen.findAllByRole('option', { name: 'packed snow' });
     choose('Ground of Level, loaded', 'new:packed-snow');
     expect(kept().grounds).toHaveLength(before + 1);
     expect(kept().grounds.at(-1)).toMatchObject({ name: 'Packed snow', surface: 'packed-snow' });
@@ -91,7 +92,9 @@ describe('the brief', () => {
   it('tells its own words at a press', async () => {
     await show(puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Short, may run hot' }));
-    expect(text()).toContain('hotter in it than it could stand all day');
+    expect(await screen.findByText(/hotter in it than it could stand all day/)).toBeTruthy();
+    fireEvent.keyDown(screen.getByRole('button', { name: 'Short, may run hot' }), { key: 'Escape' });
+    expect(text()).not.toContain('hotter in it than it could stand all day');
   });
 
   it('opens a job to all that it may ask; an empty field takes it out again', async () => {
