@@ -42,3 +42,16 @@ export const text = (): string => {
   const all = document.body.textContent ?? '';
   return all.replace(screen.queryByTestId('kept')?.textContent ?? '', '').replaceAll('\u00a0', ' ');
 };
+
+/**
+ * The one field under a label of these words: as the library finds it, but without asking every element for its labels,
+ * which takes seconds on a page of many fields.
+ */
+export function fieldCalled(label: string | RegExp): HTMLElement {
+  const isIt = (text: string): boolean => (typeof label === 'string' ? text === label : label.test(text));
+  const labels = [...document.querySelectorAll('label')].filter(({ textContent }) => isIt(textContent));
+  const fields = labels.map(({ htmlFor }) => document.getElementById(htmlFor));
+  const [field] = fields;
+  if (!field || fields.length > 1) throw new Error(`${fields.length} fields are called “${String(label)}”`);
+  return field;
+}

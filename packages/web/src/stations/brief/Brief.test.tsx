@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { kept, onBench, settled, text } from '../../testing/on-bench.tsx';
+import { fieldCalled, kept, onBench, settled, text } from '../../testing/on-bench.tsx';
 import { Brief } from './Brief.tsx';
 
 const puffin = buildSchema.parse(
@@ -14,12 +14,12 @@ const show = async (document: Build): Promise<void> => {
   await settled();
 };
 const type = (label: string, value: string): void => {
-  const field = screen.getByLabelText(label);
+  const field = fieldCalled(label);
   fireEvent.change(field, { target: { value } });
   fireEvent.blur(field);
 };
 const choose = (label: string, value: string): void => {
-  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+  fireEvent.change(fieldCalled(label), { target: { value } });
 };
 
 describe('the brief', () => {

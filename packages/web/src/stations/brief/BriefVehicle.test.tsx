@@ -10,7 +10,7 @@ import {
 } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { kept, onBench, settled, text } from '../../testing/on-bench.tsx';
+import { fieldCalled, kept, onBench, settled, text } from '../../testing/on-bench.tsx';
 import { Brief } from './Brief.tsx';
 
 const puffin = buildSchema.parse(
@@ -26,12 +26,12 @@ const show = async (document: Build): Promise<void> => {
   await settled();
 };
 const type = (label: string | RegExp, value: string): void => {
-  const field = screen.getByLabelText(label);
+  const field = fieldCalled(label);
   fireEvent.change(field, { target: { value } });
   fireEvent.blur(field);
 };
 const choose = (label: string | RegExp, value: string): void => {
-  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+  fireEvent.change(fieldCalled(label), { target: { value } });
 };
 const groundOf = (name: string): HTMLElement => screen.getByRole('listitem', { name });
 describe('what the vehicle is made of', () => {
