@@ -4,7 +4,7 @@ export const STATIONS = [
     key: '1',
     path: 'brief',
     title: 'Brief',
-    guidance: 'Say how heavy, how steep, how fast and how long; the strip above answers at every keystroke.',
+    guidance: 'Say how heavy, how steep, how fast and how long; the margins answer at every keystroke.',
   },
   {
     key: '2',

@@ -7,7 +7,7 @@ import { Link, useSearchParams } from 'react-router';
 import { api, type NewPart } from '../common/api.ts';
 import { stationAddress } from '../common/stations.ts';
 import { TextField } from '../fields/TextField.tsx';
-import { FormQuantity } from '../shelf/FormQuantity.tsx';
+import { FormQuantity } from '../fields/FormQuantity.tsx';
 import type { Readings } from './use-readings.ts';
 
 /** Current that may flow all day over stall current, and how far off that may be (common practice, no source). */

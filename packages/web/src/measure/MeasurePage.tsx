@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { useTitle } from '../common/use-title.ts';
 import { Header } from '../frame/Header.tsx';
-import { FormQuantity } from '../shelf/FormQuantity.tsx';
+import { FormQuantity } from '../fields/FormQuantity.tsx';
 import { FitChart } from './FitChart.tsx';
 import { Kept, KeepMotor } from './KeepMotor.tsx';
 import { MeterBench } from './MeterBench.tsx';

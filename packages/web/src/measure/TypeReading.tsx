@@ -2,7 +2,7 @@ import { READING_KINDS, type BenchReading, type ReadingKind } from '@zubric/core
 import { radSToRpm, type Quantity } from '@zubric/core/quantity';
 import { useState, type FormEvent } from 'react';
 import { Choice } from '../fields/Choice.tsx';
-import { FormQuantity } from '../shelf/FormQuantity.tsx';
+import { FormQuantity } from '../fields/FormQuantity.tsx';
 
 const FIELDS = [
   ['voltageV', 'Voltage', 'voltage', { above: 0 }],

@@ -15,7 +15,7 @@ import { useSay } from '../common/units.tsx';
 import { Choice } from '../fields/Choice.tsx';
 import { TextField } from '../fields/TextField.tsx';
 import { ComesTo } from './ComesTo.tsx';
-import { FormQuantity } from './FormQuantity.tsx';
+import { FormQuantity } from '../fields/FormQuantity.tsx';
 import {
   FOUND,
   fieldsOfDraft,

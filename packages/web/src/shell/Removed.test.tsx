@@ -45,5 +45,12 @@ describe('what was removed', () => {
     expect(removedBetween(puffin, bare)).toBe('chain');
     expect(removedBetween(bare, puffin)).toBeUndefined();
     expect(removedBetween(puffin, { ...puffin, parts: [] })).toBeUndefined();
+    const { supply, layout } = puffin;
+    expect(
+      removedBetween(puffin, { ...puffin, supply: { ...supply, packs: [], drivers: [] } }),
+    ).toBeUndefined();
+    const [first, ...axles] = layout.axles;
+    expect(removedBetween(puffin, { ...puffin, layout: { ...layout, axles } })).toBe(first?.name);
+    expect(removedBetween(puffin, { ...puffin, layout: { kind: 'skid', axles } })).toBeUndefined();
   });
 });

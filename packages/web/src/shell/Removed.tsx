@@ -10,7 +10,9 @@ function itemsOf(x: unknown, at = '', items = new Map<string, string>()): Map<st
     for (const item of x as unknown[]) {
       const { id, name, kind } = (item ?? {}) as Named;
       const place = typeof id === 'string' ? `${at}/${id}` : at;
-      if (typeof id === 'string') items.set(place, String(name ?? kind ?? id));
+      const called = name ?? kind;
+      // What only points at a part is chosen, not made.
+      if (typeof id === 'string' && typeof called === 'string') items.set(place, called);
       itemsOf(item, place, items);
     }
   } else if (typeof x === 'object' && x !== null) {
@@ -21,8 +23,14 @@ function itemsOf(x: unknown, at = '', items = new Map<string, string>()): Map<st
 
 /** What was in one build and is not in the next; what hung on it goes without saying. */
 export function removedBetween(before: Build, after: Build): string | undefined {
-  // Parts come and go with what is chosen; that is no loss.
-  const [{ parts: _before, ...was }, { parts: _after, ...is }] = [before, after];
+  // Parts come and go with what is chosen, axles with the layout: that is no loss.
+  const { parts: _before, layout: stood, ...was } = before;
+  const { parts: _after, layout: stands, ...is } = after;
+  const axles = stood.kind === stands.kind ? removedFrom({ layout: stood }, { layout: stands }) : undefined;
+  return axles ?? removedFrom(was, is);
+}
+
+function removedFrom(was: unknown, is: unknown): string | undefined {
   const now = itemsOf(is);
   for (const [place, name] of itemsOf(was)) if (!now.has(place)) return name;
   return undefined;

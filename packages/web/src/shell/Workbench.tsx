@@ -13,11 +13,12 @@ import { Guidance } from './Guidance.tsx';
 import { Header } from '../frame/Header.tsx';
 import { isTyping } from '../common/keys.ts';
 import { Rail } from './Rail.tsx';
-import { Removed } from './Removed.tsx';
 import { fetchStationsAhead } from './station-pages.ts';
 import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
 import { STATIONS, stationAddress, type StationPath } from '../common/stations.ts';
 import { UndoRedo } from './UndoRedo.tsx';
+
+const Removed = lazy(async () => ({ default: (await import('./Removed.tsx')).Removed }));
 
 const CannotOpen = lazy(async () => ({ default: (await import('./CannotOpen.tsx')).CannotOpen }));
 
@@ -108,7 +109,9 @@ function Bench() {
             </Suspense>
           )}
           <CarriedResult />
-          <Removed />
+          <Suspense fallback={null}>
+            <Removed />
+          </Suspense>
           <Guidance />
           <Suspense fallback={<p>Opening the station …</p>}>
             <Outlet />

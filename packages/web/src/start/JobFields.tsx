@@ -11,14 +11,14 @@ import {
 import type { Quantity } from '@zubric/core/quantity';
 import { FieldsOf } from '../fields/FieldsOf.tsx';
 import { Choice } from '../fields/Choice.tsx';
-import { FormQuantity } from '../shelf/FormQuantity.tsx';
+import { FormQuantity } from '../fields/FormQuantity.tsx';
 
 interface Props {
   readonly duty: Duty;
   readonly title: string;
   readonly asks: readonly JobFigure[];
   readonly payload: Quantity;
-  readonly onPayload: (payload: Quantity | undefined) => void;
+  readonly onPayload: (payload: Quantity) => void;
   readonly onChange: (part: Partial<Duty>) => void;
   readonly onUnread: (name: string, unread: boolean) => void;
 }

@@ -8,32 +8,25 @@ import {
   startJobs,
   wheelAsked,
   type Build,
-  type Duty,
-  type StartJob,
 } from '@zubric/core/vehicle';
 import { SURFACES, surfaceTitle } from '@zubric/core/ground';
 import type { Quantity } from '@zubric/core/quantity';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useId, useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
-import { api } from '../common/api.ts';
-import { stationAddress } from '../common/stations.ts';
+import { useCallback, useMemo, useState } from 'react';
 import { useTitle } from '../common/use-title.ts';
 import { Choice } from '../fields/Choice.tsx';
 import { Header } from '../frame/Header.tsx';
-import { FormQuantity } from '../shelf/FormQuantity.tsx';
+import { FormQuantity } from '../fields/FormQuantity.tsx';
 import { LayoutThumb } from '../vehicle/LayoutThumb.tsx';
 import { PEOPLE_TITLES } from '../vehicle/people.ts';
-import { stillAsked, useAnswers, type Answers } from './answers.ts';
+import { stillAsked, useAnswers, type Answers, type Asked, type FiguresAsked } from './answers.ts';
+import { Begin } from './Begin.tsx';
 import { FirstAnswer } from './FirstAnswer.tsx';
-import { JobFields } from './JobFields.tsx';
-import { SeveralTiles, Tiles } from './Tiles.tsx';
+import { Jobs } from './Jobs.tsx';
+import { Tiles } from './Tiles.tsx';
 
 const SIZES = SIZE_CLASSES.map((value) => ({ value, title: sizeClass(value).title }));
 const PEOPLE_OPTIONS = PEOPLE.map((value) => ({ value, title: PEOPLE_TITLES[value] }));
 const GROUNDS = SURFACES.map((value) => ({ value, title: surfaceTitle(value) }));
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A build as far as it can be made of the answers; only once layout, size and a job are known. */
 const madeOf = (answers: Answers): Build | undefined =>
@@ -88,11 +81,6 @@ export function StartPage() {
 const listed = (words: readonly string[]): string =>
   words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)}` : (words[0] ?? '');
 
-interface Asked {
-  readonly answers: Answers;
-  readonly change: (part: Partial<Answers>) => void;
-}
-
 function Layouts({ answers, change }: Asked) {
   const options = useMemo(
     () =>
@@ -116,11 +104,6 @@ function Layouts({ answers, change }: Asked) {
       }}
     />
   );
-}
-
-interface FiguresAsked extends Asked {
-  readonly build: Build | undefined;
-  readonly onUnread: (name: string, unread: boolean) => void;
 }
 
 /** A figure that may be stated; what it is else, where that is known, stands in the field as a guess. */
@@ -216,103 +199,5 @@ function Sizes({ answers, change, build, onUnread }: FiguresAsked) {
         />
       </div>
     </div>
-  );
-}
-
-/** Figures of one job stated anew. */
-const stated = (jobs: readonly StartJob[], id: string, part: Partial<Duty>): StartJob[] =>
-  jobs.map((job) => (job.id === id ? { ...job, stated: { ...job.stated, ...part } } : job));
-
-function Jobs({ answers, change, build, onUnread }: FiguresAsked) {
-  const { jobs, layout } = answers;
-  const offered = startJobs(layout ?? 'two-castors');
-  return (
-    <div className="grid gap-2">
-      <SeveralTiles
-        legend="What does it do? All that it must"
-        options={offered.map(({ id, start = '' }) => ({ value: id, title: start }))}
-        chosen={jobs.map(({ id }) => id)}
-        onToggle={(id, on) => change({ jobs: on ? [...jobs, { id }] : jobs.filter((job) => job.id !== id) })}
-      />
-      {build &&
-        jobs.map(({ id }, n) => {
-          const [template, duty] = [offered.find((t) => t.id === id), build.duties[n]];
-          if (!template?.asks || !duty) return null;
-          return (
-            <JobFields
-              key={id}
-              duty={duty}
-              title={capital(template.start ?? template.title)}
-              asks={template.asks}
-              payload={build.masses.payload.mass}
-              onPayload={(payload) => change(payload ? { payload } : {})}
-              onChange={(part) => change({ jobs: stated(jobs, id, part) })}
-              onUnread={onUnread}
-            />
-          );
-        })}
-    </div>
-  );
-}
-
-interface BeginProps extends Asked {
-  readonly done: () => void;
-  readonly build: Build | undefined;
-  readonly unread: number;
-}
-
-function Begin({ answers, change, done, build, unread }: BeginProps) {
-  const id = useId();
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const create = useMutation({
-    mutationFn: api.begin,
-    onSuccess: async (made) => {
-      done();
-      await queries.invalidateQueries({ queryKey: ['builds'] });
-      await navigate(stationAddress(made.id, 'brief'));
-    },
-  });
-  const usual = LAYOUT_TEMPLATES.find((template) => template.id === answers.layout)?.title ?? '';
-  const begin = (): void => {
-    if (build) create.mutate({ ...build, name: answers.name.trim() === '' ? usual : answers.name.trim() });
-  };
-  return (
-    <form
-      className="mt-3 grid gap-2 border-t border-line pt-3"
-      aria-label="Begin the build"
-      onSubmit={(event) => {
-        event.preventDefault();
-        begin();
-      }}
-    >
-      <div>
-        <label htmlFor={id} className="block text-[14px] text-soft">
-          Its name
-        </label>
-        <input
-          id={id}
-          className="entry"
-          maxLength={120}
-          autoComplete="off"
-          placeholder={usual}
-          value={answers.name}
-          onChange={(event) => change({ name: event.target.value })}
-        />
-      </div>
-      <button type="submit" className="push push-main" disabled={!build || create.isPending || unread > 0}>
-        Begin this build
-      </button>
-      {unread > 0 && (
-        <p role="status" className="text-[14px]">
-          {unread === 1 ? 'One figure cannot be read' : `${unread} figures cannot be read`} yet.
-        </p>
-      )}
-      {create.isError && (
-        <p role="alert" className="text-[14px] text-short">
-          {create.error.message}
-        </p>
-      )}
-    </form>
   );
 }

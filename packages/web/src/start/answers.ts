@@ -1,4 +1,4 @@
-import type { StartAnswers } from '@zubric/core/vehicle';
+import type { Build, StartAnswers } from '@zubric/core/vehicle';
 import { useEffect, useState } from 'react';
 
 /** What was answered so far; what is left away was not asked yet. */
@@ -45,3 +45,15 @@ export const stillAsked = ({ layout, like, mass, wheel, jobs }: Answers): string
   ...(like === undefined && !mass && !wheel ? ['how big it is'] : []),
   ...(jobs.length === 0 ? ['what it does'] : []),
 ];
+
+/** What every question is given. */
+export interface Asked {
+  readonly answers: Answers;
+  readonly change: (part: Partial<Answers>) => void;
+}
+
+export interface FiguresAsked extends Asked {
+  /** As far as it can be made of the answers. */
+  readonly build: Build | undefined;
+  readonly onUnread: (name: string, unread: boolean) => void;
+}

@@ -1,8 +1,10 @@
-import { useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useBuild } from '../session/BuildSession.tsx';
-import { SlimStrip } from './SlimStrip.tsx';
 import { Strip } from './Strip.tsx';
 import { useLastChange } from './use-last-change.ts';
+
+/** On a wide page it is not seen at first. */
+const SlimStrip = lazy(async () => ({ default: (await import('./SlimStrip.tsx')).SlimStrip }));
 
 const NARROW = '(width < 48rem)';
 
@@ -39,9 +41,9 @@ function usePassed(on: boolean) {
  * the station is about other things or the page is narrow.
  */
 export function StripPlace({ folds }: { readonly folds: boolean }) {
-  const { report } = useBuild();
+  const { report, whole: build } = useBuild();
   const narrow = useNarrow();
-  const { moved, said } = useLastChange(report);
+  const { moved, said } = useLastChange(report, build);
   const [unfolded, setUnfolded] = useState(false);
   const whole = !folds && !narrow;
   const { mark, passed } = usePassed(whole);
@@ -62,7 +64,11 @@ export function StripPlace({ folds }: { readonly folds: boolean }) {
             <Strip moved={moved} />
           </div>
         )}
-        {slim && <SlimStrip moved={moved} unfolded={unfolded} onUnfold={setUnfolded} />}
+        {slim && (
+          <Suspense fallback={<div className="h-10" />}>
+            <SlimStrip moved={moved} unfolded={unfolded} onUnfold={setUnfolded} />
+          </Suspense>
+        )}
         {!narrow && slim && unfolded && <Strip moved={moved} />}
       </div>
       <Unread />

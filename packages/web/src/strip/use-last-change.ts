@@ -1,4 +1,5 @@
 import { changeInWords, compareMargins, linkDefinition, type Block, type Report } from '@zubric/core/judge';
+import type { Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useEffect, useRef, useState } from 'react';
 
@@ -17,14 +18,21 @@ const RESTS_MS = 700;
 const MARKED_MS = 4000;
 
 /** What the last edit did to the margins: marked for a moment after it rests. */
-export function useLastChange(report: Report): LastChange {
+export function useLastChange(report: Report, of: Build): LastChange {
   const before = useRef(report);
+  const seen = useRef(of);
   const [change, setChange] = useState(NOTHING);
   useEffect(() => {
     if (report === before.current) return undefined;
+    if (of === seen.current) {
+      // Looked at through another drive: nothing was edited.
+      before.current = report;
+      return undefined;
+    }
     const timer = setTimeout(() => {
       const all = compareMargins(before.current, report).filter(({ moved }) => moved);
       before.current = report;
+      seen.current = of;
       if (all.length === 0) return;
       setChange({
         moved: new Map(
@@ -36,7 +44,7 @@ export function useLastChange(report: Report): LastChange {
       });
     }, RESTS_MS);
     return () => clearTimeout(timer);
-  }, [report]);
+  }, [report, of]);
   useEffect(() => {
     if (change === NOTHING) return undefined;
     const timer = setTimeout(() => setChange(NOTHING), MARKED_MS);

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { fieldCalled, kept, onBench, settled, text } from '../../testing/on-bench.tsx';
 import { Brief } from './Brief.tsx';
@@ -58,6 +58,7 @@ describe('the brief', () => {
   it('puts a job on a new ground within its own choice, in one edit', async () => {
     await show(puffin);
     const before = kept().grounds.length;
+    await waitFor(() => expect(text()).toContain('packed snow'));
     choose('Ground of Level, loaded', 'new:packed-snow');
     expect(kept().grounds).toHaveLength(before + 1);
     expect(kept().grounds.at(-1)).toMatchObject({ name: 'Packed snow', surface: 'packed-snow' });

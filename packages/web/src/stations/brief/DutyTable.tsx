@@ -1,10 +1,10 @@
 import type { DutyReport } from '@zubric/core/capability';
 import { accelerationOf } from '@zubric/core/demand';
-import { freeId, groundOfSurface, taskOf, type Build, type Duty } from '@zubric/core/vehicle';
-import { SURFACES, surfaceTitle } from '@zubric/core/ground';
+import { taskOf, type Duty } from '@zubric/core/vehicle';
+import type * as newGrounds from './new-grounds.ts';
 import type { Quantity } from '@zubric/core/quantity';
 import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, useEffect, useState } from 'react';
 import { Below } from '../../common/Below.tsx';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
@@ -172,11 +172,11 @@ function DutyRow({ duty, report, onChange }: RowProps) {
       {open && (
         <tr>
           <td colSpan={11} data-detail>
-            <Suspense fallback={<p aria-busy="true">Opening the job …</p>}>
+            <Below waiting={<p>Opening the job …</p>}>
               <FieldsOf name={duty.name}>
                 <DutyDetail duty={duty} onChange={onChange} />
               </FieldsOf>
-            </Suspense>
+            </Below>
           </td>
         </tr>
       )}
@@ -184,28 +184,22 @@ function DutyRow({ duty, report, onChange }: RowProps) {
   );
 }
 
-/** Surfaces of the table, each a new ground at once. */
-const NEW = 'new:';
-const NEW_GROUNDS = {
-  title: 'A new ground',
-  options: SURFACES.map((surface) => ({ value: `${NEW}${surface}`, title: surfaceTitle(surface) })),
-};
+type NewGrounds = Pick<typeof newGrounds, 'NEW_GROUNDS' | 'onGround'>;
 
-/** The build with a job on another ground; one that it had not met is added to its grounds. */
-function onGround(build: Build, dutyId: string, chosen: string): Build {
-  const surface = SURFACES.find((one) => chosen === `${NEW}${one}`);
-  const added = surface && groundOfSurface(freeId('ground', build.grounds), surface, build.layout);
-  return {
-    ...build,
-    grounds: added ? [...build.grounds, added] : build.grounds,
-    duties: build.duties.map((d) => (d.id === dutyId ? { ...d, groundId: added?.id ?? chosen } : d)),
-  };
+/** What a new ground is made of: fetched after the jobs themselves. */
+function useNewGrounds() {
+  const [grounds, setGrounds] = useState<NewGrounds>();
+  useEffect(() => {
+    void import('./new-grounds.ts').then(setGrounds);
+  }, []);
+  return grounds;
 }
 
 /** What a duty asks: a cell each. */
 function Asked({ duty, report, onChange }: RowProps) {
   const { build, edit } = useBuild();
   const say = useSay();
+  const grounds = useNewGrounds();
   return (
     <>
       <td className="xl:min-w-[150px]" data-title="Job" data-wide>
@@ -223,8 +217,10 @@ function Asked({ duty, report, onChange }: RowProps) {
           hideLabel
           value={duty.groundId}
           options={build.grounds.map((g) => ({ value: g.id, title: g.name }))}
-          more={NEW_GROUNDS}
-          onChange={(chosen) => edit((b) => onGround(b, duty.id, chosen))}
+          {...(grounds ? { more: grounds.NEW_GROUNDS } : {})}
+          onChange={(chosen) =>
+            grounds ? edit((b) => grounds.onGround(b, duty.id, chosen)) : onChange({ groundId: chosen })
+          }
         />
       </td>
       {COLUMNS.map((column) => (

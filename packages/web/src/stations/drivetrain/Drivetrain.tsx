@@ -4,6 +4,7 @@ import type { DutyReport } from '@zubric/core/capability';
 import type { Block, Report } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
+import { PlainSwitch } from '../../common/PlainSwitch.tsx';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { DriveBar } from '../../drives/DriveBar.tsx';
@@ -31,11 +32,11 @@ const governingDuty = (report: Report): DutyReport | undefined =>
     .sort((a, b) => (a.ratioWindow?.best.margin ?? 0) - (b.ratioWindow?.best.margin ?? 0))[0];
 
 const PARTS = [
-  { name: 'stages', title: 'Stages' },
-  { name: 'path', title: 'Shafts and hubs' },
-  { name: 'mount', title: 'Mount, play, by hand' },
+  { value: 'stages', title: 'Stages' },
+  { value: 'path', title: 'Shafts and hubs' },
+  { value: 'mount', title: 'Mount, play, by hand' },
 ] as const;
-type PartName = (typeof PARTS)[number]['name'];
+type PartName = (typeof PARTS)[number]['value'];
 
 /** Station 3: the way from motor to wheel. */
 export function Drivetrain() {
@@ -63,19 +64,7 @@ export function Drivetrain() {
       <TrainView />
       <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[minmax(0,1fr)_312px]">
         <div className="grid content-start gap-3">
-          <div className="flex flex-wrap gap-x-5 gap-y-1" role="group" aria-label="Shown of the drive">
-            {PARTS.map(({ name, title }) => (
-              <button
-                key={name}
-                type="button"
-                aria-pressed={part === name}
-                className={`push-plain ${part === name ? 'font-semibold text-ink' : 'text-soft'}`}
-                onClick={() => setPart(name)}
-              >
-                {title}
-              </button>
-            ))}
-          </div>
+          <PlainSwitch label="Shown of the drive" options={PARTS} value={part} onChoose={setPart} />
           {part === 'stages' && <Stages />}
           {part === 'path' && <Path />}
           {part === 'mount' && <MountPanel />}

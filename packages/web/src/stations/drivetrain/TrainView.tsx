@@ -2,6 +2,7 @@ import { onAxleRadius } from '@zubric/core/capability';
 import { layoutKind, rollingDiameter, driveOf } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useState } from 'react';
+import { PlainSwitch } from '../../common/PlainSwitch.tsx';
 import { useSay, useUnits } from '../../common/units.tsx';
 import { Shapes } from '../../drawings/Sketch.tsx';
 import { extentOf, fitTo, roundLength, type Fit } from '../../drawings/shapes.ts';
@@ -15,10 +16,10 @@ const LONGEST_BAR = 70;
 const MM_PER_INCH = 25.4;
 
 const VIEWS = [
-  { view: 'side', title: 'From the side' },
-  { view: 'above', title: 'From above' },
+  { value: 'side', title: 'From the side' },
+  { value: 'above', title: 'From above' },
 ] as const;
-type View = (typeof VIEWS)[number]['view'];
+type View = (typeof VIEWS)[number]['value'];
 
 /** The driven wheel with its motor and stages to scale, from the side and with both sides from above; one at a time where there is little room. */
 export function TrainView() {
@@ -26,21 +27,15 @@ export function TrainView() {
   return (
     <div className="sheet">
       <Facts />
-      <div className="flex gap-3 px-3 pt-1.5 xl:hidden" role="group" aria-label="Seen">
-        {VIEWS.map(({ view, title }) => (
-          <button
-            key={view}
-            type="button"
-            aria-pressed={chosen === view}
-            className={`push-plain text-[14px] ${chosen === view ? 'font-semibold text-ink' : 'text-soft'}`}
-            onClick={() => setChosen(view)}
-          >
-            {title}
-          </button>
-        ))}
-      </div>
+      <PlainSwitch
+        label="Seen"
+        options={VIEWS}
+        value={chosen}
+        onChoose={setChosen}
+        className="px-3 pt-1.5 text-[14px] xl:hidden"
+      />
       <div className="grid xl:grid-cols-2 xl:divide-x xl:divide-line">
-        {VIEWS.map(({ view, title }) => (
+        {VIEWS.map(({ value: view, title }) => (
           <div key={view} className={chosen === view ? '' : 'max-xl:hidden'}>
             <Seen view={view} title={title} />
           </div>

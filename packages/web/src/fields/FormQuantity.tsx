@@ -1,8 +1,8 @@
 import type { Dimension, FieldRange, Quantity } from '@zubric/core/quantity';
 import { useCallback, useEffect, useId } from 'react';
 import { useUnits } from '../common/units.tsx';
-import { QuantityEntry } from '../fields/QuantityField.tsx';
-import { checkOf } from '../fields/SchemaField.tsx';
+import { QuantityEntry } from './QuantityField.tsx';
+import { checkOf } from './SchemaField.tsx';
 
 interface Props {
   /** The figure's key in the form. */
