@@ -31,7 +31,7 @@ describe('margins of two builds', () => {
     const at = (ratio: number, verdict: 'short' | 'tight' | 'ample') => ({ ratio, rule: 2, verdict });
     const torque = { link: 'torque', title: 'Wheel torque', moved: true } as const;
     expect(marginInWords({ ...torque, before: at(1.4, 'short'), after: at(1.6, 'short') })).toBe(
-      'wheel torque 1.4 × → 1.6 ×',
+      'wheel torque 1.4 → 1.6 × its need',
     );
     expect(marginInWords({ ...torque, before: at(1.9, 'short'), after: at(2.1, 'tight') })).toContain(
       'no longer short',
@@ -55,7 +55,7 @@ describe('margins of two builds', () => {
       verdict: ratio < 1 ? ('fails' as const) : ('ample' as const),
     });
     const stands: MovedMargin = { link: 'speed', title: 'Speed', before: at(1.4), after: at(0), moved: true };
-    expect(marginInWords(stands)).toBe('speed 1.4 × → cannot move, now failing');
+    expect(marginInWords(stands)).toBe('speed 1.4 × its need → cannot move, now failing');
     expect(changeInWords([stands])).toBe('Speed: it cannot move any more.');
     expect(marginInWords({ ...stands, link: 'grip', title: 'Grip' })).toContain('→ 0 ×');
   });

@@ -50,15 +50,19 @@ const UNDER: Readonly<Record<Verdict, string>> = {
 /**
  * A margin that moved, as it is said.
  *
- * @example marginInWords(moved) // 'wheel torque 1.4 × → 1.6 ×, no longer short'
+ * @example marginInWords(moved) // 'wheel torque 1.4 → 1.6 × its need, no longer short'
  */
 export function marginInWords({ link, title, before, after }: MovedMargin): string {
   const name = title.charAt(0).toLowerCase() + title.slice(1);
-  const factor = (margin: MarginAt | null): string => {
-    if (!margin) return 'none';
-    return standsStill({ link, ratio: margin.ratio }) ? 'cannot move' : `${showNumber(margin.ratio)} ×`;
+  const factor = (margin: MarginAt | null): string | undefined =>
+    margin && !standsStill({ link, ratio: margin.ratio }) ? showNumber(margin.ratio) : undefined;
+  const whole = (margin: MarginAt | null): string => {
+    const times = factor(margin);
+    if (times !== undefined) return `${times} × its need`;
+    return margin ? 'cannot move' : 'none';
   };
-  return `${name} ${factor(before)} → ${factor(after)}${verdictInWords(before, after)}`;
+  const was = (after && factor(after) !== undefined ? factor(before) : undefined) ?? whole(before);
+  return `${name} ${was} → ${whole(after)}${verdictInWords(before, after)}`;
 }
 
 /**

@@ -5,6 +5,7 @@ import { Logbook1764000000002 } from './migrations/0002-logbook.ts';
 import { Order1764000000003 } from './migrations/0003-order.ts';
 import { Shelf1764000000004 } from './migrations/0004-shelf.ts';
 import { PartPhoto1764000000005 } from './migrations/0005-part-photo.ts';
+import { SnapshotName1764000000006 } from './migrations/0006-snapshot-name.ts';
 
 const CONNECT_TIMEOUT_MS = 3000;
 /** No question to the database takes as long as this, milliseconds: one that does is given up and told. */
@@ -19,6 +20,7 @@ const MIGRATIONS = [
   Order1764000000003,
   Shelf1764000000004,
   PartPhoto1764000000005,
+  SnapshotName1764000000006,
 ];
 
 /** The database of a `postgres://` address. Schema changes come from migrations alone. */

@@ -64,7 +64,7 @@ describe('the logbook', () => {
     await save(id, version, teeth(document, 9));
     const [change] = await log(id);
     expect(change).toMatchObject({ kind: 'change', changes: ['Chain, stage 1, driver teeth: 10 → 9'] });
-    expect(change?.margins.some((line) => /^wheel torque [\d.]+ × → [\d.]+ ×/.test(line))).toBe(true);
+    expect(change?.margins.some((line) => /^wheel torque [\d.]+ → [\d.]+ × its need/.test(line))).toBe(true);
     expect(change?.margins.some((line) => line.startsWith('grip'))).toBe(false);
   });
 
@@ -143,6 +143,22 @@ describe('the logbook', () => {
       'As bought',
     ]);
     expect((await log(id)).filter((entry) => entry.kind === 'snapshot')).toHaveLength(2);
+  });
+
+  it('calls a snapshot otherwise, and changes nothing else of it', async () => {
+    const { id } = await copy();
+    const at = `/api/builds/${id}/snapshots`;
+    await server.send('post', at).send({ name: 'As bougth' }).expect(201);
+    const was = (await server.send('get', `${at}/1`).expect(200)).body as object;
+    await server.send('put', `${at}/1`).send({ name: ' As bought ' }).expect(204);
+    expect((await server.send('get', `${at}/1`).expect(200)).body).toEqual({ ...was, name: 'As bought' });
+    expect((await log(id))[0]).toMatchObject({ kind: 'snapshot', title: 'As bought', snapshotNumber: 1 });
+    await server.send('put', `${at}/1`).send({ name: ' ' }).expect(422);
+    for (const number of ['2', 'x'])
+      await server.send('put', `${at}/${number}`).send({ name: 'a' }).expect(404);
+    await expect(
+      server.database.query("UPDATE build_snapshot SET document = '{}' WHERE build_id = $1", [id]),
+    ).rejects.toThrow('a snapshot is never changed');
   });
 
   it('reads a snapshot of an older format', async () => {

@@ -100,6 +100,14 @@ export function buildLogRoutes(logbook: LogbookStore, builds: BuildStore): Route
     response.json({ ...snapshotOut(row), document: current(row.document) } satisfies Snapshot);
   });
 
+  routes.put('/snapshots/:number', async (request, response) => {
+    const { name } = naming.parse(request.body);
+    const number = snapshotNumber.safeParse(request.params.number);
+    if (!number.success || !(await logbook.renameSnapshot(await buildId(request), number.data, name)))
+      throw notFound('such snapshot');
+    response.status(204).end();
+  });
+
   return routes;
 }
 

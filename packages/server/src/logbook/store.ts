@@ -36,7 +36,7 @@ export const noteBeginning = async (
   await entriesIn(manager).insert({ id: nanoid(ID_LENGTH), buildId, kind: 'begun', title });
 };
 
-/** Named states of a build, kept as they were. */
+/** Named states of a build, kept as they were but for their names. */
 function snapshotsIn(database: EntityManager) {
   const snapshots = () => database.getRepository(snapshotEntity);
   return {
@@ -63,6 +63,16 @@ function snapshotsIn(database: EntityManager) {
         select: { buildId: true, number: true, name: true, createdAt: true },
         where: { buildId },
         order: { number: 'DESC' },
+      }),
+
+    /** Calls a snapshot otherwise, in the logbook too; false where there is none. */
+    renameSnapshot: (buildId: string, number: number, name: string): Promise<boolean> =>
+      database.transaction(async (manager) => {
+        const { affected } = await manager
+          .getRepository(snapshotEntity)
+          .update({ buildId, number }, { name });
+        await entriesIn(manager).update({ buildId, snapshotNumber: number }, { title: name });
+        return affected === 1;
       }),
 
     findSnapshot: (buildId: string, number: number): Promise<SnapshotRow | null> =>

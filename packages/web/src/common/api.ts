@@ -82,6 +82,8 @@ export const api = {
     call(`/builds/${buildId}/snapshots/${number}`, { shape: snapshotSchema }),
   takeSnapshot: (buildId: string, name: string) =>
     call(`/builds/${buildId}/snapshots`, { method: 'POST', body: { name }, shape: snapshotLineSchema }),
+  renameSnapshot: (buildId: string, number: number, name: string) =>
+    call(`/builds/${buildId}/snapshots/${number}`, { method: 'PUT', body: { name } }),
   parts: () => call('/parts', { shape: partsSchema }).then((answer) => answer.parts),
   partsAside: () => call('/parts?place=aside', { shape: partsSchema }).then((answer) => answer.parts),
   part: (id: string) => versionedCall(`/parts/${id}`, { shape: partAnswerSchema }),

@@ -44,8 +44,8 @@ describe('findings', () => {
     );
     show(puffin, ['ground']);
     const move = await screen.findByRole('button', { name: /of ballast over the driven wheels/ });
-    expect(text()).toMatch(/grip 1\.16 × → 1\.2\d* ×, no longer short/);
-    expect(text()).toMatch(/costs: wheel torque 1\.26 × → 1\.2\d* ×/);
+    expect(text()).toMatch(/grip 1\.16 → 1\.2\d* × its need, no longer short/);
+    expect(text()).toMatch(/costs: wheel torque 1\.26 → 1\.2\d* × its need/);
     fireEvent.click(move);
     expect(kept().masses.others).toMatchObject([{ name: 'Ballast', mass: { value: 2.4 } }]);
     // What was found for the build before is gone at once.

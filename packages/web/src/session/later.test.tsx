@@ -1,10 +1,22 @@
 import { newBuild } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { flushSync } from 'react-dom';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { SchemaField } from '../fields/SchemaField.tsx';
 import { kept, onBench } from '../testing/on-bench.tsx';
 import { useBuild } from './BuildSession.tsx';
 import { later } from './later.tsx';
+
+/** A change by a press, and what the page then shows. */
+function Pressed() {
+  const { build, edit } = useBuild();
+  return (
+    <button type="button" onClick={() => edit((b) => ({ ...b, name: `${b.name}!` }))}>
+      {build.name}
+    </button>
+  );
+}
+const LaterPressed = later(Pressed);
 
 /** Two numbers of one object, each change made from the object as it is shown. */
 function Body() {
@@ -46,5 +58,13 @@ describe('a part of a page that follows later', () => {
     expect(kept().body.length.value).toBeCloseTo(0.98, 9);
     expect(kept().body.width.value).toBe(0.5);
     expect(field('Length').value).toBe('980 mm');
+  });
+
+  it('shows what a press did before anything else is done', () => {
+    onBench(<LaterPressed />, newBuild('Gull'));
+    const button = screen.getByRole('button');
+    // As the browser tells it: without the test's own waiting until all that follows is drawn.
+    flushSync(() => button.click());
+    expect(button.textContent).toBe('Gull!');
   });
 });

@@ -1,4 +1,12 @@
-import { memo, useDeferredValue, useEffect, useRef, useState, type ComponentType } from 'react';
+import {
+  memo,
+  useDeferredValue,
+  useEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ComponentType,
+} from 'react';
 import { OpenBuildContext, useBuild } from './BuildSession.tsx';
 
 /** In which order builds came, so that what is shown never goes back to an earlier one. */
@@ -15,16 +23,27 @@ function orderOf(open: object): number {
 const isText = (target: EventTarget | null): boolean =>
   target instanceof HTMLInputElement && target.type !== 'checkbox' && target.type !== 'radio';
 
+const isTyped = (): boolean => isText(document.activeElement);
+
+function onFocus(changed: () => void): () => void {
+  for (const type of ['focusin', 'focusout']) document.addEventListener(type, changed);
+  return () => {
+    for (const type of ['focusin', 'focusout']) document.removeEventListener(type, changed);
+  };
+}
+
 /** What begins with another control than the one that is typed in. */
 const BEGINS = ['pointerdown', 'focusin', 'keydown'] as const;
 
 /**
- * The build as it is shown a moment after: while somebody types, once there is time; and at once when another control is
- * taken to hand, so that nothing is ever changed from what is no more.
+ * The build as it is shown a moment after: while somebody types, once there is time; at once when another control is
+ * taken to hand, so that nothing is ever changed from what is no more; and at once what a press did, so that nothing
+ * moves away from under the next one.
  */
 function useLaterBuild() {
   const open = useBuild();
   const deferred = useDeferredValue(open);
+  const typed = useSyncExternalStore(onFocus, isTyped);
   const [caughtUp, setCaughtUp] = useState(open);
   const latest = useRef(open);
   orderOf(open);
@@ -40,6 +59,7 @@ function useLaterBuild() {
       for (const type of BEGINS) document.removeEventListener(type, catchUp, true);
     };
   }, []);
+  if (!typed) return open;
   return orderOf(deferred) >= orderOf(caughtUp) ? deferred : caughtUp;
 }
 

@@ -53,6 +53,10 @@ function serving(first: readonly LogEntry[], more: Parameters<typeof answering>[
       snapshots.push(made);
       return made;
     },
+    'PUT /api/builds/b/snapshots/*': ({ body }, [number]) => {
+      const at = Number(number) - 1;
+      snapshots[at] = { ...(snapshots[at] as SnapshotLine), ...(body as { name: string }) };
+    },
     'POST /api/builds/b/log': ({ body }) => {
       const made = entry({ id: 'mine', kind: 'note', ...(body as { note: string }) });
       entries = [made, ...entries];
@@ -88,17 +92,17 @@ describe('the logbook', () => {
         id: 'e2',
         begunAt: '2026-11-21T12:00:00Z',
         changes: ['Chain, stage 1, driver teeth: 14 → 10'],
-        margins: ['wheel torque 0.9 × → 1.26 ×, still short', 'grip 1.2 × → 1.3 ×'],
+        margins: ['wheel torque 0.9 → 1.26 × its need, still short', 'grip 1.2 → 1.3 × its need'],
       }),
       entry({ kind: 'begun', title: 'Begun as a blank build' }),
     ]);
     onBench(<Logbook />, puffin);
     await screen.findByText('Chain, stage 1, driver teeth: 14 → 10');
     // What came to another verdict stands there; the rest at a press.
-    expect(text()).toContain('wheel torque 0.9 × → 1.26 ×, still short');
-    expect(text()).not.toContain('grip 1.2 × → 1.3 ×');
+    expect(text()).toContain('wheel torque 0.9 → 1.26 × its need, still short');
+    expect(text()).not.toContain('grip 1.2 → 1.3 × its need');
     fireEvent.click(screen.getByRole('button', { name: '1 more moved, with the same verdict' }));
-    expect(text()).toContain('grip 1.2 × → 1.3 ×');
+    expect(text()).toContain('grip 1.2 → 1.3 × its need');
     const days = screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent);
     expect(days.slice(0, 2)).toEqual(['Sat, 21 Nov 2026', 'Fri, 20 Nov 2026']);
   });
@@ -161,6 +165,27 @@ describe('the logbook', () => {
     press('Leave as it was');
     expect(screen.getByText('Measured again')).toBeTruthy();
     expect(asked.some(({ method }) => method === 'PUT')).toBe(false);
+  });
+
+  it('calls a snapshot otherwise, or leaves it', async () => {
+    const asked = serving([]);
+    onBench(<Logbook />, puffin);
+    await screen.findByText(/Half the load/);
+    press('Rename snapshot 1');
+    write('Name of snapshot 1', ' ');
+    press('Keep the name');
+    expect(await screen.findByText('Give the snapshot a name first.')).toBeTruthy();
+    press('Leave as it was');
+    expect(text()).toContain('1: Half the load');
+    press('Rename snapshot 1');
+    expect(screen.getByLabelText<HTMLInputElement>('Name of snapshot 1').value).toBe('Half the load');
+    write('Name of snapshot 1', 'Light');
+    press('Keep the name');
+    expect(await screen.findByText(/Light/)).toBeTruthy();
+    expect(screen.queryByLabelText('Name of snapshot 1')).toBeNull();
+    expect(asked.filter(({ method }) => method === 'PUT')).toMatchObject([
+      { path: '/api/builds/b/snapshots/1', body: { name: 'Light' } },
+    ]);
   });
 
   it('takes a named snapshot', async () => {

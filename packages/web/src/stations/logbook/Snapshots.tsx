@@ -74,6 +74,30 @@ interface SnapshotProps {
 
 function Snapshot({ snapshot: { number, name, createdAt }, onGoBack }: SnapshotProps) {
   const [, setSearch] = useSearchParams();
+  const { id } = useBuild();
+  const [renaming, setRenaming] = useState(false);
+  const rename = useLogChange((wanted: string) => api.renameSnapshot(id, number, wanted));
+  if (renaming)
+    return (
+      <li className="py-2">
+        <NameForm
+          title={`Another name for snapshot ${number}`}
+          label={`Name of snapshot ${number}`}
+          button="Keep the name"
+          missing="Give the snapshot a name first."
+          start={name}
+          problem={rename.error?.message}
+          onSubmit={async (wanted) => {
+            await rename.mutateAsync(wanted);
+            setRenaming(false);
+          }}
+        >
+          <button type="button" className="push" onClick={() => setRenaming(false)}>
+            Leave as it was
+          </button>
+        </NameForm>
+      </li>
+    );
   return (
     <li className="py-2">
       <p className="break-words">
@@ -97,6 +121,14 @@ function Snapshot({ snapshot: { number, name, createdAt }, onGoBack }: SnapshotP
           onClick={onGoBack}
         >
           Go back to it
+        </button>
+        <button
+          type="button"
+          className="push push-small"
+          aria-label={`Rename snapshot ${number}`}
+          onClick={() => setRenaming(true)}
+        >
+          Rename
         </button>
       </span>
     </li>
