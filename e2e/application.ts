@@ -101,3 +101,37 @@ export async function complaints(page: Page, what: 'all' | 'contrast' = 'all'): 
   ).analyze();
   return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
 }
+
+/** Values and choices that are wider than the field they stand in, and words that their box does not show whole. */
+export const cutValues = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const ARROW = 18;
+    const pen = document.createElement('canvas').getContext('2d');
+    if (!pen) throw new Error('this browser draws nothing');
+    const isShown = (element: Element): boolean => element.checkVisibility() && element.clientWidth > 4;
+    const roomOf = (element: Element, style: CSSStyleDeclaration): number =>
+      element.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
+    const cut: string[] = [];
+    for (const field of document.querySelectorAll<HTMLInputElement | HTMLSelectElement>(
+      'input:is([type=text], :not([type])), select',
+    )) {
+      const style = getComputedStyle(field);
+      const isChoice = field instanceof HTMLSelectElement;
+      const shown = isChoice ? (field.selectedOptions[0]?.text ?? '') : field.value;
+      pen.font = style.font;
+      const room = roomOf(field, style) - (isChoice ? ARROW : 0);
+      if (isShown(field) && pen.measureText(shown).width > room + 1) cut.push(shown);
+    }
+    for (const box of document.querySelectorAll('main *')) {
+      const { overflowX } = getComputedStyle(box);
+      const hides = (overflowX === 'hidden' || overflowX === 'clip') && !box.closest('svg, .sr-only');
+      if (
+        hides &&
+        isShown(box) &&
+        !box.matches('input, select, textarea') &&
+        box.scrollWidth > box.clientWidth + 1
+      )
+        cut.push(box.textContent.trim());
+    }
+    return cut;
+  });

@@ -1,4 +1,4 @@
-import { begin, complaints, expect, saved, test } from './application.ts';
+import { begin, complaints, cutValues, expect, saved, test } from './application.ts';
 
 const VIEWS = [
   ['/builds', 'Which vehicle'],
@@ -24,23 +24,23 @@ const VIEWS = [
   ['/nowhere', 'There is nothing at this address'],
 ] as const;
 
-const NARROW = [800, 400];
-/** Used in the shed and on the floor, with a telephone in one hand. */
-const HANDHELD = ['/builds/puffin/assembly', '/builds/puffin/trials'];
+/** From the narrowest telephone to a desk; at the narrowest, fields scroll what they cannot hold. */
+const WIDTHS = [320, 400, 800, 1024, 1280];
 
 for (const [path, heading] of VIEWS)
-  test(`${path} opens by its address, fits the screen, and axe finds nothing in light and dark`, async ({
+  test(`${path} opens by its address, cuts nothing at any width, and axe finds nothing in light and dark`, async ({
     bench,
   }) => {
     await bench.goto(path);
     await expect(bench.getByRole('heading', { level: 1 })).toContainText(heading);
     await bench.waitForLoadState('networkidle');
-    for (const width of [1024, ...(HANDHELD.includes(path) ? NARROW : []), 1280]) {
+    for (const width of WIDTHS) {
       await bench.setViewportSize({ width, height: 768 });
       expect(
         await bench.evaluate(() => document.documentElement.scrollWidth),
         `${width} px`,
       ).toBeLessThanOrEqual(width);
+      if (width > 320) expect(await cutValues(bench), `${width} px`).toEqual([]);
     }
     for (const colorScheme of ['light', 'dark'] as const) {
       await bench.emulateMedia({ colorScheme });

@@ -1,7 +1,8 @@
-/** Writes what is published of the core's own: the schemas of a build and of a part, the glossary. Tests tell when they have drifted. */
+/** Writes what is published of the core's own: schemas, glossary, where each calculation stands. Tests tell when they have drifted. */
 import { writeFileSync } from 'node:fs';
 import { glossaryPage } from '@zubric/core/say';
 import { buildJsonSchema, partJsonSchema } from '@zubric/core/vehicle';
+import { calculationsPage } from './lib/calculations-page.ts';
 
 const write = (name: string, text: string): void =>
   writeFileSync(new URL(`../docs/${name}`, import.meta.url), text);
@@ -10,3 +11,4 @@ const asJson = (schema: unknown): string => `${JSON.stringify(schema, null, 2)}\
 write('build.schema.json', asJson(buildJsonSchema()));
 write('part.schema.json', asJson(partJsonSchema()));
 write('glossary.md', glossaryPage());
+write('calculations.md', calculationsPage('.'));

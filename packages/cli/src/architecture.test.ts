@@ -2,6 +2,8 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { resolve } from 'node:path';
+import { format, resolveConfig } from 'prettier';
+import { calculationsPage } from '../../../scripts/lib/calculations-page.ts';
 import { describe, expect, it } from 'vitest';
 
 interface Rule {
@@ -40,6 +42,46 @@ const folders = (name: string): readonly string[] =>
   readdirSync(`packages/${name}/src`, { withFileTypes: true })
     .filter((entry) => entry.isDirectory())
     .map((entry) => entry.name);
+
+describe('docs/api.md', () => {
+  /** Each door as its file opens it: the method and the last part of its address. */
+  const opened = readdirSync('packages/server/src', { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('routes.ts'))
+    .flatMap((file) =>
+      [
+        ...readFileSync(`packages/server/src/${file}`, 'utf8').matchAll(
+          /routes\.(get|put|post|delete)\(\s*'([^']*)'/g,
+        ),
+      ].map(([, method = '', path = '']) => `${method.toUpperCase()} ${path.replace(/\/$/, '')} ${file}`),
+    );
+  const listed = [
+    ...readFileSync('docs/api.md', 'utf8').matchAll(
+      /^\| `(GET|PUT|POST|DELETE) (\/api\S+)` .*`([\w/-]+\.ts)` +\|$/gm,
+    ),
+  ];
+
+  it('lists every door with the file that opens it, and no other', () => {
+    expect(listed.length).toBe(opened.length);
+    for (const [line, method = '', address = '', file = ''] of listed)
+      expect(
+        opened.some((door) => {
+          const [verb, path, at] = door.split(/ (.*) /) as [string, string, string];
+          return verb === method && at === file && address.endsWith(path);
+        }),
+        line,
+      ).toBe(true);
+  });
+});
+
+describe('docs/calculations.md', () => {
+  it('is as `npm run schema` writes it', async () => {
+    const page = await format(calculationsPage('.'), {
+      ...((await resolveConfig('docs/calculations.md')) ?? {}),
+      parser: 'markdown',
+    });
+    expect(readFileSync('docs/calculations.md', 'utf8')).toBe(page);
+  });
+});
 
 describe('docs/architecture.md', () => {
   it.each([

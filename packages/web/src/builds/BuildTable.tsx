@@ -140,18 +140,17 @@ function Row({ build, place, picked, onPick, actions }: RowProps) {
       </td>
       <td className="max-w-80">
         {place === 'bin' ? (
-          <span className="block truncate py-1 text-[18px] font-semibold">{build.name}</span>
+          <span className="block py-1 text-[18px] break-words font-semibold">{build.name}</span>
         ) : (
           <Link
             to={stationAddress(build.id, 'brief')}
-            className="block truncate py-1 text-[18px] font-semibold underline decoration-line decoration-2 underline-offset-4 hover:decoration-mech"
-            title={build.name}
+            className="block py-1 text-[18px] break-words font-semibold underline decoration-line decoration-2 underline-offset-4 hover:decoration-mech"
           >
             {build.name}
           </Link>
         )}
         {!('problem' in build) && (
-          <span className="block truncate text-[14px] text-soft" title={build.purpose}>
+          <span className="line-clamp-2 text-[14px] break-words text-soft" title={build.purpose}>
             {build.purpose || 'no purpose noted yet'}
           </span>
         )}

@@ -42,6 +42,7 @@ export function Choice<T extends string>({
         id={id}
         className="entry"
         value={value}
+        title={options.find((option) => option.value === value)?.title}
         onChange={(event) => {
           const chosen = [...options, ...(more?.options ?? [])].find(
             (option) => option.value === event.target.value,

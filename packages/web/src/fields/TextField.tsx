@@ -12,7 +12,7 @@ interface Props {
   readonly className?: string;
 }
 
-/** A line of text. */
+/** A line of text, that goes on below where the field is narrower than it. */
 export function TextField({
   label,
   value,
@@ -27,18 +27,25 @@ export function TextField({
   return (
     <div className={className}>
       <FieldLabel htmlFor={id} label={label} hidden={hideLabel} />
-      <input
+      <textarea
         id={id}
-        className="entry"
+        rows={1}
+        className="entry entry-line"
         value={emptied ? '' : value}
         maxLength={maxLength}
         aria-invalid={emptied}
         aria-describedby={emptied ? `${id}-problem` : undefined}
         onChange={(event) => {
-          const text = event.target.value;
+          const text = event.target.value.replace(/\s*\n\s*/g, ' ');
           const empty = required !== undefined && text.trim() === '';
           setEmptied(empty);
           if (!empty) onChange(text);
+        }}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          // As in any line: no second one, but what it stands in is sent.
+          event.preventDefault();
+          event.currentTarget.form?.requestSubmit();
         }}
         onBlur={() => setEmptied(false)}
       />

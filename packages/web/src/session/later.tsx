@@ -21,7 +21,8 @@ function orderOf(open: object): number {
 }
 
 const isText = (target: EventTarget | null): boolean =>
-  target instanceof HTMLInputElement && target.type !== 'checkbox' && target.type !== 'radio';
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLInputElement && target.type !== 'checkbox' && target.type !== 'radio');
 
 const isTyped = (): boolean => isText(document.activeElement);
 

@@ -22,7 +22,7 @@ function wayOf(event: KeyboardEvent): 'undo' | 'redo' | undefined {
  */
 const isBrowsers = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  (target.closest('[data-own-undo], [role="dialog"], textarea') !== null ||
+  (target.closest('[data-own-undo], [role="dialog"]') !== null ||
     target.getAttribute('aria-invalid') === 'true');
 
 /** Undo and redo over the whole build, from any station. */

@@ -76,7 +76,7 @@ function Pick({ label, fields, chosen, onChoose }: PickProps) {
   return (
     <select
       aria-label={label}
-      className="entry max-w-[46%] flex-1"
+      className="entry w-auto max-w-full flex-auto"
       value={chosen.key}
       onChange={(event) => onChoose(event.target.value)}
     >

@@ -211,7 +211,7 @@ function Asked({ duty, report, onChange }: RowProps) {
           onChange={(name) => onChange({ name })}
         />
       </td>
-      <td className="xl:w-[170px]" data-title="Ground" data-wide>
+      <td className="font-narrow xl:w-[180px]" data-title="Ground" data-wide>
         <Choice
           label={`Ground of ${duty.name}`}
           hideLabel

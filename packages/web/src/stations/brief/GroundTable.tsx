@@ -142,7 +142,7 @@ function GroupFigures({ ground, group: { axle, names, rollsOnly } }: { ground: G
     />
   );
   return (
-    <fieldset className="grid grid-cols-3 items-end gap-2 sm:grid-cols-[minmax(0,1.6fr)_repeat(3,minmax(0,1fr))]">
+    <fieldset className="grid grid-cols-3 items-end gap-2 sm:grid-cols-[minmax(0,1.1fr)_repeat(3,minmax(0,1fr))]">
       <legend className="sr-only">{names.join('; ')}</legend>
       <span className="text-[14px] leading-tight text-soft max-sm:col-span-3 sm:pb-1.5" aria-hidden="true">
         {names.join('; ')}

@@ -15,7 +15,7 @@ export function VehicleForm() {
     <section className="sheet grid content-start gap-3 p-3" aria-labelledby="vehicle-title">
       <h2 id="vehicle-title">How it is made, and for whom</h2>
       <StandingForm />
-      <div className="grid gap-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,2fr)_repeat(3,minmax(0,1fr))]">
+      <div className="grid gap-3 grid-cols-2 sm:grid-cols-[minmax(0,1.1fr)_minmax(0,1.5fr)_minmax(0,1.3fr)_repeat(2,minmax(0,1fr))]">
         <TextField
           label="Name"
           value={build.name}

@@ -145,7 +145,7 @@ function Facts() {
     <dl className="grid grid-cols-2 gap-x-4 border-b border-line px-3 py-1.5 md:grid-cols-4">
       {facts.map(({ head, tail, tone = 'text-ink' }) => (
         <div key={tail} className="flex min-w-0 flex-col-reverse justify-end">
-          <dt className="truncate text-[14px] text-soft" title={tail}>
+          <dt className="text-[14px] text-soft" title={tail}>
             {tail}
           </dt>
           <dd className={`font-semibold ${tone}`}>{head}</dd>

@@ -141,6 +141,7 @@ function ChangeNote({ entry, onDone }: { readonly entry: LogEntry; readonly onDo
         <textarea
           className="entry"
           rows={2}
+          data-own-undo
           maxLength={5000}
           autoFocus
           {...register('note', {

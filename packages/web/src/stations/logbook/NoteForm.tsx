@@ -37,6 +37,7 @@ export function NoteForm() {
         id={id}
         className="entry"
         rows={2}
+        data-own-undo
         maxLength={5000}
         aria-invalid={missing !== undefined}
         aria-describedby={missing !== undefined || add.isError ? `${id}-problem` : undefined}

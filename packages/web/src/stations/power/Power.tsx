@@ -226,7 +226,7 @@ function KindButton({ kind, chosen, onChoose }: KindButtonProps) {
       className={`min-w-0 border border-line px-3 py-1.5 text-left ${chosen ? 'bg-ink text-sheet' : 'bg-sheet hover:bg-mech-lo'}`}
     >
       <span className="block text-[16px] font-semibold">{TITLES[kind]}</span>
-      <span className={`block truncate text-[14px] ${chosen ? 'text-line' : 'text-soft'}`}>
+      <span className={`block break-words text-[14px] ${chosen ? 'text-line' : 'text-soft'}`}>
         {CHOSEN[kind](build) ?? 'none chosen'}
       </span>
     </button>

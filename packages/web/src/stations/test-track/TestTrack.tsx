@@ -63,7 +63,7 @@ export function TestTrack() {
         <Answer launch={launch} hasDuty={duty !== undefined} />
       </div>
       {duty && (
-        <div className="flex items-end gap-4">
+        <div className="flex flex-wrap items-end gap-4">
           <Choice
             label="Ground, grade and load of"
             className="w-64"

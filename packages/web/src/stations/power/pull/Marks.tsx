@@ -86,7 +86,7 @@ export const Marks = ({ marks, placing }: { readonly marks: readonly Mark[]; rea
 export const MarkNames = ({ names }: { readonly names: readonly string[] }) => (
   <ol className="mx-2 my-1 grid list-inside list-decimal grid-cols-2 gap-x-4 text-[14px]">
     {names.map((name, n) => (
-      <li key={`${n} ${name}`} className="truncate" title={name}>
+      <li key={`${n} ${name}`} className="break-words">
         {name}
       </li>
     ))}
