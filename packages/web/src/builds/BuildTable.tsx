@@ -7,7 +7,7 @@ import {
   tableFeatures,
   useTable,
 } from '@tanstack/react-table';
-import { lazy } from 'react';
+
 import { Link } from 'react-router';
 import { sayMoment } from '../common/days.ts';
 import { Below } from '../common/Below.tsx';
@@ -15,10 +15,11 @@ import { SortHeader } from '../common/SortHeader.tsx';
 import { stationAddress, type StationPath } from '../common/stations.ts';
 import { useSay } from '../common/units.tsx';
 import { BuildMenu, type BuildActions } from './BuildMenu.tsx';
+import { lazyPart } from '../common/lazy-part.ts';
 
 /** What is drawn needs half the core; the list does not wait for it. */
-const Tape = lazy(async () => ({ default: (await import('../strip/Tape.tsx')).Tape }));
-const LineDrawing = lazy(async () => ({ default: (await import('./LineDrawing.tsx')).LineDrawing }));
+const Tape = lazyPart(async () => (await import('../strip/Tape.tsx')).Tape);
+const LineDrawing = lazyPart(async () => (await import('./LineDrawing.tsx')).LineDrawing);
 
 interface Props {
   readonly builds: readonly BuildLine[];

@@ -1,5 +1,5 @@
 import type { BuildLine, Place } from '@zubric/core/answers';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ApiProblem } from '../common/api.ts';
 import { NoKey } from '../common/Message.tsx';
@@ -13,8 +13,9 @@ import { MendBuild } from './MendBuild.tsx';
 import { SHELVES, wantedOf } from './shelves.ts';
 import { useFilesIn } from './use-files-in.tsx';
 import { useBuildList, type Notice } from './use-build-list.ts';
+import { lazyPart } from '../common/lazy-part.ts';
 
-const CopiesDialog = lazy(async () => ({ default: (await import('./CopiesDialog.tsx')).CopiesDialog }));
+const CopiesDialog = lazyPart(async () => (await import('./CopiesDialog.tsx')).CopiesDialog);
 
 /** All vehicles, the last touched first. */
 export function BuildsPage() {

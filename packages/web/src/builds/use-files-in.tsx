@@ -1,8 +1,9 @@
-import { Suspense, lazy, useState, type DragEvent } from 'react';
+import { Suspense, useState, type DragEvent } from 'react';
 import type { FileRead } from './read-files.ts';
+import { lazyPart } from '../common/lazy-part.ts';
 
 /** Reading files is fetched when it is wanted. */
-const BringIn = lazy(async () => ({ default: (await import('./BringIn.tsx')).BringIn }));
+const BringIn = lazyPart(async () => (await import('./BringIn.tsx')).BringIn);
 const reading = () => import('./read-files.ts');
 
 /** Files that are chosen or dropped: read, shown, and brought in where the builder says so. */

@@ -1,8 +1,9 @@
 import type { TermId } from '@zubric/core/say';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { Suspense, useState, type ReactNode } from 'react';
+import { lazyPart } from './lazy-part.ts';
 
 /** What it means is fetched once somebody asks. */
-const TermPanel = lazy(async () => ({ default: (await import('./TermPanel.tsx')).TermPanel }));
+const TermPanel = lazyPart(async () => (await import('./TermPanel.tsx')).TermPanel);
 
 interface Props {
   readonly id: TermId;

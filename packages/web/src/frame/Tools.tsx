@@ -1,12 +1,13 @@
 import { Keyboard, Search } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { fetchAhead } from '../common/fetch-ahead.ts';
 import { isTyping, withCommand } from '../common/keys.ts';
+import { lazyPart } from '../common/lazy-part.ts';
 
-const loadFind = async () => ({ default: (await import('./Find.tsx')).Find });
-const loadKeysList = async () => ({ default: (await import('./KeysList.tsx')).KeysList });
-const Find = lazy(loadFind);
-const KeysList = lazy(loadKeysList);
+const loadFind = async () => (await import('./Find.tsx')).Find;
+const loadKeysList = async () => (await import('./KeysList.tsx')).KeysList;
+const Find = lazyPart(loadFind);
+const KeysList = lazyPart(loadKeysList);
 
 type Open = 'find' | 'keys' | null;
 

@@ -1,12 +1,13 @@
 import { Redo2, Undo2 } from 'lucide-react';
-import { Suspense, lazy, useEffect } from 'react';
+import { Suspense, useEffect } from 'react';
 import { useBuild } from '../session/BuildSession.tsx';
 import { fetchAhead } from '../common/fetch-ahead.ts';
 import { withCommand } from '../common/keys.ts';
+import { lazyPart } from '../common/lazy-part.ts';
 
 /** Not fetched with the build, but ahead of the first step back: nothing else that a build opens with tells changes in words. */
-const loadMoved = async () => ({ default: (await import('./Moved.tsx')).Moved });
-const Moved = lazy(loadMoved);
+const loadMoved = async () => (await import('./Moved.tsx')).Moved;
+const Moved = lazyPart(loadMoved);
 
 /** Z and Y as everywhere: back with Ctrl Z, forth with Ctrl Shift Z or Ctrl Y. */
 function wayOf(event: KeyboardEvent): 'undo' | 'redo' | undefined {

@@ -1,6 +1,6 @@
 import { closeness, type Report } from '@zubric/core/judge';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useCallback, useEffect } from 'react';
+import { Suspense, useCallback, useEffect } from 'react';
 import { Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 import type { SaveState } from '../session/session.ts';
@@ -17,12 +17,13 @@ import { fetchStationsAhead } from './station-pages.ts';
 import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
 import { STATIONS, stationAddress, type StationPath } from '../common/stations.ts';
 import { UndoRedo } from './UndoRedo.tsx';
+import { lazyPart } from '../common/lazy-part.ts';
 
-const Removed = lazy(async () => ({ default: (await import('./Removed.tsx')).Removed }));
+const Removed = lazyPart(async () => (await import('./Removed.tsx')).Removed);
 
-const CannotOpen = lazy(async () => ({ default: (await import('./CannotOpen.tsx')).CannotOpen }));
+const CannotOpen = lazyPart(async () => (await import('./CannotOpen.tsx')).CannotOpen);
 
-const Unsettled = lazy(async () => ({ default: (await import('./Unsettled.tsx')).Unsettled }));
+const Unsettled = lazyPart(async () => (await import('./Unsettled.tsx')).Unsettled);
 
 /** A build opened on the bench: header, rail, strip and the station chosen. */
 export function Workbench() {

@@ -25,4 +25,6 @@ export const fetchStationsAhead = (): (() => void) =>
     () => import('../common/Panel.tsx'),
     () => import('./Unsettled.tsx'),
     () => import('../stations/brief/DutyDetail.tsx'),
+    () => import('../strip/SlimStrip.tsx'),
+    () => import('../common/TermPanel.tsx'),
   ]);

@@ -1,10 +1,11 @@
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { useBuild } from '../session/BuildSession.tsx';
 import { Strip } from './Strip.tsx';
 import { useLastChange } from './use-last-change.ts';
+import { lazyPart } from '../common/lazy-part.ts';
 
 /** On a wide page it is not seen at first. */
-const SlimStrip = lazy(async () => ({ default: (await import('./SlimStrip.tsx')).SlimStrip }));
+const SlimStrip = lazyPart(async () => (await import('./SlimStrip.tsx')).SlimStrip);
 
 const NARROW = '(width < 48rem)';
 

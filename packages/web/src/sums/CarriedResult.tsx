@@ -1,8 +1,9 @@
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useLocation } from 'react-router';
 import { carriedResult } from './put-into.ts';
+import { lazyPart } from '../common/lazy-part.ts';
 
-const TakeResult = lazy(async () => ({ default: (await import('./TakeResult.tsx')).TakeResult }));
+const TakeResult = lazyPart(async () => (await import('./TakeResult.tsx')).TakeResult);
 
 /** Where the result of a sum is put in; the sums are fetched only once one has come along. */
 export function CarriedResult() {

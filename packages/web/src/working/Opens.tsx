@@ -2,9 +2,10 @@ import type { Working } from '@zubric/core/working';
 import { NotPhysical } from '@zubric/core/contract';
 import type { Sentence } from '@zubric/core/quantity';
 import { useSentence } from '../common/units.tsx';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
+import { lazyPart } from '../common/lazy-part.ts';
 
-const WorkingPanel = lazy(async () => ({ default: (await import('./WorkingPanel.tsx')).WorkingPanel }));
+const WorkingPanel = lazyPart(async () => (await import('./WorkingPanel.tsx')).WorkingPanel);
 
 interface Props {
   /** Works the number out again, when it is opened and not before. */

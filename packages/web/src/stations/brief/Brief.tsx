@@ -1,7 +1,7 @@
 import type { DutyReport } from '@zubric/core/capability';
 import type { Resistance } from '@zubric/core/demand';
 import type { Build, Duty } from '@zubric/core/vehicle';
-import { Fragment, lazy } from 'react';
+import { Fragment } from 'react';
 import { Below } from '../../common/Below.tsx';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
@@ -10,8 +10,9 @@ import { later } from '../../session/later.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
 import { DutyTable } from './DutyTable.tsx';
 import { FourQuestions } from './FourQuestions.tsx';
+import { lazyPart } from '../../common/lazy-part.ts';
 
-const BriefVehicle = lazy(async () => ({ default: (await import('./BriefVehicle.tsx')).BriefVehicle }));
+const BriefVehicle = lazyPart(async () => (await import('./BriefVehicle.tsx')).BriefVehicle);
 
 const Duties = later(DutyTable);
 

@@ -4,7 +4,7 @@ import { taskOf, type Duty } from '@zubric/core/vehicle';
 import type * as newGrounds from './new-grounds.ts';
 import type { Quantity } from '@zubric/core/quantity';
 import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
-import { lazy, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Below } from '../../common/Below.tsx';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
@@ -14,10 +14,11 @@ import { TextField } from '../../fields/TextField.tsx';
 import { Term } from '../../common/Term.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { OpensDuty } from '../../working/OpensOf.tsx';
+import { fetched, lazyPart } from '../../common/lazy-part.ts';
 
 /** What the table itself does without at first. */
-const DutyDetail = lazy(async () => ({ default: (await import('./DutyDetail.tsx')).DutyDetail }));
-const AddDuty = lazy(async () => ({ default: (await import('./AddDuty.tsx')).AddDuty }));
+const DutyDetail = lazyPart(async () => (await import('./DutyDetail.tsx')).DutyDetail);
+const AddDuty = lazyPart(async () => (await import('./AddDuty.tsx')).AddDuty);
 
 /** Columns of one number each; what the schema calls too long for a column is headed shorter. */
 const COLUMNS = [
@@ -190,7 +191,7 @@ type NewGrounds = Pick<typeof newGrounds, 'NEW_GROUNDS' | 'onGround'>;
 function useNewGrounds() {
   const [grounds, setGrounds] = useState<NewGrounds>();
   useEffect(() => {
-    void import('./new-grounds.ts').then(setGrounds);
+    void fetched(() => import('./new-grounds.ts')).then(setGrounds);
   }, []);
   return grounds;
 }

@@ -9,7 +9,7 @@ import {
   changeDrive,
   driveOf,
 } from '@zubric/core/vehicle';
-import { Suspense, lazy, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
@@ -18,8 +18,9 @@ import { VehicleDrawing } from '../../vehicle/VehicleDrawing.tsx';
 import { VehicleThumb } from '../../vehicle/VehicleThumb.tsx';
 import { MassTable } from './MassTable.tsx';
 import { AxleRow, type AxleChange } from './AxleRow.tsx';
+import { lazyPart } from '../../common/lazy-part.ts';
 
-const Panel = lazy(async () => ({ default: (await import('../../common/Panel.tsx')).Panel }));
+const Panel = lazyPart(async () => (await import('../../common/Panel.tsx')).Panel);
 
 /** On the level, at rest and as loaded as its first duty: what the drawings show of its weight. */
 function useFooting(): Footing | undefined {
