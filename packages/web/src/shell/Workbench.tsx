@@ -13,13 +13,12 @@ import { Guidance } from './Guidance.tsx';
 import { Header } from '../frame/Header.tsx';
 import { isTyping } from '../common/keys.ts';
 import { Rail } from './Rail.tsx';
+import { Removed } from './Removed.tsx';
 import { fetchStationsAhead } from './station-pages.ts';
 import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
 import { STATIONS, stationAddress, type StationPath } from '../common/stations.ts';
 import { UndoRedo } from './UndoRedo.tsx';
 import { lazyPart } from '../common/lazy-part.ts';
-
-const Removed = lazyPart(async () => (await import('./Removed.tsx')).Removed);
 
 const CannotOpen = lazyPart(async () => (await import('./CannotOpen.tsx')).CannotOpen);
 
@@ -110,9 +109,7 @@ function Bench() {
             </Suspense>
           )}
           <CarriedResult />
-          <Suspense fallback={null}>
-            <Removed />
-          </Suspense>
+          <Removed />
           <Guidance />
           <Suspense fallback={<p>Opening the station …</p>}>
             <Outlet />
