@@ -104,6 +104,7 @@ export function ensureWeb() {
     'packages/web/public',
     'packages/web/index.html',
     'packages/web/vite.config.ts',
+    'packages/web/lean-sums.ts',
     'package-lock.json',
   ]);
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return dist;

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import compression from 'compression';
+import sentSmall from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { nanoid } from 'nanoid';
@@ -154,7 +155,12 @@ const A_FILE = /\.\w{2,5}$/;
 function serveWeb(app: Express, folder: string): void {
   app.use(
     '/assets',
-    express.static(join(folder, 'assets'), { immutable: true, maxAge: A_YEAR, fallthrough: false }),
+    sentSmall(join(folder, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gzip'],
+      index: false,
+      serveStatic: { immutable: true, maxAge: A_YEAR, fallthrough: false },
+    }),
   );
   app.use(express.static(folder, { index: false, maxAge: 0 }));
   app.get(/^\/(?!api\/)/, (request, response) => {

@@ -5,7 +5,7 @@ import { ApiProblem } from '../common/api.ts';
 import { NoKey } from '../common/Message.tsx';
 import { useTitle } from '../common/use-title.ts';
 import { Header } from '../frame/Header.tsx';
-import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
+import { StateNotices } from '../frame/StateNotices.tsx';
 import type { BuildActions } from './BuildMenu.tsx';
 import { BuildTable } from './BuildTable.tsx';
 import { BuildsBar } from './BuildsBar.tsx';
@@ -57,7 +57,7 @@ export function BuildsPage() {
     <div {...dropping}>
       <Top />
       <main id="main" className="mx-auto max-w-[1120px] px-4 py-5 md:px-6">
-        <DiskNotice />
+        <StateNotices />
         <Question />
         <BuildsBar
           place={place}
@@ -150,7 +150,6 @@ const Said = ({ problem, notice }: SaidProps) => (
         {problem.message}
       </p>
     )}
-    <Notices />
     <p
       role="status"
       className={notice ? 'mt-3 flex items-center gap-3 border border-edge bg-field px-4 py-2' : ''}

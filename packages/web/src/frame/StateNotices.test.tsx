@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { answering } from '../testing/answers.ts';
 import { onPage } from '../testing/on-page.tsx';
-import { DiskNotice, Notices } from './StateNotices.tsx';
+import { StateNotices } from './StateNotices.tsx';
 
 const MEGABYTE = 2 ** 20;
 const state = (freeMb: number, notices: readonly string[] = []) => ({
@@ -15,8 +15,7 @@ const show = (answer: unknown): void => {
   onPage(
     <>
       <p>the page</p>
-      <DiskNotice />
-      <Notices />
+      <StateNotices />
     </>,
     '/',
   );

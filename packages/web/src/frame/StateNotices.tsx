@@ -9,7 +9,7 @@ const useInstallation = () =>
   useQuery({ queryKey: ['state'], queryFn: api.state, refetchInterval: LOOK_EVERY_MS }).data;
 
 /** Room that runs out on the disk, told before it has. */
-export function DiskNotice() {
+function DiskNotice() {
   const disk = useInstallation()?.disk;
   if (!disk?.low) return null;
   const left = `${Math.round(disk.freeBytes / MEGABYTE)} MB`;
@@ -30,7 +30,7 @@ const SEEN = 'zubric-notices-seen';
 const seenBefore = (): readonly string[] => JSON.parse(sessionStorage.getItem(SEEN) ?? '[]') as string[];
 
 /** What happened to the installation, at its start and since, until it is seen. */
-export function Notices() {
+function Notices() {
   const notices = useInstallation()?.notices ?? [];
   const [seen, setSeen] = useState(seenBefore);
   const unseen = notices.filter((notice) => !seen.includes(notice));
@@ -54,3 +54,11 @@ export function Notices() {
     </div>
   );
 }
+
+/** What a builder must know of the installation, on whatever page. */
+export const StateNotices = () => (
+  <>
+    <DiskNotice />
+    <Notices />
+  </>
+);

@@ -4,7 +4,8 @@ import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, settled, text } from '../testing/on-bench.tsx';
 import { Brief } from '../stations/brief/Brief.tsx';
-import { Removed, removedBetween } from './Removed.tsx';
+import { Removed } from './Removed.tsx';
+import { removedBetween } from './removed-between.ts';
 
 const puffin = buildSchema.parse(
   JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
@@ -28,12 +29,13 @@ describe('what was removed', () => {
     await settled();
     expect(text()).not.toContain('is removed');
     fireEvent.click(screen.getByRole('button', { name: 'Remove Slip, empty' }));
-    expect(text()).toContain('“Slip, empty” is removed.');
+    expect(await screen.findByText('“Slip, empty” is removed.')).toBeTruthy();
     expect(kept().duties).toHaveLength(puffin.duties.length - 1);
     fireEvent.click(screen.getByRole('button', { name: 'Put it back' }));
     expect(kept()).toEqual(puffin);
     expect(text()).not.toContain('is removed');
     fireEvent.click(screen.getByRole('button', { name: 'Remove Slip, empty' }));
+    expect(await screen.findByText('“Slip, empty” is removed.')).toBeTruthy();
     fireEvent.change(screen.getByLabelText('How heavy, itself?'), { target: { value: '60 kg' } });
     expect(text()).not.toContain('is removed');
   });

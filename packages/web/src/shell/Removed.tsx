@@ -1,50 +1,36 @@
 import type { Build } from '@zubric/core/vehicle';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { fetched } from '../common/lazy-part.ts';
 import { useBuild } from '../session/BuildSession.tsx';
 
-type Named = Readonly<Record<string, unknown>>;
-
-/** Everything in a document that has an id, by where it is, with what it is called. */
-function itemsOf(x: unknown, at = '', items = new Map<string, string>()): Map<string, string> {
-  if (Array.isArray(x)) {
-    for (const item of x as unknown[]) {
-      const { id, name, kind } = (item ?? {}) as Named;
-      const place = typeof id === 'string' ? `${at}/${id}` : at;
-      const called = name ?? kind;
-      // What only points at a part is chosen, not made.
-      if (typeof id === 'string' && typeof called === 'string') items.set(place, called);
-      itemsOf(item, place, items);
-    }
-  } else if (typeof x === 'object' && x !== null) {
-    for (const [key, child] of Object.entries(x)) itemsOf(child, `${at}.${key}`, items);
-  }
-  return items;
+interface Edited {
+  readonly before: Build;
+  readonly after: Build;
 }
 
-/** What was in one build and is not in the next; what hung on it goes without saying. */
-export function removedBetween(before: Build, after: Build): string | undefined {
-  // Parts come and go with what is chosen, axles with the layout: that is no loss.
-  const { parts: _before, layout: stood, ...was } = before;
-  const { parts: _after, layout: stands, ...is } = after;
-  const axles = stood.kind === stands.kind ? removedFrom({ layout: stood }, { layout: stands }) : undefined;
-  return axles ?? removedFrom(was, is);
-}
-
-function removedFrom(was: unknown, is: unknown): string | undefined {
-  const now = itemsOf(is);
-  for (const [place, name] of itemsOf(was)) if (!now.has(place)) return name;
-  return undefined;
+interface Found {
+  readonly by: Edited;
+  readonly removed: string | undefined;
 }
 
 /** What the last edit removed is offered back until the next edit. */
 export function Removed() {
   const { whole, session, undo } = useBuild();
   const [seen, setSeen] = useState(whole);
-  const [removed, setRemoved] = useState<string>();
+  const [edited, setEdited] = useState<Edited>();
+  const [found, setFound] = useState<Found>();
   if (seen !== whole) {
     setSeen(whole);
-    setRemoved(session.moved || session.theirs ? undefined : removedBetween(seen, whole));
+    setEdited(session.moved || session.theirs ? undefined : { before: seen, after: whole });
   }
+  useEffect(() => {
+    if (!edited) return;
+    // Nothing is removed before the first edit: how that is found may come after the page.
+    void fetched(() => import('./removed-between.ts')).then(({ removedBetween }) =>
+      setFound({ by: edited, removed: removedBetween(edited.before, edited.after) }),
+    );
+  }, [edited]);
+  const removed = found?.by === edited ? found?.removed : undefined;
   if (removed === undefined) return null;
   return (
     <p
@@ -57,7 +43,7 @@ export function Removed() {
         className="push push-small shrink-0"
         onClick={() => {
           undo();
-          setRemoved(undefined);
+          setFound(undefined);
         }}
       >
         Put it back

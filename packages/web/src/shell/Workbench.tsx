@@ -15,10 +15,11 @@ import { isTyping } from '../common/keys.ts';
 import { Rail } from './Rail.tsx';
 import { Removed } from './Removed.tsx';
 import { fetchStationsAhead } from './station-pages.ts';
-import { DiskNotice, Notices } from '../frame/StateNotices.tsx';
 import { STATIONS, stationAddress, type StationPath } from '../common/stations.ts';
 import { UndoRedo } from './UndoRedo.tsx';
 import { lazyPart } from '../common/lazy-part.ts';
+
+const StateNotices = lazyPart(async () => (await import('../frame/StateNotices.tsx')).StateNotices);
 
 const CannotOpen = lazyPart(async () => (await import('./CannotOpen.tsx')).CannotOpen);
 
@@ -101,8 +102,9 @@ function Bench() {
           className="min-w-0 px-3 pt-3 pb-6 md:px-5"
           {...(BY_HAND.some(at) ? { 'data-touch': '' } : {})}
         >
-          <DiskNotice />
-          <Notices />
+          <Suspense fallback={null}>
+            <StateNotices />
+          </Suspense>
           {(session.save === 'gone' || session.theirs || left.length > 0) && (
             <Suspense fallback={null}>
               <Unsettled />

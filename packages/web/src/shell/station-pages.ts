@@ -24,7 +24,10 @@ export const fetchStationsAhead = (): (() => void) =>
     () => import('../working/works.ts'),
     () => import('../common/Panel.tsx'),
     () => import('./Unsettled.tsx'),
+    () => import('./removed-between.ts'),
     () => import('../stations/brief/DutyDetail.tsx'),
     () => import('../strip/SlimStrip.tsx'),
+    () => import('../strip/Unread.tsx'),
+    () => import('../strip/change-between.ts'),
     () => import('../common/TermPanel.tsx'),
   ]);

@@ -154,7 +154,7 @@ describe('the strip in its place', () => {
     }
   });
 
-  it('marks what the last edit moved, and says it in one sentence once typing rests', () => {
+  it('marks what the last edit moved, and says it in one sentence once typing rests', async () => {
     vi.useFakeTimers();
     try {
       place(false);
@@ -164,7 +164,10 @@ describe('the strip in its place', () => {
       fireEvent.click(screen.getByRole('button', { name: 'Half the payload' }));
       act(() => vi.advanceTimersByTime(600));
       expect(said()).toBe('');
-      act(() => vi.advanceTimersByTime(200));
+      await act(async () => {
+        await vi.advanceTimersByTimeAsync(200);
+        await vi.dynamicImportSettled();
+      });
       expect(said()).toMatch(
         / is now [\d.]+ times what it needs, before [\d.]+.*; \d+ more margins moved\.$/,
       );

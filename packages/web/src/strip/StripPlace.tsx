@@ -7,6 +7,8 @@ import { lazyPart } from '../common/lazy-part.ts';
 /** On a wide page it is not seen at first. */
 const SlimStrip = lazyPart(async () => (await import('./SlimStrip.tsx')).SlimStrip);
 
+const Unread = lazyPart(async () => (await import('./Unread.tsx')).Unread);
+
 const NARROW = '(width < 48rem)';
 
 /** Whether the page is as narrow as a phone. */
@@ -42,7 +44,7 @@ function usePassed(on: boolean) {
  * the station is about other things or the page is narrow.
  */
 export function StripPlace({ folds }: { readonly folds: boolean }) {
-  const { report, whole: build } = useBuild();
+  const { report, whole: build, unread } = useBuild();
   const narrow = useNarrow();
   const { moved, said } = useLastChange(report, build);
   const [unfolded, setUnfolded] = useState(false);
@@ -72,33 +74,11 @@ export function StripPlace({ folds }: { readonly folds: boolean }) {
         )}
         {!narrow && slim && unfolded && <Strip moved={moved} />}
       </div>
-      <Unread />
+      {unread.size > 0 && (
+        <Suspense fallback={null}>
+          <Unread />
+        </Suspense>
+      )}
     </>
-  );
-}
-
-/** Entries that cannot be read, each with what stands there; what nothing shows any more can be let go. */
-function Unread() {
-  const { unread, markUnread } = useBuild();
-  if (unread.size === 0) return null;
-  return (
-    <div role="status" className="border-y border-line bg-short-lo px-4 py-1 text-[14px]">
-      {unread.size === 1 ? 'One entry cannot be read' : `${unread.size} entries cannot be read`}: these
-      figures stand at the last readable value.
-      <ul className="inline">
-        {[...unread].map(([field, text]) => (
-          <li key={field} className="ml-3 inline">
-            {field}: “{text}”{' '}
-            <button
-              type="button"
-              className="push push-plain py-0 text-[14px]"
-              onClick={() => markUnread(field, undefined)}
-            >
-              Let it go
-            </button>
-          </li>
-        ))}
-      </ul>
-    </div>
   );
 }

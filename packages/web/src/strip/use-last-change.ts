@@ -1,12 +1,12 @@
-import { changeInWords, compareMargins, linkDefinition, type Block, type Report } from '@zubric/core/judge';
+import type { Block, Report } from '@zubric/core/judge';
 import type { Build } from '@zubric/core/vehicle';
-import { showNumber } from '@zubric/core/quantity';
 import { useEffect, useRef, useState } from 'react';
+import { fetched } from '../common/lazy-part.ts';
 
 /** Blocks that the last edit moved, with what each margin was before. */
 export type Moved = ReadonlyMap<Block, string>;
 
-interface LastChange {
+export interface LastChange {
   readonly moved: Moved;
   /** For ears, one sentence. */
   readonly said: string;
@@ -30,17 +30,13 @@ export function useLastChange(report: Report, of: Build): LastChange {
       return undefined;
     }
     const timer = setTimeout(() => {
-      const all = compareMargins(before.current, report).filter(({ moved }) => moved);
+      const was = before.current;
       before.current = report;
       seen.current = of;
-      if (all.length === 0) return;
-      setChange({
-        moved: new Map(
-          all.flatMap(({ link, before: was }) =>
-            was ? [[linkDefinition(link).block, `${showNumber(was.ratio)} ×`] as const] : [],
-          ),
-        ),
-        said: changeInWords(all),
+      // Nothing is moved before the first edit: how it is said may come after the page.
+      void fetched(() => import('./change-between.ts')).then(({ changeBetween }) => {
+        const moved = changeBetween(was, report);
+        if (moved) setChange(moved);
       });
     }, RESTS_MS);
     return () => clearTimeout(timer);
