@@ -105,7 +105,7 @@ export async function complaints(page: Page, what: 'all' | 'contrast' = 'all'): 
 /** Values and choices that are wider than the field they stand in, and words that their box does not show whole. */
 export const cutValues = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
-    const ARROW = 18;
+    const ARROW = 22;
     const pen = document.createElement('canvas').getContext('2d');
     if (!pen) throw new Error('this browser draws nothing');
     const isShown = (element: Element): boolean => element.checkVisibility() && element.clientWidth > 4;

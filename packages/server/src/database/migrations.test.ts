@@ -58,12 +58,16 @@ describe('migrations', () => {
     ).rejects.toThrow(/check/);
   });
 
-  it('let nobody change a snapshot', async () => {
+  it('let nobody change a snapshot, but for its name', async () => {
     await database.query("INSERT INTO build (id, name, document) VALUES ('b', 'Gull', '{}')");
     await database.query(
       "INSERT INTO build_snapshot (build_id, number, name, document) VALUES ('b', 1, 'first', '{}')",
     );
-    await expect(database.query("UPDATE build_snapshot SET name = 'other'")).rejects.toThrow(/never changed/);
+    await database.query("UPDATE build_snapshot SET name = 'other'");
+    for (const change of [`document = '{"a": 1}'`, 'number = 2', "created_at = now() - interval '1 day'"])
+      await expect(database.query(`UPDATE build_snapshot SET ${change}`), change).rejects.toThrow(
+        /never changed/,
+      );
     // With its build it goes.
     await database.query("DELETE FROM build WHERE id = 'b'");
     expect(await database.query('SELECT 1 FROM build_snapshot')).toEqual([]);

@@ -34,12 +34,12 @@ export function SlimStrip({ moved, unfolded, onUnfold }: Props) {
         {linesOf(report).map(({ block, link, order }) => (
           <li
             key={block}
-            className={`shrink-0 max-md:[order:var(--order)] ${moved.has(block) ? 'bg-mech-lo' : ''}`}
+            className={`max-md:shrink-0 max-md:[order:var(--order)] ${moved.has(block) ? 'bg-mech-lo' : ''}`}
             style={{ '--order': order } as React.CSSProperties}
           >
             <Link
               to={stationAddress(id, stationOf(block))}
-              className="flex h-full items-center gap-1.5 px-2 text-[14px] whitespace-nowrap hover:bg-field"
+              className="flex h-full items-center gap-x-1.5 px-2 text-[14px] whitespace-nowrap hover:bg-field md:max-xl:flex-wrap md:max-xl:content-center md:max-xl:py-0.5 md:max-xl:leading-tight"
               title={link ? linkDefinition(link.link).title : STRIP[block].empty}
             >
               <span className={`font-narrow text-[15px] font-semibold ${link ? colorOf(link) : 'text-soft'}`}>

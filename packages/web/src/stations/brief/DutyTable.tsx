@@ -212,8 +212,9 @@ function Asked({ duty, report, onChange }: RowProps) {
           onChange={(name) => onChange({ name })}
         />
       </td>
-      <td className="font-narrow xl:w-[180px]" data-title="Ground" data-wide>
+      <td className="xl:min-w-[192px]" data-title="Ground" data-wide>
         <Choice
+          className="[&_select]:font-narrow [&_select]:px-1"
           label={`Ground of ${duty.name}`}
           hideLabel
           value={duty.groundId}
