@@ -1,8 +1,6 @@
 /**
  * What the server answers, written once for the server that says it and the browser that reads it. An answer of another
  * shape is none. Documents are only told to be objects: whoever opens one reads it by the schema of its own.
- *
- * @example storedBuildSchema.safeParse(await response.json())
  */
 // Before the first answer is read: zod asks no browser whether it may evaluate strings.
 import '../quantity/index.ts';

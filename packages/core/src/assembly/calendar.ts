@@ -6,11 +6,24 @@ export type Day = string;
 
 const BY_NUMBER: readonly Weekday[] = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'];
 
-/** The day so many days on (or back). */
+/**
+ * The day so many days on (or back).
+ *
+ * @example dayAfter('2027-02-28', 1) // '2027-03-01'
+ */
 export const dayAfter = (day: Day, days: number): Day => format(addDays(parseISO(day), days), 'yyyy-MM-dd');
-/** Days from one to another; negative where it lies before. */
+/**
+ * Days from one to another; negative where it lies before.
+ *
+ * @example daysBetween('2027-02-28', '2027-03-14') // 14
+ */
 export const daysBetween = (from: Day, to: Day): number =>
   differenceInCalendarDays(parseISO(to), parseISO(from));
+/**
+ * The day of the week that a day falls on.
+ *
+ * @example weekdayOf('2027-03-14') // 'sun'
+ */
 export const weekdayOf = (day: Day): Weekday => BY_NUMBER[getDay(parseISO(day))] ?? 'mon';
 
 /** Working days between two days, both counted; none where the second lies before the first. */

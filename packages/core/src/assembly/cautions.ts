@@ -11,6 +11,11 @@ export const isPrimary = ({ chemistry }: PartOf<'battery'>): boolean => chemistr
 
 export const isLithium = ({ chemistry }: PartOf<'battery'>): boolean => LITHIUM.has(chemistry);
 
+/**
+ * What to heed while a battery is handled and charged, by its chemistry.
+ *
+ * @example cautionForBattery(batteryOf(puffin)) // 'Lithium: only with a charger made for this pack, w…'
+ */
 export function cautionForBattery(battery: PartOf<'battery'> | undefined): string {
   if (battery && isLithium(battery))
     return 'Lithium: only with a charger made for this pack, watched, on a surface that cannot burn; never a swollen or unknown one.';

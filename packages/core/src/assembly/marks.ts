@@ -18,7 +18,12 @@ const replace = <T extends { readonly id: string }>(items: readonly T[], item: T
 const given = <T extends object>(fields: T): T =>
   Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as T;
 
-/** The build with a note on a line of its parts list, wherever that line keeps it: part, own line or mark. */
+/**
+ * The build with a note on a line of its parts list, wherever that line keeps it: part, own line or mark.
+ *
+ * @example markLine(puffin, partsList(puffin)[0], { state: 'on-hand' }).assembly.lines.some(({ state }) => state === 'on-hand')
+ *   // true
+ */
 export function markLine(build: Build, line: PartLine, note: LineNote): Build {
   // What is on hand needs no day to arrive on.
   const settled: LineNote =
@@ -49,7 +54,12 @@ export function markLine(build: Build, line: PartLine, note: LineNote): Build {
   return { ...build, assembly: { ...assembly, lines } };
 }
 
-/** The build with a note on a step; a step of which nothing is noted any more has no mark. */
+/**
+ * The build with a note on a step; a step of which nothing is noted any more has no mark.
+ *
+ * @example markStep(gull, 'frame', { doneOn: '2027-03-14' }).assembly.steps
+ *   // [{ id: 'frame', doneOn: '2027-03-14' }]
+ */
 export function markStep(build: Build, id: string, note: Partial<Omit<MarkedStep, 'id'>>): Build {
   const before = build.assembly.steps.find((mark) => mark.id === id) ?? { id };
   const mark = given({ ...before, ...note });
@@ -59,7 +69,11 @@ export function markStep(build: Build, id: string, note: Partial<Omit<MarkedStep
   return { ...build, assembly: { ...build.assembly, steps } };
 }
 
-/** The build with one more line of the builder's own. */
+/**
+ * The build with one more line of the builder's own.
+ *
+ * @example addOwnLine(puffin, 'Tray').assembly.own.at(-1)?.name // 'Tray'
+ */
 export const addOwnLine = (build: Build, name: string): Build => ({
   ...build,
   assembly: {
@@ -71,6 +85,11 @@ export const addOwnLine = (build: Build, name: string): Build => ({
   },
 });
 
+/**
+ * A line of the builder's own under another name or count.
+ *
+ * @example changeOwnLine(addOwnLine(gull, 'Tray'), 'own-1', { count: 2 }).assembly.own[0]?.count // 2
+ */
 export const changeOwnLine = (
   build: Build,
   id: string,
@@ -83,6 +102,11 @@ export const changeOwnLine = (
   },
 });
 
+/**
+ * The list without a line of the builder's own.
+ *
+ * @example removeOwnLine(addOwnLine(gull, 'Tray'), 'own-1').assembly.own // []
+ */
 export const removeOwnLine = (build: Build, id: string): Build => ({
   ...build,
   assembly: { ...build.assembly, own: build.assembly.own.filter((line) => line.id !== id) },

@@ -20,6 +20,8 @@ const GRAMS = 1e6;
 /**
  * The parts list as CSV (RFC 4180, one heading line). Names that a spreadsheet would take for formulas are quoted as
  * text.
+ *
+ * @example partsCsv(partsList(puffin)).split('\r\n')[0] // 'part,count,state,arrives on,cost each,cost,mass ea…'
  */
 export const partsCsv = (lines: readonly PartLine[]): string =>
   `${Papa.unparse(

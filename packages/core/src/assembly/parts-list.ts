@@ -77,7 +77,12 @@ function packs(build: Build): PartLine[] {
   );
 }
 
-/** Every part that the build needs, in the order of the chain, and then the builder's own lines. */
+/**
+ * Every part that the build needs, in the order of the chain, and then the builder's own lines.
+ *
+ * @example partsList(puffin).map(({ name }) => name)
+ *   // ['Frame', '24 V 500 W brushed gearmotor, 1:9', 'Sprocket, ANSI 35, 10 teeth', 'Sprocket, ANSI 35, 40 teeth', …]
+ */
 export function partsList(given: Build): PartLine[] {
   const build = whole(given);
   return [
@@ -146,6 +151,11 @@ export interface PartsTotal {
   readonly wishedFor: number;
 }
 
+/**
+ * Mass and cost of all lines together, and how many of them say neither.
+ *
+ * @example partsTotal(partsList(puffin)) // { cost: 801, withoutCost: 1, massKg: 36.29, withoutMass: 6, … }
+ */
 export const partsTotal = (lines: readonly PartLine[]): PartsTotal => ({
   cost: lines.reduce((sum, line) => sum + line.count * (line.costEach ?? 0), 0),
   withoutCost: lines.filter((line) => line.costEach === undefined).length,

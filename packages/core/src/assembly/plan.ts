@@ -131,6 +131,8 @@ function schedule(
 /**
  * Parts, steps and dates as they stand on a day. One pair of hands works the sessions of the plan; waiting runs day and
  * night. A step without dates waits, directly or through another, for a part that has none.
+ *
+ * @example assemblyOutlook(puffin, '2027-03-01').steps.length // 19
  */
 export function assemblyOutlook(build: Build, today: Day): AssemblyOutlook {
   const lines = partsList(build);

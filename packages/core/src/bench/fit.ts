@@ -178,7 +178,7 @@ function torqueConstantOf(readings: readonly BenchReading[], idleA: number): Est
  * Source: weighted least squares; deleted studentised residuals against Student's t (Belsley, Kuh and Welsch, ch. 2, from memory).
  *
  * @throws NotPhysical `too-few-readings`, `none-unloaded`, `degenerate-readings`, `readings-contradict`
- * @example fitReadings(readings).resistanceOhm // { value: 0.5, off: 0.02 }
+ * @example fitReadings(readings).resistanceOhm.value // 0.5
  */
 export function fitReadings(
   readings: readonly BenchReading[],

@@ -16,7 +16,11 @@ export interface MeterLine {
 const NAMES = ['t', 'V', 'A', 'rpm', 'Nm'] as const;
 type LineName = (typeof NAMES)[number];
 
-/** A line as it was meant; undefined of a remark or an empty one; why not, of one that cannot be read. */
+/**
+ * A line as it was meant; undefined of a remark or an empty one; why not, of one that cannot be read.
+ *
+ * @example readLine('t=0.1 V=11.98 A=4.47 rpm=3807') // { t: 0.1, V: 11.98, A: 4.47, rpm: 3807 }
+ */
 export function readLine(text: string): MeterLine | undefined | { readonly why: string } {
   const line = text.trim();
   if (line === '' || line.startsWith('#')) return undefined;
@@ -38,14 +42,23 @@ export function readLine(text: string): MeterLine | undefined | { readonly why: 
   return { ...found, V, A, rpm };
 }
 
-/** A line of the format. */
+/**
+ * A line of the format.
+ *
+ * @example writeLine({ t: 0.1, V: 11.98, A: 4.47, rpm: 3807 }) // 't=0.1 V=11.98 A=4.47 rpm=3807'
+ */
 export const writeLine = (line: MeterLine): string =>
   NAMES.flatMap((name) => {
     const value = line[name];
     return value === undefined ? [] : [`${name}=${Number(value.toPrecision(6))}`];
   }).join(' ');
 
-/** Lines at one setting as one reading: their means. A shaft that hardly turns is held fast; a free one draws least. */
+/**
+ * Lines at one setting as one reading: their means. A shaft that hardly turns is held fast; a free one draws least.
+ *
+ * @example readingOf([{ V: 12, A: 1, rpm: 5000 }, { V: 12, A: 1.2, rpm: 5100 }], 'free')
+ *   // { kind: 'free', voltageV: 12, currentA: 1.1, speedRpm: 5050 }
+ */
 export function readingOf(lines: readonly MeterLine[], kind: ReadingKind): BenchReading | undefined {
   if (lines.length === 0) return undefined;
   const mean = (of: (line: MeterLine) => number): number =>

@@ -32,7 +32,11 @@ const GOOD_ENOUGH = 0.05;
 const countOf = (readings: readonly BenchReading[], kind: ReadingKind): number =>
   readings.filter((reading) => reading.kind === kind).length;
 
-/** How far off the worst of resistance and constant may be, as a share of it. */
+/**
+ * How far off the worst of resistance and constant may be, as a share of it.
+ *
+ * @example worstOff({ resistanceOhm: { value: 1, off: 0.1 }, constant: { value: 0.02, off: 0.001 } }) // 0.1
+ */
 export const worstOff = ({ resistanceOhm, constant }: BenchFit): number =>
   Math.max(resistanceOhm.off / resistanceOhm.value, constant.off / constant.value);
 

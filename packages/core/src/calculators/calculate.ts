@@ -30,6 +30,7 @@ const inWords = (output: unknown, system: UnitSystem): unknown => {
  * `system`.
  *
  * @throws UnknownCalculator, ZodError (input outside its schema), NotPhysical.
+ * @example calculate('wheel-torque', { forceN: 100, wheelDiameterM: 0.4, wheels: 2 }) // { torqueNm: 10 }
  */
 export function calculate(name: string, input: unknown, system: UnitSystem = 'metric'): unknown {
   const calculator = findCalculator(name);

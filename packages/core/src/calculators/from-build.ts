@@ -242,12 +242,18 @@ const FILLS: { readonly [N in CalculatorName]?: Fill<GivenTo<N>> } = {
   },
 };
 
-/** Whether a build can say anything of a calculator's inputs. */
+/**
+ * Whether a build can say anything of a calculator's inputs.
+ *
+ * @example fillsFromBuild('road-load') // true
+ */
 export const fillsFromBuild = (name: string): boolean => name in FILLS;
 
 /**
  * The inputs of a calculator as a build and one of its duties have them: those that it knows, in the units of the
  * calculator's keys. Undefined where it knows none (no motor chosen yet). A key with the value undefined must be empty.
+ *
+ * @example fromBuild('road-load', puffin, duty.id)?.massKg // 178
  */
 export function fromBuild(name: string, build: Build, dutyId: string): Values | undefined {
   const duty = build.duties.find(({ id }) => id === dutyId);

@@ -234,7 +234,11 @@ const PLACES: { readonly [N in CalculatorName]?: readonly Place<FoundBy<N>>[] } 
 const placesOf = (name: string): readonly Place<Values>[] | undefined =>
   (PLACES as Readonly<Record<string, readonly Place<Values>[] | undefined>>)[name];
 
-/** Where the results of a calculator belong in a build; none where they belong nowhere. */
+/**
+ * Where the results of a calculator belong in a build; none where they belong nowhere.
+ *
+ * @example placesFor('road-load') // []
+ */
 export const placesFor = (name: string): readonly Pick<Place<Values>, 'key' | 'title' | 'station'>[] =>
   placesOf(name) ?? [];
 
@@ -243,6 +247,7 @@ export const placesFor = (name: string): readonly Pick<Place<Values>, 'key' | 't
  * gave it.
  *
  * @returns the changed build, or a sentence that says why it has no such place.
+ * @example intoBuild('centre-distance', 'none', {}, puffin, duty.id) // 'That result belongs nowhere in a build.'
  */
 export function intoBuild(
   name: string,

@@ -9,7 +9,11 @@ export interface CalculationProblem {
   readonly problems: readonly Problem[];
 }
 
-/** The data of an error of `calculate`; undefined for one that is not about the input. */
+/**
+ * The data of an error of `calculate`; undefined for one that is not about the input.
+ *
+ * @example calculationProblem(new Error('no calculation')) // undefined
+ */
 export function calculationProblem(error: unknown): CalculationProblem | undefined {
   if (error instanceof ZodError) return { code: 'invalid-input', problems: problemsOf(error) };
   if (error instanceof NotPhysical)

@@ -7,7 +7,11 @@ export interface Questions {
   readonly questions: readonly AnyCalculator[];
 }
 
-/** The questions that calculators answer, under what they are about. */
+/**
+ * The questions that calculators answer, under what they are about.
+ *
+ * @example questionsByTopic()[0]?.title // 'Will it climb, turn and stop?'
+ */
 export const questionsByTopic = (): Questions[] =>
   Object.entries(TOPICS).map(([id, title]) => ({
     title,
@@ -73,7 +77,11 @@ const calledBy = (name: CalculatorName): string =>
 
 const haystacks = new Map<CalculatorName, string>();
 
-/** All that a calculator may be found by: its question, title, purpose, what goes in and comes out, and what people call it. */
+/**
+ * All that a calculator may be found by: its question, title, purpose, what goes in and comes out, and what people call it.
+ *
+ * @example searchedText(findCalculator('run-time')).includes('battery') // true
+ */
 export function searchedText(calculator: AnyCalculator): string {
   const { name, asks, title, purpose, topic, input, output } = calculator;
   const known = haystacks.get(name);

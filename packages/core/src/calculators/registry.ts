@@ -258,4 +258,9 @@ const BY_NAME = new Map<string, AnyCalculator>(
   CALCULATORS.map((calculator) => [calculator.name, calculator]),
 );
 
+/**
+ * The calculator of a name; undefined where there is none.
+ *
+ * @example findCalculator('chain-drive')?.title // 'Roller chain and sprockets'
+ */
 export const findCalculator = (name: string): AnyCalculator | undefined => BY_NAME.get(name);

@@ -40,7 +40,11 @@ const SPEED_TOLERANCE = 1e-9;
 /** A downhill runaway is followed to this many times the free-running speed. */
 const GREATEST_OVERSPEED = 64;
 
-/** Where the greatest pull, grip included, meets what holds the vehicle back. */
+/**
+ * Where the greatest pull, grip included, meets what holds the vehicle back.
+ *
+ * @example attainable(attainableInput(puffin, duty, line, undefined)).speedMps // 1.421
+ */
 export function attainable(i: Attainable): z.output<typeof output> {
   const { circuit, ratio, efficiency, gripN = Infinity, beside = [] } = i;
   const radiusM = i.wheelDiameterM / 2;

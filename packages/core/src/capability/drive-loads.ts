@@ -21,6 +21,9 @@ export type DrivenBy =
 /**
  * Every stage under what works on the drive. Driven by the motors, each stage passes its efficiency on; driven by the
  * wheel, losses are left out, which is the safe side.
+ *
+ * @example loadedStages(line, workingIn(dutyPoint(line, duty, 400))).map(({ stage }) => stage.kind)
+ *   // ['gearhead', 'chain']
  */
 export function loadedStages(line: Driveline, working: DrivenBy): LoadedStage[] {
   const figures = line.stages.map((stage) => ({ stage, ...stageFigures(stage) }));
@@ -52,7 +55,11 @@ export function loadedStages(line: Driveline, working: DrivenBy): LoadedStage[] 
     .reverse();
 }
 
-/** Torque at a part of the torque path, N·m; undefined where it names a stage that is not there. */
+/**
+ * Torque at a part of the torque path, N·m; undefined where it names a stage that is not there.
+ *
+ * @example torqueAt(pathInOrder(puffin)[0], loadedStages(line, workingIn(dutyPoint(line, duty, 400))), 1) // 10.42
+ */
 export function torqueAt(
   element: PathElement,
   loaded: readonly LoadedStage[],
@@ -63,7 +70,11 @@ export function torqueAt(
   return onMotor ? onMotor.behindNm : motorTorqueNm;
 }
 
-/** The parts of the path that come behind a stage that is there, in the order of the drive. */
+/**
+ * The parts of the path that come behind a stage that is there, in the order of the drive.
+ *
+ * @example pathInOrder(puffin).map(({ kind }) => kind) // ['set-screws', 'key', 'shaft', 'key', …]
+ */
 export const pathInOrder = remembered((build: Build): readonly PathElement[] => {
   const { path, stages } = driveOf(build);
   return [
@@ -72,13 +83,25 @@ export const pathInOrder = remembered((build: Build): readonly PathElement[] => 
   ];
 });
 
-/** Torque of each motor held at a stall at full command, N·m. */
+/**
+ * Torque of each motor held at a stall at full command, N·m.
+ *
+ * @example stallTorque(line) // 2.901
+ */
 export const stallTorque = ({ circuit }: Driveline): number => Math.max(0, fullCommandTorque(circuit, 0));
 
-/** What works on the drive in a duty: the motors, or going down the wheels. */
+/**
+ * What works on the drive in a duty: the motors, or going down the wheels.
+ *
+ * @example workingIn(dutyPoint(line, duty, 400)).motorRpm // 1375
+ */
 export const workingIn = ({ wheelTorqueNm, wheelRpm, motorTorqueNm, motorRpm }: DutyPoint): DrivenBy =>
   wheelTorqueNm < 0 ? { wheelTorqueNm: -wheelTorqueNm, wheelRpm } : { motorTorqueNm, motorRpm };
 
-/** Torque of each motor where the motors work; where the wheels do, what of it reaches a motor without losses. */
+/**
+ * Torque of each motor where the motors work; where the wheels do, what of it reaches a motor without losses.
+ *
+ * @example motorTorqueOf(line, workingIn(dutyPoint(line, duty, 400))) // 1.286
+ */
 export const motorTorqueOf = (line: Driveline, by: DrivenBy): number =>
   'motorTorqueNm' in by ? by.motorTorqueNm : by.wheelTorqueNm / line.ratio / line.motorsPerWheel;

@@ -9,7 +9,11 @@ import { topSpeedOf } from './top-speed.ts';
 
 type Asked = ReturnType<typeof askedOf>;
 
-/** What motor and battery do for what a duty asks; what it asks alone where there is no motor. */
+/**
+ * What motor and battery do for what a duty asks; what it asks alone where there is no motor.
+ *
+ * @example dutyReport(puffin, duty, line).point?.batteryA // 24.99
+ */
 export function dutyReport(
   build: Build,
   duty: Duty,

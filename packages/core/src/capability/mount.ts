@@ -5,11 +5,19 @@ import type { LoadedStage } from './drive-loads.ts';
 
 const PER_TEN = 10;
 
-/** The stage that pulls at the motor's mount: the first that is not one with the motor. */
+/**
+ * The stage that pulls at the motor's mount: the first that is not one with the motor.
+ *
+ * @example pullingAtMount(loadedStages(line, workingIn(dutyPoint(line, duty, 400))))?.stage.kind // 'chain'
+ */
 export const pullingAtMount = (loaded: readonly LoadedStage[]): LoadedStage | undefined =>
   loaded.find(({ stage }) => !isOnMotor(stage));
 
-/** What the calculator of the mount takes; undefined where nothing is known to pull at it. */
+/**
+ * What the calculator of the mount takes; undefined where nothing is known to pull at it.
+ *
+ * @example mountInput(puffin, loadedStages(line, workingIn(dutyPoint(line, duty, 400))))?.leverMm // 46
+ */
 export function mountInput(build: Build, loaded: readonly LoadedStage[]) {
   const first = pullingAtMount(loaded);
   const pull = first && stagePull(first.stage, first.load);

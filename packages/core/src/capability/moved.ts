@@ -5,7 +5,11 @@ import { playSum, reflectedInertia, stageFigures, stagePlay } from '../transmiss
 import { rollingDiameter, type Build, driveOf } from '../vehicle/index.ts';
 import type { MovedByHand, TrainReport } from './report.ts';
 
-/** What the calculator of play takes; undefined where the motor turns the wheel directly. */
+/**
+ * What the calculator of play takes; undefined where the motor turns the wheel directly.
+ *
+ * @example playInput(puffin)?.wheelDiameterM // 0.4
+ */
 export function playInput(build: Build) {
   const stages = trainStages(build);
   if (stages.length === 0) return undefined;
@@ -18,7 +22,11 @@ export function playInput(build: Build) {
   };
 }
 
-/** Whether a stage that locks is left between where the drive disengages and the wheel. */
+/**
+ * Whether a stage that locks is left between where the drive disengages and the wheel.
+ *
+ * @example stillLocks(puffin) // false
+ */
 export function stillLocks(build: Build): boolean {
   const { release, stages } = driveOf(build);
   if (release.kind === 'none') return false;
@@ -45,7 +53,11 @@ function pushed(build: Build, line: Driveline): MovedByHand {
   };
 }
 
-/** Play at the wheel, and what the drive asks of who pushes the vehicle by hand. */
+/**
+ * Play at the wheel, and what the drive asks of who pushes the vehicle by hand.
+ *
+ * @example movedOf(puffin, line).moved.engagedN // 60.29
+ */
 export function movedOf(build: Build, line: Driveline | undefined): Pick<TrainReport, 'play' | 'moved'> {
   const play = playInput(build);
   const found = play && playSum.run(play);

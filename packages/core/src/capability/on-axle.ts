@@ -1,7 +1,11 @@
 import { stageFigures, stageKind } from '../transmission/index.ts';
 import { driveOf, type Build } from '../vehicle/index.ts';
 
-/** What hangs on the driven axle: radius of the last stage's driven side, metres. */
+/**
+ * What hangs on the driven axle: radius of the last stage's driven side, metres.
+ *
+ * @example onAxleRadius(sanderling) // { radiusM: 0.02546, stageId: 'stage-3' }
+ */
 export function onAxleRadius(build: Build): { radiusM: number; stageId: string } | undefined {
   const { stages } = driveOf(build);
   const last = stages.findLast(({ kind }) => {

@@ -8,12 +8,22 @@ import type { Build, Duty } from '../vehicle/index.ts';
 import type { Attainable } from './attainable-speed.ts';
 import type { DutyPoint } from './report.ts';
 
+/**
+ * What the calculation of a wheel's torque takes: a force along the ground and the wheels that share it.
+ *
+ * @example wheelTorqueInput(line, 400) // { forceN: 400, wheelDiameterM: 0.4, wheels: 2 }
+ */
 export const wheelTorqueInput = (line: Driveline, forceN: number) => ({
   forceN,
   wheelDiameterM: 2 * line.wheelRadiusM,
   wheels: line.outputs,
 });
 
+/**
+ * What the calculation of a motor's load takes: a wheel's torque and the drive that it goes through.
+ *
+ * @example motorLoadInput(line, 44.8, 0.8).ratio // 36
+ */
 export const motorLoadInput = (line: Driveline, wheelTorqueNm: number, speedMps: number) => ({
   wheelTorqueNm,
   speedMps,
@@ -33,6 +43,7 @@ const withBeside = (line: Driveline, watts: number): Driveline =>
  * rest. What the road turns takes no share.
  *
  * @returns one share a drive, this one first; together 1
+ * @example sharesOf(line, 0.8) // [1]
  */
 export function sharesOf(line: Driveline, speedMps: number): readonly number[] {
   if (line.beside.length === 0) return [1];
@@ -51,7 +62,11 @@ interface OfDrive {
   readonly share: number;
 }
 
-/** What each motor of each drive and the battery do to hold the duty's speed against a force along the ground. */
+/**
+ * What each motor of each drive and the battery do to hold the duty's speed against a force along the ground.
+ *
+ * @example dutyPoints(line, duty, 400).length // 1
+ */
 export function dutyPoints(
   line: Driveline,
   duty: Duty,
@@ -73,7 +88,11 @@ const pickPoint = ({ motorsW: _, ...point }: DutyPoint & { readonly motorsW: num
 export const sharedTurn = (turn: TurnReport, share: number): TurnReport =>
   share === 1 ? turn : { ...turn, outerN: turn.outerN * share, innerN: turn.innerN * share };
 
-/** What each motor and the battery do where this drive is the only one. */
+/**
+ * What each motor and the battery do where this drive is the only one.
+ *
+ * @example dutyPoint(line, duty, 400).motorTorqueNm // 1.286
+ */
 export const dutyPoint = (line: Driveline, duty: Duty, forceN: number, turn?: TurnReport): DutyPoint =>
   dutyPoints(line, duty, forceN, turn)[0]?.point ?? pickPoint(pointOfDrive(line, duty, forceN, turn));
 
@@ -144,13 +163,21 @@ function circuitPoint(
     : pointAt(line.circuit, hard.torqueNm, hard.speedRadS);
 }
 
-/** Resistance without air, steps and speeding up; where a duty asks neither, its own without air. */
+/**
+ * Resistance without air, steps and speeding up; where a duty asks neither, its own without air.
+ *
+ * @example steadyForce(puffin, duty) // 411
+ */
 export function steadyForce(build: Build, duty: Duty, own?: Resistance): number {
   const steady = !duty.step && !duty.upToSpeed && duty.acceleration.value === 0;
   return own && steady ? own.totalN - own.dragN : demandOf(build, steadyDuty(duty), 0).resistance.totalN;
 }
 
-/** What the attainable speed depends on: the duty's resistance without air, and the driveline. */
+/**
+ * What the attainable speed depends on: the duty's resistance without air, and the driveline.
+ *
+ * @example attainableInput(puffin, duty, line, undefined).ratio // 36
+ */
 export const attainableInput = (
   build: Build,
   duty: Duty,
@@ -169,12 +196,20 @@ export const attainableInput = (
   ...(gripN === undefined ? {} : { gripN }),
 });
 
-/** The same duty without speeding up, and without the step that it only takes at a crawl. */
+/**
+ * The same duty without speeding up, and without the step that it only takes at a crawl.
+ *
+ * @example steadyDuty({ ...duty, step: typed(20, 'mm') }).step // undefined
+ */
 export function steadyDuty({ step: _step, upToSpeed: _up, ...duty }: Duty): Duty {
   return { ...duty, acceleration: { ...duty.acceleration, value: 0 } };
 }
 
-/** The same as the calculator of the attainable speed takes it. */
+/**
+ * The same as the calculator of the attainable speed takes it.
+ *
+ * @example attainableGiven(attainableInput(puffin, duty, line, undefined)).steadyN // 411
+ */
 export const attainableGiven = ({ circuit, beside: _, ...rest }: Attainable) => ({
   ...circuitInput(circuit),
   ...rest,

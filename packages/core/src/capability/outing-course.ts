@@ -45,6 +45,7 @@ const legsOfDay = (duties: readonly Duty[], { outings, breakS }: CourseAsked) =>
  *
  * @param duties the build's, as its report has them
  * @returns undefined until a motor is chosen, and where the duties take no time
+ * @example outingCourse(puffin, report.duties, { outings: 1, breakS: 0 })?.legs?.length // 4
  */
 export function outingCourse(
   build: Build,

@@ -11,7 +11,11 @@ const RATED_HOURS = { leadAcid: 20, other: 1 } as const;
 
 const SECONDS_PER_HOUR = 3600;
 
-/** A figure over the duties of an outing, as legs. */
+/**
+ * A figure over the duties of an outing, as legs.
+ *
+ * @example legsOf(report.duties, () => 10)[0] // { durationS: 360, currentA: 10 }
+ */
 export const legsOf = (duties: readonly DutyReport[], of: (duty: DutyReport) => number) =>
   duties.map((d) => ({ durationS: d.durationS, currentA: of(d) }));
 
@@ -35,7 +39,11 @@ export function startingInput(
 export const sunWhileRunning = ({ supply: { sun } }: Build): number =>
   sun?.when === 'running' ? SUN_EFFICIENCY * sun.power.value : 0;
 
-/** The mean current from the battery in a duty: held or stopped, of what is drawn beside the motors; starts counted. */
+/**
+ * The mean current from the battery in a duty: held or stopped, of what is drawn beside the motors; starts counted.
+ *
+ * @example batteryCurrent(puffin, report.duties[0], line) // 24.99
+ */
 export function batteryCurrent(build: Build, report: DutyReport, line: Driveline): number {
   const duty = build.duties.find(({ id }) => id === report.id);
   const { drivingW, meanW } = worksDraw(build);
@@ -54,12 +62,19 @@ export function batteryCurrent(build: Build, report: DutyReport, line: Driveline
 
 const familyOf = ({ bank }: Driveline) => (bank?.chemistry === 'lead-acid' ? 'leadAcid' : 'other');
 
+/**
+ * By how much faster a battery empties the more is drawn: 1 where that makes no difference.
+ *
+ * @example peukertOf(line) // 1
+ */
 export const peukertOf = (line: Driveline): number => PEUKERT[familyOf(line)];
 export const ratedHoursOf = (line: Driveline): number => RATED_HOURS[familyOf(line)];
 
 /**
  * What the run-time calculator takes of the pack: the current that empties it as fast as the legs do, by Peukert; but it
  * never gives more than its rated capacity at their mean.
+ *
+ * @example runTimeInput(puffin, line, { meanA: 10, equivalentA: 10 })?.capacityAh // 20
  */
 export function runTimeInput(build: Build, line: Driveline, draw: { meanA: number; equivalentA: number }) {
   const capacityAh = line.bank?.capacityAh;
@@ -74,7 +89,11 @@ export function runTimeInput(build: Build, line: Driveline, draw: { meanA: numbe
   return runTime.run(byPeukert).hours < runTime.run(byCharge).hours ? byPeukert : byCharge;
 }
 
-/** The duties one after the other: what they draw, and how long the battery lasts at that mix. */
+/**
+ * The duties one after the other: what they draw, and how long the battery lasts at that mix.
+ *
+ * @example outingOf(puffin, report.duties, line).meanBatteryA // 9.386
+ */
 export function outingOf(build: Build, duties: readonly DutyReport[], line: Driveline): OutingDraw {
   const draw = meanDraw(
     legsOf(duties, (d) => batteryCurrent(build, d, line)),
@@ -92,6 +111,7 @@ export function outingOf(build: Build, duties: readonly DutyReport[], line: Driv
  * The driveline with its battery as it is once a share of its charge is drawn; itself while that is as good as new.
  *
  * @param drawnShare of the whole capacity, 0 to 1
+ * @example lineAfter(line, 0.8).circuit.openCircuitV // 24.4
  */
 export function lineAfter(line: Driveline, drawnShare: number): Driveline {
   const { bank } = line;
@@ -112,7 +132,11 @@ export function lineAfter(line: Driveline, drawnShare: number): Driveline {
   return tired(line);
 }
 
-/** The driveline with its battery as it is at the end of an outing; undefined while that is as good as new. */
+/**
+ * The driveline with its battery as it is at the end of an outing; undefined while that is as good as new.
+ *
+ * @example tiredLine(puffin, line, outingOf(puffin, report.duties, line)) // undefined
+ */
 export function tiredLine(build: Build, line: Driveline, outing: OutingDraw): Driveline | undefined {
   if (!outing.runTimeS) return undefined;
   const tired = lineAfter(line, (outing.durationS / outing.runTimeS) * build.supply.usableShare.value);

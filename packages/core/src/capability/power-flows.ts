@@ -120,6 +120,7 @@ function resistanceAt(build: Build, report: DutyReport, speedMps: number): DutyR
  * @param line the first drive that moves it, its battery as it then is
  * @param speedMps the duty's own, or less where the battery no longer gives it
  * @returns undefined where the battery cannot give so much
+ * @example flowing(puffin, duty, report.duties[0], line)?.batteryA // 24.99
  */
 export function flowing(
   build: Build,

@@ -90,6 +90,8 @@ const effort = (before: readonly Stage[], { changes }: Changed): number =>
 /**
  * Whole teeth that bring the train near to a ratio: one stage changed, or two where one alone does not come near. What
  * cannot be built, or would touch the ground, is left out; nearest first, less changed first where alike.
+ *
+ * @example ratioOffers(puffin, 36, { least: 9, most: 60 }).length > 0 // true
  */
 export function ratioOffers(build: Build, ratio: number, limits: TeethLimits): RatioOffer[] {
   const { stages } = driveOf(build);

@@ -85,7 +85,12 @@ export function ratioWindow(
   };
 }
 
-/** The ratios common to all windows at 1 ×; null where there are none. */
+/**
+ * The ratios common to all windows at 1 ×; null where there are none.
+ *
+ * @example commonSpan([{ just: { low: 10, high: 60 }, rule: { low: 20, high: 50 } }, { just: { low: 15, high: 90 }, rule: { low: 25, high: 80 } }])
+ *   // { low: 15, high: 60 }
+ */
 export function commonSpan(windows: readonly RatioWindow[]): RatioSpan | null {
   const spans = windows.map((w) => w.just);
   if (spans.length === 0 || spans.some((s) => s === null)) return null;

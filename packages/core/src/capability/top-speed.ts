@@ -26,7 +26,11 @@ function flatOut({
   };
 }
 
-/** What the calculator of the attainable speed takes for the top speed of a duty. */
+/**
+ * What the calculator of the attainable speed takes for the top speed of a duty.
+ *
+ * @example topSpeedInput(puffin, duty, line).ratio // 36
+ */
 export function topSpeedInput(build: Build, duty: Duty, line: Driveline) {
   const bare = flatOut(duty);
   const { resistance, footing } = demandOf(build, bare, 0);

@@ -47,7 +47,11 @@ export interface Calculator<Input extends z.ZodType, Output extends z.ZodType, N
   readonly run: (input: z.output<Input>) => z.output<Output>;
 }
 
-/** Keeps a calculator's name and the types of its schemas while checking its shape. */
+/**
+ * Keeps a calculator's name and the types of its schemas while checking its shape.
+ *
+ * @example defineCalculator({ name: 'twice', run: (i) => ({ x: 2 * i.x }) }).run({ x: 2 }) // { x: 4 }
+ */
 export const defineCalculator = <
   Input extends z.ZodType,
   Output extends z.ZodType,

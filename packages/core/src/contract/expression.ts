@@ -140,7 +140,8 @@ class Reader {
 /**
  * Reads the right side of an equation; undefined where it is none but a rule in words.
  *
- * @example expressionFrom('2 T/d') // a product of the number 2, the symbol T, and over it the symbol d
+ * @example expressionFrom('2 T', (name) => name === 'T')
+ *   // { is: 'product', factors: [{ by: '', of: { is: 'number', text: '2' } }, { by: '', of: { is: 'symbol', name: 'T' } }] }
  */
 export function expressionFrom(text: string, isSymbol: (name: string) => boolean): Expression | undefined {
   const reader = new Reader(text, isSymbol);

@@ -22,7 +22,7 @@ const counted = (origin: string): string =>
 /**
  * One issue of a schema as a sentence that says what to change.
  *
- * @example problemWords(issue) // 'must be a number, and is a text'
+ * @example problemWords(z.number().safeParse('x').error.issues[0]) // 'must be a number, and is a text'
  */
 export function problemWords(issue: z.core.$ZodIssue): string {
   if (isOwn(issue.message)) return issue.message;

@@ -48,6 +48,8 @@ function withoutRemark(text: string): string {
 
 /**
  * The equations of a formula. Rules between (an inequality, a condition) are left to the formula itself.
+ *
+ * @example equationsOf('F = m g', { given: { m: 'massKg' }, found: { F: 'forceN' } }).length // 1
  */
 export function equationsOf(formula: string, { given, found }: Symbols): Equation[] {
   const isSymbol = (name: string): boolean => name in given || name in found;
@@ -106,8 +108,8 @@ function said(expression: Expression, value: Value, raised = false): string {
 /**
  * A formula with the numbers put in, equation by equation.
  *
- * @example putIn('T = 2 F r', { given: { F: 'forceN', r: 'radiusM' }, found: { T: 'torqueNm' } }, say)
- *   // [{ symbolic: 'T = 2 F r', numbers: '2 · 60 N · 0.2 m', result: '24 N·m' }]
+ * @example putIn('T = 2 F', { given: { F: 'forceN' }, found: { T: 'torqueNm' } }, (key) => `<${key}>`)
+ *   // [{ symbolic: 'T = 2 F', numbers: '2 · <given>', result: '<found>' }]
  */
 export function putIn(formula: string, symbols: Symbols, say: SayKey): EquationPutIn[] {
   const { given, found } = symbols;

@@ -6,6 +6,7 @@ import { NotPhysical } from './not-physical.ts';
  * always lies in the bracket.
  *
  * @throws NotPhysical `out-of-range` where the ends have the same sign, as they do when figures overflow.
+ * @example bracketedRoot((x) => x * x - 2, 0, 2, 1e-9) // 1.414
  */
 export function bracketedRoot(
   f: (x: number) => number,
@@ -48,6 +49,8 @@ export function bracketedRoot(
 /**
  * Where a function with one hill is highest between two ends (golden section), to a width of
  * `tolerance` (absolute, on x). Gives the place, not the height.
+ *
+ * @example highestPoint((x) => -((x - 1) ** 2), 0, 3, 1e-6) // 1
  */
 export function highestPoint(f: (x: number) => number, low: number, high: number, tolerance: number): number {
   const golden = (Math.sqrt(5) - 1) / 2;

@@ -18,11 +18,19 @@ function slowingAsked(duty: Duty, brake: BrakeReport | undefined): number | unde
 const slowingDown = (build: Build, duty: Duty) => (slowing: number) =>
   slowingStance(build, duty, -Math.abs(duty.grade.value), slowing);
 
-/** Every stance of a duty in which it might tip. */
+/**
+ * Every stance of a duty in which it might tip.
+ *
+ * @example stancesIn(puffin, duty, undefined).length // 1
+ */
 export const stancesIn = (build: Build, duty: Duty, brake: BrakeReport | undefined) =>
   stancesOf(build, duty, slowingAsked(duty, brake), slowingDown(build, duty));
 
-/** What one duty asks of the vehicle on its ground; and how it brakes there, for who asks further. */
+/**
+ * What one duty asks of the vehicle on its ground; and how it brakes there, for who asks further.
+ *
+ * @example askedOf(puffin, duty, line).asked.resistance.totalN // 411
+ */
 export function askedOf(
   build: Build,
   duty: Duty,

@@ -31,7 +31,11 @@ function slowedIn(build: Build, duty: Duty): Slowed {
   return { mass, ownKg, towedKg, massKg: ownKg + towedKg, isBraked: brakedAt(build) };
 }
 
-/** What the towed load pulls at the hitch, pushing negative, while it slows down so much on a grade; a rope only pulls. */
+/**
+ * What the towed load pulls at the hitch, pushing negative, while it slows down so much on a grade; a rope only pulls.
+ *
+ * @example towedPull(puffin, duty, 0, 0) // 0
+ */
 export const towedPull = (build: Build, duty: Duty, gradeRad: number, slowing: number): number =>
   towedLoad.run({
     ...towedInput(build, duty, { gradeRad, accelerationMps2: -slowing }),
@@ -146,6 +150,11 @@ function mostSlowing(build: Build, duty: Duty): number {
   return 2 * STANDARD_GRAVITY * (1 + most('friction') + rolling);
 }
 
+/**
+ * What brakes a vehicle in a duty: its brake, its motors, the grip of each axle while it slows.
+ *
+ * @example brakedSlowing(brakingIn(puffin, duty, line), 0.1) // 1.526
+ */
 export function brakingIn(build: Build, duty: Duty, line: Driveline | undefined): Braking {
   const slowed = slowedIn(build, duty);
   const { massKg } = slowed;
@@ -185,7 +194,11 @@ function liftSlowing(build: Build, duty: Duty, gradeRad: number, most: number): 
   return keeps(most) >= 0 ? Infinity : bracketedRoot(keeps, 0, most, TOLERANCE);
 }
 
-/** How hard it slows by grip and brake on a grade, with the wheel loads that then hold; 0 where it does not. */
+/**
+ * How hard it slows by grip and brake on a grade, with the wheel loads that then hold; 0 where it does not.
+ *
+ * @example brakedSlowing(brakingIn(puffin, duty, line), 0) // 0.6805
+ */
 export function brakedSlowing(braking: Braking, gradeRad: number): number {
   const slowingAt = (slowing: number): number => slowingBy(braking.inputAt({ gradeRad, slowing }));
   const beyond = (slowing: number): number => slowingAt(slowing) - slowing;
@@ -216,6 +229,8 @@ const isBraked = (build: Build, duty: Duty): boolean =>
  * Stopping on the way down and holding at rest on a duty's slope, with the wheel loads that then hold. Held facing the
  * way the duty does, and coming down facing down: a vehicle that goes up must also come down. Nobody brakes harder than
  * to where an axle lifts.
+ *
+ * @example brakeOf(puffin, duty, line)?.holdNeedsN // 273.1
  */
 export function brakeOf(
   build: Build,

@@ -10,6 +10,11 @@ import type { ContactLoad, Footing, Resistance, SinkReport, StepReport, TurnRepo
 import { rollingOf } from './rolling.ts';
 import { radiusOf, turnOf } from './turning.ts';
 
+/**
+ * What the calculation of road load takes of a duty: mass, rolling, grade, speed, air, speeding up.
+ *
+ * @example roadLoadInput(puffin, duty, footing).massKg // 178
+ */
 export const roadLoadInput = (build: Build, duty: Duty, footing: Footing, speedMps = duty.speed.value) => ({
   massKg: footing.massKg,
   rollingCoefficient: rollingOf(build, duty, footing),
@@ -91,7 +96,11 @@ export function sinkOf(build: Build, duty: Duty, footing: Footing): SinkReport |
   };
 }
 
-/** What catching a lean takes: everything above the axle leans with it. */
+/**
+ * What catching a lean takes: everything above the axle leans with it.
+ *
+ * @example catchInput(teasel, teasel.duties[0], footingOf(teasel, teasel.duties[0])).heightM // 0.2663
+ */
 export function catchInput(build: Build, duty: Duty, footing: Footing) {
   const diameterM = build.layout.axles[0]?.diameter.value ?? 1;
   return {
@@ -124,7 +133,11 @@ export interface Demand {
   readonly sink?: SinkReport;
 }
 
-/** What a duty asks along the ground at a speed (its own unless given), split by cause, and how it stands meanwhile. */
+/**
+ * What a duty asks along the ground at a speed (its own unless given), split by cause, and how it stands meanwhile.
+ *
+ * @example demandOf(puffin, duty).resistance.totalN // 411
+ */
 export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value): Demand {
   const footing = footingOf(build, duty);
   const {
@@ -169,7 +182,11 @@ export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value):
   };
 }
 
-/** What all that is not the road adds, in the order of the sum. */
+/**
+ * What all that is not the road adds, in the order of the sum.
+ *
+ * @example beyondRoad(report.duties[0].resistance) // { compactionN: 0, turningN: 0, obstacleN: 0, catchingN: 0, … }
+ */
 export const beyondRoad = ({ compactionN, turningN, obstacleN, catchingN, pushingN }: Resistance) => ({
   compactionN,
   turningN,
@@ -178,8 +195,16 @@ export const beyondRoad = ({ compactionN, turningN, obstacleN, catchingN, pushin
   pushingN,
 });
 
-/** Force that grip must hold: a step is climbed by its edge, which has a margin of its own. */
+/**
+ * Force that grip must hold: a step is climbed by its edge, which has a margin of its own.
+ *
+ * @example askedOfGrip(report.duties[0].resistance) // 411
+ */
 export const askedOfGrip = ({ totalN, obstacleN }: Resistance): number => Math.abs(totalN - obstacleN);
 
-/** Whether both sides do the same: straight on, or on the spot. */
+/**
+ * Whether both sides do the same: straight on, or on the spot.
+ *
+ * @example sidesAlike(duty) // true
+ */
 export const sidesAlike = (duty: Duty): boolean => !Number.isFinite(radiusOf(duty)) || radiusOf(duty) === 0;

@@ -28,13 +28,22 @@ import {
 import { bladeKeys, pushOf } from './pushing.ts';
 import type { ContactLoad, Footing } from './report.ts';
 
+/**
+ * The ground that a duty is on.
+ *
+ * @example groundOf(puffin, duty).name // 'Wet cobbles, castors included'
+ */
 export const groundOf = (build: Build, duty: Duty): Ground => {
   const ground = build.grounds.find((g) => g.id === duty.groundId);
   if (!ground) throw new RangeError(`job ${duty.id} names no ground of the build`);
   return ground;
 };
 
-/** What the calculators take of a build and a duty; the screens show the same numbers as their working. */
+/**
+ * What the calculators take of a build and a duty; the screens show the same numbers as their working.
+ *
+ * @example loadedMassInput(puffin, 1).masses.length // 2
+ */
 export const loadedMassInput = ({ masses: { own, payload, others } }: Build, payloadShare: number) => ({
   masses: [own, payload, ...others].map((m) => ({
     massKg: m.mass.value,
@@ -45,19 +54,33 @@ export const loadedMassInput = ({ masses: { own, payload, others } }: Build, pay
   })),
 });
 
+/**
+ * Mass and centre of gravity with the payload of a duty.
+ *
+ * @example massOf(puffin, duty).massKg // 178
+ */
 export const massOf = (build: Build, duty: Duty) =>
   loadedMass.run(loadedMassInput(build, duty.payloadShare.value));
 
 /** Least mass taken for a vehicle whose duty leaves its only mass, the payload, at home: kg. */
 export const LEAST_MASS = 1e-9;
 
+/**
+ * What the calculation of speeding up takes: to which speed, in which time or way.
+ *
+ * @example speedUpInput({ ...duty, upToSpeed: { kind: 'time', time: typed(4, 's') } }) // { speedMps: 0.8, timeS: 4 }
+ */
 export const speedUpInput = ({ speed, upToSpeed }: Duty) => ({
   speedMps: speed.value,
   ...(upToSpeed?.kind === 'distance' ? { distanceM: upToSpeed.distance.value } : {}),
   ...(upToSpeed?.kind === 'time' ? { timeS: upToSpeed.time.value } : {}),
 });
 
-/** How hard it speeds up in a duty: as stated, or as a distance or time to its speed asks. */
+/**
+ * How hard it speeds up in a duty: as stated, or as a distance or time to its speed asks.
+ *
+ * @example accelerationOf(duty) // 0
+ */
 export const accelerationOf = (duty: Duty): number =>
   duty.upToSpeed ? speedUp.run(speedUpInput(duty)).accelerationMps2 : duty.acceleration.value;
 
@@ -69,7 +92,11 @@ const motionOf = (duty: Duty): Motion => ({
   accelerationMps2: accelerationOf(duty),
 });
 
-/** What pulls at the hitch: the towed load and the pull beside it. */
+/**
+ * What pulls at the hitch: the towed load and the pull beside it.
+ *
+ * @example towedInput(puffin, { ...duty, towed: { mass: typed(50, 'kg'), rolling: typed(0.03, '') } }).massKg // 50
+ */
 export const towedInput = (build: Build, duty: Duty, motion: Motion = motionOf(duty)) => ({
   massKg: duty.towed?.mass.value ?? 0,
   rollingCoefficient: duty.towed?.rolling.value ?? 0,
@@ -87,7 +114,11 @@ const drawbarIn = (build: Build, duty: Duty, motion: Motion): number =>
 
 export const drawbarOf = (build: Build, duty: Duty): number => drawbarIn(build, duty, motionOf(duty));
 
-/** The pull of a turn, m/s²; 0 on the straight and on the spot. */
+/**
+ * The pull of a turn, m/s²; 0 on the straight and on the spot.
+ *
+ * @example cornerOf(duty) // 0
+ */
 export const cornerOf = ({ turn, speed }: Duty): number =>
   turn?.kind === 'radius' ? speed.value ** 2 / turn.radius.value : 0;
 
@@ -101,7 +132,11 @@ export interface Stance {
   readonly cornerMps2: number;
 }
 
-/** The stance of a duty, or of its load and tow moved otherwise. A bend pulls the way that a side slope does: the worse of the two. */
+/**
+ * The stance of a duty, or of its load and tow moved otherwise. A bend pulls the way that a side slope does: the worse of the two.
+ *
+ * @example stanceOf(puffin, duty).gradeRad // 0.1571
+ */
 export const stanceOf = (build: Build, duty: Duty, otherwise: Partial<Motion> = {}): Stance => {
   const motion = { ...motionOf(duty), ...otherwise };
   const down = (duty.sideSlope?.value ?? 0) < 0 ? -1 : 1;
@@ -115,6 +150,11 @@ export const stanceOf = (build: Build, duty: Duty, otherwise: Partial<Motion> = 
 
 type Mass = ReturnType<typeof massOf>;
 
+/**
+ * What the calculation of wheel loads takes: where the wheels stand, and all that pulls and pushes.
+ *
+ * @example wheelLoadInput(puffin, duty, massOf(puffin, duty), stanceOf(puffin, duty)).massKg // 178
+ */
 export const wheelLoadInput = (build: Build, duty: Duty, mass: Mass, stance: Stance) => {
   const { balanced } = layoutKind(build.layout.kind);
   return {
@@ -275,7 +315,11 @@ export function gripOfDrive(build: Build, contacts: readonly ContactLoad[]): num
   }
 }
 
-/** Loads of a duty and the grip of what is driven. */
+/**
+ * Loads of a duty and the grip of what is driven.
+ *
+ * @example footingOf(puffin, duty).massKg // 178
+ */
 export function footingOf(build: Build, duty: Duty, stance: Stance = stanceOf(build, duty)): Footing {
   const mass = massOf(build, duty);
   const ground = groundOf(build, duty);

@@ -42,6 +42,8 @@ function standingAt(build: Build, duty: Duty, gradeRad: number): Standing {
 /**
  * The steepest grade that a duty's load and ground allow, by grip and weight alone. With two axles it is what
  * `grip-limited-grade` says in closed form; here for any layout, by bisection from the level.
+ *
+ * @example gripLimit(puffin, duty) // { limitRad: 0.2325, limitedBy: 'grip' }
  */
 export function gripLimit(build: Build, duty: Duty): GripLimit {
   // Grip falls and need rises with the grade; only a front that lifts may come before.
@@ -78,7 +80,11 @@ interface Along {
   readonly points: number;
 }
 
-/** How steep it climbs as one of its masses is moved along the vehicle. */
+/**
+ * How steep it climbs as one of its masses is moved along the vehicle.
+ *
+ * @example massAlong(puffin, duty, 'payload', { from: 0.2, to: 0.6, points: 3 }).length // 3
+ */
 export const massAlong = (
   build: Build,
   duty: Duty,

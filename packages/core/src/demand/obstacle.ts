@@ -16,6 +16,11 @@ import {
 import { groundOf } from './footing.ts';
 import type { Footing, StepReport } from './report.ts';
 
+/**
+ * What the calculation of a step takes of an axle: its wheel, its load, its grip.
+ *
+ * @example stepInput(puffin, puffin.layout.axles[0], { ...duty, step: typed(20, 'mm') }, footing).stepM // 20
+ */
 export function stepInput(build: Build, axle: Axle, duty: Duty, footing: Footing) {
   const loadN = Math.max(0, footing.axles.find((a) => a.axleId === axle.id)?.loadN ?? 0);
   return {

@@ -33,7 +33,11 @@ export function rollingForce(build: Build, duty: Duty, contacts: readonly Carrie
   return summed(contacts, (c) => loadOn(c) * (figures.get(c.axleId)?.rolling.value ?? 0));
 }
 
-/** A figure of the ground over some contacts, each by its load; plainly the mean where they carry nothing. */
+/**
+ * A figure of the ground over some contacts, each by its load; plainly the mean where they carry nothing.
+ *
+ * @example meanFigure(puffin, duty, footing.contacts, 'friction') // 0.55
+ */
 export function meanFigure(
   build: Build,
   duty: Duty,
@@ -57,7 +61,11 @@ export function meanFigure(
 const swings = (build: Build, duty: Duty): boolean =>
   duty.turn?.kind === 'on-the-spot' && turningOf(build.layout) === 'pivot';
 
-/** What driven and free contacts drag, as the calculator takes it. */
+/**
+ * What driven and free contacts drag, as the calculator takes it.
+ *
+ * @example meanRollingInput(puffin, duty, footing).weightN // 1724
+ */
 export const meanRollingInput = (build: Build, duty: Duty, footing: Footing) => {
   const driven = footing.contacts.filter((c) => c.driven);
   const free = swings(build, duty) ? [] : footing.contacts.filter((c) => !c.driven);
@@ -70,6 +78,10 @@ export const meanRollingInput = (build: Build, duty: Duty, footing: Footing) => 
   };
 };
 
-/** Rolling of all its wheels, by their true loads, over its weight square to the grade. */
+/**
+ * Rolling of all its wheels, by their true loads, over its weight square to the grade.
+ *
+ * @example rollingOf(puffin, duty, footing) // 0.08
+ */
 export const rollingOf = (build: Build, duty: Duty, footing: Footing): number =>
   meanRolling.run(meanRollingInput(build, duty, footing)).meanCoefficient;

@@ -27,7 +27,11 @@ export interface RoughAnswer {
   readonly batteryWh: number;
 }
 
-/** What force, power, torque and energy the duties of a build come to, with usual losses guessed; undefined where none drives. */
+/**
+ * What force, power, torque and energy the duties of a build come to, with usual losses guessed; undefined where none drives.
+ *
+ * @example roughAnswer(puffin)?.forceN // 447.9
+ */
 export function roughAnswer(build: Build): RoughAnswer | undefined {
   const asked = build.duties
     .filter((duty) => taskOf(duty).drives)

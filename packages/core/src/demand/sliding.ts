@@ -7,7 +7,11 @@ import { cornerOf, groundOf } from './footing.ts';
 /** Castors and omni wheels roll away sideways, and what slides already holds nothing across. */
 const HOLDS_NOTHING: readonly string[] = ['castor', 'omni', 'slider'];
 
-/** What the calculator of sliding sideways takes; undefined where nothing pulls it sideways, or rails hold it. */
+/**
+ * What the calculator of sliding sideways takes; undefined where nothing pulls it sideways, or rails hold it.
+ *
+ * @example slideInput(puffin, { ...duty, sideSlope: typed(0.1, '°') }, demandOf(puffin, duty))?.sideN // 174.3
+ */
 export function slideInput(
   build: Build,
   duty: Duty,

@@ -24,6 +24,11 @@ const standing = remembered((layout: Build['layout']) => {
   );
 });
 
+/**
+ * What the calculation of tipping takes: where it stands, and its centre of gravity.
+ *
+ * @example tipInput(puffin, footing).contacts.length // 4
+ */
 export const tipInput = (build: Build, footing: Footing) => ({
   contacts: standing(build.layout),
   cgAheadOfRearAxleM: footing.cgAheadM,
@@ -31,6 +36,12 @@ export const tipInput = (build: Build, footing: Footing) => ({
   cgHeightM: Math.max(footing.cgHeightM, 1e-9),
 });
 
+/**
+ * What the calculation of a bend at speed takes: radius, speed, grip, the side at which it tips.
+ *
+ * @example cornerInput(puffin, { ...duty, turn: { kind: 'radius', radius: typed(2, 'm') } }, footing, 25).turnRadiusM
+ *   // 2
+ */
 export const cornerInput = (build: Build, duty: Duty, footing: Footing, tipDeg: number | undefined) => ({
   turnRadiusM: duty.turn?.kind === 'radius' ? duty.turn.radius.value : 1,
   friction: meanFigure(build, duty, footing.contacts, 'across'),
@@ -61,7 +72,11 @@ function tipAnglesOf(build: Build, footing: Footing) {
   return before.get(key);
 }
 
-/** What tips it and what holds it in a stance, as the calculator takes it; undefined for what balances itself both ways. */
+/**
+ * What tips it and what holds it in a stance, as the calculator takes it; undefined for what balances itself both ways.
+ *
+ * @example momentsInput(puffin, duty, stanceOf(puffin, duty)).backN // 273.1
+ */
 export function momentsInput(build: Build, duty: Duty, stance: Stance) {
   const { balanced } = layoutKind(build.layout.kind);
   const contacts = standing(build.layout);
@@ -150,6 +165,11 @@ export interface WheelCount {
   readonly sideDeg: number;
 }
 
+/**
+ * How steep a bank tips it on three wheels and on four; undefined where it stands on neither.
+ *
+ * @example threeAgainstFour(puffin, footing) // { wheels: 4, otherWheels: 3, sideDeg: 9.963 }
+ */
 export function threeAgainstFour(build: Build, footing: Footing): WheelCount | undefined {
   const axles = asTwoAxles(build.layout);
   if (!axles || layoutKind(build.layout.kind).balanced !== 'none') return undefined;

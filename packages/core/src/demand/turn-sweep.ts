@@ -16,7 +16,12 @@ export interface TurnSweep {
 const FROM = 0.5;
 const TO = 1.6;
 
-/** How scrub goes with length and width; undefined where nothing is dragged sideways in this duty. */
+/**
+ * How scrub goes with length and width; undefined where nothing is dragged sideways in this duty.
+ *
+ * @example turnSweep(sanderling, sanderling.duties.at(-1), askedOf(sanderling, sanderling.duties.at(-1), undefined).asked, 3)?.points.length
+ *   // undefined
+ */
 export function turnSweep(
   build: Build,
   duty: Duty,

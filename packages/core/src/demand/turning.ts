@@ -25,7 +25,11 @@ const positive = (n: number): number => Math.max(n, 1e-12);
 
 const freeContacts = (footing: Footing) => footing.contacts.filter((c) => !c.driven);
 
-/** What the free wheels or sliders bear, and how far from the middle of the driven ones. */
+/**
+ * What the free wheels or sliders bear, and how far from the middle of the driven ones.
+ *
+ * @example pivotInput(puffin, duty, footing).trackM // 0.62
+ */
 export function pivotInput(build: Build, duty: Duty, footing: Footing) {
   const driven = footing.contacts.filter((c) => c.driven);
   const middle = driven.reduce((sum, c) => sum + c.aheadM, 0) / Math.max(1, driven.length);
@@ -46,7 +50,11 @@ export function pivotInput(build: Build, duty: Duty, footing: Footing) {
   };
 }
 
-/** Wheels on more than two axles, or unevenly loaded, drag like two axles this far apart. */
+/**
+ * Wheels on more than two axles, or unevenly loaded, drag like two axles this far apart.
+ *
+ * @example scrubInput(whimbrel, whimbrel.duties[0], footingOf(whimbrel, whimbrel.duties[0])).trackM // 0.4
+ */
 export function scrubInput(build: Build, duty: Duty, footing: Footing) {
   const loaded = footing.contacts.map((c) => ({ ...c, loadN: Math.max(0, c.loadN) }));
   const weightN = positive(loaded.reduce((sum, c) => sum + c.loadN, 0));
@@ -62,7 +70,12 @@ export function scrubInput(build: Build, duty: Duty, footing: Footing) {
   };
 }
 
-/** The same wheels round a bend, each by its slip angle. */
+/**
+ * The same wheels round a bend, each by its slip angle.
+ *
+ * @example bendInput(moth, { ...moth.duties[0], turn: { kind: 'radius', radius: typed(4, 'm') } }, footingOf(moth, moth.duties[0])).turnRadiusM
+ *   // 4
+ */
 export function bendInput(build: Build, duty: Duty, footing: Footing) {
   return {
     contacts: footing.contacts.map((c) => ({
@@ -83,6 +96,11 @@ export function sidesOfScrub(build: Build, duty: Duty, footing: Footing, momentN
   return { outerN: momentNm / trackM + rollingN, innerN: inside * rollingN - momentNm / trackM };
 }
 
+/**
+ * What the calculation of a turning track takes: its contact, its gauge, its ground.
+ *
+ * @example trackInput(sanderling, sanderling.duties[0], footingOf(sanderling, sanderling.duties[0])).gaugeM // 0.34
+ */
 export const trackInput = (build: Build, duty: Duty, footing: Footing) => ({
   weightN: positive(footing.acrossN),
   contactLengthM: positive(wheelbaseOf(build.layout)),
@@ -100,7 +118,12 @@ const driveOfAxle = (build: Build, axleId: string): Drive =>
     ) ?? build,
   );
 
-/** What the steered wheels must do against the driven axle; the heaviest driven axle counts. */
+/**
+ * What the steered wheels must do against the driven axle; the heaviest driven axle counts.
+ *
+ * @example lockedInput(moth, { ...moth.duties[0], turn: { kind: 'radius', radius: typed(4, 'm') } }, footingOf(moth, moth.duties[0])).differential
+ *   // 'locked'
+ */
 export function lockedInput(build: Build, duty: Duty, footing: Footing) {
   const load = (axleId: string): number =>
     Math.max(0, footing.axles.find((a) => a.axleId === axleId)?.loadN ?? 0);

@@ -14,6 +14,8 @@ const whileWorking = (build: Build, line: Driveline): Driveline => {
 /**
  * The driveline of the drive that a build is looked at through; undefined until its motor is chosen. Without a battery the
  * data sheet's voltage stands in and does not sag.
+ *
+ * @example drivelineOf(puffin)?.ratio // 36
  */
 export const drivelineOf = remembered((build: Build): Driveline | undefined => {
   const alone = lineAlone(build);
@@ -26,7 +28,11 @@ export const drivelineOf = remembered((build: Build): Driveline | undefined => {
   return { ...line, beside };
 });
 
-/** All drives that move the vehicle, this one first, each with the others beside it. */
+/**
+ * All drives that move the vehicle, this one first, each with the others beside it.
+ *
+ * @example together(line).length // 1
+ */
 export const together = (line: Driveline): readonly Driveline[] =>
   line.beside.length === 0
     ? [line]
@@ -35,7 +41,11 @@ export const together = (line: Driveline): readonly Driveline[] =>
         beside: all.filter(({ driveId }) => driveId !== one.driveId),
       }));
 
-/** The drives that move a build, each with its motor chosen, in their order. */
+/**
+ * The drives that move a build, each with its motor chosen, in their order.
+ *
+ * @example propelling(puffin).length // 1
+ */
 export const propelling = (build: Build): readonly { readonly seen: Build; readonly line: Driveline }[] =>
   drivesThat(build, 'propels').flatMap((seen) => {
     const line = drivelineOf(seen);

@@ -45,12 +45,21 @@ export interface Driveline {
 /** Current that a driver holds a motor to by itself, A. */
 const limitedTo = (driver?: PartOf<'driver'>): number => (driver?.limitsCurrent ? driver.peakA : Infinity);
 
-/** What a small supply takes of the battery while its loads run, W. */
+/**
+ * What a small supply takes of the battery while its loads run, W.
+ *
+ * @example railPower({ ...whimbrel.supply.rails[0], voltage: typed(5, 'V'), efficiency: typed(0.8, ''), loads: [{ ...whimbrel.supply.rails[0].loads[0], current: typed(1, 'A'), count: 1 }] })
+ *   // 2.188
+ */
 export const railPower = ({ voltage, efficiency, loads }: Rail): number =>
   (voltage.value * loads.reduce((sum, { count, running }) => sum + count * running.value, 0)) /
   efficiency.value;
 
-/** Drawn beside the drives all the time, W. */
+/**
+ * Drawn beside the drives all the time, W.
+ *
+ * @example alwaysDrawn(puffin) // 4
+ */
 export const alwaysDrawn = ({ supply: { auxiliaryPower, rails = [] } }: Build): number =>
   rails.reduce((sum, rail) => sum + railPower(rail), auxiliaryPower.value);
 

@@ -48,19 +48,31 @@ const pullOn = (line: RoadLine, circuit: Circuit, speedMps: number): number =>
 
 const isAlone = ({ beside }: RoadLine): boolean => beside === undefined || beside.length === 0;
 
-/** What each drive can give at a road speed, all at full command, N, grip left out: this one first. Below 0 the road turns it. */
+/**
+ * What each drive can give at a road speed, all at full command, N, grip left out: this one first. Below 0 the road turns it.
+ *
+ * @example pullsAt(line, 0).length // 1
+ */
 export const pullsAt = (line: RoadLine, speedMps: number): readonly number[] => {
   const all = [line, ...(line.beside ?? [])];
   return circuitsAt(line, speedMps).map((circuit, at) => pullOn(all[at] ?? line, circuit, speedMps));
 };
 
-/** Pull of all driven wheels at the ground, N, grip left out. */
+/**
+ * Pull of all driven wheels at the ground, N, grip left out.
+ *
+ * @example greatestPull(line, 0) // 902.4
+ */
 export const greatestPull = (line: RoadLine, speedMps: number): number =>
   isAlone(line)
     ? pullOn(line, line.circuit, speedMps)
     : pullsAt(line, speedMps).reduce((sum, pull) => sum + pull, 0);
 
-/** The greatest torque of each driveline of a drive at the wheel, N·m, at a road speed and any ratio. */
+/**
+ * The greatest torque of each driveline of a drive at the wheel, N·m, at a road speed and any ratio.
+ *
+ * @example greatestWheelTorque(line, 0) // 90.24
+ */
 export function greatestWheelTorque(
   line: RoadLine & Pick<Driveline, 'motorsPerWheel'>,
   speedMps: number,
@@ -72,7 +84,11 @@ export function greatestWheelTorque(
   return deliveredTorque.run({ torqueNm, motors, ratio, efficiency }).deliveredNm;
 }
 
-/** All drives at full command at a road speed, with what their battery then gives. */
+/**
+ * All drives at full command at a road speed, with what their battery then gives.
+ *
+ * @example flatOut(line, 0.8).batteryA // 73.1
+ */
 export function flatOut(line: RoadLine, speedMps: number): FlatOut {
   const all = [line, ...(line.beside ?? [])];
   const circuits = circuitsAt(line, speedMps);

@@ -3,6 +3,11 @@ import { reflectedInertia } from '../transmission/index.ts';
 import { motorOf, rollingDiameter, type Build, motorsIn, drivesThat } from '../vehicle/index.ts';
 import { trainOf } from './train.ts';
 
+/**
+ * What the calculation of an inner drive takes; undefined where nothing drives from inside.
+ *
+ * @example innerDriveInput(puffin) // undefined
+ */
 export const innerDriveInput = ({ innerDrive: inner, layout }: Build) =>
   inner && {
     innerKg: inner.mass.value,
@@ -11,7 +16,11 @@ export const innerDriveInput = ({ innerDrive: inner, layout }: Build) =>
     diameterM: layout.axles[0]?.diameter.value ?? 1,
   };
 
-/** What the calculator of inertia takes at a mass; a rotor whose inertia is not known counts for nothing. */
+/**
+ * What the calculator of inertia takes at a mass; a rotor whose inertia is not known counts for nothing.
+ *
+ * @example inertiaInput(puffin, 178).motors // 2
+ */
 export const inertiaInput = (build: Build, massKg: number) => ({
   massKg,
   wheelDiameterM: rollingDiameter(build).value,
@@ -31,7 +40,11 @@ const rotorsFactor = (build: Build, massKg: number): number =>
     1,
   );
 
-/** Mass that must be sped up, or slowed, over mass: a sphere's shell, else the rotors; 1 where nothing is known of what turns. */
+/**
+ * Mass that must be sped up, or slowed, over mass: a sphere's shell, else the rotors; 1 where nothing is known of what turns.
+ *
+ * @example rotatingFactor(puffin, 178) // 1.153
+ */
 export const rotatingFactor = (build: Build, massKg: number): number => {
   const inner = innerDriveInput(build);
   return inner ? innerDrive.run(inner).rotatingMassFactor : rotorsFactor(build, massKg);

@@ -14,10 +14,18 @@ import type { Train } from './report.ts';
 
 const GEARHEAD_ON_MOTOR = 'motor-gearhead';
 
-/** Whether a stage is one with the motor: it comes with that part and is not edited by itself. */
+/**
+ * Whether a stage is one with the motor: it comes with that part and is not edited by itself.
+ *
+ * @example isOnMotor(stage) // false
+ */
 export const isOnMotor = (stage: Stage): boolean => stage.id === GEARHEAD_ON_MOTOR;
 
-/** The stages in order, the gearhead that is one with the motor first. */
+/**
+ * The stages in order, the gearhead that is one with the motor first.
+ *
+ * @example trainStages(puffin).map(({ kind }) => kind) // ['gearhead', 'chain']
+ */
 export const trainStages = remembered((build: Build): readonly Stage[] => {
   const gearhead = motorOf(build)?.gearhead;
   if (!gearhead) return driveOf(build).stages;
@@ -36,6 +44,11 @@ export const trainStages = remembered((build: Build): readonly Stage[] => {
   ];
 });
 
+/**
+ * All stages of the drive that is looked at, from motor to wheel, as one ratio and one efficiency.
+ *
+ * @example trainOf(puffin).ratio // 36
+ */
 export const trainOf = remembered((build: Build): Train => {
   const all = trainStages(build);
   const stages = all.map((stage, at) => {
@@ -69,7 +82,12 @@ function misplaced(build: Build, { kind }: Stage, last: boolean): Notice | undef
       );
 }
 
-/** What the calculator of a train takes of a stage. */
+/**
+ * What the calculator of a train takes of a stage.
+ *
+ * @example ratiosOf({ ratio: 4, efficiency: 0.95, backEfficiency: 0.95 })
+ *   // { ratio: 4, efficiency: 0.95, backEfficiency: 0.95 }
+ */
 export function ratiosOf({
   ratio,
   efficiency,

@@ -9,15 +9,27 @@ const ofRun = ({ length, area }: WireRun): number =>
     .resistanceOhm;
 const MM2 = 1e6;
 
-/** Between battery and drivers, out and back: as typed, or of the wire where that is known. */
+/**
+ * Between battery and drivers, out and back: as typed, or of the wire where that is known.
+ *
+ * @example cableOhm(puffin) // 0.005985
+ */
 export const cableOhm = ({ supply: { cable, cableResistance } }: Build): number =>
   cable ? ofRun(cable) : cableResistance.value;
 
-/** Of one motor's leads, out and back. */
+/**
+ * Of one motor's leads, out and back.
+ *
+ * @example leadOhm(puffin) // 0.01
+ */
 export const leadOhm = (build: Build): number => {
   const { leads, leadResistance } = driveOf(build);
   return leads ? ofRun(leads) : leadResistance.value;
 };
 
-/** Of a driver's channel, switched on; 0 where a motor has its own electronics. */
+/**
+ * Of a driver's channel, switched on; 0 where a motor has its own electronics.
+ *
+ * @example channelOhm(driverOf(puffin)) // 0.006
+ */
 export const channelOhm = (driver?: PartOf<'driver'>): number => (driver?.resistanceMilliohm ?? 0) / 1000;

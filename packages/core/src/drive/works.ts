@@ -14,7 +14,11 @@ export interface Turned {
   readonly turnsRad?: number;
 }
 
-/** What a work asks of the end of its drive; undefined where a lift has no drum yet, and where watts alone are known. */
+/**
+ * What a work asks of the end of its drive; undefined where a lift has no drum yet, and where watts alone are known.
+ *
+ * @example askedOfWork(throughDrive(whimbrel, 'drive-3'))?.torqueNm // 5.148
+ */
 export function askedOfWork(build: Build): Turned | undefined {
   const { work, stages } = driveOf(build);
   if (work?.kind === 'turns') return { torqueNm: work.torque.value, speedRadS: work.speed.value };
@@ -31,7 +35,11 @@ export function askedOfWork(build: Build): Turned | undefined {
   };
 }
 
-/** Turns of the motor's own shaft, its gearhead left out, for one of the output. */
+/**
+ * Turns of the motor's own shaft, its gearhead left out, for one of the output.
+ *
+ * @example ratioBehindMotor(line) // 4
+ */
 export const ratioBehindMotor = ({ stages }: Driveline): number =>
   stages.filter((stage) => !isOnMotor(stage)).reduce((ratio, stage) => ratio * stageFigures(stage).ratio, 1);
 
@@ -44,7 +52,11 @@ export interface DrivenPoint extends OperatingPoint {
 /** A circumference of one metre a turn: what turns a wheel of it turns anything. */
 const UNIT_DIAMETER_M = 2;
 
-/** What each motor of a drive does where its outputs turn so. */
+/**
+ * What each motor of a drive does where its outputs turn so.
+ *
+ * @example pointWhere(line, { torqueNm: 20, speedRadS: 2 }).torqueNm // 0.643
+ */
 export function pointWhere(line: Driveline, { torqueNm, speedRadS }: Turned): DrivenPoint {
   const motor = motorLoad.run({
     wheelTorqueNm: torqueNm,
@@ -60,7 +72,11 @@ export function pointWhere(line: Driveline, { torqueNm, speedRadS }: Turned): Dr
 
 const SECONDS_PER_HOUR = 3600;
 
-/** Share of the time that a work goes on; of a lift, going up. */
+/**
+ * Share of the time that a work goes on; of a lift, going up.
+ *
+ * @example shareOfTime(throughDrive(whimbrel, 'drive-3')) // 0.08333
+ */
 export function shareOfTime(build: Build): number {
   const { work } = driveOf(build);
   if (!work) return 0;
@@ -85,6 +101,11 @@ export interface WorksDraw {
   readonly meanW: number;
 }
 
+/**
+ * What the drives that work draw from the battery, on the mean of an outing.
+ *
+ * @example worksDraw(puffin) // { drivingW: 0, meanW: 0 }
+ */
 export const worksDraw = remembered((build: Build): WorksDraw => {
   const works = drivesThat(build, 'works').map((seen) => {
     const { work } = driveOf(seen);

@@ -38,7 +38,11 @@ const at = (part: object, place: string): unknown =>
       part,
     );
 
-/** Parts as CSV (RFC 4180), a column a key; `guessed.` before a key heads how far off that figure may be. */
+/**
+ * Parts as CSV (RFC 4180), a column a key; `guessed.` before a key heads how far off that figure may be.
+ *
+ * @example partsToCsv([]).split('\r\n').length // 3
+ */
 export function partsToCsv(parts: readonly Part[]): string {
   const guessed = [...new Set(parts.flatMap((part) => Object.keys(part.guessed ?? {})))].sort();
   const columns = [...COLUMNS, ...guessed.map((key) => GUESSED + key)];
@@ -175,7 +179,7 @@ const linesOf = (cells: readonly string[]): number =>
  * each other one is told with its line. A part without an `id` has the id "new".
  *
  * @throws UnreadableTable where the file is cut off within a quoted cell, or has no column of a part
- * @example partsFromCsv('kind,name,stall torque [in·lb],…\r\nmotor,Winch motor,40,…')
+ * @example partsFromCsv('kind,name,massKg\r\nspacer,Brass spacer,0.01').parts.length // 1
  */
 export function partsFromCsv(text: string): ReadParts {
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });

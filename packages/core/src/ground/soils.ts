@@ -48,4 +48,9 @@ export const SOILS = {
 
 export type SoilId = keyof typeof SOILS;
 export const SOIL_IDS = Object.keys(SOILS) as [SoilId, ...SoilId[]];
+/**
+ * A soil of the table: how it gives way and holds.
+ *
+ * @example soilOf('dry-sand').title // 'dry sand'
+ */
 export const soilOf = (id: SoilId): Soil => SOILS[id];

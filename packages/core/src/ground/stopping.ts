@@ -50,7 +50,12 @@ function forces(i: Input) {
   return { grip, brake, along, decelerationMps2 };
 }
 
-/** How hard it slows down; 0 where brake and grip do not stop it. */
+/**
+ * How hard it slows down, m/s²; 0 where brake and grip do not stop it.
+ *
+ * @example slowingBy({ friction: 0.8, brakedShare: 1, gradeDeg: 0, massKg: 100, brakeForceN: 200, rollingCoefficient: 0, rotatingMassFactor: 1 })
+ *   // 2 m/s²
+ */
 export const slowingBy = (i: Input): number => Math.max(0, forces(i).decelerationMps2);
 
 export const stopping = defineCalculator({

@@ -18,7 +18,12 @@ const MOST_STEPS = 200;
 const turn = (a: Place, b: Place, c: Place): number =>
   (b.aheadM - a.aheadM) * (c.leftM - a.leftM) - (b.leftM - a.leftM) * (c.aheadM - a.aheadM);
 
-/** The corners of the area that contacts enclose, counter-clockwise seen from above (Andrew's monotone chain). */
+/**
+ * The corners of the area that contacts enclose, counter-clockwise seen from above (Andrew's monotone chain).
+ *
+ * @example supportArea([{ aheadM: 0, leftM: 0 }, { aheadM: 1, leftM: 0 }, { aheadM: 0, leftM: 1 }, { aheadM: 0.2, leftM: 0.2 }]).length
+ *   // 3
+ */
 export function supportArea(contacts: readonly Place[]): Place[] {
   const sorted = [...contacts].sort((a, b) => a.aheadM - b.aheadM || a.leftM - b.leftM);
   const half = (places: readonly Place[]): Place[] => {

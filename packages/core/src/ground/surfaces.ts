@@ -261,13 +261,21 @@ const SOFT: Readonly<Partial<Record<keyof typeof ROWS, SoilId>>> = {
   'soft-snow': 'snow',
 };
 
-/** The soil that a surface brings with it; undefined on what is firm. */
+/**
+ * The soil that a surface brings with it; undefined on what is firm.
+ *
+ * @example soilOfSurface('dry-sand') // 'dry-sand'
+ */
 export const soilOfSurface = (surface: SurfaceId): SoilId | undefined => SOFT[surface];
 
 /** What wheel or track lose on soft ground beside sinking in: from 2 to 10 % of the load (common practice, no source). */
 const FIRM_LOSS: Range = [0.02, 0.1];
 
-/** The range of that loss for a tyre: as on packed earth. */
+/**
+ * The range of that loss for a tyre: as on packed earth.
+ *
+ * @example firmLoss('solid') // [0.03, 0.06]
+ */
 export function firmLoss(tyre: Tyre): Range {
   const [low, high] = surfacePair('packed-earth', tyre).rolling;
   return [Math.max(FIRM_LOSS[0], low), Math.min(FIRM_LOSS[1], high)];
@@ -276,11 +284,18 @@ export function firmLoss(tyre: Tyre): Range {
 export type SurfaceId = keyof typeof ROWS;
 export const SURFACES = Object.keys(ROWS) as [SurfaceId, ...SurfaceId[]];
 
+/**
+ * How a surface of the table is called.
+ *
+ * @example surfaceTitle('dry-concrete') // 'dry concrete'
+ */
 export const surfaceTitle = (surface: SurfaceId): string => ROWS[surface].title;
 
 /**
  * What is known of a surface under a tyre: ranges, and where they come from. Tables are of road vehicles; small
  * wheels roll worse over the same ground, so a measured value replaces these.
+ *
+ * @example surfacePair('dry-concrete', 'pneumatic').friction // [0.75, 0.9]
  */
 export function surfacePair(surface: SurfaceId, tyre: Tyre): SurfacePair {
   const { pairs, pneumaticSource } = ROWS[surface];

@@ -26,7 +26,11 @@ const marginAt = (link: LinkReport | undefined): MarginAt | null =>
 const said = (margin: MarginAt | null): string =>
   margin ? `${showNumber(margin.ratio)} ${margin.verdict}` : '';
 
-/** Every margin that either build has, before and after. */
+/**
+ * Every margin that either build has, before and after.
+ *
+ * @example compareMargins(report, report).some(({ moved }) => moved) // false
+ */
 export function compareMargins(
   before: Pick<Report, 'governing'>,
   after: Pick<Report, 'governing'>,
@@ -50,7 +54,8 @@ const UNDER: Readonly<Record<Verdict, string>> = {
 /**
  * A margin that moved, as it is said.
  *
- * @example marginInWords(moved) // 'wheel torque 1.4 → 1.6 × its need, no longer short'
+ * @example marginInWords({ link: 'torque', title: 'Wheel torque', before: { ratio: 1.4, rule: 2, verdict: 'short' }, after: { ratio: 2.1, rule: 2, verdict: 'tight' } })
+ *   // 'wheel torque 1.4 → 2.1 × its need, no longer short'
  */
 export function marginInWords({ link, title, before, after }: MovedMargin): string {
   const name = title.charAt(0).toLowerCase() + title.slice(1);
@@ -68,14 +73,18 @@ export function marginInWords({ link, title, before, after }: MovedMargin): stri
 /**
  * A margin as it is told by itself.
  *
- * @example marginAlone(link) // '1.6 times what it needs; the rule asks 2'
+ * @example marginAlone({ link: 'torque', ratio: 1.6, rule: 2 }) // '1.6 times what it needs; the rule asks 2'
  */
 export const marginAlone = (link: Pick<LinkReport, 'link' | 'ratio' | 'rule'>): string =>
   standsStill(link)
     ? 'cannot move'
     : `${showNumber(link.ratio)} times what it needs; the rule asks ${showNumber(link.rule)}`;
 
-/** Whether a margin that is said so, now or long ago, came to another verdict. */
+/**
+ * Whether a margin that is said so, now or long ago, came to another verdict.
+ *
+ * @example saysVerdict('grip 1.2 → 1.3 × its need, no longer short') // true
+ */
 export const saysVerdict = (line: string): boolean => /, (?:now|still|no longer) [a-z]+$/.test(line);
 
 /** How the verdict changed, after a comma; nothing where it did not. */
@@ -93,7 +102,8 @@ const weight = ({ before, after }: MovedMargin): number =>
 /**
  * What an edit did to the margins in one sentence, for ears: the one that matters most, and how many more moved.
  *
- * @example changeInWords(moved) // 'Wheel torque is now 1.6 times what it needs, before 1.4, no longer short; 2 more margins moved.'
+ * @example changeInWords(compareMargins(report, evaluate(changeDrive(puffin, { stages: [withTeeth(stage, 14, 40)] }))).filter(({ moved }) => moved))
+ *   // 'Wheel torque is now 1.45 times what it needs, befo…'
  */
 export function changeInWords(moved: readonly MovedMargin[]): string {
   const [most] = [...moved].sort((a, b) => weight(b) - weight(a));

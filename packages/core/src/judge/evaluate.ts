@@ -53,6 +53,11 @@ function judged(given: Build) {
 
 /** What margins come to, for those who compare many builds: the report without windows and sentences. */
 export type Margins = Pick<Report, 'duties' | 'governing' | 'links' | 'drives' | 'train'>;
+/**
+ * The margins of a build without its findings: what a search or a sweep asks, many times.
+ *
+ * @example marginsOf(puffin).governing.length // 24
+ */
 export const marginsOf = (build: Build): Margins => judged(build);
 
 /**
@@ -60,6 +65,8 @@ export const marginsOf = (build: Build): Margins => judged(build);
  * that fits the schema, finished or not. Findings are data: `reportInWords` of `say/` makes their sentences.
  *
  * Figures are SI, as in `LINKS`; see docs/format.md for every key.
+ *
+ * @example evaluate(puffin).governing[0] // { link: 'grip', dutyId: 'slip-empty', needs: 133.9, has: 173.2, … }
  */
 export function evaluate(build: Build): Report {
   const { seen, line, train, drives, duties, outing, links, governing } = judged(build);

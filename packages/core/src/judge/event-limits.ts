@@ -17,6 +17,11 @@ export interface LimitCheck {
   readonly holds: boolean;
 }
 
+/**
+ * The limits of the event that it is built for, each with what it has.
+ *
+ * @example limitsOf(puffin) // []
+ */
 export function limitsOf(build: Build): LimitCheck[] {
   const { aims, masses, body, parts } = build;
   const contacts = contactsOf(build.layout).map((c) => Math.abs(c.leftM) + c.axle.width.value / 2);

@@ -82,5 +82,9 @@ export const found = <Code extends FindingCode>(
     ...rest,
   }) as FindingOf<Code> as Finding;
 
-/** What the finding of a margin is known by. */
+/**
+ * What the finding of a margin is known by.
+ *
+ * @example marginId('grip') // 'margin/grip'
+ */
 export const marginId = (link: LinkId): string => `margin/${link}`;

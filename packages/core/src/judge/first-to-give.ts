@@ -7,7 +7,11 @@ export interface FirstToGive {
   readonly torque?: number;
 }
 
-/** Undefined where neither is asked, or neither known. A tie is grip: it goes without warning. */
+/**
+ * Undefined where neither is asked, or neither known. A tie is grip: it goes without warning.
+ *
+ * @example firstToGive(report, duty.id) // { first: 'grip', grip: 1.45, torque: 2.196 }
+ */
 export function firstToGive(report: Report, dutyId: string): FirstToGive | undefined {
   const ratio = (link: 'grip' | 'torque'): number | undefined =>
     report.links.find((l) => l.link === link && l.dutyId === dutyId)?.ratio;

@@ -7,7 +7,11 @@ import { margin } from './margin.ts';
 import type { LinkReport } from './report.ts';
 import { hardestLoad } from './wheel-load.ts';
 
-/** What the steering calculator takes of a standing start on a duty's ground; the heaviest steered axle counts. */
+/**
+ * What the steering calculator takes of a standing start on a duty's ground; the heaviest steered axle counts.
+ *
+ * @example steerInput(moth, moth.duties[0], evaluate(moth).duties[0])?.wheelLoadN // 307.4
+ */
 export function steerInput(build: Build, duty: Duty, report: DutyReport) {
   const { steering, layout } = build;
   const load = (axleId: string): number => report.footing.axles.find((a) => a.axleId === axleId)?.loadN ?? 0;

@@ -98,10 +98,19 @@ export const LINKS = {
 } as const satisfies Record<string, LinkDefinition>;
 
 export type LinkId = keyof typeof LINKS;
+/**
+ * What is compared at a link: its title, its dimension, where it is shown.
+ *
+ * @example linkDefinition('grip').title // 'Grip'
+ */
 export const linkDefinition = (link: LinkId): LinkDefinition => LINKS[link];
 
 const ELECTRICAL: ReadonlySet<Dimension> = new Set(['current', 'voltage', 'energy']);
 
-/** Whether a link is of the electrical side: drawn in the other colour. */
+/**
+ * Whether a link is of the electrical side: drawn in the other colour.
+ *
+ * @example isElectrical({ link: 'battery-current' }) // true
+ */
 export const isElectrical = ({ link }: { readonly link: LinkId }): boolean =>
   ELECTRICAL.has(linkDefinition(link).dimension);

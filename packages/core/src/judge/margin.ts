@@ -14,7 +14,11 @@ export function verdictOf(ratio: number, rule: number, link?: LinkId): Verdict {
   return ratio < (volts ? TIGHT_BAND_OF_VOLTS : TIGHT_BAND) * rule ? 'tight' : 'ample';
 }
 
-/** Whether a margin does not keep its rule. */
+/**
+ * Whether a margin does not keep its rule.
+ *
+ * @example isUnderRule('short') // true
+ */
 export const isUnderRule = (verdict: Verdict): boolean => verdict === 'fails' || verdict === 'short';
 
 interface MarginInput {
@@ -32,7 +36,11 @@ interface MarginInput {
   readonly railId?: string;
 }
 
-/** Of which part of the build a margin is, without what is not said. */
+/**
+ * Of which part of the build a margin is, without what is not said.
+ *
+ * @example partsOfLink({ driveId: 'd', stageId: 's' }) // { driveId: 'd', stageId: 's' }
+ */
 export const partsOfLink = ({
   driveId,
   stageId,
@@ -70,7 +78,11 @@ export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
   ];
 }
 
-/** How near a link is to its rule: under 1 it is short. */
+/**
+ * How near a link is to its rule: under 1 it is short.
+ *
+ * @example closeness(report.governing[0]) // 1.078
+ */
 export const closeness = (link: LinkReport): number => link.ratio / link.rule;
 
 /** Nearer to failing; of two alike, the one that needs more. */
@@ -90,6 +102,10 @@ export function governingLinks(links: readonly LinkReport[]): LinkReport[] {
 /** Links of which nothing at all means that it stands. */
 const MOVES: ReadonlySet<LinkId> = new Set(['speed', 'work-speed', 'steer-speed']);
 
-/** Whether a margin is that of something which does not get moving: no factor says that. */
+/**
+ * Whether a margin is that of something which does not get moving: no factor says that.
+ *
+ * @example standsStill({ link: 'speed', ratio: 0 }) // true
+ */
 export const standsStill = ({ link, ratio }: Pick<LinkReport, 'link' | 'ratio'>): boolean =>
   ratio === 0 && MOVES.has(link);

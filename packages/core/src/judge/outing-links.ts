@@ -30,7 +30,11 @@ export function outingLinks(
   ];
 }
 
-/** Current of each motor held at full command, A: with all others held too. */
+/**
+ * Current of each motor held at full command, A: with all others held too.
+ *
+ * @example heldCurrent(line) // 40
+ */
 export function heldCurrent({ circuit, beside }: Driveline): number {
   if (beside.length === 0) return fullCommand(circuit, 0).currentA;
   const held = [circuit, ...beside.map((other) => other.circuit)];
@@ -64,7 +68,11 @@ export function driverLinks(build: Build, line: Driveline): LinkReport[] {
   ];
 }
 
-/** The most that the battery gives in a start of all drives at full command, A. */
+/**
+ * The most that the battery gives in a start of all drives at full command, A.
+ *
+ * @example startA(line) // 80.17
+ */
 export const startA = (line: Driveline): number =>
   line.beside.length === 0
     ? startingCurrent(line.circuit)

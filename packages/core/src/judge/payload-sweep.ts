@@ -84,7 +84,11 @@ function stoppedBy(loaded: Report, empty: Report): LinkReport | undefined {
     .sort((a, b) => closeness(a) - closeness(b))[0];
 }
 
-/** The payload from nothing to twice what is stated, each judged in full. */
+/**
+ * The payload from nothing to twice what is stated, each judged in full.
+ *
+ * @example payloadSweep(puffin, 5)?.points.length // 5
+ */
 export function payloadSweep(build: Build, points: number): Sweep | undefined {
   const aim = build.aims.maximise;
   if (aim === 'none') return undefined;

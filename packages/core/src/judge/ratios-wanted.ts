@@ -16,7 +16,11 @@ function common(duties: readonly DutyReport[], which: 'just' | 'rule'): RatioSpa
   return low <= high ? { low, high } : undefined;
 }
 
-/** Ratios worth a try: the middle of what suits every duty, and just inside the end that the governing duty names. */
+/**
+ * Ratios worth a try: the middle of what suits every duty, and just inside the end that the governing duty names.
+ *
+ * @example ratiosWanted(report.duties, null, 36) // [39.96]
+ */
 export function ratiosWanted(duties: readonly DutyReport[], dutyId: string | null, now: number): number[] {
   const both = common(duties, 'rule') ?? common(duties, 'just');
   const own = duties.find(({ id }) => id === dutyId)?.ratioWindow;

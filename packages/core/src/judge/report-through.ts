@@ -12,7 +12,11 @@ const dutyThrough = (duty: DutyReport, driveId: string): DutyReport => {
 /** A duty as a drive has it that does not move the vehicle: it does nothing for it. */
 const dutyWithout = ({ point: _point, ratioWindow: _window, ...duty }: DutyReport): DutyReport => duty;
 
-/** A report as it is of one of the build's drives: its train, and in each duty its point and its window. */
+/**
+ * A report as it is of one of the build's drives: its train, and in each duty its point and its window.
+ *
+ * @example reportThrough(report, undefined) === report // true
+ */
 export function reportThrough<R extends Pick<Report, 'drives' | 'duties' | 'train'>>(
   report: R,
   driveId: string | undefined,

@@ -92,6 +92,8 @@ const WORKING_SHARES = [0.5, 0.55, 0.6, 0.65, 0.7, 0.75, 0.8, 0.85, 0.9];
 /**
  * The ratio at which the motor of a drive that works has the most to spare of torque and speed, each over its rule;
  * undefined where nothing is asked of it.
+ *
+ * @example workingRatio(throughDrive(whimbrel, 'drive-3')) // 1261
  */
 export function workingRatio(build: Build): number | undefined {
   const [asked, line] = [askedOfWork(build), drivelineOf(build)];
@@ -197,6 +199,8 @@ const NEARNESS: Readonly<Record<ChosenPart['state'], number>> = {
  * Parts of one kind, what suits a build best first: by what they change (what fails, then what is short; of those that fail
  * the nearer to holding), a motor that is no burden and one that turns as it is before a bare shaft that wants stages first,
  * then by voltage, mass, what is on hand, and cost. Servos from stop to stop are left out where the drive moves the vehicle.
+ *
+ * @example shortlist(puffin, puffin.parts).length // 3
  */
 export function shortlist(build: Build, parts: readonly Part[]): Suited[] {
   const mayStop = driveOf(build).does !== 'propels';

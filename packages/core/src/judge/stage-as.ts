@@ -52,7 +52,11 @@ function standing(stage: Stage, { links, governing, train }: Report): Omit<Stage
   };
 }
 
-/** A stage of the build by a kind: its own, or another one near its ratio in its place. */
+/**
+ * A stage of the build by a kind: its own, or another one near its ratio in its place.
+ *
+ * @example stageAs(puffin, stage.id, 'timing-belt')?.stage.kind // 'timing-belt'
+ */
 export function stageAs(build: Build, stageId: string, kind: StageKind): StageAs | undefined {
   const now = driveOf(build).stages.find(({ id }) => id === stageId);
   if (!now) return undefined;

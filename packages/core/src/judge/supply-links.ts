@@ -10,23 +10,39 @@ import type { LinkReport } from './report.ts';
 const MM2 = 1e6;
 const SECONDS_PER_HOUR = 3600;
 
-/** What a run of wire carries all day, single in free air, A; undefined where no table has its size. */
+/**
+ * What a run of wire carries all day, single in free air, A; undefined where no table has its size.
+ *
+ * @example ampacityOf({ length: typed(1, 'm'), area: typed(2.5e-6, 'mm²') }) // 35.3
+ */
 export const ampacityOf = ({ length, area }: WireRun): number | undefined =>
   wire.run({ lengthM: length.value, areaMm2: area.value * MM2, currentA: 0, temperatureC: 20 }).ampacityA;
 
-/** The main fuse: as the supply says, else the largest that is fitted. */
+/**
+ * The main fuse: as the supply says, else the largest that is fitted.
+ *
+ * @example fuseOf(puffin) // 50
+ */
 export function fuseOf(build: Build): number | undefined {
   const fitted = fittedOf(build).flatMap(({ part }) => (part.kind === 'fuse' ? part.ratedA : []));
   return build.supply.fuse?.value ?? (fitted.length > 0 ? Math.max(...fitted) : undefined);
 }
 
-/** What the main switch carries: as the supply says, else the largest that is fitted. */
+/**
+ * What the main switch carries: as the supply says, else the largest that is fitted.
+ *
+ * @example mainSwitchOf(puffin) // 63
+ */
 export function mainSwitchOf(build: Build): number | undefined {
   const fitted = fittedOf(build).flatMap(({ part }) => (part.kind === 'switch' ? part.continuousA : []));
   return build.supply.mainSwitch?.value ?? (fitted.length > 0 ? Math.max(...fitted) : undefined);
 }
 
-/** The most that the battery gives steadily in any duty, A: what fuse, switch and cable carry. */
+/**
+ * The most that the battery gives steadily in any duty, A: what fuse, switch and cable carry.
+ *
+ * @example steadyMost(report.duties) // 24.99
+ */
 export const steadyMost = (duties: readonly DutyReport[]): number =>
   Math.max(0, ...duties.map(({ point }) => point?.batteryA ?? 0));
 
@@ -34,14 +50,22 @@ export const steadyMost = (duties: readonly DutyReport[]): number =>
 const HEADROOM = 1.25;
 const FOR_A_START = 2;
 
-/** The least that a main fuse is marked with, A: for what is drawn all day, and for a start at full command. */
+/**
+ * The least that a main fuse is marked with, A: for what is drawn all day, and for a start at full command.
+ *
+ * @example leastFuse(report.duties, line) // 40.09
+ */
 export const leastFuse = (duties: readonly DutyReport[], line: Driveline | undefined): number =>
   Math.max(HEADROOM * steadyMost(duties), line ? startA(line) / FOR_A_START : 0);
 
 /** Thicker than any wire of a small vehicle: where no cable is said, it is chosen after the fuse. */
 const ANY_WIRE_A = 1e6;
 
-/** The least fuse that is sold which carries what is drawn, A; undefined where nothing is, or none does. */
+/**
+ * The least fuse that is sold which carries what is drawn, A; undefined where nothing is, or none does.
+ *
+ * @example fuseThatSuits(puffin, report.duties, line) // 50
+ */
 export function fuseThatSuits(
   build: Build,
   duties: readonly DutyReport[],
@@ -57,7 +81,12 @@ export function fuseThatSuits(
   }
 }
 
-/** What a small supply's loads draw; undefined while it feeds nothing. */
+/**
+ * What a small supply's loads draw; undefined while it feeds nothing.
+ *
+ * @example railDraw({ ...whimbrel.supply.rails[0], gives: typed(3, 'A') })
+ *   // { runningA: 0.43, peakA: 0.88, margin: 3.409, holds: true }
+ */
 export function railDraw({ gives, atOnce, loads }: Rail) {
   const fed = loads.filter(({ count, running, peak }) => count * Math.max(running.value, peak.value) > 0);
   // Of loads that draw only at their most, none may be at it.

@@ -28,7 +28,11 @@ export interface CarriedLoad {
   readonly carriesN: number;
 }
 
-/** What the wheel nearest to its limit carries in a duty, and what it may; undefined where nothing fitted says what it carries. */
+/**
+ * What the wheel nearest to its limit carries in a duty, and what it may; undefined where nothing fitted says what it carries.
+ *
+ * @example hardestLoad(puffin, footing) // undefined: none of its wheels is from the shelf
+ */
 export function hardestLoad(build: Build, { contacts }: Footing): CarriedLoad | undefined {
   const loads = contacts.flatMap(({ axleId, loadN }) => {
     const part = carrierOf(build, axleId);

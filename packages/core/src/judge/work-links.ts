@@ -22,7 +22,11 @@ import { margin } from './margin.ts';
 import { driverLinks } from './outing-links.ts';
 import type { LinkReport, TurnedReport } from './report.ts';
 
-/** The greatest torque of an output at its speed, N·m. */
+/**
+ * The greatest torque of an output at its speed, N·m.
+ *
+ * @example greatestAt(line, 0) // 90.24
+ */
 export const greatestAt = (line: Driveline, speedRadS: number): number =>
   deliveredTorque.run({
     torqueNm: fullCommandTorque(line.circuit, speedRadS * line.ratio),
@@ -34,7 +38,11 @@ export const greatestAt = (line: Driveline, speedRadS: number): number =>
 /** Speeds of an output are found to this share of the fastest. */
 const TOLERANCE = 1e-9;
 
-/** The fastest that an output turns against a torque, rad/s; 0 where it does not turn it. */
+/**
+ * The fastest that an output turns against a torque, rad/s; 0 where it does not turn it.
+ *
+ * @example fastestAgainst(line, 20) // 8.137
+ */
 export function fastestAgainst(line: Driveline, torqueNm: number): number {
   const spare = (speedRadS: number): number => greatestAt(line, speedRadS) - torqueNm;
   if (spare(0) <= 0) return 0;
@@ -42,7 +50,11 @@ export function fastestAgainst(line: Driveline, torqueNm: number): number {
   return spare(free) > 0 ? free : bracketedRoot(spare, 0, free, TOLERANCE * free);
 }
 
-/** Where the output of a drive turns so, as a duty's point has it. */
+/**
+ * Where the output of a drive turns so, as a duty's point has it.
+ *
+ * @example workPoint(line, { torqueNm: 20, speedRadS: 2 }).motorTorqueNm // 0.643
+ */
 export function workPoint(line: Driveline, asked: Turned): DutyPoint {
   const { torqueNm, rpm, currentA, motorV, batteryA, batteryV, reachable } = pointWhere(line, asked);
   return {
@@ -154,7 +166,12 @@ export const workLinks = (build: Build): LinkReport[] =>
 /** Steering from a stand is short: of its time, so much (common practice, no source). */
 const STEERS_SHARE = 0.25;
 
-/** What a steering drive must give on the ground of a duty: the torque of a standing start, at its time from lock to lock. */
+/**
+ * What a steering drive must give on the ground of a duty: the torque of a standing start, at its time from lock to lock.
+ *
+ * @example askedOfSteering(throughDrive(whimbrel, 'drive-2'), whimbrel.duties[0], evaluate(whimbrel).duties[0])?.torqueNm
+ *   // 0.6201
+ */
 export function askedOfSteering(build: Build, duty: Duty, report: DutyReport): Turned | undefined {
   const input = steerInput(build, duty, report);
   const { steersWithin } = driveOf(build);

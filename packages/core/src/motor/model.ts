@@ -84,6 +84,8 @@ export interface SeriesConstants {
 /**
  * A series-wound motor below saturation: V = I (R + k ω), T = k I² − Tf. It drives one way only, and has no magnets to brake
  * with: pushed, it gives no more than its friction.
+ *
+ * @example seriesMotor({ constant: 0.01, resistanceOhm: 0.1, frictionNm: 0 }).torqueAt(12, 0) // 144
  */
 export function seriesMotor({ constant: k, resistanceOhm, frictionNm }: SeriesConstants): MotorModel {
   const torqueOf = (currentA: number): number => k * currentA * Math.abs(currentA) - frictionNm;

@@ -26,10 +26,19 @@ export type PrintedKey = keyof Printed & string;
 /** What was typed so far. */
 export type PrintedSoFar = { readonly [K in PrintedKey]?: Quantity | undefined };
 
-/** What may be printed on a motor, called and limited. */
+/**
+ * What may be printed on a motor, called and limited.
+ *
+ * @example printedFields().map(({ key }) => key) // ['voltage', 'noLoadSpeed', 'noLoadCurrent', 'stallTorque', …]
+ */
 export const printedFields = (): readonly NumberField[] => fieldsOf(printedSchema);
 
-/** The same as figures of a data sheet; undefined without a voltage. */
+/**
+ * The same as figures of a data sheet; undefined without a voltage.
+ *
+ * @example printedFrom({ voltage: typed(24, 'V'), noLoadSpeed: typed(314.159, 'rpm') })
+ *   // { voltageV: 24, noLoadRpm: 3000, … }
+ */
 export function printedFrom(said: PrintedSoFar): PrintedMotor | undefined {
   if (!said.voltage) return undefined;
   const of = (key: PrintedKey): number | undefined => said[key]?.value;

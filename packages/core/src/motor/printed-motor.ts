@@ -143,7 +143,7 @@ function contradictionsOf(
  * how far off it may be; figures that cannot go together are told with both values.
  *
  * @throws NotPhysical where too little is printed, or no motor has such figures
- * @example motorFromPrint({ voltageV: 24, ratedW: 300, ratedRpm: 120 }).figures.stallTorqueNm
+ * @example motorFromPrint({ voltageV: 24, ratedW: 300, ratedRpm: 120 }).figures.stallTorqueNm // 159.2
  */
 export function motorFromPrint(printed: PrintedMotor): FoundMotor {
   const found = figuresAt(printed, USUAL);

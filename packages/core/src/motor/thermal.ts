@@ -83,11 +83,20 @@ const LEAST_LEFT = 0.1;
 
 /** How far each node stands over what is beneath it, K: the motor over the air, the winding over the motor. */
 export type Rises = readonly number[];
+/**
+ * A motor as cold as the air round it.
+ *
+ * @example coldRises(motorThermal(motorOf(puffin))) // [0, 0]
+ */
 export const coldRises = ({ nodes }: Pick<Thermal, 'nodes'>): Rises => nodes.map(() => 0);
 
 const summed = (rises: Rises): number => rises.reduce((all, rise) => all + rise, 0);
 
-/** The heat of a current in a winding as warm as it is, W. */
+/**
+ * The heat of a current in a winding as warm as it is, W.
+ *
+ * @example windingHeat(motorThermal(motorOf(puffin)), 30, [0, 0], 25) // 229.4
+ */
 export const windingHeat = (
   { windingOhm }: Thermal,
   currentA: number,
@@ -105,6 +114,8 @@ const grown = (rate: number, seconds: number): number =>
  *
  * @param rises at the start
  * @returns at the end; a million degrees where it runs away
+ * @example heated(motorThermal(motorOf(puffin)), coldRises(motorThermal(motorOf(puffin))), 30, 25, 60)
+ *   // [7.117, 12.95]
  */
 export function heated(
   { nodes, windingOhm }: Thermal,
@@ -156,7 +167,11 @@ export function burnTime(thermal: Thermal, currentA: number, startC: number): nu
   );
 }
 
-/** Temperature of a winding, °C, after a time at one current from as cold as the air. */
+/**
+ * Temperature of a winding, °C, after a time at one current from as cold as the air.
+ *
+ * @example windingAfter(motorThermal(motorOf(puffin)), 30, 25, 60) // 45.06
+ */
 export const windingAfter = (thermal: Thermal, currentA: number, ambientC: number, seconds: number): number =>
   ambientC + summed(heated(thermal, coldRises(thermal), currentA, ambientC, seconds));
 

@@ -209,6 +209,8 @@ function ended(tried: Tried<Report>, cure: Cure): Judged | undefined {
 /**
  * For each margin that is short or tight, and for findings that are no margin, the few changes that would mend it, each evaluated in full and ranked by its
  * gain less what other margins lose. What a move makes short is said first among its costs.
+ *
+ * @example moves(puffin, report, { shelf: [] }).length // 2
  */
 export function moves(
   given: Build,

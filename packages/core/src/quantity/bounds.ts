@@ -42,9 +42,18 @@ const BOUNDS: Readonly<Record<Dimension, Bounds>> = {
   share: bounds(1e-6, 1, 1e-3, 1),
 };
 
+/**
+ * Between which values a kind of quantity is reckoned with, and which of them are usual.
+ *
+ * @example boundsOf('mass') // { least: 0.000001, most: 1000000, usualLeast: 0.001, usualMost: 5000 }
+ */
 export const boundsOf = (dimension: Dimension): Bounds => BOUNDS[dimension];
 
-/** The value of a dimension that is reckoned with, nearest to this one. Zero stays zero where it may be. */
+/**
+ * The value of a dimension that is reckoned with, nearest to this one. Zero stays zero where it may be.
+ *
+ * @example withinBounds('mass', 1e99) // 1000000
+ */
 export function withinBounds(dimension: Dimension, value: number): number {
   const { least, most } = BOUNDS[dimension];
   const size = Math.abs(value);
@@ -53,7 +62,11 @@ export function withinBounds(dimension: Dimension, value: number): number {
   return size < least ? 0 : Math.sign(value) * most;
 }
 
-/** Whether a number is far from what a shed has, so that it is worth asking whether it is meant. */
+/**
+ * Whether a number is far from what a shed has, so that it is worth asking whether it is meant.
+ *
+ * @example isUnusual('mass', 1e9) // true
+ */
 export function isUnusual(dimension: Dimension, value: number): boolean {
   const { usualLeast, usualMost } = BOUNDS[dimension];
   const size = Math.abs(value);

@@ -94,12 +94,17 @@ function fieldOf(key: string, schema: z.ZodType): NumberField | undefined {
  * as the schema calls and limits it.
  *
  * @example fieldsOf(z.strictObject({ teeth: z.int().min(3).max(500).meta({ title: 'Teeth' }) }))
+ *   // [{ key: 'teeth', title: 'Teeth', optional: false, least: 3, … }]
  * // [{ key: 'teeth', title: 'Teeth', optional: false, least: 3, most: 500 }]
  */
 export const fieldsOf = (schema: z.ZodType): readonly NumberField[] =>
   Object.entries(innerOf(unwrapped(schema)).shape ?? {}).flatMap(([key, field]) => fieldOf(key, field) ?? []);
 
-/** Whether a value is one that a field takes. */
+/**
+ * Whether a value is one that a field takes.
+ *
+ * @example isWithin({ least: 3, most: 500 }, 2) // false
+ */
 export const isWithin = ({ above, least, most, below }: FieldRange, value: number): boolean =>
   (above === undefined || value > above) &&
   (least === undefined || value >= least) &&

@@ -69,6 +69,8 @@ const inRange = (range: Range): z.ZodNumber => {
 /**
  * The schema of a quantity of one dimension within a range (SI). The title is what a builder calls it; the description
  * says more where that is not enough.
+ *
+ * @example quantity('mass', { least: 0 }, 'Mass').safeParse(typed(-1, 'kg')).success // false
  */
 export function quantity(dimension: Dimension, range: Range, title: string, description = title) {
   const definition = dimensionOf(dimension);
@@ -95,21 +97,37 @@ export function quantity(dimension: Dimension, range: Range, title: string, desc
     .meta({ title, description, dimension });
 }
 
-/** A typed quantity; the value is in SI. */
+/**
+ * A typed quantity; the value is in SI.
+ *
+ * @example typed(0.4, 'mm') // { value: 0.4, unit: 'mm', origin: 'typed' }
+ */
 export const typed = (value: number, unit: string, origin: Origin = 'typed'): Quantity => ({
   value,
   unit,
   origin,
 });
 
-/** A quantity assumed until the builder says otherwise; the value is in SI. */
+/**
+ * A quantity assumed until the builder says otherwise; the value is in SI.
+ *
+ * @example assumed(0.4, 'mm') // { value: 0.4, unit: 'mm', origin: 'assumed' }
+ */
 export const assumed = (value: number, unit: string): Quantity => typed(value, unit, 'assumed');
 
-/** Whether a part of a document is a quantity: its value, unit and origin belong together. */
+/**
+ * Whether a part of a document is a quantity: its value, unit and origin belong together.
+ *
+ * @example isQuantity({ value: 1, unit: 'kg', origin: 'typed' }) // true
+ */
 export const isQuantity = (x: unknown): x is Quantity =>
   typeof x === 'object' && x !== null && 'value' in x && 'unit' in x && 'origin' in x;
 
-/** A quantity by a factor, to three digits, as if it were typed. */
+/**
+ * A quantity by a factor, to three digits, as if it were typed.
+ *
+ * @example scaled(typed(2, 'kg'), 3).value // 6
+ */
 export const scaled = <Q extends Quantity>(quantity: Q, by: number): Q => ({
   ...quantity,
   value: Number((quantity.value * by).toPrecision(3)),

@@ -17,13 +17,22 @@ export type Sentence = readonly (string | Figure)[];
 /** Words, with or without figures in them. */
 export type Words = string | Sentence;
 
+/**
+ * A figure of a sentence: its value in SI, and of what; said in the builder's units once those are known.
+ *
+ * @example inUnits(sentence`Its load is ${figure(12, 'mass')}.`, 'metric') // 'Its load is 12 kg.'
+ */
 export const figure = (value: number, dimension: Dimension, digits?: number): Figure => ({
   value,
   dimension,
   ...(digits === undefined ? {} : { digits }),
 });
 
-/** A temperature as the trade gives it, °C. */
+/**
+ * A temperature as the trade gives it, °C.
+ *
+ * @example inUnits(sentence`At ${celsius(100)}.`, 'metric') // 'At 100 °C.'
+ */
 export const celsius = (degrees: number): Figure =>
   figure(toSi(degrees, unitOf('temperature', '°C')), 'temperature', 4);
 
@@ -52,7 +61,11 @@ export function sentence(
   return parts;
 }
 
-/** The same words within a sentence: the first letter small. */
+/**
+ * The same words within a sentence: the first letter small.
+ *
+ * @example inside('words alone') // ['words alone']
+ */
 export function inside(said: Words): Sentence {
   const [first, ...rest] = typeof said === 'string' ? [said] : said;
   return typeof first === 'string'
@@ -62,7 +75,11 @@ export function inside(said: Words): Sentence {
       : [first, ...rest];
 }
 
-/** A sentence as its reader wants it. */
+/**
+ * A sentence as its reader wants it.
+ *
+ * @example inUnits(sentence`A load of ${figure(10, 'mass')}.`, 'imperial') // 'A load of 22 lb.'
+ */
 export const inUnits = (said: Words, system: UnitSystem): string =>
   typeof said === 'string'
     ? said
@@ -72,13 +89,21 @@ export const inUnits = (said: Words, system: UnitSystem): string =>
         )
         .join('');
 
-/** Several sentences as one, with something between. */
+/**
+ * Several sentences as one, with something between.
+ *
+ * @example inUnits(joinedBy(', ', ['one', 'two']), 'metric') // 'one, two'
+ */
 export const joinedBy = (between: string, said: readonly Words[]): Sentence =>
   said.reduce<Sentence>(
     (all, next, at) => (at === 0 ? sentence`${next}` : sentence`${all}${between}${next}`),
     [],
   );
 
-/** The figures of a sentence, in its order. */
+/**
+ * The figures of a sentence, in its order.
+ *
+ * @example figuresOf(sentence`A step of ${figure(0.02, 'length')}.`).length // 1
+ */
 export const figuresOf = (said: Sentence): readonly Figure[] =>
   said.filter((part): part is Figure => typeof part !== 'string');

@@ -26,6 +26,8 @@ const raised = (exponent: string): string =>
 /**
  * A number in `digits` significant digits at most, whole above 1000, thousands grouped; in powers of ten only where no
  * vehicle has such a size.
+ *
+ * @example showNumber(1234.5678) // '1 235'
  */
 export function showNumber(n: number, digits = 3): string {
   if (!Number.isFinite(n)) return '–';
@@ -49,7 +51,11 @@ export function showNumber(n: number, digits = 3): string {
 const join = (number: string, unit: string): string =>
   unit === '' ? number : unit === '°' ? number + unit : `${number}${SPACE}${unit}`;
 
-/** The symbol in which a size of this dimension is shown. */
+/**
+ * The symbol in which a size of this dimension is shown.
+ *
+ * @example shownUnit(0.004, 'length', 'metric') // 'mm'
+ */
 export function shownUnit(si: number, dimension: Dimension, system: UnitSystem, typedUnit?: string): string {
   if (system === 'as-typed' && typedUnit !== undefined) return typedUnit;
   const definition = dimensionOf(dimension);
@@ -102,6 +108,8 @@ const AT_HOME: Readonly<Record<'metric' | 'imperial', ReadonlySet<string>>> = {
 /**
  * The unit of a field: that which was typed, unless it is foreign to the system that is wanted; where nothing was typed
  * yet, the one in which such sizes are said. A bare number typed next is in it.
+ *
+ * @example fieldUnit(0.4, 'in', 'length', 'metric') // 'mm'
  */
 export function fieldUnit(
   value: number,
@@ -120,6 +128,8 @@ export function fieldUnit(
 /**
  * What a field shows for a value: in the unit that it was typed in so that it can be typed again without loss, unless
  * that is of the other system; then to four digits; trailing zeros left out, a plain decimal point and no grouping.
+ *
+ * @example showForEditing({ value: 120, unit: 'kg', spread: 10 }, 'mass', 'metric') // '120 ± 10 kg'
  */
 export function showForEditing(
   quantity: { readonly value: number; readonly unit: string; readonly spread?: number },

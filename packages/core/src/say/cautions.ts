@@ -3,7 +3,11 @@ import { layoutKind, rollsAway, type Build } from '../vehicle/index.ts';
 /** Faster than this nobody walks beside it at ease (common practice, no source): m/s. */
 const WALKING_MPS = 1.8;
 
-/** The cautions that a build's people, ground and hitch ask for; makers' instructions and local codes come first. */
+/**
+ * The cautions that a build's people, ground and hitch ask for; makers' instructions and local codes come first.
+ *
+ * @example cautionsOf(puffin).length // 1
+ */
 export function cautionsOf({ people, duties, layout }: Build): string[] {
   const steep = duties.some(rollsAway);
   const tows = duties.some((d) => d.towed !== undefined || d.drawbar.value > 0);

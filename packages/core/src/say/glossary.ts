@@ -129,10 +129,19 @@ export const GLOSSARY = {
 } as const satisfies Record<string, Term>;
 
 export type TermId = keyof typeof GLOSSARY;
+/**
+ * A word of the application, as it is shown and explained.
+ *
+ * @example termOf('margin').term // 'Margin'
+ */
 export const termOf = (id: TermId): Term => GLOSSARY[id];
 export const TERMS = (Object.keys(GLOSSARY) as TermId[]).map((id) => ({ id, ...termOf(id) }));
 
-/** The glossary as a page of the documentation. */
+/**
+ * The glossary as a page of the documentation.
+ *
+ * @example glossaryPage().split('\n')[0] // '# Words'
+ */
 export const glossaryPage = (): string =>
   [
     '# Words',

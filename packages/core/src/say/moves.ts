@@ -13,7 +13,11 @@ export interface MovesForInWords extends Omit<MovesFor, 'moves'> {
   readonly moves: readonly MoveInWords[];
 }
 
-/** Moves in the units that are wanted. */
+/**
+ * Moves in the units that are wanted.
+ *
+ * @example movesInWords(moves(pip, evaluate(pip), { shelf: [] })).length // 4
+ */
 export const movesInWords = (moves: readonly MovesFor[], system: UnitSystem = 'metric'): MovesForInWords[] =>
   moves.map((of) => ({
     ...of,
@@ -25,7 +29,11 @@ export const movesInWords = (moves: readonly MovesFor[], system: UnitSystem = 'm
     })),
   }));
 
-/** The moves of a finding. */
+/**
+ * The moves of a finding.
+ *
+ * @example movesOfFinding([], { id: 'margin-grip' }) // []
+ */
 export const movesOfFinding = (
   all: readonly MovesForInWords[],
   { id }: Pick<Finding, 'id'>,

@@ -38,7 +38,7 @@ function toChoose(build: Build): NextStep | undefined {
  * The one thing to do next: what is not chosen yet, then what stops it, then what is short, then the first step that is
  * not done, then to try it.
  *
- * @example nextStep(build, evaluate(build), '2027-03-14') // { text: 'Choose a motor', station: 'power' }
+ * @example nextStep(gull, evaluate(gull), '2027-03-14') // { text: 'Choose a motor', station: 'power' }
  */
 export function nextStep(build: Build, { findings }: Pick<Report, 'findings'>, today: Day): NextStep {
   const chosen = toChoose(build);

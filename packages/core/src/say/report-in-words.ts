@@ -32,7 +32,12 @@ export type ReportInWords = Omit<Report, 'train' | 'duties' | 'findings'> & {
   readonly findings: readonly FindingInWords[];
 };
 
-/** The findings of a report with their sentences. */
+/**
+ * The findings of a report with their sentences.
+ *
+ * @example findingsInWords({ report: evaluate(pip), build: pip })[0]?.text
+ *   // 'It does not get over the step on “Over the seam”: …'
+ */
 export function findingsInWords(
   { report, build }: { readonly report: Report; readonly build: Build },
   system: UnitSystem = 'metric',
@@ -46,7 +51,11 @@ export function findingsInWords(
   return report.findings.map(said);
 }
 
-/** A report in words: findings, and what stages, footing, steps and soil say, in the builder's units. */
+/**
+ * A report in words: findings, and what stages, footing, steps and soil say, in the builder's units.
+ *
+ * @example reportInWords(report, puffin).findings.length // 4
+ */
 export function reportInWords(report: Report, build: Build, system: UnitSystem = 'metric'): ReportInWords {
   const say = ({ sentence }: Notice): string => inUnits(sentence, system);
   const stage = ({ problem, warnings, ...rest }: TrainReport['stages'][number]): StageInWords => ({

@@ -31,6 +31,8 @@ const rotorsBeside = ({ beside }: Driveline): number =>
 /**
  * The launch of a build on the ground, grade and load of one of its duties. Undefined until a motor is chosen. Rotors
  * count where their inertia is known; that of wheels is left out.
+ *
+ * @example launchOfBuild(puffin, duty, report.duties[0], 4)?.massKg // 178
  */
 export function launchOfBuild(
   build: Build,

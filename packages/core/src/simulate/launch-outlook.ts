@@ -29,6 +29,9 @@ const driven = (i: LaunchInput, speedMps: number): number =>
 /**
  * Whether a run has settled by its end, where it will, and whether the wheels spin: where full command pushes harder
  * than the ground holds.
+ *
+ * @example launchOutlook(launchOfBuild(puffin, duty, report.duties[0], 4), 1.4)
+ *   // { settlesMps: 1.421, settled: false, spinsToMps: 1.24 }
  */
 export function launchOutlook(i: LaunchInput, finalMps: number): LaunchOutlook {
   const settlesMps = runLaunch(long(i)).finalMps;
@@ -45,7 +48,11 @@ export function launchOutlook(i: LaunchInput, finalMps: number): LaunchOutlook {
   return { settlesMps, settled, spinsToMps: high };
 }
 
-/** How long a run takes that shows it settle, s: in whole seconds, from two to ten minutes' worth. */
+/**
+ * How long a run takes that shows it settle, s: in whole seconds, from two to ten minutes' worth.
+ *
+ * @example usualRunS(launchOfBuild(puffin, duty, report.duties[0], 4)) // 4
+ */
 export function usualRunS(i: LaunchInput): number {
   const { timeTo90S } = runLaunch(long(i));
   if (timeTo90S === null) return SHORTEST_S;

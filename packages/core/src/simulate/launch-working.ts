@@ -35,7 +35,12 @@ function roadInputs(build: Build, duty: Duty): WorkingInput[] {
     );
 }
 
-/** How a figure of a build's launch came about; undefined until a motor is chosen. */
+/**
+ * How a figure of a build's launch came about; undefined until a motor is chosen.
+ *
+ * @example launchWorking(puffin, duty, report.duties[0], { durationS: 4, key: 'finalMps' })?.calculator
+ *   // 'launch-with-pull'
+ */
 export function launchWorking(
   build: Build,
   duty: Duty,

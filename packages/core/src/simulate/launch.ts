@@ -34,6 +34,7 @@ export interface LaunchResult {
  * chopping and where grip takes hold, so it is a chain of such stretches; it only ever rises, or stays.
  *
  * @throws NotPhysical `out-of-range` where the figures overflow.
+ * @example runLaunch(launchOfBuild(puffin, duty, report.duties[0], 4)).finalMps // 1.421
  */
 export function runLaunch(i: LaunchInput): LaunchResult {
   const model = launchModel(i);

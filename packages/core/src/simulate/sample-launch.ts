@@ -2,7 +2,12 @@ import type { LaunchResult } from './launch.ts';
 import { launchModel, type LaunchInput } from './launch-model.ts';
 import { distanceAfter, speedAfter } from './riccati.ts';
 
-/** Evenly spaced samples of a finished launch, for drawing: speed, distance, battery current and pull. */
+/**
+ * Evenly spaced samples of a finished launch, for drawing: speed, distance, battery current and pull.
+ *
+ * @example sampleLaunch(launchOfBuild(puffin, duty, report.duties[0], 4), runLaunch(launchOfBuild(puffin, duty, report.duties[0], 4)), 10).length
+ *   // 10
+ */
 export function sampleLaunch(i: LaunchInput, result: LaunchResult, samples = 201) {
   const model = launchModel(i);
   return Array.from({ length: samples }, (_, n) => {

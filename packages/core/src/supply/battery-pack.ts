@@ -22,6 +22,8 @@ const LAST_TENTH = 0.9;
 /**
  * What a pack has left of its nominal voltage at rest, and how many times its resistance is what it was, once a share of
  * its charge is drawn: as new to the half, then evenly down to what the last tenth has.
+ *
+ * @example packAfter('lead-acid', 0.8) // { voltageShare: 0.9738, resistanceTimes: 1.75 }
  */
 export function packAfter(chemistry: Chemistry, drawnShare: number) {
   const { nominalV, lastV, lastTimes } = CHEMISTRIES[chemistry];

@@ -23,6 +23,8 @@ const output = z.strictObject({
 /**
  * The current that delivers a power at the terminals of a source (the lesser, working root), A. A negative power
  * charges it. Undefined beyond the greatest power the source can give.
+ *
+ * @example currentForPower(24, 0.1, 240) // 10.46
  */
 export function currentForPower(
   openCircuitV: number,

@@ -32,6 +32,11 @@ export const circuitSymbols = {
 
 type CircuitInput = z.output<z.ZodObject<typeof circuitKeys>>;
 
+/**
+ * The circuit that a calculation's keys stand for.
+ *
+ * @example circuitFrom(circuitInput(line.circuit)).openCircuitV // 25.6
+ */
 export const circuitFrom = ({
   motors,
   openCircuitV,
@@ -55,6 +60,7 @@ export const circuitFrom = ({
  * The same keys of a circuit; a limit that there is none of is left out.
  *
  * @throws NotPhysical `other-law` where its motors have no magnets: they have no constants to give.
+ * @example circuitInput(line.circuit).motors // 2
  */
 export const circuitInput = ({ currentLimitA, batteryLimitA: _, motor, ...circuit }: Circuit) => ({
   ...circuit,
@@ -62,7 +68,11 @@ export const circuitInput = ({ currentLimitA, batteryLimitA: _, motor, ...circui
   ...(Number.isFinite(currentLimitA) ? { currentLimitA } : {}),
 });
 
-/** The constants of a motor with magnets. */
+/**
+ * The constants of a motor with magnets.
+ *
+ * @example constantsOf(line.circuit.motor).resistanceOhm // 0.266
+ */
 export function constantsOf({ constants }: Pick<MotorModel, 'constants'>): MagnetConstants {
   if (!constants) throw new NotPhysical('other-law', OTHER_LAW);
   const { resistanceOhm, keVsPerRad, ktNmPerA, noLoadA } = constants;

@@ -39,6 +39,8 @@ export interface OperatingPoint {
 /**
  * Current, voltage and battery draw at a torque (N·m, each motor) and speed (rad/s). The driver is an ideal
  * chopper: power in equals power out (P = n·Vm·I + aux = Ib(Voc − R Ib), the working root).
+ *
+ * @example pointAt(line.circuit, 1, 100).batteryA // 13.99
  */
 export const pointAt = (circuit: Circuit, torqueNm: number, speedRadS: number): OperatingPoint =>
   drawnAt(circuit, circuit.motor.pointAt(torqueNm, speedRadS));
@@ -52,6 +54,9 @@ export interface HalfLoad {
 /**
  * The harder half of the motors at its torque and speed while the other half does less: currents of the harder, and
  * what both draw. A half that is pushed gives nothing back.
+ *
+ * @example pointOfTwoHalves(line.circuit, { torqueNm: 2, speedRadS: 50 }, { torqueNm: 1, speedRadS: 100 }).batteryA
+ *   // 19.8
  */
 export function pointOfTwoHalves(circuit: Circuit, hard: HalfLoad, easy: HalfLoad): OperatingPoint {
   const at = circuit.motor.pointAt(hard.torqueNm, hard.speedRadS);
@@ -83,7 +88,11 @@ function firstShort(
   return at.batteryA > circuit.batteryLimitA * SLACK ? 'battery' : undefined;
 }
 
-/** What the battery gives with the motors at rest: what is drawn beside them alone, A. */
+/**
+ * What the battery gives with the motors at rest: what is drawn beside them alone, A.
+ *
+ * @example idleCurrent(line.circuit) // 0.1563
+ */
 export function idleCurrent(c: Circuit): number {
   const drawn = currentForPower(c.openCircuitV, c.supplyResistanceOhm, c.auxiliaryW);
   return drawn ?? c.openCircuitV / (2 * c.supplyResistanceOhm);
@@ -92,6 +101,8 @@ export function idleCurrent(c: Circuit): number {
 /**
  * The most that the battery gives in a start at full command, A: at stall, or, where a driver limits the motors, at the
  * speed at which it stops chopping; what is drawn beside them counted in.
+ *
+ * @example startingCurrent(line.circuit) // 80.17
  */
 export function startingCurrent(c: Circuit): number {
   const { currentA, limitedBy, batteryA } = fullCommand(c, 0);
@@ -167,6 +178,8 @@ function heldBatteryV(c: Circuit, speedRadS: number): number {
 /**
  * The most torque each motor gives at a speed (rad/s), N·m: full command with sag, held back by driver and battery
  * limits. Above the no-load speed of a motor with magnets it is negative: the motor then brakes.
+ *
+ * @example fullCommandTorque(line.circuit, 0) // 2.901
  */
 export function fullCommandTorque(circuit: Circuit, speedRadS: number): number {
   const { motor } = circuit;
@@ -175,7 +188,11 @@ export function fullCommandTorque(circuit: Circuit, speedRadS: number): number {
     : motor.torqueAt(circuit.commandShare * heldBatteryV(circuit, speedRadS), speedRadS);
 }
 
-/** Full command at a speed (rad/s) with the currents and voltages that go with it. */
+/**
+ * Full command at a speed (rad/s) with the currents and voltages that go with it.
+ *
+ * @example fullCommand(line.circuit, 0).currentA // 40
+ */
 export function fullCommand(circuit: Circuit, speedRadS: number): FullCommand {
   const { motor } = circuit;
   if (!motor.winding) {

@@ -49,7 +49,12 @@ function worstStretch(legs: readonly Leg[], stretchS: number): Leg[] {
     });
 }
 
-/** Means over time of the legs of an outing. All 0 where they take no time. */
+/**
+ * Means over time of the legs of an outing. All 0 where they take no time.
+ *
+ * @example meanDraw([{ durationS: 60, currentA: 10 }, { durationS: 60, currentA: 20 }])
+ *   // { durationS: 120, meanA: 15, equivalentA: 15, rmsA: 15.81, … }
+ */
 export function meanDraw(legs: readonly Leg[], { exponent = 1, stretchS = STRETCH_S } = {}) {
   const durationS = legs.reduce((sum, leg) => sum + leg.durationS, 0);
   const meanA = meanOf(legs, (a) => a);

@@ -14,7 +14,11 @@ const HALVES = 8;
 /** And so far up, in doubles, where motors that are overrun feed it. */
 const LIFTS = 40;
 
-/** A branch's motors on a battery that stands at a voltage, whatever they draw, at a share of their command. */
+/**
+ * A branch's motors on a battery that stands at a voltage, whatever they draw, at a share of their command.
+ *
+ * @example onVoltage(line.circuit, 20).openCircuitV // 20
+ */
 export const onVoltage = (circuit: Circuit, batteryV: number, share = 1): Circuit => ({
   ...circuit,
   openCircuitV: batteryV,
@@ -91,6 +95,7 @@ function standingV(branches: readonly Branch[], source: Circuit, share: number):
  *
  * @param branches each drive's motors with their own limits; battery, cable and what is drawn beside are those of the first
  * @returns volts, and a share of 1 but where the source's limit is reached
+ * @example sharedSupply([{ circuit: line.circuit, torqueNm: 1, speedRadS: 100 }]).share // 1
  */
 export function sharedSupply(branches: readonly Branch[]): {
   readonly batteryV: number;
@@ -118,6 +123,8 @@ const LEAST_SHARE = 1e-6;
 /**
  * The most that a battery gives where all drives start at full command together, A: those that their drivers hold, at the
  * speed where these stop chopping; the others stalled; what is drawn beside them counted in.
+ *
+ * @example startingTogether([line.circuit]) // 80.17
  */
 export function startingTogether(circuits: readonly Circuit[]): number {
   const [source] = circuits;

@@ -14,7 +14,11 @@ const PULL_BY_PITCH: readonly (readonly [pitchMm: number, newtonsPerMm: number])
   [20, 40],
 ];
 
-/** What each metre of a toothed belt's width may work with, N, by its pitch in metres: between the pitches evenly. */
+/**
+ * What each metre of a toothed belt's width may work with, N, by its pitch in metres: between the pitches evenly.
+ *
+ * @example usualPullPerWidth(0.005) // 8000
+ */
 export function usualPullPerWidth(pitchM: number): number {
   const mm = pitchM * 1000;
   const above = PULL_BY_PITCH.findIndex(([pitch]) => pitch >= mm);
@@ -32,7 +36,11 @@ export const BELT_WIDTHS_M: readonly number[] = [
   0.003, 0.0045, 0.006, 0.009, 0.01, 0.012, 0.015, 0.02, 0.025, 0.03, 0.04, 0.05, 0.075, 0.1,
 ];
 
-/** The least width sold that carries a pull; the widest where none does. */
+/**
+ * The least width sold that carries a pull; the widest where none does.
+ *
+ * @example beltWidthFor(400, 20000) // 0.02
+ */
 export const beltWidthFor = (pullN: number, pullPerWidth: number): number =>
   BELT_WIDTHS_M.find((width) => width * pullPerWidth >= pullN) ?? BELT_WIDTHS_M.at(-1) ?? 0;
 

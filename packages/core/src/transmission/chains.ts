@@ -40,4 +40,9 @@ export const CHAIN_SIZES = {
 
 export type ChainName = keyof typeof CHAIN_SIZES;
 export const CHAIN_NAMES = Object.keys(CHAIN_SIZES) as [ChainName, ...ChainName[]];
+/**
+ * A chain of the table: pitch, breaking force, width.
+ *
+ * @example chainSize('ansi-25').pitchMm // 6.35
+ */
 export const chainSize = (name: ChainName): ChainSize => CHAIN_SIZES[name];

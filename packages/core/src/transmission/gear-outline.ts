@@ -18,6 +18,8 @@ const involute = (angle: number): number => Math.tan(angle) - angle;
 /**
  * Half the angle that a full-depth tooth spans at a radius (mm) from its axis to its flank, radians; at the base circle
  * and below the flank is radial. Source: ISO 21771, tooth thickness at a diameter.
+ *
+ * @example halfToothAngle({ moduleMm: 2, teeth: 20, pressureAngleDeg: 20 }, 20) // 0.07854
  */
 export function halfToothAngle(
   { moduleMm, teeth, pressureAngleDeg = 20 }: GearOutline,
@@ -29,7 +31,11 @@ export function halfToothAngle(
   return Math.PI / (2 * teeth) + involute(pressure) - involute(at);
 }
 
-/** The closed outline of a spur gear without undercut, mm about its axis; one tooth points along x. */
+/**
+ * The closed outline of a spur gear without undercut, mm about its axis; one tooth points along x.
+ *
+ * @example gearOutline({ moduleMm: 2, teeth: 20, pressureAngleDeg: 20 }).length > 20 // true
+ */
 export function gearOutline(gear: GearOutline): Point[] {
   const { moduleMm, teeth, pressureAngleDeg = 20, points = 6 } = gear;
   const pitchMm = (moduleMm * teeth) / 2;

@@ -53,6 +53,9 @@ export interface StraightRunResult {
 /**
  * Whether ten straight runs show a bias: whether their mean differs from 0 (Student's t, two-sided), which its 95 % interval
  * and the chance of luck both say alike. Fewer than ten runs give no verdict, however clear they look.
+ *
+ * @example straightRunResult({ commanded: typed(3, 'm') }, [{ side: typed(0.01, 'mm'), distance: typed(3, 'm') }]).verdict
+ *   // 'too-few'
  */
 export function straightRunResult(
   conditions: StraightRunConditions,
@@ -81,7 +84,12 @@ function chanceOf({ n, mean, standardError }: Summary): number {
 
 const veer = ({ mean }: Summary): StraightRunVerdict => (mean > 0 ? 'veers-right' : 'veers-left');
 
-/** How a figure of the runs came about; from two runs on. */
+/**
+ * How a figure of the runs came about; from two runs on.
+ *
+ * @example straightRunWorking([0.01, 0.02].map((m) => ({ side: typed(m, 'mm'), distance: typed(3, 'm') })), 'side', 'mean').found.mean
+ *   // 0.015
+ */
 export const straightRunWorking = (
   readings: readonly StraightRunReading[],
   of: 'side' | 'distance',

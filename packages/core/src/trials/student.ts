@@ -59,7 +59,11 @@ function incompleteBeta(x: number, a: number, b: number): number {
 export const studentTwoSided = (t: number, degreesOfFreedom: number): number =>
   incompleteBeta(degreesOfFreedom / (degreesOfFreedom + t * t), degreesOfFreedom / 2, 0.5);
 
-/** The t that is passed outwards, both sides together, with a chance: 0.05 for the usual 95 % interval. */
+/**
+ * The t that is passed outwards, both sides together, with a chance: 0.05 for the usual 95 % interval.
+ *
+ * @example studentCritical(0.05, 9) // 2.262
+ */
 export function studentCritical(chance: number, degreesOfFreedom: number): number {
   let low = 0;
   let high = 1;

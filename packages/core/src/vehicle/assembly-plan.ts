@@ -56,7 +56,11 @@ export type MarkedLine = AssemblyPlan['lines'][number];
 export type OwnLine = AssemblyPlan['own'][number];
 export type MarkedStep = AssemblyPlan['steps'][number];
 
-/** Nothing marked; two hours on each day of the weekend and one evening. */
+/**
+ * Nothing marked; two hours on each day of the weekend and one evening.
+ *
+ * @example newAssemblyPlan().steps // []
+ */
 export const newAssemblyPlan = (): AssemblyPlan => ({
   hoursADay: typed(2 * 3600, 'h', 'assumed'),
   workDays: ['wed', 'sat', 'sun'],

@@ -116,7 +116,11 @@ function inParallel(banks: readonly Bank[]): Bank {
 const times = (bank: Bank, n: number): readonly Bank[] => Array.from({ length: n }, () => bank);
 const named = (bank: Bank, n: number): string => (n > 1 ? `${n} × ${bank.name}` : bank.name);
 
-/** All that feeds a build as one; undefined until something is chosen. */
+/**
+ * All that feeds a build as one; undefined until something is chosen.
+ *
+ * @example bankOf(puffin)?.nominalV // 25.6
+ */
 export const bankOf = remembered((build: Build): Bank | undefined => {
   const airC = build.supply.airTemperature && kelvinToCelsius(build.supply.airTemperature.value);
   const blocks = packsOf(build).map(({ part, inSeries: series, inParallel: parallel }) => {

@@ -3,7 +3,12 @@ import type { Build, PlacedMass } from './document.ts';
 /** Which mass of a build: its own, the payload, or one of the others by its id. */
 export type MassKey = 'own' | 'payload' | { readonly other: string };
 
-/** The build with one of its masses changed. */
+/**
+ * The build with one of its masses changed.
+ *
+ * @example changeMass(puffin, 'payload', (mass) => ({ ...mass, mass: typed(60, 'kg') })).masses.payload.mass.value
+ *   // 60
+ */
 export function changeMass(
   build: Build,
   which: MassKey,

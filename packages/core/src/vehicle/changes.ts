@@ -34,7 +34,11 @@ const same = (a: unknown, b: unknown): boolean => {
   return [...keys].every((key) => same(a[key], b[key]));
 };
 
-/** What turns `before` into `after`, in the order of the document; empty where they say the same. */
+/**
+ * What turns `before` into `after`, in the order of the document; empty where they say the same.
+ *
+ * @example changesBetween({ a: 1, b: 2 }, { a: 1, b: 3 }) // [{ kind: 'set', path: ['b'], before: 2, after: 3 }]
+ */
 export function changesBetween(before: unknown, after: unknown, path: Path = []): Change[] {
   if (same(before, after)) return [];
   if (isItems(before) && isItems(after)) return listChanges(before, after, path);
@@ -88,13 +92,19 @@ function inverse(change: Change): Change {
 /** Places in a list hold only once what goes is gone, and the order only once all is there. */
 const TURN = { remove: 0, add: 1, order: 2, set: 3 } as const;
 
-/** Undoing all that `changesBetween` found. */
+/**
+ * Undoing all that `changesBetween` found.
+ *
+ * @example applyChanges({ a: 2 }, inverseOf(changesBetween({ a: 1 }, { a: 2 }))) // { a: 1 }
+ */
 export const inverseOf = (changes: readonly Change[]): Change[] =>
   changes.map(inverse).sort((a, b) => TURN[a.kind] - TURN[b.kind]);
 
 /**
  * The document with these changes made. A change whose place is no longer there (an item since removed) is left out;
  * what came from elsewhere in the meantime stays.
+ *
+ * @example applyChanges({ a: 1 }, changesBetween({ a: 1 }, { a: 2 })) // { a: 2 }
  */
 export const applyChanges = <T>(document: T, changes: readonly Change[]): T =>
   changes.reduce<unknown>((d, change) => at(d, change.path, (x) => applied(x, change)), document) as T;

@@ -24,7 +24,11 @@ function partsNamed(change: Change): readonly string[] {
   return (change.kind === 'add' || change.kind === 'remove') && counted ? [change.item.id] : [];
 }
 
-/** What differs between two builds, each difference whole in itself: taking one and leaving another keeps a build. */
+/**
+ * What differs between two builds, each difference whole in itself: taking one and leaving another keeps a build.
+ *
+ * @example differencesBetween(puffin, { ...puffin, name: 'Auk' })[0]?.key // 'name'
+ */
 export function differencesBetween(before: Build, after: Build): Difference[] {
   let groups: { key: string; changes: Change[]; parts: readonly string[] }[] = [];
   for (const change of changesBetween(before, after)) {

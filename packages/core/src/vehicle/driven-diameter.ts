@@ -7,6 +7,8 @@ import { driveOf, servedLayout } from './through.ts';
 /**
  * The diameter at which the drive's torque meets its pull: of the wheels or the drum as the layout has it, or that of a
  * spool or track sprocket where the drive ends in one.
+ *
+ * @example rollingDiameter(puffin).value // 0.4
  */
 export function rollingDiameter(build: Build): Quantity {
   const layout = servedLayout(build);
@@ -15,7 +17,11 @@ export function rollingDiameter(build: Build): Quantity {
   return rollsM === undefined ? drivenDiameter(layout) : { ...drivenDiameter(layout), value: rollsM };
 }
 
-/** Where that diameter is said. */
+/**
+ * Where that diameter is said.
+ *
+ * @example rollingPlace(puffin) // 'Brief, the layout'
+ */
 export const rollingPlace = (build: Build): string => {
   const last = driveOf(build).stages.at(-1);
   return last && stageFigures(last).rollsM !== undefined ? 'Drivetrain, the last stage' : 'Brief, the layout';

@@ -35,7 +35,11 @@ const pace = (scale: Scale, share = 1) => {
 
 const driving = (layout: Layout): boolean => !layoutKind(layout.kind).rollsInside;
 
-/** A blade in front of all wheels, its push a third up the heap. */
+/**
+ * A blade in front of all wheels, its push a third up the heap.
+ *
+ * @example usualPush(puffin).kind // 'heap'
+ */
 export function usualPush(build: Build, scale: Scale = scaleOf(build)): Push {
   const heapM = usual.heapM(scale);
   const frontM = wheelbaseOf(build.layout) + scale.wheelM * 0.7;
@@ -226,11 +230,19 @@ export const DUTY_TEMPLATES: readonly DutyTemplate[] = [
 export const dutyTemplate = (id: string): DutyTemplate | undefined =>
   DUTY_TEMPLATES.find((template) => template.id === id);
 
-/** The templates that a build's layout can do. */
+/**
+ * The templates that a build's layout can do.
+ *
+ * @example dutyTemplatesFor(puffin).map(({ id }) => id) // ['cruise', 'climb', 'carry', 'pull', …]
+ */
 export const dutyTemplatesFor = ({ layout }: Build): DutyTemplate[] =>
   DUTY_TEMPLATES.filter(({ fits }) => fits?.(layout) ?? true);
 
-/** A duty of that kind, on the build's first ground, at the pace of a vehicle of its size. */
+/**
+ * A duty of that kind, on the build's first ground, at the pace of a vehicle of its size.
+ *
+ * @example dutyFrom(puffin, dutyTemplatesFor(puffin)[0], 'job').name // 'Cruise'
+ */
 export function dutyFrom(build: Build, template: DutyTemplate, id: string): Duty {
   const scale = scaleOf(build);
   return {

@@ -25,7 +25,11 @@ const NAMES: Readonly<Record<DriveKind, string>> = {
   drawing: 'Pump',
 };
 
-/** A work to begin with, every figure assumed. */
+/**
+ * A work to begin with, every figure assumed.
+ *
+ * @example freshWork(puffin, 'lift').kind // 'lift'
+ */
 export const freshWork = (build: Build, kind: Work['kind']): Work => {
   const scale = scaleOf(build);
   const common = { share: assumed(0.5, '%'), whileDriving: true };
@@ -84,7 +88,7 @@ function drivenBy(build: Build, kind: DriveKind, id: string): Drive {
 /**
  * The build with a drive more, of which nothing is chosen yet, and that drive's id.
  *
- * @example addDrive(build, 'lift').build.drives.at(-1)?.name // 'Lift'
+ * @example addDrive(puffin, 'lift').build.drives.at(-1)?.name // 'Lift'
  */
 export function addDrive(build: Build, kind: DriveKind): { readonly build: Build; readonly driveId: string } {
   const driveId = freeId('drive', build.drives);

@@ -64,6 +64,8 @@ const pick = ({ rolling, friction, across }: ReturnType<typeof figuresOf>) => ({
 /**
  * An axle changed. With another tyre its grounds change. Where it moves, the vehicle's masses stay where they are on the frame: with the rear axle moved,
  * what is measured from it is told anew.
+ *
+ * @example changeAxle(puffin, puffin.layout.axles[0].id, { name: 'back' }).layout.axles[0]?.name // 'back'
  */
 export function changeAxle(
   build: Build,
@@ -78,7 +80,11 @@ export function changeAxle(
   return Math.abs(rear) < SAME_PLACE_M ? changed : measuredAnew(changed, -rear);
 }
 
-/** One more pair of wheels, free and like the first axle, half-way along. */
+/**
+ * One more pair of wheels, free and like the first axle, half-way along.
+ *
+ * @example addAxle(puffin).layout.axles.length // 3
+ */
 export function addAxle(build: Build): Build {
   const { axles } = build.layout;
   const [first] = axles;
@@ -99,7 +105,11 @@ export function addAxle(build: Build): Build {
   return { ...build, layout: { ...build.layout, axles: [...axles, added] } };
 }
 
-/** The build without an axle; one that is the last driven stays. */
+/**
+ * The build without an axle; one that is the last driven stays.
+ *
+ * @example removeAxle(puffin, puffin.layout.axles[1].id).layout.axles.length // 2
+ */
 export function removeAxle(build: Build, axleId: string): Build {
   const left = build.layout.axles.filter(({ id }) => id !== axleId);
   const drives = layoutKind(build.layout.kind).pullsByRope || left.some(({ driven }) => driven);
@@ -108,7 +118,11 @@ export function removeAxle(build: Build, axleId: string): Build {
   return measuredAnew(withoutLostAxles({ ...build, layout: { ...build.layout, axles: left } }), -rear);
 }
 
-/** The diameter at which the drive meets the ground, changed for every driven axle, or for a winch's drum. */
+/**
+ * The diameter at which the drive meets the ground, changed for every driven axle, or for a winch's drum.
+ *
+ * @example drivenDiameter(changeDrivenDiameter(puffin, typed(0.3, 'mm')).layout).value // 0.3
+ */
 export function changeDrivenDiameter(build: Build, diameter: Quantity): Build {
   const { layout } = build;
   if (layout.drum) return { ...build, layout: { ...layout, drum: diameter } };
@@ -118,7 +132,11 @@ export function changeDrivenDiameter(build: Build, diameter: Quantity): Build {
   };
 }
 
-/** The track of the driven axles, changed. */
+/**
+ * The track of the driven axles, changed.
+ *
+ * @example trackOf(changeTrack(puffin, typed(0.5, 'mm')).layout).value // 0.5
+ */
 export const changeTrack = (build: Build, track: Quantity): Build => ({
   ...build,
   layout: {

@@ -9,7 +9,11 @@ export interface GroundFigures {
   readonly across: Quantity;
 }
 
-/** What a ground does to an axle: that of its tyre, or of driven and free axles where the tyre has none of its own. */
+/**
+ * What a ground does to an axle: that of its tyre, or of driven and free axles where the tyre has none of its own.
+ *
+ * @example figuresOf(ground, puffin.layout.axles[0]).friction.value // 0.55
+ */
 export function figuresOf(ground: Ground, axle: Axle): GroundFigures {
   const own = ground.tyres?.find(({ tyre }) => tyre === axle.tyre);
   if (own) return axle.form === 'slider' ? { ...own, rolling: own.friction } : own;
@@ -17,7 +21,12 @@ export function figuresOf(ground: Ground, axle: Axle): GroundFigures {
   return { rolling: axle.driven ? rolling : freeRolling, friction, across };
 }
 
-/** A ground's figure for an axle, changed where it stands: with its tyre, or with driven or free axles. */
+/**
+ * A ground's figure for an axle, changed where it stands: with its tyre, or with driven or free axles.
+ *
+ * @example groundOf(changeFigure(puffin, ground.id, puffin.layout.axles[0], 'rolling', typed(0.2, '')), duty).name
+ *   // 'Wet cobbles, castors included'
+ */
 export function changeFigure(
   build: Build,
   groundId: string,

@@ -261,5 +261,10 @@ export const LAYOUT_TEMPLATES: readonly LayoutTemplate[] = [
   },
 ];
 
+/**
+ * A layout to start from; undefined where there is none of that id.
+ *
+ * @example layoutTemplate('tracked')?.title // 'Tracks'
+ */
 export const layoutTemplate = (id: string): LayoutTemplate | undefined =>
   LAYOUT_TEMPLATES.find((template) => template.id === id);

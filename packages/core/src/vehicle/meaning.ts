@@ -40,7 +40,11 @@ function noted(schema: z.ZodType): Meaning {
   return { ...(innerType ? noted(innerType) : {}), ...own, ...(said === undefined ? {} : { title: said }) };
 }
 
-/** What stands at a path of a build: its title, and its dimension or unit where it is a number. */
+/**
+ * What stands at a path of a build: its title, and its dimension or unit where it is a number.
+ *
+ * @example meaningOf(['name']).title // 'Name'
+ */
 export function meaningOf(path: Path): Meaning {
   const schemas = path.reduce<z.ZodType[]>(
     (found, step) => found.flatMap((schema) => stepInto(schema, step)),

@@ -10,7 +10,11 @@ export interface Contested extends Difference {
   readonly by: ChangedBy;
 }
 
-/** Two builds that grew from one: every difference between them, and who made it. */
+/**
+ * Two builds that grew from one: every difference between them, and who made it.
+ *
+ * @example contest(puffin, { ...puffin, name: 'Auk' }, { ...puffin, name: 'Knot' }).length // 1
+ */
 export function contest(base: Build, theirs: Build, mine: Build): Contested[] {
   const mineSince = changesBetween(base, mine);
   const theirsSince = changesBetween(base, theirs);
@@ -21,7 +25,11 @@ export function contest(base: Build, theirs: Build, mine: Build): Contested[] {
   });
 }
 
-/** Their build with these of my differences taken over; refused with its problems where that is no whole build. */
+/**
+ * Their build with these of my differences taken over; refused with its problems where that is no whole build.
+ *
+ * @example mergeInto(puffin, differencesBetween(puffin, { ...puffin, name: 'Auk' })).build.name // 'Auk'
+ */
 export function mergeInto(theirs: Build, taken: readonly Difference[]): ReadBuild {
   const merged = buildSchema.safeParse(
     applyChanges(

@@ -8,31 +8,55 @@ type Motor = PartOf<'motor'>;
 /** The table's type ties each type to its figures; the compiler cannot follow that through a union. */
 const typeOf = (motor: Motor): MotorType<never> => MOTOR_TYPES[motor.type];
 
-/** The law of a motor behind so many ohms, on a driver that may limit its current. */
+/**
+ * The law of a motor behind so many ohms, on a driver that may limit its current.
+ *
+ * @example motorModel(motorOf(puffin)).torqueAt(24, 0) // 7.166
+ */
 export const motorModel = (
   motor: Motor,
   before: { readonly ohm: number; readonly limitA: number } = { ohm: 0, limitA: Infinity },
 ): MotorModel => typeOf(motor).model(motor as never, before);
 
-/** How it stands at the voltage of its data sheet, its gearhead left out. */
+/**
+ * How it stands at the voltage of its data sheet, its gearhead left out.
+ *
+ * @example motorNominal(motorOf(puffin)) // { noLoadRpm: 2950, stallTorqueNm: 7.2, stallA: 96 }
+ */
 export const motorNominal = (motor: Motor): MotorNominal => typeOf(motor).nominal(motor as never);
 
-/** What its figures say against each other. */
+/**
+ * What its figures say against each other.
+ *
+ * @example motorDoubts(motorOf(puffin)) // []
+ */
 export const motorDoubts = (motor: Motor): readonly Notice[] => typeOf(motor).doubts(motor as never);
 
-/** How its type is called, what of it is always to be watched, whether a driver stands before it, whether it may drive a wheel. */
+/**
+ * How its type is called, what of it is always to be watched, whether a driver stands before it, whether it may drive a wheel.
+ *
+ * @example motorAbilities(motorOf(puffin)).propels // true
+ */
 export const motorAbilities = (
   motor: Motor,
 ): Pick<MotorType<never>, 'title' | 'cautions' | 'drivesItself' | 'propels'> => typeOf(motor);
 
-/** The five numbers of a motor with magnets; undefined of any other. */
+/**
+ * The five numbers of a motor with magnets; undefined of any other.
+ *
+ * @example dataSheetOf(motorOf(puffin))?.stallA // 96
+ */
 export function dataSheetOf(motor: Motor): DataSheet | undefined {
   if (!('noLoadRpm' in motor)) return undefined;
   const { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA } = motor;
   return { voltageV, noLoadRpm, noLoadA, stallTorqueNm, stallA };
 }
 
-/** How it heats, by what its data sheet says of it and, for the rest, by what is commonly so. */
+/**
+ * How it heats, by what its data sheet says of it and, for the rest, by what is commonly so.
+ *
+ * @example motorThermal(motorOf(puffin)).limitC // 120
+ */
 export function motorThermal(motor: Motor): Thermal {
   const sheetOhm = 'resistanceOhm' in motor ? motor.resistanceOhm : undefined;
   const ohm = motorModel(motor).winding?.at(0).ohm ?? sheetOhm ?? motor.voltageV / motorNominal(motor).stallA;

@@ -18,14 +18,22 @@ import { rounded, scaleOf, usual } from './scale.ts';
 import { DOUBLE_RULE } from './margin-policy.ts';
 import { bareDrive } from './to-format-4.ts';
 
-/** An id of the form `prefix-n` that none of these has. */
+/**
+ * An id of the form `prefix-n` that none of these has.
+ *
+ * @example freeId('mass', [{ id: 'mass-1' }]) // 'mass-2'
+ */
 export function freeId(prefix: string, taken: readonly { readonly id: string }[]): string {
   let n = taken.length + 1;
   while (taken.some((item) => item.id === `${prefix}-${n}`)) n++;
   return `${prefix}-${n}`;
 }
 
-/** A duty to start from: level, walking pace, fully loaded. */
+/**
+ * A duty to start from: level, walking pace, fully loaded.
+ *
+ * @example newDuty('job', 'Up the lane', 'ground').task // 'drive'
+ */
 export const newDuty = (id: string, name: string, groundId: string): Duty => ({
   id,
   name,
@@ -41,7 +49,11 @@ export const newDuty = (id: string, name: string, groundId: string): Duty => ({
   mayRunHot: false,
 });
 
-/** A ground to start from: dry concrete under rubber (Wong and Gillespie tables, from memory). */
+/**
+ * A ground to start from: dry concrete under rubber (Wong and Gillespie tables, from memory).
+ *
+ * @example newGround('g', 'Lane').name // 'Lane'
+ */
 export const newGround = (id: string, name: string): Ground => ({
   id,
   name,
@@ -75,13 +87,21 @@ export function onSurface(surface: SurfaceId, tyre: Tyre): NonNullable<Ground['t
   return { tyre, rolling: rollingOn(surface, tyre), friction, across: friction };
 }
 
-/** Soft ground as a build holds it. */
+/**
+ * Soft ground as a build holds it.
+ *
+ * @example soilFrom('dry-sand').name // 'dry sand'
+ */
 export function soilFrom(id: SoilId): NonNullable<Ground['soil']> {
   const { title: name, ...soil } = soilOf(id);
   return { name, ...soil };
 }
 
-/** A ground from the table of surfaces, for the tyres of a layout. */
+/**
+ * A ground from the table of surfaces, for the tyres of a layout.
+ *
+ * @example groundOfSurface('yard', 'dry-concrete', puffin.layout).name // 'Dry concrete'
+ */
 export function groundOfSurface(id: string, surface: SurfaceId, layout: Layout): Ground {
   const driven = layout.axles.find((axle) => axle.driven) ?? layout.axles[0];
   const free = layout.axles.find((axle) => !axle.driven) ?? driven;
@@ -105,7 +125,11 @@ export function groundOfSurface(id: string, surface: SurfaceId, layout: Layout):
   };
 }
 
-/** A mass at the middle of a vehicle, as such a vehicle has one. */
+/**
+ * A mass at the middle of a vehicle, as such a vehicle has one.
+ *
+ * @example newMass(puffin, 'm', 'Rider', 'rider').mass.unit // 'kg'
+ */
 export function newMass(build: Build, id: string, name: string, kind: OtherMass['kind']): OtherMass {
   const scale = scaleOf(build);
   const rides = kind === 'rider';
@@ -190,7 +214,11 @@ export const newDrive = (id: string, name: string, does: Exclude<Purpose, 'works
   ...bareDrive(),
 });
 
-/** A vehicle with every number assumed and no parts chosen: two driven wheels and castors. */
+/**
+ * A vehicle with every number assumed and no parts chosen: two driven wheels and castors.
+ *
+ * @example newBuild('Tern').duties.length // 2
+ */
 export const newBuild = (name: string): Build => ({
   format: FORMAT,
   formatVersion: FORMAT_VERSION,

@@ -3,7 +3,7 @@ import type { PartOf } from './part.ts';
 /**
  * The cells of a battery as they are reckoned with: what its age has left of their charge, their resistance risen by as much.
  *
- * @example packCells({ …battery, cellAh: 5, capacityLeft: 0.8 }).cellAh // 4
+ * @example packCells({ ...batteryOf(puffin), cellAh: 5, capacityLeft: 0.8 }).cellAh // 4
  */
 export const packCells = ({
   chemistry,

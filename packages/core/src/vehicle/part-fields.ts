@@ -143,7 +143,11 @@ function typesOf(kind: PartKind): readonly PartChoice[] {
   return words.length === 0 ? [] : [{ key: 'type', title: 'Type', optional: false, of: words }];
 }
 
-/** What a kind of part is chosen of, its type first. */
+/**
+ * What a kind of part is chosen of, its type first.
+ *
+ * @example partChoices('battery').map(({ key }) => key) // ['chemistry', 'plug']
+ */
 export const partChoices = eachOnce((kind, type): readonly PartChoice[] =>
   onceByKey([
     ...typesOf(kind),
@@ -153,5 +157,9 @@ export const partChoices = eachOnce((kind, type): readonly PartChoice[] =>
   ]),
 );
 
-/** The type of a part, where its kind has types. */
+/**
+ * The type of a part, where its kind has types.
+ *
+ * @example typeOfPart(motorOf(puffin)) // 'brushed'
+ */
 export const typeOfPart = (part: Part): string | undefined => ('type' in part ? part.type : undefined);

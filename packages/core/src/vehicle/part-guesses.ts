@@ -50,7 +50,11 @@ const SETTLES: Readonly<Record<string, string>> = {
   resistanceMilliohm: 'Resistance: the drop over the channel at a known current.',
 };
 
-/** What would settle the guesses among these figures. */
+/**
+ * What would settle the guesses among these figures.
+ *
+ * @example settling(['stallA']) // ['Stall current: the shaft held fast for a moment at…']
+ */
 export const settling = (keys: readonly string[]): readonly string[] =>
   keys.flatMap((key) => SETTLES[key] ?? []);
 

@@ -90,4 +90,9 @@ export const PART_KINDS = Object.keys(PART_SORTS) as [PartKind, ...PartKind[]];
 export const CHOSEN_KINDS = ['motor', 'driver', 'battery'] as const satisfies readonly PartKind[];
 export type ChosenKind = (typeof CHOSEN_KINDS)[number];
 export type ChosenPart = PartOf<ChosenKind>;
+/**
+ * Whether a build chooses one of its kind: a motor, a driver, a battery, a source.
+ *
+ * @example isChosen(motorOf(puffin)) // true
+ */
 export const isChosen = (part: Part): part is ChosenPart => CHOSEN_KINDS.some((kind) => kind === part.kind);

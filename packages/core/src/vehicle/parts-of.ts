@@ -6,28 +6,53 @@ import { changeDrive, driveOf, drivesThat, motorsIn, throughDrive } from './thro
 const carried = <K extends PartKind>(build: Build, kind: K, partId: string | null): PartOf<K> | undefined =>
   build.parts.find((p): p is PartOf<K> => p.kind === kind && p.id === partId);
 
-/** Motor and driver of the drive that a build is looked at through. */
+/**
+ * Motor and driver of the drive that a build is looked at through.
+ *
+ * @example motorOf(puffin)?.type // 'brushed'
+ */
 export const motorOf = (build: Build) => carried(build, 'motor', driveOf(build).motorId);
+/**
+ * The driver of the drive that is looked at; undefined where none is chosen.
+ *
+ * @example driverOf(puffin)?.channels // 2
+ */
 export const driverOf = (build: Build) => carried(build, 'driver', driveOf(build).driverId);
 
-/** What feeds the build, pack by pack; each with how many of it. */
+/**
+ * What feeds the build, pack by pack; each with how many of it.
+ *
+ * @example packsOf(puffin)[0]?.inSeries // 1
+ */
 export const packsOf = (build: Build) =>
   build.supply.packs.flatMap(({ id, ...counts }) => {
     const part = carried(build, 'battery', id) ?? carried(build, 'source', id);
     return part ? [{ part, ...counts }] : [];
   });
 
-/** The first battery that feeds the build. */
+/**
+ * The first battery that feeds the build.
+ *
+ * @example batteryOf(puffin)?.chemistry // 'lifepo4'
+ */
 export const batteryOf = (build: Build): PartOf<'battery'> | undefined =>
   packsOf(build)
     .map(({ part }) => part)
     .find((part) => part.kind === 'battery');
 
-/** Boards of the part that drives the drive which a build is looked at through. */
+/**
+ * Boards of the part that drives the drive which a build is looked at through.
+ *
+ * @example driverCountOf(puffin) // 1
+ */
 export const driverCountOf = (build: Build): number =>
   build.supply.drivers.find(({ id }) => id === driveOf(build).driverId)?.count ?? 0;
 
-/** The build with so many of those boards. */
+/**
+ * The build with so many of those boards.
+ *
+ * @example driverCountOf(withDriverCount(puffin, 2)) // 2
+ */
 export const withDriverCount = (build: Build, count: number): Build => ({
   ...build,
   supply: {
@@ -38,13 +63,21 @@ export const withDriverCount = (build: Build, count: number): Build => ({
   },
 });
 
-/** Motors of all drives that hang on drivers of this part. */
+/**
+ * Motors of all drives that hang on drivers of this part.
+ *
+ * @example motorsOn(puffin, driverOf(puffin).id) // 2
+ */
 export const motorsOn = (build: Build, driverId: string): number =>
   build.drives
     .filter((drive) => drive.driverId === driverId)
     .reduce((sum, { id }) => sum + motorsIn(throughDrive(build, id)), 0);
 
-/** Whether a driver only switches: all or nothing. */
+/**
+ * Whether a driver only switches: all or nothing.
+ *
+ * @example switchesOnly(driverOf(puffin)) // false
+ */
 export const switchesOnly = (driver: PartOf<'driver'> | undefined): boolean =>
   driver?.control !== undefined && driver.control !== 'by degrees';
 
@@ -76,7 +109,11 @@ const withCopy = (build: Build, part: Part): Build => ({
   parts: [...build.parts.filter(({ id }) => id !== part.id), part],
 });
 
-/** The build fed by this part alone, a battery or another source. */
+/**
+ * The build fed by this part alone, a battery or another source.
+ *
+ * @example packsOf(feedFrom(puffin, batteryOf(puffin))).length // 1
+ */
 export const feedFrom = (build: Build, part: PartOf<'battery'> | PartOf<'source'>): Build =>
   withoutUnused(
     withCopy(
@@ -93,7 +130,11 @@ export const feedFrom = (build: Build, part: PartOf<'battery'> | PartOf<'source'
     ['battery', 'source'],
   );
 
-/** The build fed by this part too; the first of it. */
+/**
+ * The build fed by this part too; the first of it.
+ *
+ * @example packsOf(addPack(puffin, batteryOf(puffin))).length // 1
+ */
 export const addPack = (build: Build, part: PartOf<'battery'> | PartOf<'source'>): Build => {
   const { packs } = build.supply;
   if (packs.some(({ id }) => id === part.id)) return build;
@@ -101,7 +142,11 @@ export const addPack = (build: Build, part: PartOf<'battery'> | PartOf<'source'>
   return withCopy({ ...build, supply: { ...build.supply, packs: added } }, part);
 };
 
-/** The build with so many of a pack in series and side by side; without it where nothing is given. */
+/**
+ * The build with so many of a pack in series and side by side; without it where nothing is given.
+ *
+ * @example packsOf(changePack(puffin, batteryOf(puffin).id, { inParallel: 2 }))[0]?.inParallel // 2
+ */
 export function changePack(
   build: Build,
   partId: string,
@@ -132,6 +177,8 @@ function chosen(build: Build, part: ChosenPart): Build {
  * The build with this part chosen for its kind in the drive that it is looked at through, its copy carried along and the one
  * it replaces left out; of a driver as many as its motors have channels. Of a kind of which a build has as many as it
  * likes one is fitted.
+ *
+ * @example motorOf(choosePart(puffin, { ...motorOf(puffin), id: 'other' }))?.id // 'other'
  */
 export const choosePart = (build: Build, part: Part): Build =>
   isChosen(part) ? chosen(build, part) : fitPart(build, part, 1);
@@ -144,7 +191,11 @@ function withoutInterlocks(supply: Build['supply'], driveId: string): Build['sup
     : supply;
 }
 
-/** The build without a drive; its interlocks go with it, and its motor and driver where no other has them. */
+/**
+ * The build without a drive; its interlocks go with it, and its motor and driver where no other has them.
+ *
+ * @example withoutDrive(whimbrel, 'drive-3').drives.length // 2
+ */
 export const withoutDrive = (build: Build, driveId: string): Build =>
   withoutUnused(
     withDrivers({
@@ -155,11 +206,19 @@ export const withoutDrive = (build: Build, driveId: string): Build =>
     ['motor', 'driver'],
   );
 
-/** Motors that move the vehicle, all drives together. */
+/**
+ * Motors that move the vehicle, all drives together.
+ *
+ * @example propellingMotors(puffin) // 2
+ */
 export const propellingMotors = (build: Build): number =>
   drivesThat(build, 'propels').reduce((sum, seen) => sum + motorsIn(seen), 0);
 
-/** The build with its copy of a part as this one; one that carries none stays as it is. */
+/**
+ * The build with its copy of a part as this one; one that carries none stays as it is.
+ *
+ * @example motorOf(withCopyOf(puffin, { ...motorOf(puffin), stallA: 90 }))?.stallA // 90
+ */
 export const withCopyOf = (build: Build, part: Part): Build => ({
   ...build,
   parts: build.parts.map((copy) => (copy.id === part.id ? part : copy)),
@@ -171,14 +230,22 @@ export interface FittedPart {
   readonly count: number;
 }
 
-/** What is fitted beside motors, drivers and packs. */
+/**
+ * What is fitted beside motors, drivers and packs.
+ *
+ * @example fittedOf(puffin).length // 0
+ */
 export const fittedOf = ({ fitted = [], parts }: Build): readonly FittedPart[] =>
   fitted.flatMap(({ id, count }) => {
     const part = parts.find((carriedAlong) => carriedAlong.id === id);
     return part ? [{ part, count }] : [];
   });
 
-/** The build with so many of a part fitted, its copy carried along; with none of it, without. */
+/**
+ * The build with so many of a part fitted, its copy carried along; with none of it, without.
+ *
+ * @example fitPart(puffin, motorOf(puffin), 1).fitted.length // 1
+ */
 export function fitPart(build: Build, part: Part, count: number): Build {
   const { fitted = [], parts } = build;
   const others = {
@@ -197,6 +264,10 @@ export function fitPart(build: Build, part: Part, count: number): Build {
   };
 }
 
-/** Everything on board, the whole payload too: kg. */
+/**
+ * Everything on board, the whole payload too: kg.
+ *
+ * @example massAllUp(puffin) // 178
+ */
 export const massAllUp = ({ masses: { own, payload, others } }: Build): number =>
   [own, payload, ...others].reduce((sum, { mass }) => sum + mass.value, 0);

@@ -22,6 +22,11 @@ const MEMBERS = {
 export type Pushed = keyof typeof MEMBERS;
 export const PUSHED = Object.keys(MEMBERS) as [Pushed, ...Pushed[]];
 
+/**
+ * What is known of something that a blade pushes: its density and how it slides.
+ *
+ * @example pushedOf('wet-snow') // { title: 'wet or settled snow', densityKgM3: 400, friction: 0.4 }
+ */
 export const pushedOf = (what: Pushed): (typeof MEMBERS)[Pushed] => MEMBERS[what];
 
 const place = {

@@ -33,7 +33,11 @@ const UPGRADES: readonly ((document: Json) => Json)[] = [
 const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
 const refuse = (path: string, message: string): ReadBuild => ({ ok: false, problems: [{ path, message }] });
 
-/** Zod's issues as lines: a path a builder can find in the file, and a sentence. */
+/**
+ * Zod's issues as lines: a path a builder can find in the file, and a sentence.
+ *
+ * @example problemsOf(buildSchema.safeParse({ ...puffin, name: 3 }).error)[0]?.path // 'name'
+ */
 export const problemsOf = (error: z.ZodError): readonly Problem[] =>
   error.issues.map((issue) => ({ path: issue.path.join('.') || '(whole)', message: problemWords(issue) }));
 
@@ -57,6 +61,8 @@ function upgraded(json: unknown): ReadBuild | { readonly document: Json } {
 /**
  * Takes parsed JSON as a build of this format version, upgrading older ones. Never throws; a file that cannot be
  * taken comes back with one problem a line.
+ *
+ * @example readBuild({ format: 'zubric-build', formatVersion: 99 }).ok // false
  */
 export function readBuild(json: unknown): ReadBuild {
   const up = upgraded(json);
@@ -103,6 +109,8 @@ function broughtWithin(document: unknown, path: readonly PropertyKey[], nearest:
 /**
  * A build that was saved before, read as `readBuild` does, but opened also where a number of it lies beyond what is
  * reckoned with: that stands at the nearest one that is, marked with what it was.
+ *
+ * @example openBuild(puffin).ok // true
  */
 export function openBuild(json: unknown): ReadBuild {
   const up = upgraded(json);

@@ -19,6 +19,11 @@ export const rounded = (x: number): number => Number(x.toPrecision(2));
 /** Smaller than this nothing is built here, metres. */
 const LEAST_M = 0.01;
 
+/**
+ * How large a vehicle is, as usual figures take their size from it: length, mass, speed.
+ *
+ * @example scaleOf(puffin).massKg // 58
+ */
 export function scaleOf({ layout, body, masses, people }: Build): Scale {
   const lengthM = Math.max(wheelbaseOf(layout), trackOf(layout).value) || body.length.value * 0.8;
   const largest = Math.max(...layout.axles.map(({ diameter }) => diameter.value));
@@ -73,7 +78,11 @@ export const usual = {
 const WRITTEN_FOR_M = 0.6;
 const FIVE_MINUTES_S = 300;
 
-/** Hours of a step on a vehicle of another size: small ones are quicker to handle, though not in proportion. */
+/**
+ * Hours of a step on a vehicle of another size: small ones are quicker to handle, though not in proportion.
+ *
+ * @example scaledTime({ lengthM: 0.1 }, 10) // 300
+ */
 export const scaledTime = ({ lengthM }: Scale, seconds: number): number =>
   seconds === 0
     ? 0

@@ -52,6 +52,11 @@ const MEMBERS = {
 
 export type SizeClass = keyof typeof MEMBERS;
 export const SIZE_CLASSES = Object.keys(MEMBERS) as [SizeClass, ...SizeClass[]];
+/**
+ * A size to begin with, from what fits in a palm to what carries a grown-up.
+ *
+ * @example sizeClass('palm').title // 'fits in a palm'
+ */
 export const sizeClass = (id: SizeClass): (typeof MEMBERS)[SizeClass] => MEMBERS[id];
 
 const BY_MASS = (['palm', 'desk', 'toy', 'barrow', 'grown'] as const).map((id) => MEMBERS[id]);

@@ -46,7 +46,11 @@ interface Begun extends Size {
 /** Any size: to see what kind of layout a template makes. */
 const UNIT: Size = { wheelbaseM: 1, trackM: 1, wheelM: 0.4 };
 
-/** What is asked as “wheel” of a layout: what it stands on or is driven by. */
+/**
+ * What is asked as “wheel” of a layout: what it stands on or is driven by.
+ *
+ * @example wheelAsked('tracked') // 'Sprocket diameter'
+ */
 export function wheelAsked(layoutId: string): string {
   const kind = layoutTemplate(layoutId)?.fill(UNIT).layout.kind;
   if (kind === undefined) return 'Wheel diameter';
@@ -159,7 +163,8 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 /**
  * A build begun from what was asked: every figure that was not stated is scaled from the size and marked as assumed.
  *
- * @example startBuild({ name: 'Tern', layout: 'two-castors', like: 'desk', jobs: [{ id: 'cruise' }] })
+ * @example startBuild({ name: 'Tern', layout: 'two-castors', like: 'desk', jobs: [{ id: 'cruise' }] }).masses.own.mass.value
+ *   // 1.5
  * @throws RangeError where there is no such layout or job
  */
 export function startBuild(answers: StartAnswers): Build {
@@ -226,7 +231,11 @@ function purposeOf({ jobs }: StartAnswers): string {
   return said === '' ? '' : `${capital(said.toLowerCase())}.`;
 }
 
-/** Jobs that a vehicle of a layout can do and that are asked for at the start, in the order in which they are offered. */
+/**
+ * Jobs that a vehicle of a layout can do and that are asked for at the start, in the order in which they are offered.
+ *
+ * @example startJobs('tracked').map(({ id }) => id) // ['cruise', 'climb', 'carry', 'pull', …]
+ */
 export function startJobs(layoutId: string): readonly DutyTemplate[] {
   const layout = layoutTemplate(layoutId)?.fill(UNIT).layout;
   return layout

@@ -22,7 +22,16 @@ const MEMBERS = {
 export type TaskName = keyof typeof MEMBERS;
 export const TASKS = Object.keys(MEMBERS) as [TaskName, ...TaskName[]];
 
+/**
+ * How a task is called.
+ *
+ * @example taskTitle('stop') // 'comes to a stand'
+ */
 export const taskTitle = (task: TaskName): string => MEMBERS[task].title;
 
-/** What the task of a duty is. */
+/**
+ * What the task of a duty is.
+ *
+ * @example taskOf({ task: 'hold' }).word // 'held'
+ */
 export const taskOf = ({ task }: { readonly task: TaskName }): Task => MEMBERS[task];

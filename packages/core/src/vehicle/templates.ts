@@ -37,6 +37,10 @@ export const TEMPLATES: readonly Template[] = [
   ),
 ];
 
-/** A new build from a template; the blank one where there is no such template. */
+/**
+ * A new build from a template; the blank one where there is no such template.
+ *
+ * @example buildFrom('blank', 'Tern').name // 'Tern'
+ */
 export const buildFrom = (templateId: string, name: string): Build =>
   (TEMPLATES.find((template) => template.id === templateId)?.make ?? newBuild)(name);

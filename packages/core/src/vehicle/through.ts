@@ -11,7 +11,11 @@ type Through = Build & { readonly through?: string };
 
 const throughOf = (build: Through): string | undefined => build.through;
 
-/** The drive that a build is looked at through; without a mark the first that moves the vehicle. */
+/**
+ * The drive that a build is looked at through; without a mark the first that moves the vehicle.
+ *
+ * @example driveOf(puffin).motorId // 'motor-24v-500w-9'
+ */
 export function driveOf(build: Build): Drive {
   const through = throughOf(build);
   const drive =
@@ -23,17 +27,29 @@ export function driveOf(build: Build): Drive {
   return found;
 }
 
-/** The build looked at through one of its drives. */
+/**
+ * The build looked at through one of its drives.
+ *
+ * @example driveOf(throughDrive(whimbrel, 'drive-3')).does // 'works'
+ */
 export const throughDrive = (build: Build, driveId: string): Build =>
   driveOf(build).id === driveId ? build : ({ ...build, through: driveId } as Build);
 
-/** The build as a document, whatever it was looked at through. */
+/**
+ * The build as a document, whatever it was looked at through.
+ *
+ * @example whole(throughDrive(whimbrel, 'drive-3')).drives.length // 3
+ */
 export function whole(build: Build): Build {
   const { through, ...document } = build as Through;
   return through === undefined ? build : document;
 }
 
-/** The build with something changed in the drive that it is looked at through; what is undefined goes. */
+/**
+ * The build with something changed in the drive that it is looked at through; what is undefined goes.
+ *
+ * @example driveOf(changeDrive(puffin, { stages: [] })).stages // []
+ */
 export function changeDrive(build: Build, change: Partial<Drive>): Build {
   const { id } = driveOf(build);
   const changed = (drive: Drive): Drive =>
@@ -41,7 +57,11 @@ export function changeDrive(build: Build, change: Partial<Drive>): Build {
   return { ...build, drives: build.drives.map((drive) => (drive.id === id ? changed(drive) : drive)) };
 }
 
-/** The build looked at through each of its drives, in their order. */
+/**
+ * The build looked at through each of its drives, in their order.
+ *
+ * @example drivesOf(whimbrel).length // 3
+ */
 export const drivesOf = remembered((build: Build): readonly Build[] =>
   build.drives.map(({ id }) => throughDrive(build, id)),
 );
@@ -52,12 +72,20 @@ const byPurpose = remembered((build: Build): Readonly<Record<Purpose, readonly B
   return { propels: that('propels'), steers: that('steers'), works: that('works') };
 });
 
-/** The build looked at through each drive of a purpose, in their order. */
+/**
+ * The build looked at through each drive of a purpose, in their order.
+ *
+ * @example drivesThat(whimbrel, 'propels').length // 1
+ */
 export const drivesThat = (build: Build, does: Purpose): readonly Build[] => byPurpose(build)[does];
 
 const serves = (drive: Drive, axle: Axle): boolean => drive.axleIds?.includes(axle.id) ?? true;
 
-/** The layout as the drive has it that a build is looked at through: others' axles are not driven, or not steered. */
+/**
+ * The layout as the drive has it that a build is looked at through: others' axles are not driven, or not steered.
+ *
+ * @example servedLayout(puffin).axles.length // 2
+ */
 export const servedLayout = remembered((build: Build): Layout => {
   const drive = driveOf(build);
   const key = drive.does === 'steers' ? 'steered' : 'driven';
@@ -93,7 +121,11 @@ function steeredBy(drive: Drive, layout: Layout): number {
   );
 }
 
-/** Drivelines of the drive that a build is looked at through: ways from a motor to what it turns. */
+/**
+ * Drivelines of the drive that a build is looked at through: ways from a motor to what it turns.
+ *
+ * @example outputsOf(puffin) // 2
+ */
 export function outputsOf(build: Build): number {
   const drive = driveOf(build);
   switch (drive.does) {
@@ -108,5 +140,9 @@ export function outputsOf(build: Build): number {
   }
 }
 
-/** Motors of that drive. */
+/**
+ * Motors of that drive.
+ *
+ * @example motorsIn(puffin) // 2
+ */
 export const motorsIn = (build: Build): number => outputsOf(build) * driveOf(build).motorsPerWheel;

@@ -62,7 +62,11 @@ function standsOn(build: Build, layout: Layout): boolean {
   }).stands;
 }
 
-/** The build on another layout, filled from its own measures. */
+/**
+ * The build on another layout, filled from its own measures.
+ *
+ * @example withLayout(gull, layoutTemplate('tracked')).layout.kind // 'tracked'
+ */
 export const withLayout = (build: Build, template: LayoutTemplate): Build =>
   withTemplate(build, template, sizeOf(build));
 

@@ -113,7 +113,8 @@ function assemble(
 /**
  * A difference between two builds in a builder's words.
  *
- * @example inWords(difference, before, after).text // 'Chain, stage 1, driver teeth: 10 → 9'
+ * @example inWords(differencesBetween(puffin, { ...puffin, name: 'Auk' })[0], puffin, { ...puffin, name: 'Auk' }).text
+ *   // 'Name: Puffin → Auk'
  */
 export function inWords(
   { key, changes }: Difference,

@@ -112,7 +112,11 @@ function plannedRail(rail: Rail): PlannedRail {
   };
 }
 
-/** The power circuit of a build. What is not chosen or said yet is absent, and is drawn so. */
+/**
+ * The power circuit of a build. What is not chosen or said yet is absent, and is drawn so.
+ *
+ * @example circuitPlan(puffin).fuseA // 50
+ */
 export function circuitPlan(build: Build): CircuitPlan {
   const { supply } = build;
   const line = drivesOf(build)

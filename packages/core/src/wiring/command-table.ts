@@ -37,7 +37,11 @@ function wayOf(left: Command, right: Command): Way {
 
 const flipped = (command: Command): Command => (command === 0 ? 0 : command === 1 ? -1 : 1);
 
-/** What each pair of commands to two sides does, with the radius of the way of the middle between them. */
+/**
+ * What each pair of commands to two sides does, with the radius of the way of the middle between them.
+ *
+ * @example commandTable(0.5)[0] // { left: 1, right: 1, leftMotor: 1, rightMotor: -1, … }
+ */
 export function commandTable(trackM: number): readonly CommandRow[] {
   return COMMANDS.flatMap((left) =>
     COMMANDS.map((right) => ({
@@ -52,6 +56,10 @@ export function commandTable(trackM: number): readonly CommandRow[] {
   );
 }
 
-/** The same of a build; undefined where its sides are not driven apart. */
+/**
+ * The same of a build; undefined where its sides are not driven apart.
+ *
+ * @example commandsOf(puffin)?.length // 9
+ */
 export const commandsOf = (build: Build): readonly CommandRow[] | undefined =>
   steersBySides(build) ? commandTable(trackOf(build.layout).value) : undefined;

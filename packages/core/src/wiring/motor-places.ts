@@ -51,6 +51,8 @@ function drivelines(build: Build): readonly { readonly label: string; readonly s
 /**
  * Every motor of the drive that a build is looked at through. Of motors left and right, those on the right are mirrored: the
  * same leads the same way round would turn the vehicle on the spot.
+ *
+ * @example motorPlaces(puffin).length // 2
  */
 export function motorPlaces(build: Build): readonly MotorPlace[] {
   const { does, motorsPerWheel } = driveOf(build);
@@ -68,7 +70,11 @@ export function motorPlaces(build: Build): readonly MotorPlace[] {
   );
 }
 
-/** Whether it is steered by the speeds of its two sides, each with motors of its own. */
+/**
+ * Whether it is steered by the speeds of its two sides, each with motors of its own.
+ *
+ * @example steersBySides(puffin) // true
+ */
 export function steersBySides(build: Build): boolean {
   const turning = turningOf(build.layout);
   const sides = new Set(motorPlaces(build).map(({ side }) => side));

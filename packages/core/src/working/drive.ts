@@ -114,7 +114,12 @@ export function packWorking(
   );
 }
 
-/** Everything of motors, driver and battery that a calculator takes at full command. */
+/**
+ * Everything of motors, driver and battery that a calculator takes at full command.
+ *
+ * @example circuitInputs(puffin, line).map(({ key }) => key)
+ *   // ['resistanceOhm', 'ktNmPerA', 'noLoadA', 'keVsPerRad', …]
+ */
 export function circuitInputs(build: Build, line: Driveline): WorkingInput[] {
   const constants = constantsWorking(line);
   const pack = packWorking(line, 'nominalV');

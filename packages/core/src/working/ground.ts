@@ -44,7 +44,11 @@ const contactRows = (count: number) =>
     ['aheadM', 'leftM'].map((column) => ({ ...fixed('contacts', LAYOUT), cell: { row, column } })),
   );
 
-/** Over which slope it tips, that way. */
+/**
+ * Over which slope it tips, that way.
+ *
+ * @example tipWorking(puffin, duty, report.duties[0], 'sideDeg').calculator // 'tip-angles'
+ */
 export function tipWorking(
   build: Build,
   duty: Duty,
@@ -152,7 +156,12 @@ export function steerWorking(build: Build, duty: Duty, report: DutyReport): Calc
   ]);
 }
 
-/** Slowing on the way down by grip and brake, with the wheel loads that then hold. */
+/**
+ * Slowing on the way down by grip and brake, with the wheel loads that then hold.
+ *
+ * @example stopWorking(moth, { ...moth.duties[0], task: 'stop' }, drivelineOf(moth), 'distanceM').calculator
+ *   // 'stopping'
+ */
 export function stopWorking(
   build: Build,
   duty: Duty,

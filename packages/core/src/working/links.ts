@@ -249,7 +249,11 @@ const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = 
   },
 };
 
-/** The ratio of the train: that of its stages, multiplied. */
+/**
+ * The ratio of the train: that of its stages, multiplied.
+ *
+ * @example ratioWorking(puffin)?.calculator // 'train-ratio'
+ */
 export function ratioWorking(build: Build): Working | undefined {
   const stages = trainStages(build);
   if (stages.length === 0) return undefined;
@@ -279,6 +283,7 @@ const sharesOrWorks = (build: Build, { beside }: Driveline): boolean =>
  * How one side of a margin came about. Undefined where it has no working.
  *
  * @throws NotPhysical where the duty is past what its parts can do, with the sentence that says so.
+ * @example workingOfLink(puffin, report.governing[0], 'needs')?.calculator // 'road-load'
  */
 export function workingOfLink(whole: Build, link: LinkReport, side: 'needs' | 'has'): Working | undefined {
   const build = link.driveId === undefined ? whole : throughDrive(whole, link.driveId);

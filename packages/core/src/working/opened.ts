@@ -31,6 +31,7 @@ export type OpenedOfOuting = 'energy' | 'run-time';
  * build has no such number: no such duty, no motor yet.
  *
  * @throws NotPhysical where the duty is past what its parts can do, with the sentence that says so.
+ * @example workingOf(puffin, 'force', duty.id)?.calculator // 'road-load'
  */
 export function workingOf(build: Build, opened: Opened, dutyId: string): Working | undefined {
   const duty = build.duties.find((d) => d.id === dutyId);
@@ -58,14 +59,22 @@ export function workingOf(build: Build, opened: Opened, dutyId: string): Working
   }
 }
 
-/** The same for a number of the outing as a whole. */
+/**
+ * The same for a number of the outing as a whole.
+ *
+ * @example workingOfOuting(puffin, 'run-time')?.calculator // 'run-time'
+ */
 export function workingOfOuting(build: Build, opened: OpenedOfOuting): Working | undefined {
   const line = drivelineOf(build);
   if (!line) return undefined;
   return opened === 'energy' ? energyNeeded(build, line) : runTimeWorking(build, line);
 }
 
-/** The working of one end of the ratios that suit every duty: that of the duty which sets it. */
+/**
+ * The working of one end of the ratios that suit every duty: that of the duty which sets it.
+ *
+ * @example workingOfWindow(puffin, report, 'low')?.calculator // 'ratio-window'
+ */
 export function workingOfWindow(
   build: Build,
   { duties, ratioWindow }: Report,

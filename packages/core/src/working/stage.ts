@@ -147,7 +147,11 @@ const inputsOf = (
 const byStageSum = (stage: Stage, sum: StageSum, torque?: Calculation): Calculation =>
   bySum(sum, inputsOf(stage, sum, torque));
 
-/** The length of a chain, with its centre distance, wrap and diameters. */
+/**
+ * The length of a chain, with its centre distance, wrap and diameters.
+ *
+ * @example chainWorking(stage).calculator // 'chain-drive'
+ */
 export const chainWorking = (stage: StageOf<'chain'>): Calculation =>
   byStageSum(stage, {
     ...sumOf(chainDrive, chainLoad(stage), 'links'),

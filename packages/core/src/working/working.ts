@@ -45,15 +45,40 @@ export type CalculationBy<C extends { readonly run: (input: never) => Values }> 
   ReturnType<C['run']>
 >;
 
+/**
+ * Whether a number was stated and not worked out.
+ *
+ * @example isStated(workingOf(puffin, 'force', duty.id)) // false
+ */
 export const isStated = (working: Working): working is Stated => 'where' in working;
 
+/**
+ * A number of the build, as it went in.
+ *
+ * @example from('massKg', typed(58, 'kg'), 'Brief').where // 'Brief'
+ */
 export const from = (key: string, { origin }: Quantity, where: string): WorkingInput => ({
   key,
   origin,
   where,
 });
+/**
+ * A figure that nobody of a build chooses: a constant, a table's.
+ *
+ * @example fixed('airDensityKgM3', 'air at the sea').key // 'airDensityKgM3'
+ */
 export const fixed = (key: string, where: string): WorkingInput => ({ key, origin: 'fixed', where });
+/**
+ * A figure of a part from the shelf, as it went in.
+ *
+ * @example shelf('stallA', 'motor').key // 'stallA'
+ */
 export const shelf = (key: string, where: string): WorkingInput => ({ key, origin: 'shelf', where });
+/**
+ * A number that was itself worked out, as it went in.
+ *
+ * @example worked('forceN', 'the ground', workingOf(puffin, 'force', duty.id)).key // 'forceN'
+ */
 export const worked = (key: string, where: string, working: Calculation): WorkingInput => ({
   key,
   origin: 'worked',
@@ -73,7 +98,12 @@ export const bySum = <Found extends Values>(
   inputs: readonly WorkingInput[],
 ): Calculation<Found> => ({ calculator, key, given, found: found(), inputs });
 
-/** A calculation with a calculator: runs it, so that what is shown is what it says. */
+/**
+ * A calculation with a calculator: runs it, so that what is shown is what it says.
+ *
+ * @example calculated(wheelTorque, { forceN: 100, wheelDiameterM: 0.4, wheels: 2 }, 'torqueNm', []).found.torqueNm
+ *   // 10
+ */
 export const calculated = <Input extends Values, Found extends Values>(
   calculator: Runs<Input, Found>,
   given: Input,

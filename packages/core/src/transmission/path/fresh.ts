@@ -12,6 +12,9 @@ const usualShaft = (wheelDiameterM: number): Quantity =>
 /**
  * A usual torque path through some stages: each driving hub held on the shaft before it, each driven hub on a shaft of
  * its own, and the wheel on the last.
+ *
+ * @example freshPath([stage], { wheelDiameterM: 0.4 }).map(({ kind }) => kind)
+ *   // ['set-screws', 'key', 'shaft', 'key']
  */
 export function freshPath(
   stages: readonly Stage[],

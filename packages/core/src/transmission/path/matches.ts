@@ -42,6 +42,8 @@ function between(shaft: Face, bore: Face, elementId: string): Mismatch[] {
 /**
  * Parts of the path that do not fit their neighbours: bore on shaft, key in keyway, bolt circle on bolt circle. Only
  * parts behind the same stage touch; what is between two hubs (a sprocket, a gear) is one with them.
+ *
+ * @example mismatchesOf(pathInOrder(puffin)) // []
  */
 export function mismatchesOf(path: readonly PathElement[], motorShaft?: MotorShaft): Mismatch[] {
   const places = [...new Set(path.map(({ after }) => after))];

@@ -42,7 +42,11 @@ const SAFETY_AT_STALL = 3;
 /** Least wrap on the small sprocket, degrees (common practice, no source). */
 const LEAST_WRAP_DEG = 120;
 
-/** What the calculator takes of this stage, and of its load where there is one. */
+/**
+ * What the calculator takes of this stage, and of its load where there is one.
+ *
+ * @example chainLoad(stage).chain // 'ansi-35'
+ */
 export const chainLoad = (stage: Chain, load?: StageLoad) => ({
   chain: stage.chain,
   teethSmall: Math.min(stage.teethDriver, stage.teethDriven),
@@ -51,7 +55,11 @@ export const chainLoad = (stage: Chain, load?: StageLoad) => ({
   ...(load && load.inputTorqueNm > 0 ? { torqueNm: smallSprocketTorque(stage, load) } : {}),
 });
 
-/** The calculator's answer for this stage: the one geometry that screens, drawings and evaluation share. */
+/**
+ * The calculator's answer for this stage: the one geometry that screens, drawings and evaluation share.
+ *
+ * @example chainGeometry(stage).links // 66
+ */
 export const chainGeometry = (stage: Chain, load?: StageLoad) => chainDrive.run(chainLoad(stage, load));
 
 /** A chain that speeds up is driven at its large sprocket: the small one then carries the lesser torque. */

@@ -68,48 +68,122 @@ export const STAGE_KINDS = Object.keys(MEMBERS) as readonly StageKind[];
 /** The table's type ties each kind to its member; the compiler cannot follow that through a union. */
 const memberOf = (stage: Stage): StageMember<Stage> => MEMBERS[stage.kind] as never;
 
-/** What a kind of stage is able to, and how it is called. */
+/**
+ * What a kind of stage is able to, and how it is called.
+ *
+ * @example stageKind('worm').turnsCorner // true
+ */
 export const stageKind = (kind: StageKind): StageAbilities & { readonly title: string } => MEMBERS[kind];
+/**
+ * What a kind of stage is called.
+ *
+ * @example stageTitle('chain') // 'Chain'
+ */
 export const stageTitle = (kind: StageKind): string => MEMBERS[kind].title;
-/** Its title within a sentence: a lone capital, as of a V-belt, stays. */
+/**
+ * Its title within a sentence: a lone capital, as of a V-belt, stays.
+ *
+ * @example stageName('timing-belt') // 'toothed belt'
+ */
 export const stageName = (kind: StageKind): string =>
   stageTitle(kind).replace(/^[A-Z](?=[a-z])/, (first) => first.toLowerCase());
-/** What those who build with a kind say for it and against it. */
+/**
+ * What those who build with a kind say for it and against it.
+ *
+ * @example schoolOf('chain').good // 'Holds by teeth, takes dirt and large torque, any l…'
+ */
 export const schoolOf = (kind: StageKind): School => MEMBERS[kind].school;
 
-/** A new stage of a kind near a ratio; its other numbers are assumed. */
+/**
+ * A new stage of a kind near a ratio; its other numbers are assumed.
+ *
+ * @example freshStage('spur', 'gears', 3).kind // 'spur'
+ */
 export const freshStage = (kind: StageKind, id: string, ratio: number): Stage =>
   MEMBERS[kind].fresh(id, ratio);
+/**
+ * What a stage does to torque and speed: its ratio and its efficiency both ways.
+ *
+ * @example stageFigures(stage).ratio // 4
+ */
 export const stageFigures = remembered((stage: Stage): StageFigures => memberOf(stage).figures(stage));
+/**
+ * What a stage stands and what it is asked, with where the former comes from; undefined where nothing is known.
+ *
+ * @example stageStrength(stage, { torqueNm: 10, rpm: 100 }) !== undefined // true
+ */
 export const stageStrength = (stage: Stage, load: StageLoad): StageStrength | undefined =>
   memberOf(stage).strength?.(stage, load);
-/** How what a stage stands came about; undefined where that is not known. */
+/**
+ * How what a stage stands came about; undefined where that is not known.
+ *
+ * @example stageStandsBy(stage)
+ *   // { sum: { calculator: 'allowed-load', given: { strengthN: 7830, safetyFactor: 7 }, key: 'allowedN', from: { strengthN: { shelf: 'the least tensile strength of ansi-35' }, safetyFactor: { fixed: 'common practice' } }, … } }
+ */
 export const stageStandsBy = (stage: Stage): StageStands | undefined => memberOf(stage).stands?.(stage);
-/** What a stage pulls across its shafts under a load; undefined where that is not known. */
+/**
+ * What a stage pulls across its shafts under a load; undefined where that is not known.
+ *
+ * @example stagePull(stage, { torqueNm: 10, rpm: 100 })?.wrapDeg // 152.4
+ */
 export const stagePull = (stage: Stage, load: StageLoad): ShaftPull | undefined =>
   memberOf(stage).pull?.(stage, load);
-/** Play of a stage's output, radians: as the builder says, else what its kind usually has. */
+/**
+ * Play of a stage's output, radians: as the builder says, else what its kind usually has.
+ *
+ * @example stagePlay(stage) // 0.03491
+ */
 export const stagePlay = (stage: Stage): number =>
   stage.play?.value ?? degreesToRadians(memberOf(stage).usualPlayDeg);
-/** How the hubs on its two sides are called; undefined where it has none there. */
+/**
+ * How the hubs on its two sides are called; undefined where it has none there.
+ *
+ * @example stageHubs(stage) // ['Driver sprocket', 'Driven sprocket']
+ */
 export const stageHubs = (stage: Stage): readonly [string | undefined, string | undefined] =>
   memberOf(stage).hubs;
-/** The counts and quantities of a kind of stage, as its schema calls and limits them. */
+/**
+ * The counts and quantities of a kind of stage, as its schema calls and limits them.
+ *
+ * @example stageFields('chain').map(({ key }) => key) // ['play', 'teethDriver', 'teethDriven', 'centre', …]
+ */
 export const stageFields = (kind: StageKind): readonly NumberField[] => fieldsOf(MEMBERS[kind].schema);
-/** The parts and steps that a stage brings to the shed. */
+/**
+ * The parts and steps that a stage brings to the shed.
+ *
+ * @example stageWork(stage).parts?.length // 1
+ */
 export const stageWork = (stage: Stage): StageWork<Stage> => memberOf(stage).work;
-/** What makes a stage that warns or cannot be built whole again; undefined where only another kind does. */
+/**
+ * What makes a stage that warns or cannot be built whole again; undefined where only another kind does.
+ *
+ * @example stageCures(stage)
+ *   // [{ text: 'Sprockets of 13 to 50 teeth', stage: { id: 'stage-1', kind: 'chain', tensioner: 'slots', chain: 'ansi-35', … } }, { text: 'Sprockets of 15 to 60 teeth', stage: { id: 'stage-1', kind: 'chain', tensioner: 'slots', chain: 'ansi-35', … } }, …]
+ */
 export const stageCures = (stage: Stage): readonly StageChange<Stage>[] | undefined =>
   memberOf(stage).cures?.(stage);
-/** More of what a stage holds by. */
+/**
+ * More of what a stage holds by.
+ *
+ * @example strongerStage(stage).length // 2
+ */
 export const strongerStage = (stage: Stage): readonly StageChange<Stage>[] =>
   memberOf(stage).stronger?.(stage) ?? [];
 
 /** Stages whose ratio is that of two tooth counts. */
 export type Toothed = Extract<Stage, { teethDriver: number; teethDriven: number }>;
+/**
+ * Whether its ratio is one of teeth.
+ *
+ * @example isToothed(stage) // true
+ */
 export const isToothed = (stage: Stage): stage is Toothed => 'teethDriver' in stage;
 
-/** A stage with other tooth counts. */
+/**
+ * A stage with other tooth counts.
+ *
+ * @example withTeeth(stage, 10, 40).teethDriven // 40
+ */
 export const withTeeth = <S extends Toothed>(stage: S, teethDriver: number, teethDriven: number): S =>
   (memberOf(stage).withTeeth?.(stage, teethDriver, teethDriven) as S | undefined) ?? {
     ...stage,
@@ -120,4 +194,9 @@ export const withTeeth = <S extends Toothed>(stage: S, teethDriver: number, teet
 /** Kinds that go round two wheels and slacken as they wear. */
 type LoopKind = { [K in StageKind]: (typeof MEMBERS)[K] extends { loop: object } ? K : never }[StageKind];
 export type Loop = StageOf<LoopKind>;
+/**
+ * Whether something goes round two wheels: a belt, a chain, a track.
+ *
+ * @example isLoop(stage) // true
+ */
 export const isLoop = (stage: Stage): stage is Loop => stageKind(stage.kind).loop !== undefined;

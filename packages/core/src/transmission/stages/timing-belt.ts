@@ -35,7 +35,11 @@ const TEETH: TeethLimits = { usual: 20, least: 16, most: 128 };
 /** A toothed belt at a stall, once: about twice its working pull, then teeth jump (common practice, no source). */
 const MOMENTARY_OF_BELT = 2;
 
-/** What the calculator takes of this stage. */
+/**
+ * What the calculator takes of this stage.
+ *
+ * @example timingBeltInput(freshStage('timing-belt', 'b', 3)).pitchMm // 5
+ */
 export const timingBeltInput = (stage: TimingBelt) => ({
   pitchMm: toMm(stage.pitch.value),
   teethSmall: Math.min(stage.teethDriver, stage.teethDriven),

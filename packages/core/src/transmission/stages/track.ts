@@ -22,7 +22,11 @@ const schema = z.strictObject({
 });
 export type Track = z.output<typeof schema>;
 
-/** What the calculator takes of this stage. */
+/**
+ * What the calculator takes of this stage.
+ *
+ * @example trackInput(freshStage('track', 't', 1)).sprocketTeeth // 10
+ */
 export const trackInput = (stage: Track) => ({
   pitchMm: toMm(stage.pitch.value),
   sprocketTeeth: stage.sprocketTeeth,

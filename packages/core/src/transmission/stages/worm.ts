@@ -22,7 +22,11 @@ const schema = z.strictObject({
 });
 export type Worm = z.output<typeof schema>;
 
-/** What the calculator takes of this stage. */
+/**
+ * What the calculator takes of this stage.
+ *
+ * @example wormInput(freshStage('worm', 'w', 30)).wheelTeeth // 30
+ */
 export const wormInput = (stage: Worm) => ({
   starts: stage.starts,
   wheelTeeth: stage.wheelTeeth,

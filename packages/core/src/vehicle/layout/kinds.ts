@@ -142,4 +142,9 @@ const ABILITIES = Object.fromEntries(
   Object.entries(LAYOUT_KINDS).map(([kind, definition]) => [kind, abilitiesOf(definition)]),
 ) as Readonly<Record<LayoutKind, LayoutAbilities>>;
 
+/**
+ * What a kind of layout can: how it turns, what keeps it up, what its drive may serve.
+ *
+ * @example layoutKind('tracked').turning // 'tracks'
+ */
 export const layoutKind = (kind: LayoutKind): LayoutAbilities => ABILITIES[kind];

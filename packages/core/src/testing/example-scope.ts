@@ -1,0 +1,63 @@
+/** What an example in a comment may name without saying whence it is. */
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { z } from 'zod';
+import { footingOf } from '../demand/index.ts';
+import { drivelineOf } from '../drive/index.ts';
+import { evaluate } from '../judge/index.ts';
+import { driveOf, newBuild, readBuild, type Build } from '../vehicle/index.ts';
+import { CORE } from './examples.ts';
+
+type Scope = Readonly<Record<string, unknown>>;
+
+const loaded = (file: string): Promise<Scope> =>
+  import(/* @vite-ignore */ pathToFileURL(resolve(CORE, file)).href) as Promise<Scope>;
+
+function demo(name: string): Build {
+  const read = readBuild(JSON.parse(readFileSync(`data/builds/${name}.zubric.json`, 'utf8')));
+  if (!read.ok) throw new Error(`the demo build ${name} cannot be read`);
+  return read.build;
+}
+
+/** Readings of a motor of 0.5 Ω and 0.02 V·s/rad that runs free on 0.6 A, as exact as its law. */
+const READINGS = [
+  { kind: 'free', voltageV: 12, currentA: 0.6, speedRpm: 5586 },
+  { kind: 'free', voltageV: 6, currentA: 0.6, speedRpm: 2722 },
+  { kind: 'loaded', voltageV: 12, currentA: 5, speedRpm: 4536 },
+  { kind: 'loaded', voltageV: 12, currentA: 10, speedRpm: 3342 },
+  { kind: 'loaded', voltageV: 12, currentA: 15, speedRpm: 2149 },
+];
+
+/** Builds of the demo by name, and what of Puffin the examples speak of most. */
+function known(): Scope {
+  const puffin = demo('puffin');
+  const [duty] = puffin.duties;
+  if (!duty) throw new Error('Puffin has no job');
+  const [stage] = driveOf(puffin).stages;
+  return {
+    ...Object.fromEntries(
+      ['moth', 'pip', 'sanderling', 'teasel', 'whimbrel'].map((name) => [name, demo(name)]),
+    ),
+    rail: demo('glasshouse-rail'),
+    puffin,
+    report: evaluate(puffin),
+    duty,
+    footing: footingOf(puffin, duty),
+    line: drivelineOf(puffin),
+    ground: puffin.grounds.find(({ id }) => id === duty.groundId),
+    drive: driveOf(puffin),
+    stage,
+    gull: newBuild('Gull'),
+    readings: READINGS,
+    z,
+  };
+}
+
+/** What every room shows, and builds of the demo; what the file of an example exports comes before both. */
+export async function exampleScope(): Promise<(file: string) => Promise<Scope>> {
+  const rooms = readdirSync(CORE).map((room) => join(room, 'index.ts'));
+  const shown = await Promise.all(rooms.filter((file) => existsSync(join(CORE, file))).map(loaded));
+  const all: Scope = Object.assign({}, ...shown, known()) as Scope;
+  return async (file) => ({ ...all, ...(await loaded(file)) });
+}

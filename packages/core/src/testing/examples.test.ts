@@ -1,0 +1,52 @@
+/** Holds the comments of the core to what they say. */
+import { beforeAll, describe, expect, it } from 'vitest';
+import { exampleScope } from './example-scope.ts';
+import { coreFiles, examplesOfCore, exportsOf, shownByRooms, wrongIn } from './examples.ts';
+
+describe('a comment', () => {
+  it('stands before everything that a file of the core exports', () => {
+    const bare = coreFiles().flatMap((file) =>
+      exportsOf(file).flatMap(({ name, comment }) => (comment === undefined ? [`${file}: ${name}`] : [])),
+    );
+    expect(bare).toEqual([]);
+  });
+
+  it('has an example before every function that a room shows', () => {
+    const shown = shownByRooms().filter(({ isFunction }) => isFunction);
+    expect(shown.length).toBeGreaterThan(300);
+    const without = shown.filter(({ comment }) => comment?.includes('@example') !== true);
+    expect(without.map(({ file, name }) => `${file}: ${name}`)).toEqual([]);
+  });
+});
+
+describe('an example in a comment', () => {
+  let scopeOf: Awaited<ReturnType<typeof exampleScope>>;
+  beforeAll(async () => {
+    scopeOf = await exampleScope();
+  });
+
+  it.each(
+    examplesOfCore().map((example) => [`${example.file}, ${example.of}: ${example.call}`, example] as const),
+  )('%s gives what it says', async (_, example) => {
+    expect(wrongIn(example, await scopeOf(example.file))).toEqual([]);
+  });
+
+  it('is held to every digit, key and word that it says', () => {
+    const of = (call: string, gives: string) => wrongIn({ file: '', of: '', call, gives }, {});
+    expect(of('2 / 3', '0.667')).toEqual([]);
+    expect(of('2 / 3', '0.668')).toHaveLength(1);
+    expect(of('2', '3 N')).toHaveLength(1);
+    expect(of('({ a: 1, b: [1, 2] })', '{ a: 1, … }')).toEqual([]);
+    expect(of('({ a: 1, b: [1, 2] })', '{ a: 1 }')).toEqual(['it has b too']);
+    expect(of('({ a: 1, b: [1, 2] })', '{ a: 1, b: [1, 3] }')).toEqual(['it.b[1] is 2, not 3']);
+    expect(of('[1, 2]', '[1, …]')).toEqual([]);
+    expect(of('[1, 2]', '[1]')).toHaveLength(1);
+    expect(of("'a step of'", "'a step…'")).toEqual([]);
+    expect(of("'a step'", "'a Step'")).toHaveLength(1);
+    expect(of('null', 'null: none')).toEqual([]);
+    expect(of('undefined', 'null')).toHaveLength(1);
+    expect(of('JSON.parse("{")', 'throws SyntaxError')).toEqual([]);
+    expect(of('JSON.parse("1")', 'throws SyntaxError')).toHaveLength(1);
+    expect(of('1', '')).toHaveLength(1);
+  });
+});
