@@ -17,6 +17,7 @@ const instant = z.iso.datetime();
 export const PLACES = ['bench', 'archive', 'bin'] as const;
 export type Place = (typeof PLACES)[number];
 
+/** A build as it is kept, with its version. */
 export const storedBuildSchema = z.object({
   id: z.string(),
   version: z.int(),
@@ -25,6 +26,7 @@ export const storedBuildSchema = z.object({
 });
 export type StoredBuild = Readonly<z.output<typeof storedBuildSchema>>;
 
+/** What a save is answered with: the version that now stands. */
 export const savedSchema = z.object({ id: z.string(), version: z.int(), updatedAt: instant.optional() });
 export type Saved = Readonly<z.output<typeof savedSchema>>;
 
@@ -61,16 +63,20 @@ export type JudgedLine = Readonly<z.output<typeof judged>>;
 /** One that cannot be opened or judged stands in the list too. */
 const unjudged = z.object({ ...head, problem: z.string() });
 
+/** The list of builds: those that can be judged, and those that cannot be read with their problem. */
 export const buildLinesSchema = z.object({ builds: z.array(z.union([judged, unjudged])) });
 export type BuildLines = Readonly<z.output<typeof buildLinesSchema>>;
+/** A build in the list. */
 export type BuildLine = JudgedLine | Readonly<z.output<typeof unjudged>>;
 
+/** A photograph with an entry of the logbook; its picture is fetched by its id. */
 export const logPhotoSchema = z.object({ id: z.string(), caption: z.string(), createdAt: instant });
 export type LogPhoto = Readonly<z.output<typeof logPhotoSchema>>;
 
 /** What an entry of the logbook is of. */
 export const ENTRY_KINDS = ['begun', 'change', 'note', 'snapshot'] as const;
 
+/** An entry of the logbook: what was changed, what it did to the margins, what was noted. */
 export const logEntrySchema = z.object({
   id: z.string(),
   kind: z.enum(ENTRY_KINDS),
@@ -89,13 +95,17 @@ export type LogEntry = Readonly<z.output<typeof logEntrySchema>>;
 export const logPageSchema = z.object({ entries: z.array(logEntrySchema), next: z.string().nullable() });
 export type LogPage = Readonly<z.output<typeof logPageSchema>>;
 
+/** A snapshot in the list. */
 export const snapshotLineSchema = z.object({ number: z.int(), name: z.string(), createdAt: instant });
 export type SnapshotLine = Readonly<z.output<typeof snapshotLineSchema>>;
+/** The snapshots of a build. */
 export const snapshotLinesSchema = z.object({ snapshots: z.array(snapshotLineSchema) });
 export type SnapshotLines = Readonly<z.output<typeof snapshotLinesSchema>>;
+/** A snapshot with its document. */
 export const snapshotSchema = snapshotLineSchema.extend({ document: document<Build>() });
 export type Snapshot = Readonly<z.output<typeof snapshotSchema>>;
 
+/** The parts shelf. */
 export const partsSchema = z.object({ parts: z.array(document<Part>()) });
 export type PartsAnswer = Readonly<z.output<typeof partsSchema>>;
 
@@ -130,6 +140,7 @@ export const meterAnswerSchema = z.object({
 });
 export type MeterAnswer = Readonly<z.output<typeof meterAnswerSchema>>;
 
+/** A run as it is kept. */
 export const storedTrialSchema = z.object({
   id: z.string(),
   ordinal: z.int(),
@@ -138,6 +149,7 @@ export const storedTrialSchema = z.object({
 });
 export type StoredTrial = Readonly<z.output<typeof storedTrialSchema>>;
 
+/** A set of trials with its runs. */
 export const storedTrialSetSchema = z.object({
   id: z.string(),
   buildId: z.string(),
@@ -150,10 +162,12 @@ export const storedTrialSetSchema = z.object({
   trials: z.array(storedTrialSchema),
 });
 export type StoredTrialSet = Readonly<z.output<typeof storedTrialSetSchema>>;
+/** The sets of trials of a build. */
 export const trialSetsSchema = z.object({ trialSets: z.array(storedTrialSetSchema) });
 
 export type TrialSets = Readonly<z.output<typeof trialSetsSchema>>;
 
+/** How the installation stands: room on the disk, and what happened since its start. */
 export const stateSchema = z.object({
   disk: z.object({ freeBytes: z.number(), low: z.boolean(), full: z.boolean() }).nullable(),
   notices: z.array(z.string()),

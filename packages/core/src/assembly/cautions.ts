@@ -9,6 +9,7 @@ const LITHIUM = new Set(['lipo', 'li-ion', 'lifepo4']);
 /** Cells that are thrown away when they are empty. */
 export const isPrimary = ({ chemistry }: PartOf<'battery'>): boolean => chemistry === 'alkaline';
 
+/** Whether a battery is of a lithium chemistry, which burns when it is mishandled. */
 export const isLithium = ({ chemistry }: PartOf<'battery'>): boolean => LITHIUM.has(chemistry);
 
 /**

@@ -6,6 +6,7 @@ import type { Step } from './step.ts';
 
 const DAY_S = 86_400;
 
+/** A step with how it stands and when it can be done. */
 export interface PlannedStep extends Step {
   /**
    * `done`; `now`: can be done today; `waits`: for a cure or charge under way or for earlier steps; `parts`: for parts
@@ -21,6 +22,7 @@ export interface PlannedStep extends Step {
   readonly late: boolean;
 }
 
+/** What can be done today, what is late, and when the vehicle will be ready. */
 export interface AssemblyOutlook {
   readonly lines: readonly PartLine[];
   readonly steps: readonly PlannedStep[];

@@ -28,6 +28,7 @@ export interface Residual {
   readonly outlier: boolean;
 }
 
+/** The constants of a motor as its readings have them, and how far off each may be. */
 export interface BenchFit {
   readonly resistanceOhm: Estimate;
   /** Back-voltage constant, V·s/rad, which is its torque constant, N·m/A. */

@@ -89,6 +89,7 @@ export function readingOf(lines: readonly MeterLine[], kind: ReadingKind): Bench
   };
 }
 
+/** Readings of a text, and the lines that could not be read. */
 export interface ReadBench {
   readonly readings: readonly BenchReading[];
   readonly bad: readonly { readonly line: number; readonly why: string }[];

@@ -4,6 +4,7 @@ import type { BenchFit } from './fit.ts';
 /** The five numbers of a data sheet, as a part has them. */
 export type SheetKey = 'noLoadRpm' | 'noLoadA' | 'stallTorqueNm' | 'stallA';
 
+/** Figures of a data sheet as they were measured. */
 export interface MeasuredFigures {
   readonly figures: Readonly<Record<SheetKey, number>>;
   /** How far off each may be, as a share of it. */

@@ -31,6 +31,7 @@ function stepOf(working: Working | undefined, name: string): Calculation | undef
   return undefined;
 }
 
+/** An input that a build has worked out itself, with how. */
 export const asWorked =
   <Given>(working: (source: Source) => Working | undefined): Fill<Given> =>
   (source, name) => {
@@ -44,9 +45,11 @@ export const asWorked =
     }
   };
 
+/** An input as a number of a duty. */
 export const asInDuty = <Given>(opened: Parameters<typeof workingOf>[1]): Fill<Given> =>
   asWorked(({ build, duty }) => workingOf(build, opened, duty.id));
 
+/** An input as one side of a margin. */
 export const asInLink = <Given>(id: LinkId, side: 'needs' | 'has'): Fill<Given> =>
   asWorked(({ build, report, duty }) => {
     const links = report.links.filter(({ link }) => link === id);

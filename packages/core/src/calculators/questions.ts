@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { TOPICS } from '../contract/index.ts';
 import { CALCULATORS, type AnyCalculator, type CalculatorName } from './registry.ts';
 
+/** The calculators of one topic, under what a builder asks. */
 export interface Questions {
   readonly title: string;
   readonly questions: readonly AnyCalculator[];

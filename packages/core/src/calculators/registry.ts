@@ -245,7 +245,9 @@ export type CalculatorName = (typeof ALL)[number]['name'];
 type CalculatorOf<N extends CalculatorName> = Extract<(typeof ALL)[number], { readonly name: N }>;
 /** What a calculator of a name takes, what it reckons with once its defaults are filled in, and what it answers. */
 export type GivenTo<N extends CalculatorName> = z.input<CalculatorOf<N>['input']>;
+/** What a calculator takes, by its name. */
 export type TakenBy<N extends CalculatorName> = z.output<CalculatorOf<N>['input']>;
+/** What a calculator answers, by its name. */
 export type FoundBy<N extends CalculatorName> = z.output<CalculatorOf<N>['output']>;
 
 /** A calculator as the registry hands it out: its own types are kept by its own module. */

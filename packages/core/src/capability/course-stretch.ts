@@ -26,6 +26,7 @@ export interface MotorThen {
   readonly bodyC: number;
 }
 
+/** How everything stands at one moment of a day out. */
 export interface CourseMoment {
   readonly timeS: number;
   readonly speedMps: number;

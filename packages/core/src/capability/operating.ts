@@ -85,6 +85,7 @@ export function dutyPoints(
 
 const pickPoint = ({ motorsW: _, ...point }: DutyPoint & { readonly motorsW: number }): DutyPoint => point;
 
+/** A turn of which a drive bears a share. */
 export const sharedTurn = (turn: TurnReport, share: number): TurnReport =>
   share === 1 ? turn : { ...turn, outerN: turn.outerN * share, innerN: turn.innerN * share };
 

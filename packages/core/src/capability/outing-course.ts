@@ -4,6 +4,7 @@ import { atDawn, rested, through, type CourseEnd, type CourseMoment } from './co
 import { NO_ENERGY, withFlow, type EnergyFlows } from './energy-flows.ts';
 import type { DutyReport } from './report.ts';
 
+/** A duty or a break of a day out, from when to when. */
 export interface CourseLeg {
   /** Null in a break. */
   readonly dutyId: string | null;
@@ -12,6 +13,7 @@ export interface CourseLeg {
   readonly toS: number;
 }
 
+/** A day out: moment by moment, leg by leg. */
 export interface OutingCourse {
   readonly moments: readonly CourseMoment[];
   readonly legs: readonly CourseLeg[];
@@ -26,6 +28,7 @@ export interface OutingCourse {
   readonly energy: EnergyFlows;
 }
 
+/** How often it goes out, and how long it rests between. */
 export interface CourseAsked {
   readonly outings: number;
   /** Between two of them. */

@@ -68,6 +68,7 @@ const familyOf = ({ bank }: Driveline) => (bank?.chemistry === 'lead-acid' ? 'le
  * @example peukertOf(line) // 1
  */
 export const peukertOf = (line: Driveline): number => PEUKERT[familyOf(line)];
+/** Over how many hours the capacity of a pack is rated, by its chemistry. */
 export const ratedHoursOf = (line: Driveline): number => RATED_HOURS[familyOf(line)];
 
 /**

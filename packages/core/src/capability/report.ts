@@ -20,6 +20,7 @@ export interface RatioSpan {
   readonly high: number;
 }
 
+/** Which ratios do a duty. */
 export interface RatioWindow {
   /** At 1 ×; null where no ratio does it. */
   readonly just: RatioSpan | null;

@@ -20,6 +20,7 @@ export const figure = (description: string, unit = '', { zero = false } = {}) =>
     })
     .meta({ description, unit });
 
+/** A figure that may be 0: none of it. */
 export const orNone = { zero: true } as const;
 
 /** A count, 1 or more. */

@@ -125,6 +125,7 @@ const turningForce = (build: Build, turn: TurnReport | undefined): number => {
   return trackM > 0 ? (2 * turn.momentNm) / trackM : 0;
 };
 
+/** What a duty asks of the vehicle, before anything drives it. */
 export interface Demand {
   readonly resistance: Resistance;
   readonly footing: Footing;

@@ -112,6 +112,7 @@ export const hitchLoadOf = (build: Build, duty: Duty): number => (duty.towed ? b
 const drawbarIn = (build: Build, duty: Duty, motion: Motion): number =>
   duty.towed ? towedLoad.run(towedInput(build, duty, motion)).drawbarN : duty.drawbar.value;
 
+/** The pull at the hitch in a duty, N: what is stated, and what is towed. */
 export const drawbarOf = (build: Build, duty: Duty): number => drawbarIn(build, duty, motionOf(duty));
 
 /**
@@ -221,6 +222,7 @@ export function contactArea(axle: Axle): number {
   return (lengthM * axle.width.value) / placesOf(axle);
 }
 
+/** What the calculation of a soil's thrust takes of a ground under one wheel or track. */
 export const soilThrustInput = (
   { soil }: Ground & { readonly soil: NonNullable<Ground['soil']> },
   loadN: number,

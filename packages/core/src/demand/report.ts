@@ -79,6 +79,7 @@ export interface StepReport {
   readonly highestStepM: number;
 }
 
+/** How deep the wheel or track that sinks the most goes, and what that costs. */
 export interface SinkReport {
   readonly axleId: string;
   readonly sinkageM: number;

@@ -101,6 +101,7 @@ export function momentsInput(build: Build, duty: Duty, stance: Stance) {
   };
 }
 
+/** What tips it and what holds it in one stance; undefined where it stands on too few wheels to say. */
 export function tippingIn(build: Build, duty: Duty, stance: Stance) {
   const input = momentsInput(build, duty, stance);
   return input && tippingMoments.run(input);

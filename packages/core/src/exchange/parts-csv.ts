@@ -67,6 +67,7 @@ export interface BadRow {
   readonly problems: readonly string[];
 }
 
+/** Parts read from a table: good rows, and what is wrong with each other one. */
 export interface ReadParts {
   readonly columns: readonly ReadColumn[];
   readonly parts: readonly { readonly line: number; readonly part: Part }[];

@@ -17,4 +17,5 @@ interface Soft {
 export const resists = ({ kcKnPerM, kphiKnPerM }: Soft, widthM: number): boolean =>
   kcKnPerM + widthM * kphiKnPerM > 0;
 
+/** A soil that resists nothing is none. */
 export const MUST_RESIST = { message: 'kc + b kφ must be more than 0', path: ['kphiKnPerM'] };

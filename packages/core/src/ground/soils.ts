@@ -47,6 +47,7 @@ export const SOILS = {
 } as const satisfies Record<string, Soil>;
 
 export type SoilId = keyof typeof SOILS;
+/** All soils of the table. */
 export const SOIL_IDS = Object.keys(SOILS) as [SoilId, ...SoilId[]];
 /**
  * A soil of the table: how it gives way and holds.

@@ -12,6 +12,7 @@ export const TYRES = [
 ] as const;
 export type Tyre = (typeof TYRES)[number];
 
+/** How tyres are called. */
 export const TYRE_TITLES: Readonly<Record<Tyre, string>> = {
   pneumatic: 'air tyre',
   'solid-rubber': 'solid rubber',
@@ -25,6 +26,7 @@ export const TYRE_TITLES: Readonly<Record<Tyre, string>> = {
 /** From and to: no table of grounds is more certain than that. */
 export type Range = readonly [number, number];
 
+/** What a surface does to a tyre. */
 export interface SurfacePair {
   /** Rolling resistance over weight. */
   readonly rolling: Range;
@@ -282,6 +284,7 @@ export function firmLoss(tyre: Tyre): Range {
 }
 
 export type SurfaceId = keyof typeof ROWS;
+/** All surfaces of the table. */
 export const SURFACES = Object.keys(ROWS) as [SurfaceId, ...SurfaceId[]];
 
 /**

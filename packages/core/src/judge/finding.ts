@@ -2,6 +2,7 @@ import type { Notice } from '../contract/index.ts';
 import type { Figure } from '../quantity/index.ts';
 import type { LinkId } from './links.ts';
 
+/** How bad a finding is, the worst first. */
 export const SEVERITIES = ['stop', 'short', 'tight', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
@@ -25,6 +26,7 @@ export interface FindingFigures {
   /** A margin under its rule, or just over it. */
   margin: 'needs' | 'has' | 'ratio' | 'rule';
 }
+/** The codes that findings have. */
 export type FindingCode = keyof FindingFigures;
 
 /** Which part of the build a finding is about, where it is about one. */

@@ -18,6 +18,7 @@ export interface Fitted {
   ) => readonly { readonly part: PartOf<K>; readonly count: number }[];
 }
 
+/** What is fitted beside motor, driver and battery, and one kind of it. */
 export const fittedIn = ({ build }: FindingContext): Fitted => {
   const all = fittedOf(build);
   return { all, of: (kind) => all.filter(({ part }) => part.kind === kind) as never };

@@ -17,8 +17,10 @@ export interface SweepPoint {
   readonly stopped?: LinkReport;
 }
 
+/** What a build can be told to make the most of. */
 export type Aim = Exclude<Build['aims']['maximise'], 'none'>;
 
+/** What every payload comes to, from none to the most. */
 export interface Sweep {
   readonly aim: Aim;
   readonly points: readonly SweepPoint[];

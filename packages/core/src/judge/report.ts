@@ -7,6 +7,7 @@ import type { LinkId } from './links.ts';
 export const VERDICTS = ['fails', 'short', 'tight', 'ample'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
+/** A link in one duty: what is needed, what is there, and how the two compare. */
 export interface LinkReport {
   readonly link: LinkId;
   /** Null where the link belongs to the whole outing. */
@@ -42,6 +43,7 @@ export interface DriveReport {
   readonly turned?: TurnedReport;
 }
 
+/** What turns without the ground: a work or a steering, and its margin. */
 export interface TurnedReport {
   /** The duty on whose ground it steers the hardest; null for a work. */
   readonly dutyId: string | null;
@@ -52,6 +54,7 @@ export interface TurnedReport {
   readonly point: DutyPoint;
 }
 
+/** All that is worked out of a build. */
 export interface Report {
   readonly build: string;
   /** Of the first drive that moves the vehicle. */

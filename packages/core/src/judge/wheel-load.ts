@@ -22,6 +22,7 @@ function carrierOf(build: Build, axleId: string): Carrier | undefined {
   return nearest && nearest.off <= MEANT_FOR ? nearest.part : undefined;
 }
 
+/** What a wheel carries, and what it may. */
 export interface CarriedLoad {
   readonly part: Carrier;
   readonly loadN: number;

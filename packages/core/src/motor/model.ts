@@ -73,6 +73,7 @@ export function magnetMotor(constants: MagnetConstants): MotorModel {
   };
 }
 
+/** A motor whose field is wound in series with its armature. */
 export interface SeriesConstants {
   /** Torque over current squared, N·m/A². */
   readonly constant: number;

@@ -22,6 +22,7 @@ const printedSchema = z.strictObject({
 });
 
 type Printed = z.output<typeof printedSchema>;
+/** Figures that may be printed on a motor. */
 export type PrintedKey = keyof Printed & string;
 /** What was typed so far. */
 export type PrintedSoFar = { readonly [K in PrintedKey]?: Quantity | undefined };

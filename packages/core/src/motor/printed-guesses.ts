@@ -16,10 +16,12 @@ export const GUESSES = {
   allDay: [0.2, 0.12, 0.3],
 } as const;
 export type Guess = keyof typeof GUESSES;
+/** What is taken where nothing is printed. */
 export type Guesses = { readonly [G in Guess]: number };
 
 const usual = (guess: Guess): number => GUESSES[guess][0];
 const GUESS_NAMES = Object.keys(GUESSES) as readonly Guess[];
+/** The middle of what each guess may be. */
 export const USUAL = Object.fromEntries(GUESS_NAMES.map((guess) => [guess, usual(guess)])) as Guesses;
 
 /** A reading that settles a guess, and the quick sum that takes it. */

@@ -20,6 +20,7 @@ export interface PrintedMotor {
   readonly gearEfficiency?: number | undefined;
 }
 
+/** Constants of a motor that its printed figures determine. */
 export interface Solved {
   readonly resistanceOhm: number;
   /** Back-voltage and torque constant, V·s/rad = N·m/A. */

@@ -22,6 +22,7 @@ export interface Contradiction {
   readonly follows: number;
 }
 
+/** A motor found from what is printed on it, and how sure each figure is. */
 export interface FoundMotor {
   readonly figures: MotorFigures;
   readonly gearhead?: { readonly ratio: number; readonly efficiency: number };

@@ -32,6 +32,7 @@ export function pullOut({ k, ohm: r, reactance: x, backV: e, driveA: d, supplyV:
   };
 }
 
+/** A stepping motor and the driver behind it. */
 export interface SteppingConstants {
   /** Torque constant of a phase, N·m/A. */
   readonly k: number;

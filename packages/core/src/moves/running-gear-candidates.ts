@@ -39,6 +39,7 @@ export const secondAxle: Generator = ({ build }) => {
       ];
 };
 
+/** Axles driven together that could be driven wheel by wheel. */
 export const differential: Generator = ({ build }) =>
   driveOf(build).together === 'wheel' || driveOf(build).together === 'side'
     ? []
@@ -87,6 +88,7 @@ export const shorterTracks: Generator = ({ build }) =>
       })
     : [];
 
+/** A steering geared down further. */
 export const steeringLinkage: Generator = ({ build }) =>
   build.steering
     ? [1.5, 2].map((by) => {

@@ -79,6 +79,7 @@ export const stronger: Generator = (asked) => {
 export const resized = <S extends Toothed>(stage: S, by: number): S =>
   withTeeth(stage, Math.round(stage.teethDriver * by), Math.round(stage.teethDriven * by));
 
+/** Teeth as they are said: "10 to 40". */
 export const teethOf = ({ teethDriver, teethDriven }: Toothed): string => `${teethDriver} to ${teethDriven}`;
 
 /** A larger first wheel pulls less at the mount for the same torque. */

@@ -44,7 +44,9 @@ export const celsiusToKelvin = (celsius: number): number => celsius + ICE_K;
  */
 export const kelvinToCelsius = (kelvin: number): number => kelvin - ICE_K;
 
+/** A minute, s. */
 export const MINUTE_S = 60;
+/** An hour, s. */
 export const HOUR_S = 3600;
 
 /** One gram times a square centimetre, in which rotors are given, in kg·m². */

@@ -2,6 +2,7 @@ import { STANDARD_GRAVITY } from './constants.ts';
 import { FOOT, INCH, OUNCE_FORCE, POUND_FORCE, only, unit } from './customary.ts';
 import type { DimensionDefinition } from './unit.ts';
 
+/** Newtons, pounds-force and their kin. */
 export const force: DimensionDefinition = {
   title: 'force',
   siSymbol: 'N',
@@ -31,6 +32,7 @@ export const linePull: DimensionDefinition = {
   imperial: only('lbf/in'),
 };
 
+/** Newton metres, inch-pounds and their kin. */
 export const torque: DimensionDefinition = {
   title: 'torque',
   siSymbol: 'N·m',
@@ -61,6 +63,7 @@ export const torque: DimensionDefinition = {
   imperial: only('in·lb'),
 };
 
+/** Pascals and pounds a square inch. */
 export const stress: DimensionDefinition = {
   title: 'stress',
   siSymbol: 'Pa',

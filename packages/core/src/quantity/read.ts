@@ -17,6 +17,7 @@ export interface ReadQuantity {
   readonly taken?: string;
 }
 
+/** What a bare number is taken as. */
 export interface ReadOptions {
   /** The unit of a bare number; the dimension's first unit unless given. */
   readonly assumedUnit?: string;

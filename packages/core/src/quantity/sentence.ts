@@ -20,7 +20,7 @@ export type Words = string | Sentence;
 /**
  * A figure of a sentence: its value in SI, and of what; said in the builder's units once those are known.
  *
- * @example inUnits(sentence`Its load is ${figure(12, 'mass')}.`, 'metric') // 'Its load is 12 kg.'
+ * @example inUnits(sentence`Its load is ${figure(12, 'mass')}.`, 'metric') // 'Its load is 12 kg.'
  */
 export const figure = (value: number, dimension: Dimension, digits?: number): Figure => ({
   value,
@@ -31,7 +31,7 @@ export const figure = (value: number, dimension: Dimension, digits?: number): Fi
 /**
  * A temperature as the trade gives it, °C.
  *
- * @example inUnits(sentence`At ${celsius(100)}.`, 'metric') // 'At 100 °C.'
+ * @example inUnits(sentence`At ${celsius(100)}.`, 'metric') // 'At 100 °C.'
  */
 export const celsius = (degrees: number): Figure =>
   figure(toSi(degrees, unitOf('temperature', '°C')), 'temperature', 4);
@@ -78,7 +78,7 @@ export function inside(said: Words): Sentence {
 /**
  * A sentence as its reader wants it.
  *
- * @example inUnits(sentence`A load of ${figure(10, 'mass')}.`, 'imperial') // 'A load of 22 lb.'
+ * @example inUnits(sentence`A load of ${figure(10, 'mass')}.`, 'imperial') // 'A load of 22 lb.'
  */
 export const inUnits = (said: Words, system: UnitSystem): string =>
   typeof said === 'string'

@@ -3,6 +3,7 @@ import { dimensionOf, fromSi, unitOf, type Dimension } from './units.ts';
 /** Which units a builder wants to see. */
 export type UnitSystem = 'metric' | 'imperial' | 'as-typed';
 
+/** A value as it is shown. */
 export interface Shown {
   /** The number alone, in digits a builder can use. */
   readonly number: string;
@@ -27,7 +28,7 @@ const raised = (exponent: string): string =>
  * A number in `digits` significant digits at most, whole above 1000, thousands grouped; in powers of ten only where no
  * vehicle has such a size.
  *
- * @example showNumber(1234.5678) // '1 235'
+ * @example showNumber(1234.5678) // '1 235'
  */
 export function showNumber(n: number, digits = 3): string {
   if (!Number.isFinite(n)) return '–';

@@ -57,6 +57,7 @@ const SPEED_OF: Readonly<Record<string, string>> = {
   ft: 'ft/s',
   mi: 'mph',
 };
+/** The speed that a way in a time comes to, by the unit of the way: "20 ft in 9 s" is in ft/s. */
 export const speedUnitOf = (lengthUnit: string): string => SPEED_OF[lengthUnit] ?? 'm/s';
 
 /** What a mass stands for where another dimension is asked: its weight, or a weight at a lever of a centimetre. */

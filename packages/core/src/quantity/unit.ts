@@ -18,6 +18,7 @@ export interface DimensionDefinition {
   readonly zero?: { readonly metric: string; readonly imperial: string };
 }
 
+/** A unit, and from which value on it is shown. */
 export interface ShownUnit {
   readonly symbol: string;
   readonly from: number;

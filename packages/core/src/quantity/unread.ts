@@ -8,6 +8,7 @@ export interface UnreadQuantity {
   readonly readings?: readonly { readonly text: string; readonly value: number; readonly unit: string }[];
 }
 
+/** What to type, for who mistyped. */
 export const EXAMPLES: Readonly<Record<Dimension, string>> = {
   mass: '58 kg, 12 lb or 60 ± 10 kg',
   length: '400 mm, 2 5/8" or 5 ft 3 in',
@@ -34,15 +35,18 @@ export const EXAMPLES: Readonly<Record<Dimension, string>> = {
   share: '80 % or 0.8',
 };
 
+/** What could not be read, and why. */
 export const fail = (code: UnreadQuantity['code'], message: string): UnreadQuantity => ({
   ok: false,
   code,
   message,
 });
 
+/** Text that is no quantity of its kind, with what would be one. */
 export const unreadable = (text: string, dimension: Dimension): UnreadQuantity =>
   fail('unreadable', `"${text}" cannot be read as ${article(dimension)}. Try ${EXAMPLES[dimension]}.`);
 
+/** A kind of quantity with its article: "a mass", "an angle". */
 export const article = (dimension: Dimension): string => {
   const { title } = dimensionOf(dimension);
   return `${/^[aeiou]/.test(title) ? 'an' : 'a'} ${title}`;

@@ -14,6 +14,7 @@ export interface About {
 /** The sentence of one kind of finding. */
 export type Sayer<Code extends FindingCode> = (finding: FindingOf<Code>, about: About) => string;
 
+/** What sentences about a build are made with: the build, its report, the units. */
 export const aboutBuild = (build: Build, report: Report, system: UnitSystem): About => ({
   build,
   report,
@@ -21,9 +22,11 @@ export const aboutBuild = (build: Build, report: Report, system: UnitSystem): Ab
   say: (figure) => show(figure.value, figure.dimension, system, figure).text,
 });
 
+/** The duty that a finding is about. */
 export const dutyOf = ({ build }: About, dutyId: string | null): Duty | undefined =>
   build.duties.find(({ id }) => id === dutyId);
 
+/** What was worked out of the duty that a finding is about. */
 export const reportOf = ({ report }: About, dutyId: string | null): DutyReport | undefined =>
   report.duties.find(({ id }) => id === dutyId);
 

@@ -135,6 +135,7 @@ export type TermId = keyof typeof GLOSSARY;
  * @example termOf('margin').term // 'Margin'
  */
 export const termOf = (id: TermId): Term => GLOSSARY[id];
+/** All words of the application, in their order. */
 export const TERMS = (Object.keys(GLOSSARY) as TermId[]).map((id) => ({ id, ...termOf(id) }));
 
 /**

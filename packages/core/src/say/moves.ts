@@ -9,6 +9,7 @@ export interface MoveInWords extends Omit<Move, 'text' | 'gains' | 'costs'> {
   readonly costs: string;
 }
 
+/** The moves of a finding, as they are said. */
 export interface MovesForInWords extends Omit<MovesFor, 'moves'> {
   readonly moves: readonly MoveInWords[];
 }

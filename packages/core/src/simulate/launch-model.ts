@@ -37,6 +37,7 @@ type OtherLaunch = LaunchRoad & {
   readonly fastestMps: number;
 };
 
+/** What a launch takes: a motor by its constants, or any by its pull at each speed. */
 export type LaunchInput = MagnetLaunch | OtherLaunch;
 
 /** What the vehicle does at one speed. */
@@ -76,6 +77,7 @@ export interface LaunchModel extends ReturnType<typeof roadOf> {
   readonly regions: readonly Region[];
 }
 
+/** The law that a launch follows. */
 export const launchModel = (i: LaunchInput): LaunchModel =>
   'flatOut' in i ? sampledModel(i) : magnetModel(i);
 

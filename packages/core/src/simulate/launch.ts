@@ -19,6 +19,7 @@ export interface Stretch {
   readonly chopping: boolean;
 }
 
+/** How a launch went. */
 export interface LaunchResult {
   readonly finalMps: number;
   readonly distanceM: number;

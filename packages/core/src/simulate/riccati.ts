@@ -16,11 +16,13 @@ const NEARLY_STRAIGHT = 1e-2;
 
 const kappaOf = ({ a, b, c }: Rise): number => Math.sqrt((b * b) / 4 + a * c);
 
+/** How fast it speeds up at a speed, m/s². */
 export const accelerationAt = ({ a, b, c }: Rise, v: number): number => a - v * (b + c * v);
 
 /** The speed it rises to in the end; Infinity where nothing holds it. */
 export const finalSpeed = (rise: Rise): number => rise.a / (kappaOf(rise) + rise.b / 2);
 
+/** The speed after a time, m/s: the closed form of dv/dt = a − b v − c v². */
 export function speedAfter(rise: Rise, t: number): number {
   const { v0, a, b, c } = rise;
   const kappa = kappaOf(rise);

@@ -8,6 +8,7 @@ export interface Sync {
   readonly loopTimeS: number;
 }
 
+/** A run on two driven wheels that are not quite alike. */
 export interface StraightRun extends TwoWheels {
   readonly command: number;
   readonly distanceM: number;
@@ -15,6 +16,7 @@ export interface StraightRun extends TwoWheels {
   readonly sync?: Sync | undefined;
 }
 
+/** Where it ended, and when. */
 export interface StraightRunEnd {
   readonly timeS: number;
   readonly sideM: number;

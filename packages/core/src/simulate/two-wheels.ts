@@ -10,6 +10,7 @@ export interface DrivenWheel {
   readonly noLoadA: number;
 }
 
+/** A vehicle on two driven wheels, seen from above. */
 export interface TwoWheels {
   readonly massKg: number;
   readonly yawInertiaKgM2: number;

@@ -57,6 +57,7 @@ export function coldPack(chemistry: Chemistry, airC = MILD_C) {
 }
 
 export type Chemistry = keyof typeof CHEMISTRIES;
+/** All chemistries. */
 export const CHEMISTRY_NAMES = Object.keys(CHEMISTRIES) as [Chemistry, ...Chemistry[]];
 
 const input = z.strictObject({

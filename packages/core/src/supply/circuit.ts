@@ -24,6 +24,7 @@ export interface Circuit {
 /** What holds full command back. */
 export type Limit = 'voltage' | 'driver' | 'battery';
 
+/** How motors and battery stand at one load. */
 export interface OperatingPoint {
   readonly currentA: number;
   readonly motorV: number;
@@ -122,6 +123,7 @@ export function withAuxiliary(
   return root < 0 ? sum / (2 * c.supplyResistanceOhm) : (2 * asked) / (sum + Math.sqrt(root));
 }
 
+/** How they stand at full command, and what holds them. */
 export interface FullCommand extends OperatingPoint {
   readonly torqueNm: number;
   readonly limitedBy: Limit;

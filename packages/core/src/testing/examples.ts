@@ -32,6 +32,8 @@ const isExported = (node: ts.Statement): boolean =>
 interface Exported {
   readonly name: string;
   readonly isFunction: boolean;
+  /** A calculator brings its purpose, source, limits and examples; the type of a value is told with the value. */
+  readonly tellsItself: boolean;
   readonly comment: string | undefined;
 }
 
@@ -43,10 +45,14 @@ function exportedBy(statement: ts.Statement): Exported | undefined {
     const [first] = statement.declarationList.declarations;
     const value = first?.initializer;
     const isFunction = value !== undefined && (ts.isArrowFunction(value) || ts.isFunctionExpression(value));
-    return { name: first?.name.getText() ?? '', isFunction, comment };
+    const tellsItself = value?.getText().startsWith('defineCalculator(') === true;
+    return { name: first?.name.getText() ?? '', isFunction, tellsItself, comment };
   }
   const { name } = statement as ts.DeclarationStatement;
-  return name && { name: name.getText(), isFunction: ts.isFunctionDeclaration(statement), comment };
+  const tellsItself = ts.isTypeAliasDeclaration(statement) && statement.type.getText().includes('typeof ');
+  return (
+    name && { name: name.getText(), isFunction: ts.isFunctionDeclaration(statement), tellsItself, comment }
+  );
 }
 
 /** Everything that a file exports where it is written. */
@@ -170,7 +176,6 @@ export function unlike(actual: unknown, node: ts.Expression, at = 'it'): string[
 export function wrongIn({ call, gives }: Example, scope: Readonly<Record<string, unknown>>): string[] {
   if (gives === '') return ['it does not say what it gives'];
   const names = Object.keys(scope);
-  // eslint-disable-next-line @typescript-eslint/no-implied-eval -- An example of our own comments, in a test.
   const work = new Function(...names, `return (${call})`) as (...given: unknown[]) => unknown;
   const run = (): unknown => work(...names.map((name) => scope[name]));
   const thrown = /^throws (\w+)(?:: (.*))?$/s.exec(gives);

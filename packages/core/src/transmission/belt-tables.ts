@@ -70,6 +70,7 @@ export const V_SECTIONS = {
 } as const satisfies Record<string, VSection>;
 
 export type VSectionName = keyof typeof V_SECTIONS;
+/** All sections of V-belts. */
 export const V_SECTION_NAMES = Object.keys(V_SECTIONS) as [VSectionName, ...VSectionName[]];
 
 /** The largest section that a pulley takes; the smallest one where it is too small for any. */

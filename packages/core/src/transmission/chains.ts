@@ -39,6 +39,7 @@ export const CHAIN_SIZES = {
 } as const satisfies Record<string, ChainSize>;
 
 export type ChainName = keyof typeof CHAIN_SIZES;
+/** All chains of the table. */
 export const CHAIN_NAMES = Object.keys(CHAIN_SIZES) as [ChainName, ...ChainName[]];
 /**
  * A chain of the table: pitch, breaking force, width.

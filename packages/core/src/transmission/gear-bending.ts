@@ -31,6 +31,7 @@ const FORM_FACTORS: readonly (readonly [number, number])[] = [
   [400, 0.48],
 ];
 const RACK = 0.485;
+/** Fewer teeth than this are not in the table of form factors. */
 export const LEAST_TEETH = 12;
 
 /** Between two rows of the table, linear; above it, a rack. */

@@ -8,6 +8,7 @@ interface GearOutline {
   readonly points?: number;
 }
 
+/** A point of an outline, mm. */
 export type Point = readonly [x: number, y: number];
 
 /** Height of a tooth below its pitch circle over the module (ISO 53, basic rack A). */

@@ -16,4 +16,5 @@ export type ProtocolName = keyof typeof PROTOCOLS;
 /** What the sets and the runs of any kind of trial hold. */
 export type TrialConditions = z.output<(typeof PROTOCOLS)[ProtocolName]['conditions']>;
 export type TrialReading = z.output<(typeof PROTOCOLS)[ProtocolName]['reading']>;
+/** All kinds of trials. */
 export const PROTOCOL_NAMES = Object.keys(PROTOCOLS) as [ProtocolName, ...ProtocolName[]];

@@ -34,10 +34,12 @@ export const STRAIGHT_RUNS = 10;
 /** A mean that luck gives less often than this counts as a bias. */
 const SIGNIFICANT = 0.05;
 
+/** What a set of straight runs comes to. */
 export type StraightRunVerdict = 'too-few' | 'veers-right' | 'veers-left' | 'no-bias-shown';
 
 type Summary = ReturnType<typeof trialSummary.run>;
 
+/** What follows from a set of straight runs. */
 export interface StraightRunResult {
   readonly runs: number;
   readonly verdict: StraightRunVerdict;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { quantity, typed } from '../quantity/index.ts';
 import { PART_STATES } from './part-state.ts';
 
+/** The days of a week, as a plan names them. */
 export const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
 export type Weekday = (typeof WEEKDAYS)[number];
 
@@ -52,8 +53,11 @@ export const assemblySchema = z
   .meta({ title: 'Assembly' });
 
 export type AssemblyPlan = z.output<typeof assemblySchema>;
+/** What was noted of a line of the parts list. */
 export type MarkedLine = AssemblyPlan['lines'][number];
+/** A line that the builder added. */
 export type OwnLine = AssemblyPlan['own'][number];
+/** What was noted of a step. */
 export type MarkedStep = AssemblyPlan['steps'][number];
 
 /**

@@ -20,7 +20,9 @@ import {
   steeringSchema,
 } from './vehicle.ts';
 
+/** What a file of a build says it is. */
 export const FORMAT = 'zubric-build';
+/** The form of a build that this version writes. */
 export const FORMAT_VERSION = 6;
 
 /** Who is on it or near it while it drives. */
@@ -140,10 +142,17 @@ const repeated = (items: readonly { readonly id: string }[]): number[] =>
 export type Build = z.output<typeof buildSchema>;
 /** What a drawing of a vehicle alone needs: nothing of what it weighs or does. */
 export type VehicleShape = Pick<Build, 'layout' | 'body' | 'hitch'>;
+/** A ground that duties are on. */
 export type Ground = Build['grounds'][number];
+/** A mass and where its middle is. */
 export type PlacedMass = Build['masses']['own'];
+/** A rider, ballast or part. */
 export type OtherMass = Build['masses']['others'][number];
+/** How its wheels are steered. */
 export type Steering = NonNullable<Build['steering']>;
+/** What drives a sphere from inside. */
 export type InnerDrive = NonNullable<Build['innerDrive']>;
+/** What to make the most of, and the limits of its event. */
 export type Aims = Build['aims'];
+/** How a ground gives way. */
 export type GroundSoil = NonNullable<Ground['soil']>;

@@ -10,6 +10,7 @@ import { workSchema } from './work.ts';
 export const RELEASES = ['none', 'jockey', 'dog', 'pin'] as const;
 export type ReleaseKind = (typeof RELEASES)[number];
 
+/** How ways to disengage are called. */
 export const RELEASE_TITLES: Readonly<Record<ReleaseKind, string>> = {
   none: 'does not disengage',
   jockey: 'belt or chain let slack by a jockey',
@@ -17,6 +18,7 @@ export const RELEASE_TITLES: Readonly<Record<ReleaseKind, string>> = {
   pin: 'pin that is pulled',
 };
 
+/** Where the motor is mounted, seen from what it pulls. */
 export const mountSchema = z
   .strictObject({
     lever: quantity(
@@ -35,6 +37,7 @@ export const mountSchema = z
   })
   .readonly();
 
+/** How the drive disengages. */
 export const releaseSchema = z
   .strictObject({
     kind: z.enum(RELEASES).meta({ title: 'Disengages by' }),
@@ -53,6 +56,7 @@ export const releaseSchema = z
 export const PURPOSES = ['propels', 'steers', 'works'] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
+/** A motor, or a few together, with all between them and what they move. */
 export const driveSchema = z
   .strictObject({
     id,

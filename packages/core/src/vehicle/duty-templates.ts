@@ -54,6 +54,7 @@ export function usualPush(build: Build, scale: Scale = scaleOf(build)): Push {
   };
 }
 
+/** Jobs to begin with. */
 export const DUTY_TEMPLATES: readonly DutyTemplate[] = [
   {
     id: 'cruise',
@@ -227,6 +228,7 @@ export const DUTY_TEMPLATES: readonly DutyTemplate[] = [
   },
 ];
 
+/** A job to begin with; undefined where there is none of that id. */
 export const dutyTemplate = (id: string): DutyTemplate | undefined =>
   DUTY_TEMPLATES.find((template) => template.id === id);
 

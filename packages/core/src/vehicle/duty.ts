@@ -6,17 +6,20 @@ import { TASKS } from './tasks.ts';
 
 const slope = { above: -Math.PI / 2, below: Math.PI / 2 } as const;
 
+/** A bend of a radius. */
 export const turnRadius = z.strictObject({
   kind: z.literal('radius'),
   radius: quantity('length', { above: 0 }, 'Radius of the bend', 'To the middle of the vehicle'),
 });
 const turn = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('on-the-spot') }), turnRadius]);
 
+/** So many times along a route. */
 export const routeExtent = z.strictObject({
   kind: z.literal('route'),
   length: quantity('length', { least: 0 }, 'Length of the leg'),
   times: z.int().min(0).max(100_000).meta({ title: 'Times driven' }),
 });
+/** An area to be covered in strips. */
 export const areaExtent = z.strictObject({
   kind: z.literal('area'),
   area: quantity('area', { least: 0 }, 'Area to cover'),
@@ -35,12 +38,14 @@ export const upToSpeedDistance = z.strictObject({
   kind: z.literal('distance'),
   distance: quantity('length', { above: 0 }, 'Up to speed within'),
 });
+/** Up to speed within a time. */
 export const upToSpeedTime = z.strictObject({
   kind: z.literal('time'),
   time: quantity('time', { above: 0 }, 'Up to speed within'),
 });
 const upToSpeed = z.discriminatedUnion('kind', [upToSpeedDistance, upToSpeedTime]);
 
+/** What hangs at the hitch. */
 export const towedSchema = z.strictObject({
   mass: quantity('mass', { least: 0 }, 'Towed mass'),
   rolling: quantity('coefficient', { least: 0, most: 2 }, 'Rolling of the towed', 'Over its weight'),
@@ -84,6 +89,9 @@ export const dutySchema = z
   .readonly();
 
 export type Duty = z.output<typeof dutySchema>;
+/** A bend, or a turn on the spot. */
 export type Turn = NonNullable<Duty['turn']>;
+/** How much of a duty there is in an outing. */
 export type Extent = Duty['extent'];
+/** Within which time or way it must be up to speed. */
 export type UpToSpeed = NonNullable<Duty['upToSpeed']>;

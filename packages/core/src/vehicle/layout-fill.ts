@@ -10,6 +10,7 @@ export interface Size {
   readonly wheelM: number;
 }
 
+/** A layout filled with sizes, and how it is driven. */
 export interface Filled {
   readonly layout: Layout;
   readonly together: DrivenTogether;
@@ -26,6 +27,7 @@ export interface LayoutTemplate {
   readonly fill: (size: Size) => Filled;
 }
 
+/** A guessed length. */
 export const mm = (metres: number) => assumed(metres, 'mm');
 
 type AxleSketch = Pick<Axle, 'id' | 'name'> &
@@ -37,6 +39,7 @@ type AxleSketch = Pick<Axle, 'id' | 'name'> &
     readonly width?: number;
   };
 
+/** An axle, with what is not said as usual. */
 export const axle = ({ ahead, track, diameter, width, contactLength, ...sketch }: AxleSketch): Axle => ({
   form: 'wheel',
   tyre: 'pneumatic',
@@ -117,6 +120,7 @@ interface SteeredSketch {
   readonly differential?: Drive['differential'];
 }
 
+/** Two axles, one of which steers. */
 export const steered = (
   id: string,
   title: string,

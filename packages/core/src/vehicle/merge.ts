@@ -6,6 +6,7 @@ import { problemsOf, type ReadBuild } from './read-build.ts';
 /** Who changed a place since both set out from the same build. */
 export type ChangedBy = 'mine' | 'theirs' | 'both';
 
+/** A difference, and who made it. */
 export interface Contested extends Difference {
   readonly by: ChangedBy;
 }

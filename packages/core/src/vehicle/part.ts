@@ -42,7 +42,9 @@ export const partSchema = z
 /** A part as it is sent: what may be left away left away. */
 export type PartInput = z.input<typeof partSchema>;
 export type Part = z.output<typeof partSchema>;
+/** The kinds of parts. */
 export type PartKind = Part['kind'];
+/** A part of one kind. */
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;
 
 /** What is known of a kind of part beside its schema: what a few are called, and what one usually weighs where nobody says. */
@@ -84,11 +86,13 @@ export const PART_SORTS: Readonly<Record<PartKind, PartSort>> = {
   mount: { many: 'motor mounts', usualKg: 0.1 },
 };
 
+/** All kinds of parts. */
 export const PART_KINDS = Object.keys(PART_SORTS) as [PartKind, ...PartKind[]];
 
 /** Kinds of which a build chooses one; any number of the others may be fitted. */
 export const CHOSEN_KINDS = ['motor', 'driver', 'battery'] as const satisfies readonly PartKind[];
 export type ChosenKind = (typeof CHOSEN_KINDS)[number];
+/** A part of which a build chooses one. */
 export type ChosenPart = PartOf<ChosenKind>;
 /**
  * Whether a build chooses one of its kind: a motor, a driver, a battery, a source.

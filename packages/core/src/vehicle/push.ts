@@ -20,6 +20,7 @@ const MEMBERS = {
 >;
 
 export type Pushed = keyof typeof MEMBERS;
+/** All that a blade can push. */
 export const PUSHED = Object.keys(MEMBERS) as [Pushed, ...Pushed[]];
 
 /**
@@ -35,12 +36,14 @@ const place = {
   load: quantity('force', {}, 'What it pushes presses down with', 'On the blade, downwards'),
 };
 
+/** A blade that pushes with a force. */
 export const pushForce = z.strictObject({
   kind: z.literal('force'),
   force: quantity('force', { least: 0 }, 'Force on the blade'),
   ...place,
 });
 
+/** A blade that pushes a full heap. */
 export const pushHeap = z.strictObject({
   kind: z.literal('heap'),
   what: z.enum(PUSHED).meta({ title: 'What it pushes' }),

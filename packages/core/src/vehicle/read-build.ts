@@ -14,6 +14,7 @@ export interface Problem {
   readonly message: string;
 }
 
+/** A build, or what is wrong with its file. */
 export type ReadBuild =
   | { readonly ok: true; readonly build: Build }
   | { readonly ok: false; readonly problems: readonly Problem[] };

@@ -51,6 +51,7 @@ const MEMBERS = {
 } as const;
 
 export type SizeClass = keyof typeof MEMBERS;
+/** All sizes to begin with. */
 export const SIZE_CLASSES = Object.keys(MEMBERS) as [SizeClass, ...SizeClass[]];
 /**
  * A size to begin with, from what fits in a palm to what carries a grown-up.

@@ -20,6 +20,7 @@ const packsSchema = z
   })
   .readonly();
 
+/** What a small supply feeds. */
 export const railLoadSchema = z
   .strictObject({
     id,
@@ -44,6 +45,7 @@ export const railSchema = z
   .readonly();
 export type Rail = z.output<typeof railSchema>;
 
+/** The charger, and for how long it charges between outings. */
 export const chargerSchema = z
   .strictObject({
     current: quantity('current', { above: 0 }, 'Charging current'),
@@ -69,6 +71,7 @@ export const interlockSchema = z
   .readonly();
 export type Interlock = z.output<typeof interlockSchema>;
 
+/** A panel, and how long the sun is on it. */
 export const sunSchema = z
   .strictObject({
     power: quantity('power', { above: 0 }, 'Panel'),
@@ -77,6 +80,7 @@ export const sunSchema = z
   })
   .readonly();
 
+/** Packs, boards, wires, fuse, small supplies, charging. */
 export const supplySchema = z
   .strictObject({
     packs: z.array(packsSchema).max(8).readonly().meta({ title: 'Packs' }),

@@ -20,6 +20,7 @@ const MEMBERS = {
 } as const satisfies Record<string, Task>;
 
 export type TaskName = keyof typeof MEMBERS;
+/** All tasks of a duty. */
 export const TASKS = Object.keys(MEMBERS) as [TaskName, ...TaskName[]];
 
 /**

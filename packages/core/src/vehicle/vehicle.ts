@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { quantity } from '../quantity/index.ts';
 import { id, name } from './item.ts';
 
+/** A mass and where its middle is. */
 export const placedMassSchema = z.strictObject({
   mass: quantity('mass', { least: 0 }, 'Mass'),
   aheadOfRearAxle: quantity('length', {}, 'Ahead of the rear axle', 'Its middle ahead of the rear axle'),
@@ -12,10 +13,12 @@ export const placedMassSchema = z.strictObject({
 /** What a mass beside the vehicle and its payload is. */
 export const MASS_KINDS = ['rider', 'ballast', 'part'] as const;
 
+/** A rider, ballast or part. */
 export const otherMassSchema = placedMassSchema
   .extend({ id, name, kind: z.enum(MASS_KINDS).meta({ title: 'Kind' }) })
   .readonly();
 
+/** Where it tows. */
 export const hitchSchema = z
   .strictObject({
     behind: quantity('length', {}, 'Behind the rear axle', 'Hitch behind the rear axle'),
@@ -24,6 +27,7 @@ export const hitchSchema = z
   })
   .readonly();
 
+/** Which brake it has, its force, and when it bites. */
 export const brakeSchema = z
   .strictObject({
     kind: z.enum(['none', 'electronic', 'friction']).meta({ title: 'Brake' }),
@@ -43,6 +47,7 @@ export const handSchema = z.strictObject({
   force: quantity('force', { above: 0 }, 'Force of the hand', 'That it may take all day'),
 });
 
+/** How its wheels are steered: by an actuator or by hand. */
 export const steeringSchema = z
   .strictObject({
     actuatorTorque: quantity('torque', { above: 0 }, 'Torque of its actuator').optional(),
@@ -65,6 +70,7 @@ export const steeringSchema = z
   })
   .readonly();
 
+/** What drives a sphere from inside. */
 export const innerDriveSchema = z
   .strictObject({
     mass: quantity('mass', { above: 0 }, 'Mass that climbs inside'),
@@ -73,6 +79,7 @@ export const innerDriveSchema = z
   })
   .readonly();
 
+/** Its box, and how high it stands over the ground. */
 export const bodySchema = z
   .strictObject({
     length: quantity('length', { above: 0 }, 'Length'),
@@ -82,6 +89,7 @@ export const bodySchema = z
   })
   .readonly();
 
+/** What a build can be told to make the most of. */
 export const AIMS = ['none', 'payload-rate', 'haul', 'range'] as const;
 
 /** What the build is to be best at, and what its event allows. */

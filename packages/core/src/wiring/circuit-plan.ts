@@ -15,6 +15,7 @@ import {
 } from '../vehicle/index.ts';
 import { motorPlaces, type MotorPlace } from './motor-places.ts';
 
+/** A motor of the circuit: where it is, and on which channel. */
 export interface PlannedMotor extends MotorPlace {
   readonly driveId: string;
   readonly driveName: string;
@@ -34,6 +35,7 @@ export interface PlannedBoard {
   readonly motors: readonly PlannedMotor[];
 }
 
+/** A small supply of the circuit. */
 export interface PlannedRail {
   readonly id: string;
   readonly name: string;

@@ -5,6 +5,7 @@ import { steersBySides } from './motor-places.ts';
 export type Command = 1 | 0 | -1;
 const COMMANDS: readonly Command[] = [1, 0, -1];
 
+/** Where it goes. */
 export type Way =
   | 'stands'
   | 'ahead'

@@ -10,6 +10,7 @@ import {
   type Build,
 } from '../vehicle/index.ts';
 
+/** The side of the vehicle that a motor is on. */
 export type Side = 'left' | 'right' | 'middle';
 
 /** Where a motor sits, and whether it is mirrored: of a pair, one turns the other way for the same way ahead. */

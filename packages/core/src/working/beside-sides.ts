@@ -3,12 +3,14 @@ import type { LinkId, LinkReport } from '../judge/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import type { Stated, Working } from './working.ts';
 
+/** A margin whose sides are opened, in its build. */
 export interface Asked {
   readonly build: Build;
   readonly link: LinkReport;
   readonly line: Driveline;
 }
 
+/** How the two sides of a margin are worked out. */
 export interface Sides {
   readonly needs: (asked: Asked) => Working | undefined;
   readonly has: (asked: Asked) => Working | undefined;

@@ -43,6 +43,7 @@ import { LOADS, atBrief, figureInput } from './ground-inputs.ts';
 import { turnWorking } from './turn.ts';
 import { calculated, fixed, from, shelf, worked, type CalculationBy, type WorkingInput } from './working.ts';
 
+/** How the mass of a duty came about. */
 export function massWorking(build: Build, duty: Duty): CalculationBy<typeof loadedMass> {
   const { own, payload, others } = build.masses;
   const rows: readonly (readonly [typeof own, string])[] = [
@@ -99,6 +100,7 @@ const towWorking = (build: Build, duty: Duty): CalculationBy<typeof towedLoad> =
     from('extraN', duty.drawbar, atBrief(duty)),
   ]);
 
+/** The pull at the hitch, as it went in. */
 export const drawbarInput = (build: Build, duty: Duty): WorkingInput =>
   duty.towed
     ? worked('drawbarN', 'what is towed', towWorking(build, duty))
@@ -167,6 +169,7 @@ function rotorsInput(build: Build, massKg: number): WorkingInput {
   );
 }
 
+/** How what a sphere drives with inside came about. */
 export function innerWorking(
   build: Build,
   given: NonNullable<ReturnType<typeof innerDriveInput>>,

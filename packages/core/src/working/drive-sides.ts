@@ -129,6 +129,7 @@ const DRIVE_SIDES = {
 } as const satisfies Partial<Record<LinkId, Sides>>;
 
 export type DriveLink = keyof typeof DRIVE_SIDES;
+/** Whether a link belongs to the drive. */
 export const isOfDrive = (link: LinkId): link is DriveLink => link in DRIVE_SIDES;
 
 /** The motors braking: what the stop puts on each wheel. */

@@ -39,6 +39,7 @@ import {
 
 const MULTIPLIED = 'the stages at Drivetrain, multiplied';
 
+/** How the torque of a wheel came about. */
 export function wheelWorking(build: Build, duty: Duty, line: Driveline): CalculationBy<typeof wheelTorque> {
   const force = forceWorking(build, duty);
   return calculated(wheelTorque, wheelTorqueInput(line, force.found.totalN), 'torqueNm', [
@@ -54,6 +55,7 @@ const outerSpeed = (build: Build, duty: Duty): Duty['speed'] => {
   return turn ? { ...duty.speed, value: turn.outerMps } : duty.speed;
 };
 
+/** How the torque of a motor came about. */
 export function motorWorking(build: Build, duty: Duty, line: Driveline): CalculationBy<typeof motorLoad> {
   const wheel = wheelWorking(build, duty, line);
   const speed = outerSpeed(build, duty);
@@ -99,6 +101,7 @@ function motorInputs(line: Driveline): WorkingInput[] {
   ];
 }
 
+/** How a figure of the battery came about. */
 export function packWorking(
   { bank }: Driveline,
   key: 'fullV' | 'emptyV' | 'nominalV' | 'capacityAh',
@@ -179,6 +182,7 @@ export function wheelTorqueToSpare(
   ]);
 }
 
+/** How the speed that it reaches came about. */
 export function attainableWorking(
   build: Build,
   duty: Duty,

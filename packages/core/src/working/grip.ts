@@ -27,6 +27,7 @@ const isPlain = (build: Build, duty: Duty, footing: Footing): boolean =>
   duty.push === undefined &&
   footing.stands;
 
+/** What the calculation of axle loads takes of a duty. */
 export const axleLoadInput = (build: Build, duty: Duty) => {
   const { massKg, cgAheadOfRearAxleM, cgHeightM } = massOf(build, duty);
   return {
@@ -101,6 +102,7 @@ function drivenLoadWorking(build: Build, duty: Duty, footing: Footing): Calculat
   return axleWorking(build, duty, axles.front.driven ? 'frontN' : 'rearN');
 }
 
+/** How the grip of a duty came about. */
 export function gripWorking(build: Build, duty: Duty): Calculation | undefined {
   const footing = footingOf(build, duty);
   const { gripN } = footing;

@@ -103,6 +103,7 @@ export function momentsWorking(
   ]);
 }
 
+/** How sliding sideways came about. */
 export function slideWorking(build: Build, duty: Duty): Calculation | undefined {
   const given = slideInput(build, duty, demandOf(build, duty));
   return (
@@ -120,6 +121,7 @@ export function slideWorking(build: Build, duty: Duty): Calculation | undefined 
   );
 }
 
+/** How the speed in a bend came about. */
 export function cornerWorking(build: Build, duty: Duty, report: DutyReport): Calculation {
   const ground = groundOf(build, duty);
   const given = cornerInput(build, duty, report.footing, report.tip?.sideDeg);
@@ -135,6 +137,7 @@ export function cornerWorking(build: Build, duty: Duty, report: DutyReport): Cal
   ]);
 }
 
+/** How the torque of steering came about. */
 export function steerWorking(build: Build, duty: Duty, report: DutyReport): Calculation | undefined {
   const given = steerInput(build, duty, report);
   const { steering } = build;
@@ -204,9 +207,11 @@ function reactionWorking(build: Build, duty: Duty, { reaction }: Braking): Calcu
   ]);
 }
 
+/** How the need at a step came about. */
 export const stepNeeds = (build: Build, duty: Duty, report: DutyReport): Working | undefined =>
   stepWorking(build, duty, report.footing, 'frictionNeeded');
 
+/** What is there at a step. */
 export const stepHas = (build: Build, duty: Duty, report: DutyReport): Stated | undefined => {
   const { step } = report;
   if (!step || 'problem' in step) return undefined;

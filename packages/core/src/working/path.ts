@@ -91,6 +91,7 @@ export function mountNeeds(
   ]);
 }
 
+/** How far a mount may give way, rad. */
 export const mountHas: Stated = {
   value: ALLOWED_TWIST,
   dimension: 'angle',

@@ -112,6 +112,7 @@ function legWorking(build: Build, duty: Duty, line: Driveline, figure: Figure): 
 
 const SECONDS_PER_HOUR = 3600;
 
+/** How the energy of an outing came about. */
 export function energyNeeded(build: Build, line: Driveline): CalculationBy<typeof energyDrawn> {
   const mean = outingWorking(build, line, 'batteryA', 'meanA');
   const pack = packWorking(line, 'nominalV');
@@ -127,6 +128,7 @@ export function energyNeeded(build: Build, line: Driveline): CalculationBy<typeo
   ]);
 }
 
+/** How the time that the battery lasts came about. */
 export function runTimeWorking(build: Build, line: Driveline): CalculationBy<typeof runTime> | undefined {
   const mean = outingWorking(build, line, 'batteryA', 'meanA');
   const given = runTimeInput(build, line, {
@@ -149,6 +151,7 @@ export function runTimeWorking(build: Build, line: Driveline): CalculationBy<typ
   ]);
 }
 
+/** How the energy that may be spent came about. */
 export function energyToSpend(build: Build, line: Driveline): CalculationBy<typeof energyDrawn> | undefined {
   const needed = energyNeeded(build, line);
   const lasts = runTimeWorking(build, line);

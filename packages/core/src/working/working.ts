@@ -6,6 +6,7 @@ type Values = Readonly<Record<string, unknown>>;
 /** Where a number that went into a calculation came from. */
 export type WorkingOrigin = Origin | 'worked' | 'fixed';
 
+/** An input of a working: its key, and where it came from. */
 export interface WorkingInput {
   /** The key of the calculator's input. */
   readonly key: string;

@@ -16,4 +16,5 @@ export const MOTOR_TYPES = {
 } as const;
 
 export type MotorTypeName = keyof typeof MOTOR_TYPES;
+/** All types of motors. */
 export const MOTOR_TYPE_NAMES = Object.keys(MOTOR_TYPES) as [MotorTypeName, ...MotorTypeName[]];

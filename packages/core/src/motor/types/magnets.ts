@@ -33,7 +33,9 @@ const withMagnets = {
   propels: true,
 } as const satisfies Omit<MotorType<DataSheet>, 'title'>;
 
+/** A motor with permanent magnets and brushes. */
 export const brushed = { ...withMagnets, title: 'Brushed' } as const;
+/** A motor with permanent magnets and a controller in place of brushes. */
 export const brushless = { ...withMagnets, title: 'Brushless' } as const;
 
 /** A servo whose stops are gone, or that was made to turn on: its electronics take a speed instead of a place. */

@@ -18,6 +18,7 @@ function constantsOf({ voltageV, ratedRpm, ratedA, ratedTorqueNm, stallA }: Seri
   return { constant, resistanceOhm, frictionNm: constant * ratedA ** 2 - ratedTorqueNm };
 }
 
+/** A motor wound in series: starter motors, power tools. */
 export const seriesWound = {
   title: 'Series-wound',
   shape: {

@@ -14,6 +14,7 @@ interface ServoFigures {
 /** 60° in a second are so many turns a minute. */
 const RPM = 10;
 
+/** A servo that goes from stop to stop. */
 export const servo = {
   title: 'Servo',
   shape: {

@@ -25,6 +25,7 @@ const modelOf = (m: SteppingFigures, { ohm, limitA }: { readonly ohm: number; re
     driveA: Math.min(m.ratedA, limitA),
   });
 
+/** A stepping motor with a driver that holds its current. */
 export const stepping = {
   title: 'Stepping',
   shape: {

@@ -23,6 +23,7 @@ type BoltCircle = z.output<typeof schema>;
 /** Shear that a bolt of 8.8 may carry where it jerks (common practice, no source). */
 const BOLT_SHEAR = 100;
 
+/** Two flanges bolted face to face. */
 export const boltCircle = {
   schema,
   title: 'Bolt circle',

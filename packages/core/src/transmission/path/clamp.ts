@@ -18,6 +18,7 @@ const schema = z.strictObject({
 });
 type ClampedHub = z.output<typeof schema>;
 
+/** A hub that clamps round the shaft. */
 export const clamp = {
   schema,
   title: 'Clamped hub',

@@ -16,6 +16,7 @@ type Coupling = z.output<typeof schema>;
 /** Torque that a small coupling of a bore is usually rated for, N·m: 10 at 12 mm, by the cube (common practice, no source). */
 const usualTorque = ({ value }: Quantity): number => Number((10 * (value / 0.012) ** 3).toPrecision(2));
 
+/** A coupling between two shaft ends. */
 export const coupling = {
   schema,
   title: 'Coupling',

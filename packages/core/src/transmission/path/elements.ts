@@ -27,7 +27,9 @@ export const pathElementSchema = z
   .readonly();
 
 export type PathElement = z.output<typeof pathElementSchema>;
+/** The kinds of parts of the path. */
 export type PathKind = PathElement['kind'];
+/** A part of the path of one kind. */
 export type PathOf<K extends PathKind> = Extract<PathElement, { kind: K }>;
 
 /** Every kind of part by its name in a build, in the order in which they are offered. */
@@ -47,6 +49,7 @@ const memberOf = (element: PathElement): PathMember<PathElement> => MEMBERS[elem
 
 const kindOf = (kind: PathKind): PathAbilities => MEMBERS[kind];
 
+/** All kinds of parts of the path. */
 export const PATH_KINDS = Object.keys(MEMBERS) as readonly PathKind[];
 /**
  * How a part of the path is called.
@@ -68,6 +71,7 @@ export const allOfPath = (kind: PathKind): string => kindOf(kind).all;
 export const pathFields = (kind: PathKind): readonly NumberField[] => fieldsOf(MEMBERS[kind].schema);
 
 type HubKind = { [K in PathKind]: (typeof MEMBERS)[K] extends { isHub: true } ? K : never }[PathKind];
+/** A part that fastens something on a shaft. */
 export type Hub = PathOf<HubKind>;
 /** The ways of holding a hub on a shaft. */
 export const HUB_KINDS = PATH_KINDS.filter((kind): kind is HubKind => kindOf(kind).isHub === true);

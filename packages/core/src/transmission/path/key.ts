@@ -31,6 +31,7 @@ const schema = z.strictObject({
 });
 type KeyedHub = z.output<typeof schema>;
 
+/** A hub on a key. */
 export const key = {
   schema,
   title: 'Hub with key',

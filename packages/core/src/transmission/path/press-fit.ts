@@ -19,6 +19,7 @@ type PressedHub = z.output<typeof schema>;
 /** Steel: Shigley, table A-5 (from memory), GPa. */
 const MODULUS = 207;
 
+/** A hub pressed on its shaft. */
 export const pressFit = {
   schema,
   title: 'Pressed-on hub',

@@ -19,6 +19,7 @@ const LARGER_SCREWS = ['M2.5', 'M3', 'M4', 'M5', 'M6', 'M8'] as const;
 /** A set screw is no larger than this share of the bore that it presses on (common practice, no source). */
 const MOST_OF_BORE = 0.6;
 
+/** A hub held by set screws. */
 export const setScrews = {
   schema,
   title: 'Hub with set screws',

@@ -25,6 +25,7 @@ const upToStock = (metres: number): number => {
   return Number((Math.ceil(metres / step - 1e-9) * step).toPrecision(6));
 };
 
+/** A shaft between two parts. */
 export const shaft = {
   schema,
   title: 'Shaft',

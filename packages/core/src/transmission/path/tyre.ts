@@ -19,6 +19,7 @@ type Tyre = z.output<typeof schema>;
 /** Shear that rim glue may carry, Pa (common practice, no source). */
 const GLUED = 0.2e6;
 
+/** A tyre on its rim. */
 export const tyre = {
   schema,
   title: 'Tyre on its rim',

@@ -35,5 +35,6 @@ const FASTENINGS: readonly (readonly [upTo: number, with_: Fastening])[] = [
 ];
 const LARGEST: Fastening = { setScrew: 'M8', clampN: 15_900, boltMm: 6 };
 
+/** How a hub is usually fastened on a shaft of a diameter: key and screws. */
 export const fasteningFor = ({ value }: Quantity): Fastening =>
   FASTENINGS.find(([upTo]) => value * 1000 <= upTo + 1e-9)?.[1] ?? LARGEST;

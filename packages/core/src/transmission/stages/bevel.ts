@@ -47,6 +47,7 @@ function bevelled(ratio: number) {
   return { ...pair, faceWidth: mm(Math.min(pair.faceWidth.value * 1000, Math.floor(coneMm / 3))) };
 }
 
+/** Bevel gears. */
 export const bevel = {
   schema,
   title: 'Bevel gears',

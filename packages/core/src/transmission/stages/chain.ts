@@ -118,6 +118,7 @@ function strength(stage: Chain, load: StageLoad): StageStrength | undefined {
   };
 }
 
+/** A roller chain. */
 export const chain = {
   schema,
   title: 'Chain',

@@ -36,5 +36,6 @@ export const resizedPair = ({ teethDriver, teethDriven }: TeethPair, by: number)
   teethDriven: Math.round(teethDriven * by),
 });
 
+/** Teeth as they are said: "10 to 40". */
 export const teethOf = ({ teethDriver, teethDriven }: TeethPair): string =>
   `${teethDriver} to ${teethDriven}`;

@@ -5,18 +5,23 @@ import type { StageFigures } from './stage-report.ts';
 
 /** Fields that several kinds of stage have. */
 const stageId = z.string().min(1).max(40);
+/** What every stage has. */
 export const stageCommon = {
   id: stageId,
   play: quantity('angle', { least: 0 }, 'Play', 'Of its output while its input is held').optional(),
 } as const;
+/** A number of teeth. */
 export const teeth = (title: string) => z.int().min(3).max(500).meta({ title });
+/** Share of the power that comes through. */
 export const efficiency = quantity(
   'share',
   { above: 0, most: 1 },
   'Efficiency',
   'Share of the power that comes through',
 );
+/** A diameter of a wheel. */
 export const diameter = (title: string) => quantity('length', { above: 0 }, title);
+/** Friction of what grips. */
 export const friction = (title = 'Friction') => quantity('coefficient', { above: 0, most: 2 }, title);
 
 /** What teeth are cut with, and what they may carry. */
@@ -33,6 +38,7 @@ export const cutIfKnown = {
   allowable: cut.allowable.optional(),
 } as const;
 
+/** A length in millimetres, as the trade's tables have it. */
 export const toMm = (metres: number): number => metres * 1000;
 
 /** The figures of a stage, or why it cannot be built. */
@@ -50,4 +56,5 @@ export function orProblem(
 
 /** How a belt or chain is kept tight. */
 export const TENSIONERS = ['slots', 'idler', 'none'] as const;
+/** What keeps a loop tight. */
 export const tensioner = z.enum(TENSIONERS).optional().meta({ title: 'Tensioned by' });

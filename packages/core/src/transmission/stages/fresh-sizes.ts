@@ -2,8 +2,11 @@ import { assumed, degreesToRadians } from '../../quantity/index.ts';
 
 /** Assumed quantities, as a workshop says them. */
 export const mm = (n: number) => assumed(n / 1000, 'mm');
+/** A guessed share. */
 export const share = (n: number) => assumed(n, '%');
+/** A guessed angle, from degrees. */
 export const degrees = (n: number) => assumed(degreesToRadians(n), '°');
+/** A whole number within bounds. */
 export const whole = (n: number, least: number, most: number): number =>
   Math.min(most, Math.max(least, Math.round(n)));
 

@@ -123,6 +123,7 @@ function strength(stage: FrictionBelt, load: StageLoad): StageStrength | undefin
   };
 }
 
+/** A belt that holds by friction. */
 export const frictionBelt = {
   schema,
   title: 'V or flat belt',

@@ -44,7 +44,9 @@ export const stageSchema = z
   .readonly();
 
 export type Stage = z.output<typeof stageSchema>;
+/** The kinds of stages. */
 export type StageKind = Stage['kind'];
+/** A stage of one kind. */
 export type StageOf<K extends StageKind> = Extract<Stage, { kind: K }>;
 
 /** Every kind of stage by its name in a build, in the order in which they are offered. */
@@ -63,6 +65,7 @@ const MEMBERS = {
   track,
 } as const satisfies { readonly [K in StageKind]: StageMember<StageOf<K>> };
 
+/** All kinds of stages. */
 export const STAGE_KINDS = Object.keys(MEMBERS) as readonly StageKind[];
 
 /** The table's type ties each kind to its member; the compiler cannot follow that through a union. */
@@ -193,6 +196,7 @@ export const withTeeth = <S extends Toothed>(stage: S, teethDriver: number, teet
 
 /** Kinds that go round two wheels and slacken as they wear. */
 type LoopKind = { [K in StageKind]: (typeof MEMBERS)[K] extends { loop: object } ? K : never }[StageKind];
+/** A stage in which something goes round two wheels. */
 export type Loop = StageOf<LoopKind>;
 /**
  * Whether something goes round two wheels: a belt, a chain, a track.

@@ -21,6 +21,7 @@ import { MESH, meshing } from './work.ts';
 const schema = z.strictObject({ ...stageCommon, kind: z.literal('spur'), ...toothed });
 export type Spur = z.output<typeof schema>;
 
+/** Spur gears. */
 export const spur = {
   schema,
   title: 'Spur gears',

@@ -99,6 +99,7 @@ const beltRound = (teethDriver: number, teethDriven: number, pitches: number): n
       ((teethDriven - teethDriver) / (2 * Math.PI)) ** 2 / pitches,
   );
 
+/** A toothed belt. */
 export const timingBelt = {
   schema,
   title: 'Toothed belt',

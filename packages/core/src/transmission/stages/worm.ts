@@ -56,6 +56,7 @@ const figures = remembered((stage: Worm): StageFigures =>
   }),
 );
 
+/** A worm and its wheel. */
 export const worm = {
   schema,
   title: 'Worm',

@@ -123,6 +123,7 @@ export const LAYOUT_KINDS = {
 } as const satisfies Record<string, LayoutKindDefinition>;
 
 export type LayoutKind = keyof typeof LAYOUT_KINDS;
+/** All kinds of layouts. */
 export const LAYOUT_KIND_NAMES = Object.keys(LAYOUT_KINDS) as [LayoutKind, ...LayoutKind[]];
 
 const abilitiesOf = (kind: LayoutKindDefinition): LayoutAbilities => ({

@@ -7,6 +7,7 @@ import { layoutKind, LAYOUT_KIND_NAMES } from './kinds.ts';
 export const FORMS = ['wheel', 'castor', 'omni', 'slider', 'roller', 'track', 'shell'] as const;
 export type Form = (typeof FORMS)[number];
 
+/** What stands on the ground, as it is called. */
 export const FORM_TITLES: Readonly<Record<Form, string>> = {
   wheel: 'wheel',
   castor: 'castor',
@@ -17,6 +18,7 @@ export const FORM_TITLES: Readonly<Record<Form, string>> = {
   shell: 'shell',
 };
 
+/** An axle: what stands on the ground, where, and whether it is driven or steered. */
 export const axleSchema = z
   .strictObject({
     id: z.string().min(1).max(40),
@@ -80,4 +82,5 @@ export const layoutSchema = z
   });
 
 export type Layout = z.output<typeof layoutSchema>;
+/** An axle of a layout. */
 export type Axle = Layout['axles'][number];

@@ -56,13 +56,21 @@ const SHAPES = ['round', 'D', 'keyed', 'hexagonal', 'splined', 'square'] as cons
 
 const { oneOf } = partFigure;
 
+/** The plug that it has. */
 export const plug = oneOf('Plug', PLUGS).optional();
+/** The signal that it takes or gives. */
 export const signal = oneOf('Signal', SIGNALS).optional();
+/** The shape of its bore or shaft. */
 export const shape = oneOf('Shape of its bore or shaft', SHAPES).optional();
+/** Its bore. */
 export const boreMm = figure('Bore', 'mm').optional();
+/** The width of its keyway. */
 export const keyMm = figure('Width of its keyway', 'mm').optional();
+/** The voltage of its signals. */
 export const logicV = figure('Logic voltage', 'V').optional();
+/** The holes on its bolt circle. */
 export const bolts = partFigure.counted('Holes on its bolt circle').optional();
+/** Its bolt circle. */
 export const boltCircleMm = figure('Bolt circle', 'mm').optional();
 /** A supply for others that a board has on it. */
 export const onBoard = {

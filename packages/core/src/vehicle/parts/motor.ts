@@ -29,6 +29,7 @@ const ofType = <const Name extends MotorTypeName, Shape extends z.ZodRawShape>(
       if (problem) context.addIssue({ code: 'custom', path: [problem.key], message: problem.why });
     });
 
+/** A motor of any type, with or without gearhead. */
 export const motor = z.discriminatedUnion('type', [
   ofType('brushed', MOTOR_TYPES.brushed),
   ofType('brushless', MOTOR_TYPES.brushless),

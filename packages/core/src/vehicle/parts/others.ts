@@ -37,6 +37,7 @@ export const source = part('source', {
   resistanceMilliohm: figure('Resistance of its lead, out and back', 'mΩ').optional(),
   plug,
 });
+/** A board that decides. */
 export const controller = part('controller', {
   leastV: figure('Least supply voltage', 'V').optional(),
   mostV,
@@ -48,12 +49,14 @@ export const controller = part('controller', {
   drawsA,
   ...onBoard,
 });
+/** A receiver of a remote control. */
 export const receiver = part('receiver', {
   channels: counted('Channels'),
   logicV,
   signal,
   drawsA,
 });
+/** A sensor. */
 export const sensor = part('sensor', {
   measures: oneOf('Measures', ['distance', 'line', 'turn', 'lean', 'current', 'touch', 'light', 'other']),
   ports: counted('Pins it takes').optional(),
@@ -61,6 +64,7 @@ export const sensor = part('sensor', {
   signal,
   drawsA,
 });
+/** A switch, contactor or emergency stop. */
 export const switchPart = part('switch', {
   type: oneOf('Type', ['switch', 'contactor', 'emergency stop']),
   continuousA: figure('Current it may carry all day', 'A'),
@@ -69,19 +73,23 @@ export const switchPart = part('switch', {
   drawsA,
   plug,
 });
+/** A pair of plugs. */
 export const plugPart = part('plug', {
   plug,
   continuousA: figure('Current it may carry all day', 'A'),
 });
+/** Wire by its copper. */
 export const wire = part('wire', {
   areaMm2: figure('Copper', 'mm²'),
   lengthM: figure('Length', 'm').optional(),
   continuousA: figure('Current it may carry all day', 'A').optional(),
 });
+/** A fuse. */
 export const fuse = part('fuse', {
   ratedA: figure('Rated current', 'A'),
   mostV,
 });
+/** A converter to another voltage. */
 export const converter = part('converter', {
   leastV: figure('Least supply voltage', 'V').optional(),
   mostV,
@@ -104,6 +112,7 @@ export const wheel = part('wheel', {
   tubeLeastMm: figure('Thinnest tube or rail that its groove takes', 'mm').optional(),
   tubeMostMm: figure('Thickest tube or rail that its groove takes', 'mm').optional(),
 });
+/** A track. */
 export const track = part('track', {
   pitchMm,
   links: counted('Links').optional(),
@@ -111,6 +120,7 @@ export const track = part('track', {
   mostLoadKg,
   hardness,
 });
+/** A belt. */
 export const belt = part('belt', {
   type: oneOf('Type', ['toothed', 'V', 'flat', 'round']),
   pitchMm,
@@ -118,11 +128,13 @@ export const belt = part('belt', {
   lengthMm: figure('Length round', 'mm').optional(),
   widthMm,
 });
+/** A length of chain. */
 export const chain = part('chain', {
   pitchMm,
   links: counted('Links').optional(),
   pullN: figure('Working load', 'N').optional(),
 });
+/** A sprocket or pulley. */
 export const sprocket = part('sprocket', {
   type: oneOf('Type', ['for a chain', 'for a toothed belt', 'for a V-belt']),
   teeth: counted('Teeth').optional(),
@@ -135,6 +147,7 @@ export const sprocket = part('sprocket', {
   bolts,
   boltCircleMm,
 });
+/** A gear. */
 export const gear = part('gear', {
   type: oneOf('Type', ['spur', 'bevel', 'worm', 'worm wheel', 'internal', 'rack']),
   teeth: counted('Teeth'),
@@ -144,6 +157,7 @@ export const gear = part('gear', {
   shape,
   keyMm,
 });
+/** A coupling. */
 export const coupler = part('coupler', {
   type: oneOf('Type', ['rigid', 'flexible', 'universal joint']),
   boreMm,
@@ -151,6 +165,7 @@ export const coupler = part('coupler', {
   shape,
   ratedTorqueNm: torque,
 });
+/** A hub. */
 export const hub = part('hub', {
   boreMm,
   shape,
@@ -159,6 +174,7 @@ export const hub = part('hub', {
   boltCircleMm,
   ratedTorqueNm: torque,
 });
+/** A bearing. */
 export const bearing = part('bearing', {
   boreMm,
   outerMm,
@@ -166,6 +182,7 @@ export const bearing = part('bearing', {
   mostN: figure('Load it carries turning', 'N').optional(),
   sealed: yesNo('Sealed').optional(),
 });
+/** A length of shaft. */
 export const shaft = part('shaft', {
   diameterMm: figure('Diameter', 'mm'),
   lengthMm: figure('Length', 'mm').optional(),
@@ -178,12 +195,16 @@ export const rail = part('rail', {
   diameterMm: figure('Diameter, or width of its head', 'mm'),
   lengthM: figure('Length', 'm').optional(),
 });
+/** A plate or bracket for a motor. */
 export const mount = part('mount', {
   mountCircleMm: figure('Circle of its holes for the motor', 'mm').optional(),
   mountHoles: counted('Holes for the motor').optional(),
 });
+/** A spacer. */
 export const spacer = part('spacer', { boreMm, outerMm, lengthMm: figure('Length', 'mm').optional() });
+/** A collar. */
 export const collar = part('collar', { boreMm, outerMm, widthMm });
+/** Screws, nuts and their kin. */
 export const fastener = part('fastener', {
   type: oneOf('Type', ['screw', 'nut', 'washer', 'threaded insert', 'rivet']),
   threadMm: figure('Thread, nominal', 'mm'),
@@ -191,6 +212,7 @@ export const fastener = part('fastener', {
   grade: oneOf('Grade', ['8.8', '10.9', '12.9', 'A2-70']).optional(),
   pieces: counted('Pieces of it').optional(),
 });
+/** A magnet. */
 export const magnet = part('magnet', {
   diameterMm: figure('Diameter', 'mm').optional(),
   thickMm: figure('Thickness', 'mm').optional(),

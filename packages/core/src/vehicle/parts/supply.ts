@@ -5,6 +5,7 @@ import { common, logicV, onBoard, plug, signal } from './common.ts';
 
 const { figure, counted, oneOf, orNone, share, yesNo } = partFigure;
 
+/** A motor driver: what it may carry, and from which supply. */
 export const driver = z
   .strictObject({
     ...common,
@@ -32,6 +33,7 @@ export const driver = z
     path: ['leastV'],
   });
 
+/** A battery, by its cells or as a whole. */
 export const battery = z.strictObject({
   ...common,
   kind: z.literal('battery'),
