@@ -6,7 +6,7 @@ import { stationAddress } from '../common/stations.ts';
 import { useBuild } from '../session/BuildSession.tsx';
 import { factorOf } from './factor.ts';
 import { colorOf, shownLink, STRIP } from './shown-links.ts';
-import type { Moved } from './use-last-change.ts';
+import type { Moved } from './change-between.ts';
 
 interface Props {
   readonly moved: Moved;

@@ -16,7 +16,7 @@ import { OpensMargin } from '../working/OpensOf.tsx';
 import { factorOf } from './factor.ts';
 import { colorOf, shownLink, STRIP } from './shown-links.ts';
 import { Tape } from './Tape.tsx';
-import type { Moved } from './use-last-change.ts';
+import type { Moved } from './change-between.ts';
 
 /** The whole chain from ground to battery: needs, has and margin of what governs each. */
 export function Strip({ moved }: { readonly moved?: Moved }) {

@@ -1,16 +1,8 @@
-import type { Block, Report } from '@zubric/core/judge';
+import type { Report } from '@zubric/core/judge';
 import type { Build } from '@zubric/core/vehicle';
 import { useEffect, useRef, useState } from 'react';
 import { fetched } from '../common/lazy-part.ts';
-
-/** Blocks that the last edit moved, with what each margin was before. */
-export type Moved = ReadonlyMap<Block, string>;
-
-export interface LastChange {
-  readonly moved: Moved;
-  /** For ears, one sentence. */
-  readonly said: string;
-}
+import type { LastChange } from './change-between.ts';
 
 const NOTHING: LastChange = { moved: new Map(), said: '' };
 /** Typing is one edit until it rests this long. */
