@@ -12,7 +12,10 @@ interface Props {
   readonly className?: string;
 }
 
-/** A line of text, that goes on below where the field is narrower than it. */
+/**
+ * A line of text, that goes on below where the field is narrower than it. It shows what is typed until it is left: the
+ * build on screen may follow a moment later.
+ */
 export function TextField({
   label,
   value,
@@ -23,7 +26,8 @@ export function TextField({
   className,
 }: Props) {
   const id = useId();
-  const [emptied, setEmptied] = useState(false);
+  const [typed, setTyped] = useState<string>();
+  const emptied = required !== undefined && typed?.trim() === '';
   return (
     <div className={className}>
       <FieldLabel htmlFor={id} label={label} hidden={hideLabel} />
@@ -31,15 +35,14 @@ export function TextField({
         id={id}
         rows={1}
         className="entry entry-line"
-        value={emptied ? '' : value}
+        value={typed ?? value}
         maxLength={maxLength}
         aria-invalid={emptied}
         aria-describedby={emptied ? `${id}-problem` : undefined}
         onChange={(event) => {
           const text = event.target.value.replace(/\s*\n\s*/g, ' ');
-          const empty = required !== undefined && text.trim() === '';
-          setEmptied(empty);
-          if (!empty) onChange(text);
+          setTyped(text);
+          if (required === undefined || text.trim() !== '') onChange(text);
         }}
         onKeyDown={(event) => {
           if (event.key !== 'Enter') return;
@@ -47,7 +50,7 @@ export function TextField({
           event.preventDefault();
           event.currentTarget.form?.requestSubmit();
         }}
-        onBlur={() => setEmptied(false)}
+        onBlur={() => setTyped(undefined)}
       />
       {emptied && (
         <p id={`${id}-problem`} role="alert" className="text-[14px] text-short">

@@ -3,6 +3,7 @@ import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { flushSync } from 'react-dom';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { SchemaField } from '../fields/SchemaField.tsx';
+import { TextField } from '../fields/TextField.tsx';
 import { kept, onBench } from '../testing/on-bench.tsx';
 import { useBuild } from './BuildSession.tsx';
 import { later } from './later.tsx';
@@ -38,6 +39,16 @@ function Body() {
 }
 const LaterBody = later(Body);
 
+function Name() {
+  const { build, edit } = useBuild();
+  return <TextField label="Name" value={build.name} onChange={(name) => edit((b) => ({ ...b, name }))} />;
+}
+const LaterName = later(Name);
+
+/** As a browser does, behind React's back. */
+const setValue = (element: HTMLElement, value: string): void =>
+  Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value')?.set?.call(element, value);
+
 const field = (label: string): HTMLInputElement => screen.getByLabelText(label);
 
 describe('a part of a page that follows later', () => {
@@ -58,6 +69,21 @@ describe('a part of a page that follows later', () => {
     expect(kept().body.length.value).toBeCloseTo(0.98, 9);
     expect(kept().body.width.value).toBe(0.5);
     expect(field('Length').value).toBe('980 mm');
+  });
+
+  it('keeps every letter, however quickly they follow each other', () => {
+    onBench(<LaterName />, newBuild('Gull'));
+    const name = field('Name');
+    name.focus();
+    // Each letter into what stands in the field, before what follows later has followed.
+    for (const letter of '123') {
+      flushSync(() => {
+        setValue(name, `${name.value}${letter}`);
+        name.dispatchEvent(new Event('input', { bubbles: true }));
+      });
+    }
+    expect(name.value).toBe('Gull123');
+    expect(kept().name).toBe('Gull123');
   });
 
   it('shows what a press did before anything else is done', () => {

@@ -37,10 +37,11 @@ export function UndoRedo() {
       event.preventDefault();
       const focused = document.activeElement;
       // A field shows what was typed until it is left: it is left and taken up again, so that it shows what now holds.
-      if (focused instanceof HTMLInputElement) focused.blur();
+      const isField = focused instanceof HTMLInputElement || focused instanceof HTMLTextAreaElement;
+      if (isField) focused.blur();
       if (way === 'undo') undo();
       else redo();
-      if (focused instanceof HTMLInputElement) requestAnimationFrame(() => focused.focus());
+      if (isField) requestAnimationFrame(() => focused.focus());
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

@@ -48,7 +48,7 @@ function Wire({ title, run, ohm, onChange }: WireProps) {
   const carries = run && ampacityOf(run);
   const begun: WireRun = run ?? { length: typed(0.5, 'm'), area: typed(6 * MM2, 'mm²') };
   return (
-    <div className="grid items-end gap-2 sm:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)_minmax(0,1.4fr)]">
+    <div className="grid items-end gap-2 sm:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)_minmax(0,1.2fr)]">
       <Choice
         label={`${title}, wire`}
         value={run ? (size ?? OTHER) : 'none'}

@@ -1,0 +1,41 @@
+/** A sample of the mutants, the same at every run: the others are passed over. */
+import { createHash } from 'node:crypto';
+import { PluginKind, commonTokens, declareFactoryPlugin } from '@stryker-mutator/api/plugin';
+import { CheckStatus } from '@stryker-mutator/api/check';
+
+/** Where a mutant falls in the draw: by what it is, so that code elsewhere does not change it. */
+const drawOf = ({ fileName, mutatorName, replacement, location }, root, seed) =>
+  createHash('sha256')
+    .update(JSON.stringify([seed, fileName.replace(root, ''), mutatorName, replacement, location]))
+    .digest('hex');
+
+class Sample {
+  constructor(options) {
+    const { count, seed } = options.sample;
+    this.count = count;
+    this.seed = seed;
+  }
+
+  async init() {}
+
+  /** All mutants at once: the sample is drawn here. */
+  async group(mutants) {
+    const root = process.cwd();
+    const drawn = mutants
+      .map((mutant) => ({ id: mutant.id, draw: drawOf(mutant, root, this.seed) }))
+      .sort((a, b) => (a.draw < b.draw ? -1 : 1));
+    this.tried = new Set(drawn.slice(0, this.count).map(({ id }) => id));
+    return [mutants.map(({ id }) => id)];
+  }
+
+  async check(mutants) {
+    const passed = { status: CheckStatus.Passed };
+    const over = { status: CheckStatus.CompileError, reason: 'not in the sample' };
+    return Object.fromEntries(mutants.map(({ id }) => [id, this.tried.has(id) ? passed : over]));
+  }
+}
+
+const sampleFrom = (options) => new Sample(options);
+sampleFrom.inject = [commonTokens.options];
+
+export const strykerPlugins = [declareFactoryPlugin(PluginKind.Checker, 'sample', sampleFrom)];
