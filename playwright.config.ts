@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  // One application and one database for all: the tests take turns.
-  workers: 1,
+  // Each worker has an application and a database of its own; the tests of a file take turns.
+  workers: 2,
   timeout: 120_000,
   globalTimeout: 1_500_000,
   // A broken build fails everywhere: stop early rather than wait for each.

@@ -57,7 +57,8 @@ const told = lived.map(({ fileName, location: { start, end }, replacement, statu
 });
 const share = (n) => `${((100 * n) / tried.length).toFixed(1)} %`;
 for (const { at: place, was, is, status, explained } of told)
-  if (!explained) console.log(`${place}: ${was}  →  ${is}${status === 'NoCoverage' ? '  (no test runs it)' : ''}`);
+  if (!explained)
+    console.log(`${place}: ${was}  →  ${is}${status === 'NoCoverage' ? '  (no test runs it)' : ''}`);
 const explained = told.filter((one) => one.explained).length;
 const killed = tried.length - lived.length;
 console.log(

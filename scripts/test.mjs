@@ -3,9 +3,9 @@
  * of a part (core, cli, server, web, faults, e2e) only that part, with a file or folder of tests only those: `npm test --
  * e2e/sums.spec.ts`. Faults are tried shortly among all, in full by themselves.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, checkNode, ensureDebian, ensurePackages, ensureWeb, giveUp } from './lib/setup.mjs';
 
@@ -34,14 +34,32 @@ const count = (passed, failed) => {
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
-/** A check that passes or fails as a whole. */
-function check(title, command, args) {
-  const started = Date.now();
-  const { status } = spawnSync(bin(command), args, { cwd: ROOT, stdio: 'inherit' });
-  console.log(
-    `${status === 0 ? 'passed' : 'FAILED'}: ${title} (${((Date.now() - started) / 1000).toFixed(1)} s)`,
-  );
-  count(status === 0 ? 1 : 0, status === 0 ? 0 : 1);
+/** A check that passes or fails as a whole; what it says is shown once it is through. */
+const check = ([title, command, args]) =>
+  new Promise((resolve) => {
+    const started = Date.now();
+    const said = [];
+    const run = spawn(bin(command), args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [run.stdout, run.stderr]) stream.on('data', (piece) => said.push(piece));
+    const end = (passed) => {
+      if (!passed) process.stdout.write(Buffer.concat(said));
+      console.log(
+        `${passed ? 'passed' : 'FAILED'}: ${title} (${((Date.now() - started) / 1000).toFixed(1)} s)`,
+      );
+      count(passed ? 1 : 0, passed ? 0 : 1);
+      resolve();
+    };
+    run.on('error', () => end(false));
+    run.on('close', (status) => end(status === 0));
+  });
+
+/** As many checks at a time as there are processors, the next as soon as one is through. */
+async function checkAll(checks) {
+  const left = [...checks];
+  const worker = async () => {
+    for (let next = left.shift(); next; next = left.shift()) await check(next);
+  };
+  await Promise.all(Array.from({ length: availableParallelism() }, worker));
 }
 
 /** A runner that writes how many passed; one that dies without a report has failed. */
@@ -57,26 +75,26 @@ function runner(title, command, args, { report, read, env = {} }) {
   count(passed, failed + (died || passed + failed === 0 ? 1 : 0));
 }
 
-if (only === undefined) {
-  check('formatting', 'prettier', ['--check', '--log-level=warn', '.']);
-  check('lint', 'eslint', ['.', '--max-warnings=0']);
-  for (const project of [
-    'packages/core',
-    'packages/core/tsconfig.test.json',
-    'packages/cli',
-    'packages/server',
-    'packages/web',
-    '.',
-  ])
-    check(`types of ${project}`, 'tsc', ['-p', project]);
-  check('dependency rules', 'depcruise', [
-    'packages',
-    '--config',
-    '.dependency-cruiser.cjs',
-    '--output-type',
-    'err',
+const TYPED = [
+  'packages/web',
+  'packages/core/tsconfig.test.json',
+  'packages/server',
+  'packages/core',
+  'packages/cli',
+  '.',
+];
+// The longest first, so that none is left alone at the end.
+if (only === undefined)
+  await checkAll([
+    ['lint', 'eslint', ['.', '--max-warnings=0']],
+    ...TYPED.map((project) => [`types of ${project}`, 'tsc', ['-p', project]]),
+    ['formatting', 'prettier', ['--check', '--log-level=warn', '.']],
+    [
+      'dependency rules',
+      'depcruise',
+      ['packages', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+    ],
   ]);
-}
 
 const projects = PARTS.filter((part) => part !== 'e2e' && wants(part));
 // Some faults are tried where the server's own tests are.
