@@ -15,7 +15,7 @@ const instant = z.iso.datetime();
 
 /** Where a build lies: on the bench, set aside, or thrown away (and still to be had back). */
 export const PLACES = ['bench', 'archive', 'bin'] as const;
-export type Place = (typeof PLACES)[number];
+export type BuildPlace = (typeof PLACES)[number];
 
 /** A build as it is kept, with its version. */
 export const storedBuildSchema = z.object({

@@ -190,14 +190,14 @@ export function assemblyOutlook(build: Build, today: Day): AssemblyOutlook {
   };
 }
 
-interface Standing {
+interface StepStanding {
   readonly lacking: readonly PartLine[];
   readonly done: ReadonlySet<string>;
   readonly spans: ReadonlyMap<string, Span>;
   readonly sessionS: number;
 }
 
-function stateOf(step: Step, { lacking, done, spans, sessionS }: Standing): PlannedStep['state'] {
+function stateOf(step: Step, { lacking, done, spans, sessionS }: StepStanding): PlannedStep['state'] {
   if (step.doneOn !== undefined) return 'done';
   if (lacking.length > 0) return 'parts';
   // What has been waited for must be over within today's session.

@@ -19,8 +19,7 @@ import { launchOfBuild } from '../simulate/index.ts';
 import type { CalculatorName, GivenTo } from './registry.ts';
 import { chainLoad, timingBeltInput, wormInput, type Stage, type StageOf } from '../transmission/index.ts';
 import { asInDuty, asInLink, asWorked, instead, type Fill, type Known, type Source } from './fill.ts';
-
-type Values = Readonly<Record<string, unknown>>;
+import type { Values } from '../contract/index.ts';
 
 const dataSheet: Fill<GivenTo<'dc-motor-constants'>> = ({ build }) => {
   const motor = motorOf(build);

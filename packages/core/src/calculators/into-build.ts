@@ -12,15 +12,15 @@ import {
 import { degreesToRadians, radSToRpm, show, typed, type Origin, type Quantity } from '../quantity/index.ts';
 import type { Stage, StageOf } from '../transmission/index.ts';
 import type { CalculatorName, FoundBy } from './registry.ts';
+import type { Values } from '../contract/index.ts';
 
-type Values = Readonly<Record<string, unknown>>;
 type Numbers<K extends string> = Readonly<Record<K, number>>;
 
 /** The station that shows where a result went. */
 export type ShownAt = 'brief' | 'drivetrain' | 'power';
 
 /** The result of a sum and the place of a build where it belongs. */
-interface Place<Found> {
+interface ResultPlace<Found> {
   /** The key of the output. */
   readonly key: keyof Found & string;
   /** Where it goes, as it ends "into …". */
@@ -69,7 +69,7 @@ function withStage<K extends Stage['kind']>(
   return changeDrive(build, { stages });
 }
 
-const wheelDiameter: Place<Numbers<'diameterM'>> = {
+const wheelDiameter: ResultPlace<Numbers<'diameterM'>> = {
   key: 'diameterM',
   title: 'the wheel diameter, as measured',
   station: 'brief',
@@ -77,7 +77,7 @@ const wheelDiameter: Place<Numbers<'diameterM'>> = {
     changeDrivenDiameter(build, changed(found.diameterM, drivenDiameter(build.layout), 'measured')),
 };
 
-const track: Place<Numbers<'correctedTrackM'>> = {
+const track: ResultPlace<Numbers<'correctedTrackM'>> = {
   key: 'correctedTrackM',
   title: 'the track, as measured',
   station: 'brief',
@@ -87,7 +87,7 @@ const track: Place<Numbers<'correctedTrackM'>> = {
       : 'This build stands on wheels in one line: it has no track.',
 };
 
-const rolling: Place<Numbers<'rollingCoefficient'>> = {
+const rolling: ResultPlace<Numbers<'rollingCoefficient'>> = {
   key: 'rollingCoefficient',
   title: 'the rolling resistance of the job’s ground, as measured',
   station: 'brief',
@@ -98,7 +98,7 @@ const rolling: Place<Numbers<'rollingCoefficient'>> = {
     })),
 };
 
-const dragArea: Place<Numbers<'dragAreaM2'>> = {
+const dragArea: ResultPlace<Numbers<'dragAreaM2'>> = {
   key: 'dragAreaM2',
   title: 'the drag area, as measured',
   station: 'brief',
@@ -109,7 +109,7 @@ const dragArea: Place<Numbers<'dragAreaM2'>> = {
 };
 
 /** A speed or a grade that was found goes to the duty that was chosen. */
-const dutySpeed: Place<Numbers<'speedMps'>> = {
+const dutySpeed: ResultPlace<Numbers<'speedMps'>> = {
   key: 'speedMps',
   title: 'the speed of the job',
   station: 'brief',
@@ -120,7 +120,7 @@ const dutySpeed: Place<Numbers<'speedMps'>> = {
     })),
 };
 
-const dutyGrade: Place<Numbers<'limitDeg'>> = {
+const dutyGrade: ResultPlace<Numbers<'limitDeg'>> = {
   key: 'limitDeg',
   title: 'the grade of the job',
   station: 'brief',
@@ -133,7 +133,7 @@ const dutyGrade: Place<Numbers<'limitDeg'>> = {
         })),
 };
 
-const chainCentre: Place<Numbers<'centreForLinksMm'>> = {
+const chainCentre: ResultPlace<Numbers<'centreForLinksMm'>> = {
   key: 'centreForLinksMm',
   title: 'the centre distance of the chain',
   station: 'drivetrain',
@@ -144,7 +144,7 @@ const chainCentre: Place<Numbers<'centreForLinksMm'>> = {
     })),
 };
 
-const chainTeeth: Place<Numbers<'teethDriver' | 'teethDriven'>> = {
+const chainTeeth: ResultPlace<Numbers<'teethDriver' | 'teethDriven'>> = {
   key: 'teethDriven',
   title: 'the teeth of the chain',
   station: 'drivetrain',
@@ -156,14 +156,14 @@ const chainTeeth: Place<Numbers<'teethDriver' | 'teethDriven'>> = {
     })),
 };
 
-const wheelSprocket: Place<Numbers<'teeth'>> = {
+const wheelSprocket: ResultPlace<Numbers<'teeth'>> = {
   key: 'teeth',
   title: 'the driven sprocket of the chain',
   station: 'drivetrain',
   put: (build, found) => withStage(build, 'chain', (stage) => ({ ...stage, teethDriven: found.teeth })),
 };
 
-const gearheadRatio: Place<Numbers<'ratio'> & { readonly efficiency?: number | undefined }> = {
+const gearheadRatio: ResultPlace<Numbers<'ratio'> & { readonly efficiency?: number | undefined }> = {
   key: 'ratio',
   title: 'the gearhead stage',
   station: 'drivetrain',
@@ -177,7 +177,7 @@ const gearheadRatio: Place<Numbers<'ratio'> & { readonly efficiency?: number | u
     })),
 };
 
-const cableResistance: Place<Numbers<'resistanceOhm'>> = {
+const cableResistance: ResultPlace<Numbers<'resistanceOhm'>> = {
   key: 'resistanceOhm',
   title: 'the resistance of the battery cable',
   station: 'power',
@@ -190,7 +190,7 @@ const cableResistance: Place<Numbers<'resistanceOhm'>> = {
   }),
 };
 
-const motorConstants: Place<Numbers<'resistanceOhm' | 'keVsPerRad' | 'noLoadA'>> = {
+const motorConstants: ResultPlace<Numbers<'resistanceOhm' | 'keVsPerRad' | 'noLoadA'>> = {
   key: 'resistanceOhm',
   title: 'the motor’s figures, at its own voltage',
   station: 'power',
@@ -213,7 +213,7 @@ const motorConstants: Place<Numbers<'resistanceOhm' | 'keVsPerRad' | 'noLoadA'>>
   },
 };
 
-const PLACES: { readonly [N in CalculatorName]?: readonly Place<FoundBy<N>>[] } = {
+const PLACES: { readonly [N in CalculatorName]?: readonly ResultPlace<FoundBy<N>>[] } = {
   'effective-diameter': [wheelDiameter],
   'odometry-square': [track],
   'coast-down': [rolling, dragArea],
@@ -231,15 +231,15 @@ const PLACES: { readonly [N in CalculatorName]?: readonly Place<FoundBy<N>>[] } 
 };
 
 /** The table ties each calculator's answers to its places; the compiler cannot follow that through a name. */
-const placesOf = (name: string): readonly Place<Values>[] | undefined =>
-  (PLACES as Readonly<Record<string, readonly Place<Values>[] | undefined>>)[name];
+const placesOf = (name: string): readonly ResultPlace<Values>[] | undefined =>
+  (PLACES as Readonly<Record<string, readonly ResultPlace<Values>[] | undefined>>)[name];
 
 /**
  * Where the results of a calculator belong in a build; none where they belong nowhere.
  *
  * @example placesFor('road-load') // []
  */
-export const placesFor = (name: string): readonly Pick<Place<Values>, 'key' | 'title' | 'station'>[] =>
+export const placesFor = (name: string): readonly Pick<ResultPlace<Values>, 'key' | 'title' | 'station'>[] =>
   placesOf(name) ?? [];
 
 /**

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { calculate } from './index.ts';
-
-type Values = Readonly<Record<string, unknown>>;
+import type { Values } from '../contract/index.ts';
 
 describe('what cannot be', () => {
   const codeOf = (name: string, input: Values): unknown => {

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { calculate } from './index.ts';
-
-type Values = Readonly<Record<string, unknown>>;
+import type { Values } from '../contract/index.ts';
 
 /** Name, input, what is expected, relative tolerance, source. "m": the published value is from memory. */
 type Row = readonly [name: string, input: Values, expected: Values, tolerance: number, source: string];

@@ -2,10 +2,8 @@ import { evaluate } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { STANDARD_GRAVITY } from '../quantity/index.ts';
-import { equationsOf, putIn, type SayKey } from '../contract/index.ts';
+import { equationsOf, putIn, type SayKey, type Values } from '../contract/index.ts';
 import { CALCULATORS, type AnyCalculator } from './registry.ts';
-
-type Values = Readonly<Record<string, unknown>>;
 
 /** What a key's number is multiplied by for SI, from the end of its name (calculators.md). */
 const TO_SI: readonly (readonly [RegExp, number])[] = [

@@ -94,7 +94,7 @@ export interface Then {
 }
 
 /** A stretch of the day: what it went through, and how it was left. */
-export interface Stretch {
+export interface CourseStretch {
   readonly moments: readonly CourseMoment[];
   readonly then: Then;
   readonly energy: EnergyFlows;
@@ -150,7 +150,7 @@ function momentOf(day: Day, then: Then, going: Partial<Going> & Pick<CourseMomen
 }
 
 /** One duty, from how the last one left it, to its end or to where the battery ends it. */
-export function through(day: Day, duty: Duty, report: DutyReport, from: Then): Stretch {
+export function through(day: Day, duty: Duty, report: DutyReport, from: Then): CourseStretch {
   const fresh = goingOn(day.build, duty, report, day.line);
   const at = (drawnShare: number): Going | undefined => {
     const line = lineAfter(day.line, drawnShare);
@@ -193,7 +193,7 @@ export function through(day: Day, duty: Duty, report: DutyReport, from: Then): S
 const voltsOf = ({ flowing: { batteryA, batteryV } }: Going) => ({ batteryA, batteryV });
 
 /** A break: motors cool; a charger, and a panel that charges while parked for as long as there is sun, fill the battery. */
-export function rested(day: Day, from: Then, breakS: number): Stretch {
+export function rested(day: Day, from: Then, breakS: number): CourseStretch {
   const { charger, sun, standbyPower } = day.build.supply;
   const capacityAh = day.line.bank?.capacityAh;
   const fullWs =

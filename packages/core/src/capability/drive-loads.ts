@@ -22,7 +22,7 @@ export type DrivenBy =
  * Every stage under what works on the drive. Driven by the motors, each stage passes its efficiency on; driven by the
  * wheel, losses are left out, which is the safe side.
  *
- * @example loadedStages(line, workingIn(dutyPoint(line, duty, 400))).map(({ stage }) => stage.kind)
+ * @example loadedStages(line, drivenAt(dutyPoint(line, duty, 400))).map(({ stage }) => stage.kind)
  *   // ['gearhead', 'chain']
  */
 export function loadedStages(line: Driveline, working: DrivenBy): LoadedStage[] {
@@ -58,7 +58,7 @@ export function loadedStages(line: Driveline, working: DrivenBy): LoadedStage[] 
 /**
  * Torque at a part of the torque path, N·m; undefined where it names a stage that is not there.
  *
- * @example torqueAt(pathInOrder(puffin)[0], loadedStages(line, workingIn(dutyPoint(line, duty, 400))), 1) // 10.42
+ * @example torqueAt(pathInOrder(puffin)[0], loadedStages(line, drivenAt(dutyPoint(line, duty, 400))), 1) // 10.42
  */
 export function torqueAt(
   element: PathElement,
@@ -93,15 +93,15 @@ export const stallTorque = ({ circuit }: Driveline): number => Math.max(0, fullC
 /**
  * What works on the drive in a duty: the motors, or going down the wheels.
  *
- * @example workingIn(dutyPoint(line, duty, 400)).motorRpm // 1375
+ * @example drivenAt(dutyPoint(line, duty, 400)).motorRpm // 1375
  */
-export const workingIn = ({ wheelTorqueNm, wheelRpm, motorTorqueNm, motorRpm }: DutyPoint): DrivenBy =>
+export const drivenAt = ({ wheelTorqueNm, wheelRpm, motorTorqueNm, motorRpm }: DutyPoint): DrivenBy =>
   wheelTorqueNm < 0 ? { wheelTorqueNm: -wheelTorqueNm, wheelRpm } : { motorTorqueNm, motorRpm };
 
 /**
  * Torque of each motor where the motors work; where the wheels do, what of it reaches a motor without losses.
  *
- * @example motorTorqueOf(line, workingIn(dutyPoint(line, duty, 400))) // 1.286
+ * @example motorTorqueOf(line, drivenAt(dutyPoint(line, duty, 400))) // 1.286
  */
 export const motorTorqueOf = (line: Driveline, by: DrivenBy): number =>
   'motorTorqueNm' in by ? by.motorTorqueNm : by.wheelTorqueNm / line.ratio / line.motorsPerWheel;

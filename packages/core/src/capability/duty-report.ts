@@ -7,7 +7,7 @@ import { ratioWindow } from './ratio-window.ts';
 import type { DriveAtDuty, DutyReport } from './report.ts';
 import { topSpeedOf } from './top-speed.ts';
 
-type Asked = ReturnType<typeof askedOf>;
+type DutyDemand = ReturnType<typeof askedOf>;
 
 /**
  * What motor and battery do for what a duty asks; what it asks alone where there is no motor.
@@ -18,7 +18,7 @@ export function dutyReport(
   build: Build,
   duty: Duty,
   line: Driveline | undefined,
-  { asked, braking }: Asked = askedOf(build, duty, line),
+  { asked, braking }: DutyDemand = askedOf(build, duty, line),
 ): DutyReport {
   if (!line) return asked;
   const { resistance, footing, turn, tip, brake } = asked;

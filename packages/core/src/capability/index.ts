@@ -6,7 +6,7 @@ export {
   pathInOrder,
   stallTorque,
   torqueAt,
-  workingIn,
+  drivenAt,
 } from './drive-loads.ts';
 export { dutyReport } from './duty-report.ts';
 export { mountInput, pullingAtMount } from './mount.ts';

@@ -8,7 +8,7 @@ const PER_TEN = 10;
 /**
  * The stage that pulls at the motor's mount: the first that is not one with the motor.
  *
- * @example pullingAtMount(loadedStages(line, workingIn(dutyPoint(line, duty, 400))))?.stage.kind // 'chain'
+ * @example pullingAtMount(loadedStages(line, drivenAt(dutyPoint(line, duty, 400))))?.stage.kind // 'chain'
  */
 export const pullingAtMount = (loaded: readonly LoadedStage[]): LoadedStage | undefined =>
   loaded.find(({ stage }) => !isOnMotor(stage));
@@ -16,7 +16,7 @@ export const pullingAtMount = (loaded: readonly LoadedStage[]): LoadedStage | un
 /**
  * What the calculator of the mount takes; undefined where nothing is known to pull at it.
  *
- * @example mountInput(puffin, loadedStages(line, workingIn(dutyPoint(line, duty, 400))))?.leverMm // 46
+ * @example mountInput(puffin, loadedStages(line, drivenAt(dutyPoint(line, duty, 400))))?.leverMm // 46
  */
 export function mountInput(build: Build, loaded: readonly LoadedStage[]) {
   const first = pullingAtMount(loaded);

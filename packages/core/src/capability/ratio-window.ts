@@ -17,7 +17,7 @@ import type { RatioSpan, RatioWindow } from './report.ts';
 const LEAST_LOG = Math.log(0.1);
 const GREATEST_LOG = Math.log(100_000);
 
-interface Asked {
+interface RatioDemand {
   /** Of all drives together, where there are several, N. */
   readonly forceN?: number;
   readonly wheelTorqueNm: number;
@@ -28,7 +28,7 @@ interface Asked {
 type WindowLine = Parameters<typeof greatestWheelTorque>[0];
 
 /** Torque margin at a ratio: what each wheel gets at the duty's speed over what it needs; of several drives, what all give. */
-function torqueMargin(line: WindowLine, asked: Asked, speedMps: number, logRatio: number): number {
+function torqueMargin(line: WindowLine, asked: RatioDemand, speedMps: number, logRatio: number): number {
   const ratio = Math.exp(logRatio);
   return asked.forceN === undefined
     ? greatestWheelTorque(line, speedMps, ratio) / asked.wheelTorqueNm
@@ -66,7 +66,7 @@ function spanAbove(f: (logRatio: number) => number, top: number): RatioSpan | nu
  */
 export function ratioWindow(
   line: WindowLine,
-  asked: Asked,
+  asked: RatioDemand,
   policy: Pick<MarginPolicy, 'torque' | 'speed'>,
 ): RatioWindow {
   const just = (logRatio: number): number => torqueMargin(line, asked, asked.speedMps, logRatio) - 1;

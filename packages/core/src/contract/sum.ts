@@ -1,6 +1,7 @@
 import { once } from './remembered.ts';
 
-type Values = Readonly<Record<string, unknown>>;
+/** What a calculator takes or answers, by its keys. */
+export type Values = Readonly<Record<string, unknown>>;
 
 /** What of a calculator a sum needs. */
 export interface Runs<Input, Output> {

@@ -23,7 +23,7 @@ export { pivotTurn } from './pivot-turn.ts';
 export { soilThrust } from './soil-thrust.ts';
 export { SOIL_IDS, soilOf, type Soil, type SoilId } from './soils.ts';
 export { sumOfForces } from './sum-of-forces.ts';
-export { supportArea, type Place } from './support.ts';
+export { supportArea, type GroundPoint } from './support.ts';
 export {
   SURFACES,
   firmLoss,

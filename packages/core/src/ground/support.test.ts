@@ -1,18 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../calculators/index.ts';
-import { supportLoads, type Place } from './support.ts';
+import { supportLoads, type GroundPoint } from './support.ts';
 
 const finite = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 /** Whole centimetres: as near as wheels are set, and near enough to fall together now and then. */
 const cm = (min: number, max: number) => fc.integer({ min, max }).map((n) => n / 100);
 const place = fc.record({ aheadM: cm(-100, 200), leftM: cm(-100, 100) });
 
-const momentOf = (contacts: readonly Place[], loads: readonly number[], of: keyof Place): number =>
-  contacts.reduce((sum, c, at) => sum + (loads[at] ?? 0) * c[of], 0);
+const momentOf = (
+  contacts: readonly GroundPoint[],
+  loads: readonly number[],
+  of: keyof GroundPoint,
+): number => contacts.reduce((sum, c, at) => sum + (loads[at] ?? 0) * c[of], 0);
 
 /** Every choice of contacts that carry, tried: the one whose plane is positive on them and not above 0 elsewhere. */
-function byTryingAll(contacts: readonly Place[], forceN: number, at: Place): number[] | undefined {
+function byTryingAll(
+  contacts: readonly GroundPoint[],
+  forceN: number,
+  at: GroundPoint,
+): number[] | undefined {
   for (let choice = 1; choice < 1 << contacts.length; choice++) {
     const carry = contacts.map((_, n) => (choice & (1 << n)) !== 0);
     const some = contacts.filter((_, n) => carry[n]);
@@ -23,7 +30,7 @@ function byTryingAll(contacts: readonly Place[], forceN: number, at: Place): num
     ];
     const solved = cramer(normal, [forceN, forceN * at.aheadM, forceN * at.leftM]);
     if (!solved) continue;
-    const plane = (c: Place): number => solved[0] + solved[1] * c.aheadM + solved[2] * c.leftM;
+    const plane = (c: GroundPoint): number => solved[0] + solved[1] * c.aheadM + solved[2] * c.leftM;
     if (contacts.every((c, n) => (carry[n] ? plane(c) >= -1e-9 : plane(c) <= 1e-9)))
       return contacts.map((c, n) => (carry[n] ? plane(c) : 0));
   }
@@ -74,7 +81,7 @@ describe('loads on any number of contacts', () => {
       )
       .map(([contacts, shares]) => {
         const total = sum(shares.slice(0, contacts.length), (s) => s);
-        const mean = (of: keyof Place): number =>
+        const mean = (of: keyof GroundPoint): number =>
           sum(
             contacts.map((c, n) => c[of] * (shares[n] ?? 0)),
             (x) => x,
@@ -250,7 +257,7 @@ describe('tipping over any edge', () => {
 
   it('three wheels tip sooner than four (common practice, no source)', () => {
     const where = { cgAheadOfRearAxleM: 0.4, cgHeightM: 0.5 };
-    const side = (contacts: readonly Place[]): number =>
+    const side = (contacts: readonly GroundPoint[]): number =>
       (calculate('tip-angles', { contacts, ...where }) as { sideDeg: number }).sideDeg;
     const three = [
       { aheadM: 0, leftM: 0.4 },
@@ -261,7 +268,7 @@ describe('tipping over any edge', () => {
   });
 
   it('is refused for a load outside, and for wheels in one line', () => {
-    const tip = (contacts: readonly Place[], ahead: number) => () =>
+    const tip = (contacts: readonly GroundPoint[], ahead: number) => () =>
       calculate('tip-angles', { contacts, cgAheadOfRearAxleM: ahead, cgHeightM: 0.5 });
     expect(tip(fourWheels(1, 1), 1.2)).toThrow(expect.objectContaining({ code: 'falls-over' }));
     const line = [0, 0.5, 1].map((aheadM) => ({ aheadM, leftM: 0 }));

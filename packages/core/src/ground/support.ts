@@ -1,11 +1,11 @@
 /** A place on the ground: metres ahead of the origin, and left of the middle line. */
-export interface Place {
+export interface GroundPoint {
   readonly aheadM: number;
   readonly leftM: number;
 }
 
 /** What the ground must carry: the force square to it, and where that force acts. */
-export interface Bearing extends Place {
+export interface Bearing extends GroundPoint {
   readonly forceN: number;
 }
 
@@ -15,7 +15,7 @@ const SAME_PLACE = 1e-9;
 const MOST_STEPS = 200;
 
 /** Twice the area of the triangle a, b, c; positive where c lies left of the way from a to b (x ahead, y left). */
-const turn = (a: Place, b: Place, c: Place): number =>
+const turn = (a: GroundPoint, b: GroundPoint, c: GroundPoint): number =>
   (b.aheadM - a.aheadM) * (c.leftM - a.leftM) - (b.leftM - a.leftM) * (c.aheadM - a.aheadM);
 
 /**
@@ -24,10 +24,10 @@ const turn = (a: Place, b: Place, c: Place): number =>
  * @example supportArea([{ aheadM: 0, leftM: 0 }, { aheadM: 1, leftM: 0 }, { aheadM: 0, leftM: 1 }, { aheadM: 0.2, leftM: 0.2 }]).length
  *   // 3
  */
-export function supportArea(contacts: readonly Place[]): Place[] {
+export function supportArea(contacts: readonly GroundPoint[]): GroundPoint[] {
   const sorted = [...contacts].sort((a, b) => a.aheadM - b.aheadM || a.leftM - b.leftM);
-  const half = (places: readonly Place[]): Place[] => {
-    const chain: Place[] = [];
+  const half = (places: readonly GroundPoint[]): GroundPoint[] => {
+    const chain: GroundPoint[] = [];
     for (const place of places) {
       while (chain.length > 1) {
         const [a, b] = [chain.at(-2), chain.at(-1)];
@@ -43,7 +43,7 @@ export function supportArea(contacts: readonly Place[]): Place[] {
 }
 
 /** Distance from a place inside the area to its edge along a direction; negative where the place lies outside. */
-export function reachTo(area: readonly Place[], from: Place, direction: Place): number {
+export function reachTo(area: readonly GroundPoint[], from: GroundPoint, direction: GroundPoint): number {
   const size = Math.hypot(direction.aheadM, direction.leftM);
   const [dx, dy] = [direction.aheadM / size, direction.leftM / size];
   // The area is an intersection of half-planes: the nearest of those that this direction leaves.
@@ -61,7 +61,7 @@ export function reachTo(area: readonly Place[], from: Place, direction: Place): 
 }
 
 /** The least distance from a place to an edge of the area; negative outside. */
-export function reachToEdge(area: readonly Place[], from: Place): number {
+export function reachToEdge(area: readonly GroundPoint[], from: GroundPoint): number {
   if (area.length < 3) return 0;
   return area.reduce((least, a, at) => {
     const b = area[(at + 1) % area.length] ?? a;
@@ -71,7 +71,7 @@ export function reachToEdge(area: readonly Place[], from: Place): number {
 }
 
 /** Loads N = a + b·ahead + c·left on the contacts that carry, in balance with the bearing; least squares where they are in one line or place. */
-function plane(contacts: readonly Place[], bearing: Bearing): (place: Place) => number {
+function plane(contacts: readonly GroundPoint[], bearing: Bearing): (place: GroundPoint) => number {
   const n = contacts.length;
   const mean = {
     aheadM: contacts.reduce((sum, p) => sum + p.aheadM, 0) / n,
@@ -116,7 +116,7 @@ export interface Support {
  *
  * Source: statics; equally stiff springs under a rigid frame.
  */
-export function supportLoads(contacts: readonly Place[], bearing: Bearing): Support {
+export function supportLoads(contacts: readonly GroundPoint[], bearing: Bearing): Support {
   const all = plane(contacts, bearing);
   const free = { loadsN: contacts.map(all), stands: false };
   if (!balances(contacts, bearing, free.loadsN)) return free;
@@ -143,7 +143,7 @@ const DAMPING = 1e-9;
  * The loads max(0, a + b·ahead + c·left) in balance with the bearing: least of the convex ½ Σ load² − bearing · (a, b, c),
  * by Newton's method with a line search. Undefined where it does not come near enough.
  */
-function sharedByThoseThatCarry(contacts: readonly Place[], bearing: Bearing): number[] | undefined {
+function sharedByThoseThatCarry(contacts: readonly GroundPoint[], bearing: Bearing): number[] | undefined {
   const size = Math.max(
     ...contacts.map((p) => Math.hypot(p.aheadM - bearing.aheadM, p.leftM - bearing.leftM)),
   );
@@ -208,11 +208,11 @@ function solveThree(vs: readonly Three[], r: Three): Three {
 const BALANCE = 1e-6;
 
 /** Whether loads have the moment of the bearing: contacts in one line carry nothing beside that line. */
-function balances(contacts: readonly Place[], bearing: Bearing, loadsN: readonly number[]): boolean {
+function balances(contacts: readonly GroundPoint[], bearing: Bearing, loadsN: readonly number[]): boolean {
   const size = Math.max(
     ...contacts.map((p) => Math.hypot(p.aheadM - bearing.aheadM, p.leftM - bearing.leftM)),
   );
-  const off = (of: keyof Place): number =>
+  const off = (of: keyof GroundPoint): number =>
     contacts.reduce((sum, p, at) => sum + (loadsN[at] ?? 0) * (p[of] - bearing[of]), 0);
   const allowed = BALANCE * Math.abs(bearing.forceN) * Math.max(size, 1e-300);
   return Math.abs(off('aheadM')) <= allowed && Math.abs(off('leftM')) <= allowed;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
 import { centreInPlan, contactPlaces, hitchAndBlade } from './support-keys.ts';
-import { reachTo, supportArea, type Place } from './support.ts';
+import { reachTo, supportArea, type GroundPoint } from './support.ts';
 
 const input = z.strictObject({
   contacts: contactPlaces(120),
@@ -28,7 +28,7 @@ interface Moments {
   readonly rightingNm: number;
   readonly overturningNm: number;
   /** Outward direction of the edge. */
-  readonly out: Place;
+  readonly out: GroundPoint;
 }
 
 /** Shares of a length under which an edge has none. */
@@ -48,7 +48,7 @@ const worst = (edges: readonly Moments[]): Moments =>
 const nearness = (moments: Moments): number => Math.min(ratioOf(moments), Number.MAX_VALUE);
 
 /** Moments about an edge at a reach from the centre of gravity: what rights and what overturns, each by its sign. */
-function about(i: Input, out: Place, reachM: number): Moments {
+function about(i: Input, out: GroundPoint, reachM: number): Moments {
   const hitchReachM =
     reachM + (i.cgAheadOfRearAxleM + i.hitchBehindRearAxleM) * out.aheadM + i.cgLeftM * out.leftM;
   const bladeReachM =

@@ -14,10 +14,10 @@ const builds = readdirSync('data/builds').map((file) => {
   return [file, read.build] as const;
 });
 
-type Place = readonly (string | number)[];
+type KeyPath = readonly (string | number)[];
 
 /** Where the quantities of a document stand. */
-function places(x: unknown, at: Place = []): Place[] {
+function places(x: unknown, at: KeyPath = []): KeyPath[] {
   if (isQuantity(x)) return [at];
   if (typeof x !== 'object' || x === null) return [];
   return Object.entries(x).flatMap(([key, value]) =>
@@ -25,7 +25,7 @@ function places(x: unknown, at: Place = []): Place[] {
   );
 }
 
-function changed(x: unknown, [step, ...rest]: Place, change: (q: Quantity) => Quantity): unknown {
+function changed(x: unknown, [step, ...rest]: KeyPath, change: (q: Quantity) => Quantity): unknown {
   if (step === undefined) return change(x as Quantity);
   if (Array.isArray(x)) return x.map((item: unknown, n) => (n === step ? changed(item, rest, change) : item));
   return { ...(x as object), [step]: changed((x as Record<string, unknown>)[step], rest, change) };

@@ -4,7 +4,7 @@ import {
   pathInOrder,
   stallTorque,
   torqueAt,
-  workingIn,
+  drivenAt,
   type LoadedStage,
   mountInput,
   pullingAtMount,
@@ -26,7 +26,7 @@ export function driveLinks(
   line: Driveline,
 ): LinkReport[] {
   const policy = build.marginPolicy;
-  const working = workingIn(point);
+  const working = drivenAt(point);
   const loaded = loadedStages(line, working);
   return [
     ...loaded.flatMap(({ stage, load }) => {

@@ -93,9 +93,9 @@ const WORKING_SHARES = [0.5, 0.55, 0.6, 0.65, 0.7, 0.75, 0.8, 0.85, 0.9];
  * The ratio at which the motor of a drive that works has the most to spare of torque and speed, each over its rule;
  * undefined where nothing is asked of it.
  *
- * @example workingRatio(throughDrive(whimbrel, 'drive-3')) // 1261
+ * @example ratioOfWork(throughDrive(whimbrel, 'drive-3')) // 1261
  */
-export function workingRatio(build: Build): number | undefined {
+export function ratioOfWork(build: Build): number | undefined {
   const [asked, line] = [askedOfWork(build), drivelineOf(build)];
   if (!asked || !line) return undefined;
   const { torqueNm, speedRadS } = asked;
@@ -116,7 +116,7 @@ export function workingRatio(build: Build): number | undefined {
 /** A bare motor without any stage behind it, at the ratio that suits the duties best. */
 function atBestRatio(build: Build): { readonly build: Build; readonly atRatio?: number } {
   if (driveOf(build).stages.length > 0 || motorOf(build)?.gearhead) return { build };
-  if (driveOf(build).does !== 'propels') return atRatio(build, workingRatio(build));
+  if (driveOf(build).does !== 'propels') return atRatio(build, ratioOfWork(build));
   const { duties } = reportThrough(marginsOf(build), driveOf(build).id);
   return atRatio(build, ratiosWanted(duties, null, trainOf(build).ratio)[0] ?? bestOfHardest(duties));
 }

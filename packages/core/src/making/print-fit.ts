@@ -19,9 +19,9 @@ const output = z.strictObject({
   pieces: key.count('Pieces to print it in'),
 });
 
-type Sides = readonly [number, number, number];
-const sides = ({ xMm, yMm, zMm }: z.output<typeof input>['part']): Sides => [xMm, yMm, zMm];
-const ordersOf = ([a, b, c]: Sides): readonly Sides[] => [
+type PrintSides = readonly [number, number, number];
+const sides = ({ xMm, yMm, zMm }: z.output<typeof input>['part']): PrintSides => [xMm, yMm, zMm];
+const ordersOf = ([a, b, c]: PrintSides): readonly PrintSides[] => [
   [a, b, c],
   [a, c, b],
   [b, a, c],
@@ -74,7 +74,7 @@ export const printFit = defineCalculator({
       return { fits: 'straight' as const, pieces: 1 };
     if (orders.some(([p, q, standing]) => standing <= height && liesTurned([p, q], [bedX, bedY])))
       return { fits: 'turned' as const, pieces: 1 };
-    const cut = ([x, y, z]: Sides): number =>
+    const cut = ([x, y, z]: PrintSides): number =>
       Math.ceil(x / bedX) * Math.ceil(y / bedY) * Math.ceil(z / height);
     return { fits: 'no' as const, pieces: Math.min(...orders.map(cut)) };
   },

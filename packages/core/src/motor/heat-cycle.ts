@@ -51,14 +51,14 @@ interface Node {
   readonly tauS: number;
 }
 /** A stretch of the cycle, by the heat in it. */
-interface Stretch {
+interface HeatStretch {
   readonly powerW: number;
   readonly durationS: number;
 }
 /** Over ambient, node by node. */
 type Rises = readonly number[];
 
-const stepped = (rises: Rises, nodes: readonly Node[], { powerW }: Stretch, seconds: number): Rises =>
+const stepped = (rises: Rises, nodes: readonly Node[], { powerW }: HeatStretch, seconds: number): Rises =>
   nodes.map(({ kPerW, tauS }, n) => {
     const end = powerW * kPerW;
     return end + ((rises[n] ?? 0) - end) * Math.exp(-seconds / tauS);
@@ -66,7 +66,11 @@ const stepped = (rises: Rises, nodes: readonly Node[], { powerW }: Stretch, seco
 const summed = (rises: Rises): number => rises.reduce((total, rise) => total + rise, 0);
 
 /** Where inside a stretch the sum of two exponentials turns; undefined where it does not. */
-function turnsAt(rises: Rises, nodes: readonly Node[], { powerW, durationS }: Stretch): number | undefined {
+function turnsAt(
+  rises: Rises,
+  nodes: readonly Node[],
+  { powerW, durationS }: HeatStretch,
+): number | undefined {
   const [first, second] = nodes;
   if (!first || !second || first.tauS === second.tauS) return undefined;
   const slope = ({ kPerW, tauS }: Node, n: number): number => ((rises[n] ?? 0) - powerW * kPerW) / tauS;
@@ -77,13 +81,13 @@ function turnsAt(rises: Rises, nodes: readonly Node[], { powerW, durationS }: St
 }
 
 /** Times of a stretch between which its temperature only rises or only falls. */
-const marksOf = (rises: Rises, nodes: readonly Node[], stretch: Stretch): readonly number[] => {
+const marksOf = (rises: Rises, nodes: readonly Node[], stretch: HeatStretch): readonly number[] => {
   const turn = turnsAt(rises, nodes, stretch);
   return [0, ...(turn === undefined ? [] : [turn]), stretch.durationS];
 };
 
 /** The greatest and least rise of a cycle, and where it ends. */
-function through(start: Rises, nodes: readonly Node[], stretches: readonly Stretch[]) {
+function through(start: Rises, nodes: readonly Node[], stretches: readonly HeatStretch[]) {
   let rises = start;
   let [most, least] = [-Infinity, Infinity];
   for (const stretch of stretches) {
@@ -101,7 +105,7 @@ function through(start: Rises, nodes: readonly Node[], stretches: readonly Stret
 function firstReached(
   start: Rises,
   nodes: readonly Node[],
-  stretches: readonly Stretch[],
+  stretches: readonly HeatStretch[],
   limit: number,
 ): number {
   let rises = start;
@@ -127,7 +131,7 @@ const MOST_CYCLES = 2 ** 52;
 function timeToLimit(
   settled: Rises,
   nodes: readonly Node[],
-  stretches: readonly Stretch[],
+  stretches: readonly HeatStretch[],
   limit: number,
 ): number {
   const periodS = stretches.reduce((sum, { durationS }) => sum + durationS, 0);

@@ -14,7 +14,7 @@ export interface Candidate {
 }
 
 /** What a generator may look at. */
-export interface Asked {
+export interface MoveContext {
   readonly build: Build;
   readonly link: LinkReport;
   readonly report: Report;
@@ -23,7 +23,7 @@ export interface Asked {
 }
 
 /** What proposes changes for a margin. */
-export type Generator = (asked: Asked) => readonly Candidate[];
+export type Generator = (asked: MoveContext) => readonly Candidate[];
 
 /** The build with one stage changed. */
 export const withStage = (build: Build, stage: Stage): Build =>

@@ -27,7 +27,7 @@ import {
   thickerLeads,
 } from './supply-candidates.ts';
 import { brake, frictionBrake, quickerBrake } from './brake-candidates.ts';
-import { MOST_OVER_RATED, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { MOST_OVER_RATED, type MoveContext, type Candidate, type Generator } from './candidate.ts';
 import { ballast, lighter, lowerLoad, onTheTug, weight } from './load-candidates.ts';
 import { otherHub, stifferMount, strongerPart } from './path-candidates.ts';
 import { atItsBest, lowerGear, ratios } from './ratio-candidates.ts';
@@ -63,7 +63,7 @@ function neighbours<P extends ChosenPart>(
 }
 
 /** Those of a kind on the shelf. */
-const ofKind = <K extends ChosenKind>({ shelf }: Asked, kind: K) =>
+const ofKind = <K extends ChosenKind>({ shelf }: MoveContext, kind: K) =>
   shelf.filter((part): part is Extract<Part, { kind: K }> => part.kind === kind);
 
 /** A motor is no more of the vehicle than this share of its mass (common practice, no source). */
@@ -226,7 +226,7 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
 };
 
 /** Every candidate for a margin; those that leave the build as it is are left out. */
-export const candidatesFor = (asked: Asked): Candidate[] =>
+export const candidatesFor = (asked: MoveContext): Candidate[] =>
   GENERATORS[asked.link.link]
     .flatMap((generate) => generate(asked))
     .filter(({ build }) => build !== asked.build);

@@ -1,10 +1,10 @@
 import { STANDARD_GRAVITY, showNumber, figure, sentence } from '../quantity/index.ts';
 import { contactsOf, freeId, massAllUp, type Build, type OtherMass } from '../vehicle/index.ts';
-import { type Asked, type Candidate, type Generator } from './candidate.ts';
+import { type MoveContext, type Candidate, type Generator } from './candidate.ts';
 import { scaled } from '../quantity/index.ts';
 
 /** What changes the load need to know: they are made for margins and for what does not stand. */
-type OfLoad = (asked: Pick<Asked, 'build'>) => readonly Candidate[];
+type OfLoad = (asked: Pick<MoveContext, 'build'>) => readonly Candidate[];
 
 /** The build with its payload changed. */
 export const withPayload = (build: Build, change: Partial<Build['masses']['payload']>): Build => ({
@@ -72,7 +72,7 @@ export const weight: OfLoad = ({ build }) => {
 const MOST_BALLAST = 1;
 
 /** Mass over the driven wheels that brings grip to so many times what is asked, kg, what it asks itself counted. */
-function massForGrip({ build, report, link, duty }: Asked, times: number): number | undefined {
+function massForGrip({ build, report, link, duty }: MoveContext, times: number): number | undefined {
   const at = report.duties.find(({ id }) => id === link.dutyId);
   if (!at || !duty || !(at.footing.drivenN > 0)) return undefined;
   const cos = Math.cos(duty.grade.value);

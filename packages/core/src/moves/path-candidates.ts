@@ -15,7 +15,7 @@ import {
   type PathElement,
 } from '../transmission/index.ts';
 import { driveOf, changeDrive, type Build } from '../vehicle/index.ts';
-import { type Asked, type Candidate, type Generator } from './candidate.ts';
+import { type MoveContext, type Candidate, type Generator } from './candidate.ts';
 
 /** The build with one part of its torque path changed. */
 const withElement = (build: Build, element: PathElement): Build =>
@@ -33,7 +33,7 @@ function withBored(build: Build, element: PathElement): Build {
     .reduce((b, hub) => (isHub(hub) ? withElement(b, { ...hub, bore: element.diameter }) : b), changed);
 }
 
-const elementOf = ({ build, link }: Asked): PathElement | undefined =>
+const elementOf = ({ build, link }: MoveContext): PathElement | undefined =>
   driveOf(build).path.find(({ id }) => id === link.elementId);
 
 /** The same part stronger, and all of its kind alike: two hubs alike let go alike. */

@@ -1,10 +1,10 @@
 import { ratioOffers } from '../capability/index.ts';
 import { trainOf } from '../drive/index.ts';
-import { marginsOf, INSIDE, SAME, ratiosWanted, reportThrough, workingRatio } from '../judge/index.ts';
+import { marginsOf, INSIDE, SAME, ratiosWanted, reportThrough, ratioOfWork } from '../judge/index.ts';
 import { figure, sentence, inside } from '../quantity/index.ts';
 import { freshStage, stageKind, stageName, type Stage, type StageKind } from '../transmission/index.ts';
 import { choosePart, freeId, type Build, type PartOf, driveOf, changeDrive } from '../vehicle/index.ts';
-import type { Asked, Candidate, Generator } from './candidate.ts';
+import type { MoveContext, Candidate, Generator } from './candidate.ts';
 
 /** Teeth as they are to be had (common practice, no source). */
 const TEETH = { least: 10, most: 80 } as const;
@@ -81,7 +81,7 @@ const otherRatios: Generator = ({ build, link }) => {
   const now = trainOf(build).ratio;
   const by = (link.rule * INSIDE) / Math.max(link.ratio, LEAST_GAIN);
   const slower = link.link === 'work-torque' || link.link === 'steering' || link.link === 'motor-heat';
-  const pace = workingRatio(build);
+  const pace = ratioOfWork(build);
   return [
     ...(pace === undefined ? [] : toRatio(build, pace)),
     ...toRatio(build, slower ? now * by : now / by),
@@ -95,11 +95,11 @@ export const lowerGear: Generator = ({ build, report, link }) =>
   link.has > 0 ? toRatio(build, (report.train.ratio * link.needs * INSIDE) / link.has) : [];
 
 /** A motor of the shelf in the build, at the ratio that suits it best where the one that there is does not. */
-export function atItsBest(asked: Pick<Asked, 'build' | 'link'>, motor: PartOf<'motor'>): Candidate {
+export function atItsBest(asked: Pick<MoveContext, 'build' | 'link'>, motor: PartOf<'motor'>): Candidate {
   const chosen = choosePart(asked.build, motor);
   const { duties } = reportThrough(marginsOf(chosen), driveOf(chosen).id);
   const now = trainOf(chosen).ratio;
-  const pace = workingRatio(chosen);
+  const pace = ratioOfWork(chosen);
   if (driveOf(chosen).does !== 'propels' && pace === undefined) return { text: motor.name, build: chosen };
   const fits = duties.every(
     ({ ratioWindow: w }) => !w || (w.just !== null && w.just.low <= now && now <= w.just.high),

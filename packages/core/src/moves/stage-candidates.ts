@@ -12,7 +12,7 @@ import {
   withTeeth,
 } from '../transmission/index.ts';
 import { driveOf, type Build } from '../vehicle/index.ts';
-import { withStage, type Asked, type Candidate, type Generator } from './candidate.ts';
+import { withStage, type MoveContext, type Candidate, type Generator } from './candidate.ts';
 
 const LEAST_TEETH = 8;
 const MOST_TEETH = 120;
@@ -38,7 +38,7 @@ export const teeth: Generator = ({ build }) =>
       ),
     );
 
-const stageOf = ({ build, link }: Asked): Stage | undefined =>
+const stageOf = ({ build, link }: MoveContext): Stage | undefined =>
   driveOf(build).stages.find(({ id }) => id === link.stageId);
 
 /** Loops that hold by teeth and take any centre distance. */

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { drivelineOf, trainOf } from '../drive/index.ts';
-import { evaluate, fastestAgainst, greatestAt, workingRatio } from '../judge/index.ts';
+import { evaluate, fastestAgainst, greatestAt, ratioOfWork } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
 import {
   addDrive,
@@ -46,7 +46,7 @@ const offeredFor = (build: Build, link: string, shelf: readonly Part[] = []) =>
 describe('a work that its motor turns', () => {
   it('too slowly is geared up, to where it does it', () => {
     const build = mowing(0.25, 4000);
-    expect(workingRatio(build)).toBeLessThan(1);
+    expect(ratioOfWork(build)).toBeLessThan(1);
     const [offered] = offeredFor(build, 'work-speed');
     const mended = applyChanges(whole(build), offered?.changes ?? []);
     const seen = throughDrive(mended, build.drives.at(-1)?.id ?? '');
@@ -56,7 +56,7 @@ describe('a work that its motor turns', () => {
 
   it('too fast is geared down, to where it does it', () => {
     const build = mowing(2, 300);
-    expect(workingRatio(build)).toBeGreaterThan(4);
+    expect(ratioOfWork(build)).toBeGreaterThan(4);
     const [offered] = offeredFor(build, 'work-torque');
     const mended = applyChanges(whole(build), offered?.changes ?? []);
     const seen = throughDrive(mended, build.drives.at(-1)?.id ?? '');
@@ -82,7 +82,7 @@ describe('a work that its motor turns', () => {
         greatestAt({ ...line, ratio }, speedRadS) / 2,
         fastestAgainst({ ...line, ratio }, 1) / speedRadS / 1.1,
       );
-    const best = workingRatio(build) ?? NaN;
+    const best = ratioOfWork(build) ?? NaN;
     for (const times of [0.5, 0.7, 0.85, 1.15, 1.3, 1.6])
       expect(spareAt(best * times)).toBeLessThan(spareAt(best));
     const free = line.circuit.motor.fastestRadS(line.circuit.openCircuitV);

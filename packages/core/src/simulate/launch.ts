@@ -12,7 +12,7 @@ import {
 } from './riccati.ts';
 
 /** A stretch of the launch under one law, from its start on. */
-export interface Stretch {
+export interface LaunchStretch {
   readonly startS: number;
   readonly startM: number;
   readonly rise: Rise;
@@ -27,7 +27,7 @@ export interface LaunchResult {
   readonly peakA: number;
   readonly timeTo90S: number | null;
   /** Empty where it never moves. */
-  readonly stretches: readonly Stretch[];
+  readonly stretches: readonly LaunchStretch[];
 }
 
 /**
@@ -75,7 +75,7 @@ function riseIn(region: Region, model: LaunchModel, v0: number): Rise {
 }
 
 function stretchesOf(i: LaunchInput, model: LaunchModel) {
-  const stretches: Stretch[] = [];
+  const stretches: LaunchStretch[] = [];
   let timeS = 0;
   let speedMps = 0;
   let distanceM = 0;
@@ -124,7 +124,7 @@ function peakCurrent(model: LaunchModel, finalMps: number): number {
 }
 
 /** When the rising speed first passes `targetMps`. */
-function timeTo(stretches: readonly Stretch[], targetMps: number): number {
+function timeTo(stretches: readonly LaunchStretch[], targetMps: number): number {
   const last = stretches.findLast((s) => s.rise.v0 <= targetMps);
   return last ? last.startS + timeToSpeed(last.rise, targetMps) : 0;
 }

@@ -4,16 +4,16 @@ import type { Build } from '../vehicle/index.ts';
 import type { Stated, Working } from './working.ts';
 
 /** A margin whose sides are opened, in its build. */
-export interface Asked {
+export interface OpenedMargin {
   readonly build: Build;
   readonly link: LinkReport;
   readonly line: Driveline;
 }
 
 /** How the two sides of a margin are worked out. */
-export interface Sides {
-  readonly needs: (asked: Asked) => Working | undefined;
-  readonly has: (asked: Asked) => Working | undefined;
+export interface MarginSides {
+  readonly needs: (asked: OpenedMargin) => Working | undefined;
+  readonly has: (asked: OpenedMargin) => Working | undefined;
 }
 
 /** A figure of a part, as its data sheet has it. */
@@ -32,12 +32,12 @@ export const atWork = (value: number, dimension: Stated['dimension'], where: str
   where,
 });
 
-const flowSides = (needs: string, has: string): Sides => ({
+const flowSides = (needs: string, has: string): MarginSides => ({
   needs: ({ link }) => atWork(link.needs, 'current', needs),
   has: ({ link }) => atWork(link.has, 'current', has),
 });
 
-const workSides = (dimension: Stated['dimension'], asked: string): Sides => ({
+const workSides = (dimension: Stated['dimension'], asked: string): MarginSides => ({
   needs: ({ link }) => atWork(link.needs, dimension, asked),
   has: ({ link }) =>
     atWork(link.has, dimension, 'full command through ratio and losses, with the sag of the battery'),
@@ -69,4 +69,4 @@ export const BESIDE_SIDES = {
     needs: ({ link }) => atWork(link.needs, 'time', 'the charge of an outing, at the charger’s current'),
     has: ({ link }) => atWork(link.has, 'time', 'Power, the charger'),
   },
-} as const satisfies Partial<Record<LinkId, Sides>>;
+} as const satisfies Partial<Record<LinkId, MarginSides>>;

@@ -17,25 +17,25 @@ import {
 } from './stage.ts';
 import { calculated, fixed, isStated, readFor, worked, type Stated, type Working } from './working.ts';
 
-interface Asked {
+interface DriveMargin {
   readonly build: Build;
   readonly link: LinkReport;
   readonly line: Driveline | undefined;
 }
 
-interface AskedOfDrive extends Asked {
+interface OpenedDriveMargin extends DriveMargin {
   readonly line: Driveline;
   /** What works on the drive where this link was found. */
   readonly source: Source;
 }
 
-interface Sides {
-  readonly needs: (asked: AskedOfDrive) => Working | undefined;
-  readonly has: (asked: AskedOfDrive) => Working | undefined;
+interface DriveMarginSides {
+  readonly needs: (asked: OpenedDriveMargin) => Working | undefined;
+  readonly has: (asked: OpenedDriveMargin) => Working | undefined;
 }
 
 /** What a belt or roller holds: the same sum, read for its other side. */
-const slipHas = ({ line, source, link }: AskedOfDrive): Working | undefined => {
+const slipHas = ({ line, source, link }: OpenedDriveMargin): Working | undefined => {
   const needs = stageNeeds(line, source, link.stageId ?? '');
   if (!needs || isStated(needs) || !('transmissiblePullN' in needs.found)) return undefined;
   return needs.found.transmissiblePullN === link.has
@@ -48,18 +48,18 @@ const slipHas = ({ line, source, link }: AskedOfDrive): Working | undefined => {
       };
 };
 
-const stageSides: Sides = {
+const stageSides: DriveMarginSides = {
   needs: ({ line, source, link }) => stageNeeds(line, source, link.stageId ?? ''),
   has: (asked) => stageHas(asked.build, asked.link.stageId ?? '') ?? slipHas(asked),
 };
 
-const atStage = (momentary: boolean): Sides => ({
+const atStage = (momentary: boolean): DriveMarginSides => ({
   needs: ({ line, source, link }) =>
     torqueThere(line, source, { stageId: link.stageId ?? '', side: 'before' }),
   has: ({ line, source, link }) => stageStands(line, source, link.stageId ?? '', { momentary }),
 });
 
-const pathSides = (stalled: boolean): Sides => ({
+const pathSides = (stalled: boolean): DriveMarginSides => ({
   needs: ({ build, line, source, link }) => pathNeeds(build, line, source, link.elementId),
   has: ({ build, line, source, link }) =>
     pathHas(build, line, source, { elementId: link.elementId, stalled }),
@@ -72,7 +72,7 @@ const length = (value: number, where: string): Stated => ({
   where,
 });
 
-const axleHeight: Sides = {
+const axleHeight: DriveMarginSides = {
   needs: ({ link }) =>
     length(link.needs, 'the highest step of a job, or a tenth of the wheel’s radius (common practice)'),
   has: ({ build }) =>
@@ -82,7 +82,7 @@ const axleHeight: Sides = {
     ),
 };
 
-const axleRoom: Sides = {
+const axleRoom: DriveMarginSides = {
   needs: ({ build }) =>
     length(onAxleRadius(build)?.radiusM ?? 0, 'half the outside diameter of what turns on the axle'),
   has: ({ build }) => {
@@ -126,14 +126,14 @@ const DRIVE_SIDES = {
   },
   'axle-clearance': axleHeight,
   'axle-room': axleRoom,
-} as const satisfies Partial<Record<LinkId, Sides>>;
+} as const satisfies Partial<Record<LinkId, DriveMarginSides>>;
 
 export type DriveLink = keyof typeof DRIVE_SIDES;
 /** Whether a link belongs to the drive. */
 export const isOfDrive = (link: LinkId): link is DriveLink => link in DRIVE_SIDES;
 
 /** The motors braking: what the stop puts on each wheel. */
-function brakingSource({ build, link }: Asked, line: Driveline): Source | undefined {
+function brakingSource({ build, link }: DriveMargin, line: Driveline): Source | undefined {
   const duty = build.duties.find(({ id }) => id === link.dutyId);
   const brakeN = duty && brakeOf(build, duty, line)?.brakeN;
   if (!duty || !brakeN) return undefined;
@@ -153,15 +153,19 @@ function brakingSource({ build, link }: Asked, line: Driveline): Source | undefi
   };
 }
 
-function sourceFor(asked: Asked, line: Driveline): Source | undefined {
+function sourceFor(asked: DriveMargin, line: Driveline): Source | undefined {
   if (asked.link.link === 'stage-brake') return brakingSource(asked, line);
   const duty = asked.build.duties.find(({ id }) => id === asked.link.dutyId);
   return duty ? sourceOf(asked.build, duty, line) : stallSource(asked.build, line);
 }
 
 /** How one side of a margin between motor and wheel came about. */
-export function workingOfDrive(asked: Asked, link: DriveLink, side: 'needs' | 'has'): Working | undefined {
-  const sides: Sides = DRIVE_SIDES[link];
+export function workingOfDrive(
+  asked: DriveMargin,
+  link: DriveLink,
+  side: 'needs' | 'has',
+): Working | undefined {
+  const sides: DriveMarginSides = DRIVE_SIDES[link];
   const { line } = asked;
   const source = line && sourceFor(asked, line);
   return line && source && sides[side]({ ...asked, line, source });

@@ -26,12 +26,12 @@ import {
   stepNeeds,
   stopWorking,
 } from './ground.ts';
-import { atWork, BESIDE_SIDES, ofPart, type Asked, type Sides } from './beside-sides.ts';
+import { atWork, BESIDE_SIDES, ofPart, type OpenedMargin, type MarginSides } from './beside-sides.ts';
 import { drawWorking, energyNeeded, energyToSpend, outingWorking } from './supply.ts';
 import { lockedWorking } from './turn.ts';
 import { calculated, fixed, readFor, type Stated, type Working } from './working.ts';
 
-interface AskedOfDuty extends Asked {
+interface AskedOfDuty extends OpenedMargin {
   readonly duty: Duty;
   readonly report: () => DutyReport;
 }
@@ -41,14 +41,14 @@ type AskedOfGround = Omit<AskedOfDuty, 'line'> & { readonly line: Driveline | un
 
 const ofDuty =
   (work: (asked: AskedOfDuty) => Working | undefined) =>
-  (asked: Asked): Working | undefined => {
+  (asked: OpenedMargin): Working | undefined => {
     const duty = asked.build.duties.find((d) => d.id === asked.link.dutyId);
     return duty && work({ ...asked, duty, report: () => dutyReport(asked.build, duty, asked.line) });
   };
 
 const ALL_DAY = 'the current that it may carry all day';
 
-const motorMay = ({ line: { motor } }: Asked) => ofPart(motor, 'current', motor.continuousA, ALL_DAY);
+const motorMay = ({ line: { motor } }: OpenedMargin) => ofPart(motor, 'current', motor.continuousA, ALL_DAY);
 
 interface GroundSides {
   readonly needs: (asked: AskedOfGround) => Working | undefined;
@@ -172,7 +172,7 @@ type GroundLink = keyof typeof GROUND_SIDES;
 const isOfGround = (link: LinkId): link is GroundLink => link in GROUND_SIDES;
 
 /** How both sides of each link behind the wheel come about. */
-const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, Sides>> = {
+const SIDES: Readonly<Record<Exclude<LinkId, GroundLink | DriveLink>, MarginSides>> = {
   torque: {
     needs: ofDuty(({ build, duty, line }) => wheelWorking(build, duty, line)),
     has: ofDuty(({ build, duty, line }) => wheelTorqueToSpare(build, duty, line)),

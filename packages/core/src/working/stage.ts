@@ -68,7 +68,7 @@ export function stallSource(build: Build, line: Driveline): Source {
 }
 
 /** Where in the drive a torque is asked for: before or behind a stage, or on the motor's own shaft. */
-export interface Place {
+export interface TorquePlace {
   readonly stageId: string | null;
   readonly side: 'before' | 'behind';
 }
@@ -77,7 +77,7 @@ export interface Place {
 export function torqueThere(
   line: Driveline,
   source: Source,
-  { stageId, side }: Place,
+  { stageId, side }: TorquePlace,
 ): CalculationBy<typeof deliveredTorque> | undefined {
   const { stages } = line;
   const onMotor = stages[0] && isOnMotor(stages[0]) ? 1 : 0;

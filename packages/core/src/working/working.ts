@@ -1,7 +1,5 @@
-import { sumOf, type Runs, type Sum } from '../contract/index.ts';
+import { sumOf, type Runs, type Sum, type Values } from '../contract/index.ts';
 import type { Dimension, Origin, Quantity } from '../quantity/index.ts';
-
-type Values = Readonly<Record<string, unknown>>;
 
 /** Where a number that went into a calculation came from. */
 export type WorkingOrigin = Origin | 'worked' | 'fixed';

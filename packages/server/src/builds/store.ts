@@ -1,4 +1,4 @@
-import type { Place } from '@zubric/core/answers';
+import type { BuildPlace } from '@zubric/core/answers';
 import type { Build } from '@zubric/core/vehicle';
 import { nanoid } from 'nanoid';
 import type { EntityManager } from 'typeorm';
@@ -8,7 +8,7 @@ import { noteBeginning } from '../logbook/store.ts';
 
 const ID_LENGTH = 12;
 
-const WHERE: Readonly<Record<Place, string>> = {
+const WHERE: Readonly<Record<BuildPlace, string>> = {
   bench: 'archived_at IS NULL AND deleted_at IS NULL',
   archive: 'archived_at IS NOT NULL AND deleted_at IS NULL',
   bin: 'deleted_at IS NOT NULL',
@@ -64,7 +64,7 @@ export function buildStore(database: EntityManager) {
   const find = (id: string): Promise<BuildRow | null> =>
     builds().createQueryBuilder('build').where('id = :id AND deleted_at IS NULL', { id }).getOne();
   return {
-    list: (place: Place): Promise<BuildHead[]> =>
+    list: (place: BuildPlace): Promise<BuildHead[]> =>
       builds()
         .createQueryBuilder('build')
         .select(HEAD.map((column) => `build.${column}`))
@@ -105,7 +105,7 @@ export function buildStore(database: EntityManager) {
     },
 
     /** Puts a build on the bench, aside or away; false where there is none. Its work is not touched. */
-    async put(id: string, place: Place): Promise<boolean> {
+    async put(id: string, place: BuildPlace): Promise<boolean> {
       const { affected } = await builds()
         .createQueryBuilder()
         .update()

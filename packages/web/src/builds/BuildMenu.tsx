@@ -1,6 +1,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Ellipsis } from 'lucide-react';
-import type { BuildLine, Place } from '@zubric/core/answers';
+import type { BuildLine, BuildPlace } from '@zubric/core/answers';
 
 /** What can be done with a build from the list. */
 export interface BuildActions {
@@ -13,16 +13,16 @@ export interface BuildActions {
   /** As it is kept, where it cannot be opened; and a mended file in its place. */
   readonly takeOutAsKept: (build: BuildLine) => void;
   readonly mend: (build: BuildLine) => void;
-  readonly put: (build: BuildLine, place: Place) => void;
+  readonly put: (build: BuildLine, place: BuildPlace) => void;
 }
 
 interface Props {
   readonly build: BuildLine;
-  readonly place: Place;
+  readonly place: BuildPlace;
   readonly actions: BuildActions;
 }
 
-const MOVES: Readonly<Record<Place, readonly { readonly to: Place; readonly title: string }[]>> = {
+const MOVES: Readonly<Record<BuildPlace, readonly { readonly to: BuildPlace; readonly title: string }[]>> = {
   bench: [
     { to: 'archive', title: 'Set aside' },
     { to: 'bin', title: 'Throw away' },

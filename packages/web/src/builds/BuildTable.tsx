@@ -1,4 +1,4 @@
-import type { BuildLine, JudgedLine, Place } from '@zubric/core/answers';
+import type { BuildLine, JudgedLine, BuildPlace } from '@zubric/core/answers';
 import {
   createColumnHelper,
   createSortedRowModel,
@@ -23,7 +23,7 @@ const LineDrawing = lazyPart(async () => (await import('./LineDrawing.tsx')).Lin
 
 interface Props {
   readonly builds: readonly BuildLine[];
-  readonly place: Place;
+  readonly place: BuildPlace;
   readonly picked: ReadonlySet<string>;
   readonly onPick: (id: string, picked: boolean) => void;
   readonly actions: BuildActions;
@@ -111,7 +111,7 @@ export function BuildTable({ builds, place, picked, onPick, actions }: Props) {
 
 interface RowProps {
   readonly build: BuildLine;
-  readonly place: Place;
+  readonly place: BuildPlace;
   readonly picked: boolean;
   readonly onPick: (picked: boolean) => void;
   readonly actions: BuildActions;

@@ -1,10 +1,10 @@
-import type { Place } from '@zubric/core/answers';
+import type { BuildPlace } from '@zubric/core/answers';
 import { useRef } from 'react';
 import { SHELVES } from './shelves.ts';
 
 interface Props {
-  readonly place: Place;
-  readonly onPlace: (place: Place) => void;
+  readonly place: BuildPlace;
+  readonly onPlace: (place: BuildPlace) => void;
   readonly wanted: string;
   readonly onWanted: (words: string) => void;
   readonly onFiles: (files: FileList | null) => void;

@@ -2,9 +2,9 @@ import { File as NodeFile } from 'node:buffer';
 import { readFileSync } from 'node:fs';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { BuildLine, JudgedLine, Place, StoredBuild } from '@zubric/core/answers';
+import type { BuildLine, JudgedLine, BuildPlace, StoredBuild } from '@zubric/core/answers';
 import { newBuild } from '@zubric/core/vehicle';
-import { answering, type Asked } from '../testing/answers.ts';
+import { answering, type SeenRequest } from '../testing/answers.ts';
 import { onPage, where } from '../testing/on-page.tsx';
 import { BuildsPage } from './BuildsPage.tsx';
 
@@ -29,16 +29,16 @@ const stored = (id: string, name: string): StoredBuild => ({
 });
 
 /** A server that keeps builds by their place. */
-function serving(first: readonly BuildLine[], more: Parameters<typeof answering>[0] = {}): Asked[] {
-  const places = new Map<string, Place>(first.map(({ id }) => [id, 'bench']));
+function serving(first: readonly BuildLine[], more: Parameters<typeof answering>[0] = {}): SeenRequest[] {
+  const places = new Map<string, BuildPlace>(first.map(({ id }) => [id, 'bench']));
   const builds = [...first];
-  const list = (place: Place) => () => ({ builds: builds.filter(({ id }) => places.get(id) === place) });
+  const list = (place: BuildPlace) => () => ({ builds: builds.filter(({ id }) => places.get(id) === place) });
   return answering({
     'GET /api/builds\\?place=bench': list('bench'),
     'GET /api/builds\\?place=archive': list('archive'),
     'GET /api/builds\\?place=bin': list('bin'),
     'PUT /api/builds/*/place': ({ body }, [id = '']) => {
-      places.set(id, (body as { place: Place }).place);
+      places.set(id, (body as { place: BuildPlace }).place);
     },
     'POST /api/builds/*/copies': ({ body }, [id = '']) => {
       const copy = line({ id: `${id}-2`, name: (body as { name: string }).name });

@@ -1,4 +1,4 @@
-import type { BuildLine, Place } from '@zubric/core/answers';
+import type { BuildLine, BuildPlace } from '@zubric/core/answers';
 import { Suspense, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ApiProblem } from '../common/api.ts';
@@ -29,7 +29,7 @@ export function BuildsPage() {
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const [mending, setMending] = useState<BuildLine>();
   const [copying, setCopying] = useState<BuildLine>();
-  const goTo = (to: Place): void => {
+  const goTo = (to: BuildPlace): void => {
     setPicked(new Set());
     setSearch(to === 'bench' ? {} : { place: to }, { replace: true });
   };

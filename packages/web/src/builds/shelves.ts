@@ -1,15 +1,15 @@
-import type { BuildLine, Place } from '@zubric/core/answers';
+import type { BuildLine, BuildPlace } from '@zubric/core/answers';
 
 /** A list of builds that lie in one place. */
 export interface Shelf {
-  readonly place: Place;
+  readonly place: BuildPlace;
   readonly title: string;
   readonly empty: string;
   /** What is said of a build that was put there. */
   readonly done: string;
 }
 
-export const SHELVES: Readonly<Record<Place, Shelf>> = {
+export const SHELVES: Readonly<Record<BuildPlace, Shelf>> = {
   bench: {
     place: 'bench',
     title: 'On the bench',

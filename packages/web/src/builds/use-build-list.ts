@@ -1,4 +1,4 @@
-import type { BuildLine, Place } from '@zubric/core/answers';
+import type { BuildLine, BuildPlace } from '@zubric/core/answers';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../common/api.ts';
@@ -15,13 +15,13 @@ export interface Notice {
 }
 
 /** The builds of a place, and what can be done with them. */
-export function useBuildList(place: Place) {
+export function useBuildList(place: BuildPlace) {
   const [notice, setNotice] = useState<Notice>();
   const queries = useQueryClient();
   const builds = useQuery({ queryKey: ['builds', place], queryFn: () => api.builds(place), staleTime: 0 });
   const refresh = (): Promise<void> => queries.invalidateQueries({ queryKey: ['builds'] });
   const put = useMutation({
-    mutationFn: ({ build, to }: { readonly build: BuildLine; readonly to: Place }) =>
+    mutationFn: ({ build, to }: { readonly build: BuildLine; readonly to: BuildPlace }) =>
       api.putBuild(build.id, to),
     onSuccess: async (_, { build, to }) => {
       setNotice({

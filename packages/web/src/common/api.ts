@@ -19,7 +19,7 @@ import {
   trialSetsSchema,
   type BuildLine,
   type MeterAnswer,
-  type Place,
+  type BuildPlace,
 } from '@zubric/core/answers';
 import type { StraightRunConditions, StraightRunReading } from '@zubric/core/trials';
 import type { Build, PartInput } from '@zubric/core/vehicle';
@@ -43,7 +43,7 @@ const anything = z.unknown();
 /** The server's doors, one function each. All throw ApiProblem. */
 export const api = {
   state: () => call('/state', { shape: stateSchema }),
-  builds: (place: Place): Promise<readonly BuildLine[]> =>
+  builds: (place: BuildPlace): Promise<readonly BuildLine[]> =>
     call(`/builds?place=${place}`, { shape: buildLinesSchema }).then((answer) => answer.builds),
   build: (id: string) => call(`/builds/${id}`, { shape: storedBuildSchema }),
   /** As it is kept, whatever is wrong with it. */
@@ -60,7 +60,8 @@ export const api = {
     call('/builds', { method: 'POST', body: { document }, shape: storedBuildSchema }),
   copyBuild: (id: string, name: string) =>
     call(`/builds/${id}/copies`, { method: 'POST', body: { name }, shape: storedBuildSchema }),
-  putBuild: (id: string, place: Place) => call(`/builds/${id}/place`, { method: 'PUT', body: { place } }),
+  putBuild: (id: string, place: BuildPlace) =>
+    call(`/builds/${id}/place`, { method: 'PUT', body: { place } }),
   saveBuild: (id: string, document: Build, version: number) =>
     call(`/builds/${id}`, { method: 'PUT', body: document, version, shape: savedSchema }),
   log: (buildId: string, before?: string) =>

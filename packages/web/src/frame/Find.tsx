@@ -8,7 +8,7 @@ import { linkDefinition } from '@zubric/core/judge';
 import { findingsInWords, TERMS } from '@zubric/core/say';
 import { useUnits } from '../common/units.tsx';
 import { useOpenBuild } from '../session/BuildSession.tsx';
-import { matching, type Place } from './find-places.ts';
+import { matching, type Destination } from './find-places.ts';
 import { Panel } from '../common/Panel.tsx';
 import { stationOf } from '../common/station-of.ts';
 import { stationAddress, STATIONS } from '../common/stations.ts';
@@ -19,13 +19,13 @@ const SHOWN = 12;
 const openBuild = (pathname: string): string | undefined => /^\/builds\/([^/]+)/.exec(pathname)?.[1];
 
 /** What is found of the open build, each at the station that can mend it. */
-function useFindings(): readonly Place[] {
+function useFindings(): readonly Destination[] {
   const open = useOpenBuild();
   const { system } = useUnits();
   return useMemo(() => {
     if (!open) return [];
     const { id, build, report } = open;
-    return findingsInWords({ build, report }, system).map((finding): Place => ({
+    return findingsInWords({ build, report }, system).map((finding): Destination => ({
       kind: 'finding',
       title: finding.text,
       more: '',
@@ -35,7 +35,7 @@ function useFindings(): readonly Place[] {
 }
 
 /** Every place one can go: stations of the open build first, then builds, parts and sums. */
-function usePlaces(): readonly Place[] {
+function usePlaces(): readonly Destination[] {
   const here = openBuild(useLocation().pathname);
   const builds = useQuery({ queryKey: ['builds', 'bench'], queryFn: () => api.builds('bench') });
   const parts = useQuery({ queryKey: ['parts'], queryFn: api.parts });
@@ -45,13 +45,13 @@ function usePlaces(): readonly Place[] {
     const bench = here ?? builds.data?.[0]?.id;
     const stations = bench === undefined ? [] : STATIONS;
     return [
-      ...stations.map((station): Place => ({
+      ...stations.map((station): Destination => ({
         kind: 'station',
         title: station.title,
         more: builds.data?.find((build) => build.id === bench)?.name ?? '',
         to: stationAddress(bench ?? '', station.path),
       })),
-      ...(builds.data ?? []).map((build): Place => ({
+      ...(builds.data ?? []).map((build): Destination => ({
         kind: 'build',
         title: build.name,
         more: 'problem' in build ? '' : build.purpose,
@@ -60,14 +60,14 @@ function usePlaces(): readonly Place[] {
       ...findings,
       { kind: 'page', title: 'All builds', more: '', to: '/builds' },
       { kind: 'page', title: 'Parts shelf', more: 'own parts too', to: '/shelf' },
-      ...(bench === undefined ? [] : (parts.data ?? [])).map((part): Place => ({
+      ...(bench === undefined ? [] : (parts.data ?? [])).map((part): Destination => ({
         kind: 'part',
         title: part.name,
         more: part.kind,
         to: `${stationAddress(bench ?? '', 'power')}?kind=${part.kind}&part=${part.id}`,
       })),
       ...questionsByTopic().flatMap((group) =>
-        group.questions.map((question): Place => ({
+        group.questions.map((question): Destination => ({
           kind: 'sum',
           title: question.asks,
           more: group.title,
@@ -75,7 +75,7 @@ function usePlaces(): readonly Place[] {
           to: `/sums/${question.name}`,
         })),
       ),
-      ...TERMS.map(({ id, term, sentence }): Place => ({
+      ...TERMS.map(({ id, term, sentence }): Destination => ({
         kind: 'word',
         title: term,
         more: sentence,
@@ -95,7 +95,7 @@ export function Find({ onClose }: { readonly onClose: () => void }) {
     <Panel title="Where to?" onClose={onClose}>
       <Combobox
         immediate
-        onChange={(place: Place | null) => {
+        onChange={(place: Destination | null) => {
           if (!place) return;
           onClose();
           void navigate(place.to);

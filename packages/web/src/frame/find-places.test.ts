@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { matching, type Place } from './find-places.ts';
+import { matching, type Destination } from './find-places.ts';
 
-const place = (kind: Place['kind'], title: string, more = ''): Place => ({
+const place = (kind: Destination['kind'], title: string, more = ''): Destination => ({
   kind,
   title,
   more,

@@ -1,5 +1,5 @@
 /** Somewhere one can go. */
-export interface Place {
+export interface Destination {
   readonly kind: 'station' | 'build' | 'finding' | 'page' | 'part' | 'sum' | 'word';
   readonly title: string;
   readonly more: string;
@@ -15,7 +15,7 @@ const words = (text: string): string[] =>
     .filter((word) => word !== '');
 
 /** How well a place answers: 0 its title begins so, 1 its title has all words, 2 they are beside it, 3 elsewhere; none if one is not. */
-function rank(place: Place, wanted: readonly string[]): number | undefined {
+function rank(place: Destination, wanted: readonly string[]): number | undefined {
   const title = place.title.toLowerCase();
   const shown = `${title} ${place.more.toLowerCase()} ${place.kind}`;
   if (!wanted.every((word) => shown.includes(word))) {
@@ -27,7 +27,7 @@ function rank(place: Place, wanted: readonly string[]): number | undefined {
 }
 
 /** The places that have all these words, the nearest first; all of them where nothing is asked. */
-export function matching(places: readonly Place[], text: string): Place[] {
+export function matching(places: readonly Destination[], text: string): Destination[] {
   const wanted = words(text);
   return places
     .flatMap((place, at) => {

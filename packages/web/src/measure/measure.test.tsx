@@ -2,7 +2,7 @@ import { writeLine, type MeterLine } from '@zubric/core/bench';
 import type { Part } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { answering, type Asked } from '../testing/answers.ts';
+import { answering, type SeenRequest } from '../testing/answers.ts';
 import { text } from '../testing/on-bench.tsx';
 import { onPage } from '../testing/on-page.tsx';
 import { MeasurePage } from './MeasurePage.tsx';
@@ -42,7 +42,7 @@ describe('a motor on the bench', () => {
   });
 
   it('follows from pasted readings, and lies on the shelf with them', async () => {
-    const asked: Asked[] = answering({
+    const asked: SeenRequest[] = answering({
       'POST /api/parts': ({ body }) => ({ ...(body as Part), id: 'own-1' }),
     });
     onPage(<MeasurePage />, '/shelf/measure');

@@ -4,9 +4,9 @@ import { useId } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../common/api.ts';
 import { stationAddress } from '../common/stations.ts';
-import type { Asked } from './answers.ts';
+import type { QuestionProps } from './answers.ts';
 
-interface BeginProps extends Asked {
+interface BeginProps extends QuestionProps {
   readonly done: () => void;
   readonly build: Build | undefined;
   readonly unread: number;

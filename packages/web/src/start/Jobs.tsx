@@ -1,5 +1,5 @@
 import { startJobs, type Duty, type StartJob } from '@zubric/core/vehicle';
-import type { FiguresAsked } from './answers.ts';
+import type { FigureQuestionProps } from './answers.ts';
 import { JobFields } from './JobFields.tsx';
 import { SeveralTiles } from './Tiles.tsx';
 
@@ -10,7 +10,7 @@ const stated = (jobs: readonly StartJob[], id: string, part: Partial<Duty>): Sta
   jobs.map((job) => (job.id === id ? { ...job, stated: { ...job.stated, ...part } } : job));
 
 /** What it does, and of each job the few figures that matter most. */
-export function Jobs({ answers, change, build, onUnread }: FiguresAsked) {
+export function Jobs({ answers, change, build, onUnread }: FigureQuestionProps) {
   const { jobs, layout } = answers;
   const offered = startJobs(layout ?? 'two-castors');
   return (

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { roughAnswer } from '@zubric/core/demand';
 import { show } from '@zubric/core/quantity';
 import { buildSchema, type Build } from '@zubric/core/vehicle';
-import { answering, Refusal, type Asked } from '../testing/answers.ts';
+import { answering, Refusal, type SeenRequest } from '../testing/answers.ts';
 import { onPage, where } from '../testing/on-page.tsx';
 import { StartPage } from './StartPage.tsx';
 
@@ -14,7 +14,7 @@ const made = (document: Build) => ({
   document,
 });
 
-function open(answer: (asked: { readonly body?: unknown }) => unknown = begun): Asked[] {
+function open(answer: (asked: { readonly body?: unknown }) => unknown = begun): SeenRequest[] {
   const asked = answering({ 'POST /api/builds': answer });
   onPage(<StartPage />, '/new', '/new');
   return asked;
@@ -34,7 +34,7 @@ const answer = () => within(screen.getByRole('complementary', { name: 'First ans
 const said = (): string =>
   (answer().getByRole('heading').parentElement?.textContent ?? '').replaceAll('\u00a0', ' ');
 const begin = (): HTMLElement => answer().getByRole('button', { name: 'Begin this build' });
-const sent = (asked: Asked[]): Build =>
+const sent = (asked: SeenRequest[]): Build =>
   buildSchema.parse((asked.find(({ method }) => method === 'POST')?.body as { document: unknown }).document);
 
 describe('a new build', () => {

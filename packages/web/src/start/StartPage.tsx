@@ -18,7 +18,13 @@ import { Header } from '../frame/Header.tsx';
 import { FormQuantity } from '../fields/FormQuantity.tsx';
 import { LayoutThumb } from '../vehicle/LayoutThumb.tsx';
 import { PEOPLE_TITLES } from '../vehicle/people.ts';
-import { stillAsked, useAnswers, type Answers, type Asked, type FiguresAsked } from './answers.ts';
+import {
+  stillAsked,
+  useAnswers,
+  type Answers,
+  type QuestionProps,
+  type FigureQuestionProps,
+} from './answers.ts';
 import { Begin } from './Begin.tsx';
 import { FirstAnswer } from './FirstAnswer.tsx';
 import { Jobs } from './Jobs.tsx';
@@ -81,7 +87,7 @@ export function StartPage() {
 const listed = (words: readonly string[]): string =>
   words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)}` : (words[0] ?? '');
 
-function Layouts({ answers, change }: Asked) {
+function Layouts({ answers, change }: QuestionProps) {
   const options = useMemo(
     () =>
       LAYOUT_TEMPLATES.map((template) => ({
@@ -139,7 +145,7 @@ function Stated({
   );
 }
 
-function Sizes({ answers, change, build, onUnread }: FiguresAsked) {
+function Sizes({ answers, change, build, onUnread }: FigureQuestionProps) {
   const { like, mass, wheel, people, rider } = answers;
   const seated = build?.masses.others.find(({ kind }) => kind === 'rider')?.mass;
   const driven = build?.layout.axles.find((axle) => axle.driven) ?? build?.layout.axles[0];

@@ -47,12 +47,12 @@ export const stillAsked = ({ layout, like, mass, wheel, jobs }: Answers): string
 ];
 
 /** What every question is given. */
-export interface Asked {
+export interface QuestionProps {
   readonly answers: Answers;
   readonly change: (part: Partial<Answers>) => void;
 }
 
-export interface FiguresAsked extends Asked {
+export interface FigureQuestionProps extends QuestionProps {
   /** As far as it can be made of the answers. */
   readonly build: Build | undefined;
   readonly onUnread: (name: string, unread: boolean) => void;

@@ -1,14 +1,14 @@
 import { vi } from 'vitest';
 
 /** What was asked of the server. */
-export interface Asked {
+export interface SeenRequest {
   readonly method: string;
   readonly path: string;
   readonly body: unknown;
   readonly version: string | null;
 }
 
-type Answer = (asked: Asked, part: readonly string[]) => unknown;
+type Answer = (asked: SeenRequest, part: readonly string[]) => unknown;
 
 /** An answer that refuses, with the server's title. */
 export class Refusal {
@@ -24,15 +24,15 @@ export class Refusal {
  * A server of a few doors, "GET /api/parts" to what it answers; `*` stands for one part of a path, handed on in order.
  * Any other door fails the call, as a server that is away would. Gives back all that was asked, in order.
  */
-export function answering(doors: Readonly<Record<string, Answer>>): Asked[] {
-  const asked: Asked[] = [];
+export function answering(doors: Readonly<Record<string, Answer>>): SeenRequest[] {
+  const asked: SeenRequest[] = [];
   const known = Object.entries(doors).map(([door, answer]) => {
     const [method = 'GET', path = ''] = door.split(' ');
     const pattern = path.replaceAll('*', '([^/]+)');
     return { method, path: new RegExp(`^${pattern}$`), answer };
   });
   vi.stubGlobal('fetch', (path: string, init: RequestInit = {}) => {
-    const call: Asked = {
+    const call: SeenRequest = {
       method: init.method ?? 'GET',
       path,
       body: typeof init.body === 'string' ? (JSON.parse(init.body) as unknown) : undefined,

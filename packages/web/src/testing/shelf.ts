@@ -1,9 +1,9 @@
 import type { Part } from '@zubric/core/vehicle';
 import { fireEvent, screen, within } from '@testing-library/react';
-import { answering, type Asked } from './answers.ts';
+import { answering, type SeenRequest } from './answers.ts';
 
 /** A server that keeps parts. */
-export function serving(first: readonly Part[], more: Parameters<typeof answering>[0] = {}): Asked[] {
+export function serving(first: readonly Part[], more: Parameters<typeof answering>[0] = {}): SeenRequest[] {
   let parts = [...first];
   const aside: Part[] = [];
   return answering({
@@ -36,5 +36,5 @@ export const type = (label: string | RegExp, value: string): void => {
 export const press = (name: string): void => {
   fireEvent.click(form().getByRole('button', { name }));
 };
-export const posted = (asked: readonly Asked[]) =>
+export const posted = (asked: readonly SeenRequest[]) =>
   asked.filter(({ method }) => method === 'POST').map(({ body }) => body as Part);

@@ -2,13 +2,13 @@ import type { Footing } from '@zubric/core/demand';
 import type { Build } from '@zubric/core/vehicle';
 import { useSay } from '../common/units.tsx';
 import type { Fit } from '../drawings/shapes.ts';
-import type { Place } from './frame.ts';
+import type { Placing } from './frame.ts';
 import { PageArrow, Words } from './parts.tsx';
 
 const LONGEST_LOAD = 44;
 
 /** The load on each axle as an arrow from below, and what it is. */
-export function AxleLoads({ footing, build, place }: { footing: Footing; build: Build; place: Place }) {
+export function AxleLoads({ footing, build, place }: { footing: Footing; build: Build; place: Placing }) {
   const say = useSay();
   const most = Math.max(...footing.axles.map(({ loadN }) => Math.abs(loadN)), 1e-9);
   return footing.axles.map(({ axleId, loadN, lifts }) => {
@@ -41,7 +41,7 @@ export function WheelLoads({
 }: {
   footing: Footing;
   build: Build;
-  place: Place;
+  place: Placing;
   fit: Fit;
 }) {
   const say = useSay();
@@ -68,7 +68,7 @@ export function WheelLoads({
 }
 
 /** The pull at the hitch. */
-export function Hitch({ build, place, drawbarN }: { build: Build; place: Place; drawbarN: number }) {
+export function Hitch({ build, place, drawbarN }: { build: Build; place: Placing; drawbarN: number }) {
   const say = useSay();
   const from = place(-build.hitch.behind.value, build.hitch.height.value);
   const along = place(-build.hitch.behind.value - 1, build.hitch.height.value);

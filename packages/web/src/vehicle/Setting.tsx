@@ -1,10 +1,10 @@
 import type { Footing } from '@zubric/core/demand';
 import { supportArea } from '@zubric/core/ground';
 import type { Fit } from '../drawings/shapes.ts';
-import type { Place } from './frame.ts';
+import type { Placing } from './frame.ts';
 
 /** The ground it stands on, hatched. */
-export function GroundLine({ place, fit, width }: { place: Place; fit: Fit; width: number }) {
+export function GroundLine({ place, fit, width }: { place: Placing; fit: Fit; width: number }) {
   const reach = width / fit.scale;
   const [a, b] = [place(-reach, 0), place(reach, 0)];
   const hatch = Array.from({ length: 80 }, (_, n) => -reach + (n * 2 * reach) / 80);
@@ -20,7 +20,7 @@ export function GroundLine({ place, fit, width }: { place: Place; fit: Fit; widt
 }
 
 /** What it stands on, joined: the weight must act inside. */
-export function SupportLines({ footing, place }: { footing: Footing; place: Place }) {
+export function SupportLines({ footing, place }: { footing: Footing; place: Placing }) {
   const corners = supportArea(footing.contacts);
   if (corners.length < 3) return null;
   const d = corners.map((c) => place(c.aheadM, c.leftM)).map((p) => `${p.x} ${p.y}`);

@@ -3,7 +3,7 @@ import type { Axle, Build } from '@zubric/core/vehicle';
 import { useState } from 'react';
 import { useSay } from '../common/units.tsx';
 import type { Fit } from '../drawings/shapes.ts';
-import { backFrom, frameOf, massesOf, placer, roomOf, stepFor, type Place, type View } from './frame.ts';
+import { backFrom, frameOf, massesOf, placer, roomOf, stepFor, type Placing, type View } from './frame.ts';
 import { Handle } from './Handle.tsx';
 import { moveAxle, moveHitch, moveMassInPlan, moveMassInSide, namedMasses } from './move.ts';
 import { placeNames } from './place-names.ts';
@@ -86,7 +86,7 @@ interface Hands {
 interface AxleProps {
   readonly axle: Axle;
   readonly view: View;
-  readonly place: Place;
+  readonly place: Placing;
   readonly fit: Fit;
   readonly edit: Props['edit'];
   readonly hands: Hands;
@@ -127,7 +127,7 @@ const MOST_DOT = 17;
 
 interface HitchProps {
   readonly build: Build;
-  readonly place: Place;
+  readonly place: Placing;
   readonly drawbarN: number;
   readonly edit: Props['edit'];
   readonly hands: Hands;
@@ -154,7 +154,7 @@ function HitchOnDrawing({ build, place, drawbarN, edit, hands }: HitchProps) {
 interface MassesProps {
   readonly build: Build;
   readonly view: View;
-  readonly place: Place;
+  readonly place: Placing;
   readonly edit: Props['edit'];
   readonly hands: Hands;
   readonly payloadShare: number;

@@ -5,7 +5,7 @@ import { extentOf, fitTo, type At, type Extent, type Fit } from '../drawings/sha
 export type View = 'side' | 'plan';
 
 /** Where a place of the vehicle lies on the page. */
-export type Place = (x: number, y: number) => At;
+export type Placing = (x: number, y: number) => At;
 
 export interface PageSize {
   readonly width: number;
@@ -91,7 +91,7 @@ export const bareFrameOf = (shape: VehicleShape, view: View, page: PageSize): Fi
   fitTo(roomOf(shape, view), { ...page, margin: { x: 8, y: 10 } });
 
 /** A place of the vehicle on the page, turned with the grade. */
-export function placer(shape: VehicleShape, fit: Fit, gradeRad: number): Place {
+export function placer(shape: VehicleShape, fit: Fit, gradeRad: number): Placing {
   const middle = middleOf(shape);
   return (x, y) => {
     const at = turnedAt(middle, gradeRad, x, y);

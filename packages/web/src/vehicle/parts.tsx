@@ -1,6 +1,6 @@
 import { layoutKind, type Axle, type VehicleShape } from '@zubric/core/vehicle';
 import type { At, Fit } from '../drawings/shapes.ts';
-import { bodySpan, type Place } from './frame.ts';
+import { bodySpan, type Placing } from './frame.ts';
 
 const path = (points: readonly At[]): string => `M${points.map((p) => `${p.x} ${p.y}`).join('L')}`;
 
@@ -8,7 +8,7 @@ const fillOf = (axle: Axle): string => (axle.driven ? 'var(--color-mech-lo)' : '
 const inkOf = (axle: Axle): string => (axle.driven ? 'var(--color-mech)' : 'var(--color-ink)');
 
 /** A wheel, track, slider or shell from the side. */
-export function AxleFromSide({ axle, place, fit }: { axle: Axle; place: Place; fit: Fit }) {
+export function AxleFromSide({ axle, place, fit }: { axle: Axle; place: Placing; fit: Fit }) {
   const radius = axle.diameter.value / 2;
   const x = axle.ahead.value;
   const [stroke, fill] = [inkOf(axle), fillOf(axle)];
@@ -63,7 +63,7 @@ export function AxleFromSide({ axle, place, fit }: { axle: Axle; place: Place; f
 }
 
 /** The wheels or tracks of an axle from above. */
-export function AxleFromAbove({ axle, place, fit }: { axle: Axle; place: Place; fit: Fit }) {
+export function AxleFromAbove({ axle, place, fit }: { axle: Axle; place: Placing; fit: Fit }) {
   const half = axle.track.value / 2;
   const length = (axle.contactLength?.value ?? 0) + axle.diameter.value;
   const sides = half > 0 ? [half, -half] : [0];
@@ -93,7 +93,7 @@ export function AxleFromAbove({ axle, place, fit }: { axle: Axle; place: Place; 
 /** The body as a box: between its clearance and its height, or its width from above. */
 interface BodyProps {
   readonly shape: VehicleShape;
-  readonly place: Place;
+  readonly place: Placing;
   readonly from: 'side' | 'plan';
 }
 

@@ -5,7 +5,7 @@ import { showNumber } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { LogEntry, SnapshotLine } from '@zubric/core/answers';
-import { Refusal, answering, type Asked } from '../../testing/answers.ts';
+import { Refusal, answering, type SeenRequest } from '../../testing/answers.ts';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Logbook } from './Logbook.tsx';
 
@@ -34,7 +34,7 @@ const entry = (more: Partial<LogEntry>): LogEntry => ({
 });
 
 /** A logbook that takes notes and snapshots; snapshot 1 is the build with half the payload. */
-function serving(first: readonly LogEntry[], more: Parameters<typeof answering>[0] = {}): Asked[] {
+function serving(first: readonly LogEntry[], more: Parameters<typeof answering>[0] = {}): SeenRequest[] {
   let entries = [...first];
   const snapshots: SnapshotLine[] = [{ number: 1, name: 'Half the load', createdAt: '2026-11-19T09:00:00Z' }];
   return answering({

@@ -137,7 +137,7 @@ interface Readings {
   readonly side?: Quantity;
   readonly distance?: Quantity;
 }
-interface Asked {
+interface RunMeasures {
   readonly side: number;
   readonly distance: number;
 }
@@ -166,7 +166,7 @@ function RunForm({ setId, trialId, number, button, start, onDone }: FormProps) {
     start ? { defaultValues: { side: start.side, distance: start.distance } } : {},
   );
   /** Readings that were asked about once: recorded as they are at the next press. */
-  const [asked, setAsked] = useState<Asked>();
+  const [asked, setAsked] = useState<RunMeasures>();
   const record = useMutation({
     mutationFn: (reading: StraightRunReading) => api.recordTrial(setId, trialId, reading),
     onSuccess: async () => {
@@ -232,7 +232,7 @@ function RunForm({ setId, trialId, number, button, start, onDone }: FormProps) {
 }
 
 interface ToldProps {
-  readonly asked: Asked | undefined;
+  readonly asked: RunMeasures | undefined;
   readonly missing: boolean;
   readonly problem: string | undefined;
 }

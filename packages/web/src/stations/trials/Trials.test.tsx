@@ -5,7 +5,7 @@ import type { StraightRunReading } from '@zubric/core/trials';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { StoredTrialSet } from '@zubric/core/answers';
-import { Refusal, answering, type Asked } from '../../testing/answers.ts';
+import { Refusal, answering, type SeenRequest } from '../../testing/answers.ts';
 import { onBench, text } from '../../testing/on-bench.tsx';
 import { Trials } from './Trials.tsx';
 
@@ -33,7 +33,7 @@ const setOf = (sides: readonly number[], more: Partial<StoredTrialSet> = {}): St
 });
 
 /** A server that keeps one set, and takes and removes its runs. */
-function serving(first: StoredTrialSet): Asked[] {
+function serving(first: StoredTrialSet): SeenRequest[] {
   let set = first;
   return answering({
     'GET /api/builds/b/trial-sets': () => ({ trialSets: [set] }),
@@ -57,7 +57,7 @@ function serving(first: StoredTrialSet): Asked[] {
   });
 }
 
-const show = async (set: StoredTrialSet): Promise<Asked[]> => {
+const show = async (set: StoredTrialSet): Promise<SeenRequest[]> => {
   const asked = serving(set);
   onBench(<Trials />, newBuild('Gull'));
   await screen.findByRole('heading', { name: 'What the runs say' });

@@ -5,6 +5,7 @@ import type { Drawn, SumSketch } from './sketch.ts';
 import type { CalculatorName } from '@zubric/core/calculators';
 import { axleLoadSketch, gradeLimitSketch, sideTipSketch, stepSketch } from './stand.ts';
 import { ackermannSketch, trackedTurnSketch, wheeledTurnSketch } from './turn.ts';
+import type { Values } from '@zubric/core/contract';
 
 /** The drawing of each sum that means a geometry; undefined where it cannot be drawn. */
 const SKETCHES: { readonly [N in CalculatorName]?: (drawn: Drawn<N>) => SumSketch | undefined } = {
@@ -31,7 +32,6 @@ const SKETCHES: { readonly [N in CalculatorName]?: (drawn: Drawn<N>) => SumSketc
 /** Sums that are drawn. */
 export const DRAWN_SUMS = Object.keys(SKETCHES) as readonly CalculatorName[];
 
-type Values = Readonly<Record<string, unknown>>;
 interface AnyDrawn {
   readonly given: Values;
   readonly found: Values;

@@ -1,17 +1,17 @@
-import { supportArea, type Place } from '@zubric/core/ground';
+import { supportArea, type GroundPoint } from '@zubric/core/ground';
 import { arrow, at, circle, line, measure, note, type At, type Shape } from '../../drawings/shapes.ts';
 import type { Drawn, SumSketch } from './sketch.ts';
 
 /** From above: the front to the right, the left side up. */
-const place = ({ aheadM, leftM }: Place): At => at(aheadM, leftM);
+const place = ({ aheadM, leftM }: GroundPoint): At => at(aheadM, leftM);
 
-interface Standing {
-  readonly contacts: readonly Place[];
+interface PlanStanding {
+  readonly contacts: readonly GroundPoint[];
   readonly size: number;
   readonly shapes: readonly Shape[];
 }
 
-function standing({ given }: Drawn<'wheel-loads'> | Drawn<'tip-angles'>): Standing {
+function standing({ given }: Drawn<'wheel-loads'> | Drawn<'tip-angles'>): PlanStanding {
   const contacts = given.contacts.map(({ aheadM, leftM }) => ({ aheadM, leftM }));
   const xs = contacts.map(({ aheadM }) => aheadM);
   const ys = contacts.map(({ leftM }) => leftM);
