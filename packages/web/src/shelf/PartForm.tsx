@@ -10,11 +10,13 @@ import {
 } from '@zubric/core/vehicle';
 import type { Quantity } from '@zubric/core/quantity';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useState, type FormEvent } from 'react';
+import { useCallback } from 'react';
+import { useForm, useWatch, type ResolverResult } from 'react-hook-form';
 import { useSay } from '../common/units.tsx';
 import { Choice } from '../fields/Choice.tsx';
 import { TextField } from '../fields/TextField.tsx';
 import { ComesTo } from './ComesTo.tsx';
+import { options } from './part-words.ts';
 import { FormQuantity } from '../fields/FormQuantity.tsx';
 import {
   FOUND,
@@ -34,41 +36,41 @@ interface Props {
   readonly onKept: (part: Part) => void;
 }
 
-const TITLES: Readonly<Record<string, string>> = {
-  brushless: 'brushless, with its controller',
-  servo: 'servo, from stop to stop',
-  'servo-continuous': 'servo that turns on and on',
-  'series-wound': 'series-wound (starter, power tool)',
-  '': 'not said',
-  yes: 'yes',
-  no: 'no',
-  new: 'new',
-  salvaged: 'salvaged',
-  made: 'made',
-  unsaid: 'not said',
-  lipo: 'lithium polymer',
-  'li-ion': 'lithium ion',
-  lifepo4: 'lithium iron phosphate',
-  nimh: 'nickel metal hydride',
-  'lead-acid': 'lead acid',
-  alkaline: 'alkaline',
-};
-const options = <T extends string>(values: readonly T[]) =>
-  values.map((value) => ({ value, title: TITLES[value] ?? value }));
+/** What the form holds: the draft, and which of its figures cannot be read. */
+interface Written {
+  readonly draft: PartDraft;
+  readonly unread: readonly string[];
+}
+
+/** The part that was written down, or all that keeps it from being one. */
+function asPart({ draft, unread }: Written): ResolverResult<Written, Part> {
+  const made = partOfDraft(draft);
+  const wrong = [
+    ...(unread.length > 0 ? ['A figure cannot be read: mend what is marked.'] : []),
+    ...(made.ok ? [] : made.problems),
+  ];
+  return made.ok && wrong.length === 0
+    ? { values: made.part, errors: {} }
+    : { values: {}, errors: { root: { part: { type: 'part', message: wrong.join('\n') } } } };
+}
 
 /** A part written down by hand: what is printed on it, and at once what that comes to. */
 export function PartForm({ draft: begun, keep, onKept }: Props) {
   const queries = useQueryClient();
-  const [draft, setDraft] = useState(begun);
-  const [unread, setUnread] = useState<ReadonlySet<string>>(new Set());
-  const [problems, setProblems] = useState<readonly string[]>([]);
-  const change = (part: Partial<PartDraft>): void => setDraft((now) => ({ ...now, ...part }));
-  const mark = useCallback((key: string, isUnread: boolean): void => {
-    setUnread((now) => {
-      if (now.has(key) === isUnread) return now;
-      return new Set(isUnread ? [...now, key] : [...now].filter((other) => other !== key));
-    });
-  }, []);
+  const { control, getValues, setValue, handleSubmit, formState } = useForm<Written, unknown, Part>({
+    defaultValues: { draft: begun, unread: [] },
+    resolver: asPart,
+  });
+  const draft = useWatch({ control, name: 'draft' });
+  const change = (part: Partial<PartDraft>): void =>
+    setValue('draft', { ...getValues('draft'), ...part }, { shouldDirty: true });
+  const mark = useCallback(
+    (key: string, isUnread: boolean): void => {
+      const others = getValues('unread').filter((other) => other !== key);
+      setValue('unread', isUnread ? [...others, key] : others);
+    },
+    [getValues, setValue],
+  );
   const found = workedOut(draft);
   const save = useMutation({
     mutationFn: keep,
@@ -77,16 +79,18 @@ export function PartForm({ draft: begun, keep, onKept }: Props) {
       onKept(part);
     },
   });
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    const made = partOfDraft(draft);
-    const wrong = unread.size > 0 ? ['A figure cannot be read: mend what is marked.'] : [];
-    setProblems(made.ok ? wrong : [...wrong, ...made.problems]);
-    if (made.ok && wrong.length === 0) save.mutate(made.part);
-  };
+  const submit = handleSubmit((part) =>
+    save.mutateAsync(part).catch(() => undefined /* Told below, by what the save says. */),
+  );
+  const problems = formState.errors.root?.part?.message?.split('\n') ?? [];
   const said = [...problems, ...(save.error ? [save.error.message] : [])];
   return (
-    <form className="grid gap-3" onSubmit={submit} noValidate aria-label="A part of your own">
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => void submit(event)}
+      noValidate
+      aria-label="A part of your own"
+    >
       <About draft={draft} onChange={change} />
       {isPrinted(draft) && <Printed draft={draft} onChange={change} onUnread={mark} />}
       <ComesTo found={found} />
@@ -108,7 +112,7 @@ export function PartForm({ draft: begun, keep, onKept }: Props) {
         </ul>
       )}
       <p>
-        <button type="submit" className="push push-main" disabled={save.isPending}>
+        <button type="submit" className="push push-main" disabled={formState.isSubmitting}>
           {draft.before ? 'Keep the change' : 'Put it on the shelf'}
         </button>
       </p>

@@ -130,7 +130,7 @@ describe('the parts shelf', () => {
     type(/^Name/, 'Car battery');
     type('Cells in series', '6');
     press('Put it on the shelf');
-    expect(form().getByRole('alert').textContent).toMatch(/Capacity of a cell/);
+    expect((await form().findByRole('alert')).textContent).toMatch(/Capacity of a cell/);
     type('Capacity of a cell', '44 Ah');
     press('Put it on the shelf');
     await waitFor(() => expect(posted(asked)).toHaveLength(1));
@@ -243,6 +243,6 @@ describe('a part of one’s own, from a build', () => {
     type(/^Name/, 'Odd');
     type('Rated power', 'a lot');
     press('Put it on the shelf');
-    expect(text()).toContain('A figure cannot be read: mend what is marked.');
+    expect(await screen.findByText('A figure cannot be read: mend what is marked.')).toBeTruthy();
   });
 });
