@@ -4,6 +4,7 @@
  * lines say which lived. Slow: on request, not in `npm test`.
  */
 import { existsSync, readFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Stryker } from '@stryker-mutator/core';
 import { ROOT, ensurePackages, giveUp } from './lib/setup.mjs';
@@ -14,6 +15,8 @@ if (folder === '' || !existsSync(join(ROOT, at)))
   giveUp(`There is no "${at}": name a folder of packages/core/src, such as judge.`);
 ensurePackages();
 process.chdir(ROOT);
+// Read by vitest.mutants.config.ts, in whichever process.
+process.env.ZUBRIC_MUTANTS = at;
 
 /** Mutants that change nothing, each with why: `docs/mutants.json`. */
 const EXPLAINED = new Set(
@@ -33,7 +36,8 @@ const results = await new Stryker({
   mutator: { excludedMutations: ['StringLiteral', 'Regex'] },
   reporters: ['progress-append-only'],
   coverageAnalysis: 'perTest',
-  concurrency: 2,
+  // One of them draws the sample.
+  concurrency: availableParallelism() + 1,
   dryRunTimeoutMinutes: 20,
   timeoutFactor: 2,
   timeoutMS: 10_000,
