@@ -1,7 +1,7 @@
 /** What a move may offer at all: parts that suit, teeth that are made, as much ballast as it takes, nothing dear for little. */
 import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { evaluate, shortlist, type LinkId } from '../judge/index.ts';
+import { VERDICTS, evaluate, marginId, shortlist, type LinkId } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
 import { freshStage } from '../transmission/index.ts';
 import {
@@ -16,6 +16,7 @@ import {
   driveOf,
   changeDrive,
   driverCountOf,
+  startBuild,
 } from '../vehicle/index.ts';
 import { movesOfFinding, type MoveInWords as Move } from '../say/index.ts';
 import { firstDuty, on, twoAxles, withDuty, saidMoves as moves } from '../testing/vehicles.ts';
@@ -42,6 +43,42 @@ const ratioOf = (build: Build, link: LinkId): number =>
 const massOf = (build: Build, kg: number): Build => ({
   ...build,
   masses: { ...build.masses, own: { ...build.masses.own, mass: typed(kg, 'kg') } },
+});
+
+describe('a move', () => {
+  /** A winch as a new build begins it, with parts that keep their rules by a little. */
+  const winch = (): Build => {
+    const begun = startBuild({ name: 'Log winch', layout: 'winch', like: 'barrow', jobs: [{ id: 'pull' }] });
+    const chosen = ['motor', 'driver', 'battery'].reduce((build, kind) => {
+      const best = shortlist(build, shelf).find(({ part }) => part.kind === kind)?.part;
+      return best ? choosePart(build, best) : build;
+    }, begun);
+    expect(motorOf(chosen)).toBeDefined();
+    return chosen;
+  };
+
+  it.each([...demos, ['a winch', winch()] as const])(
+    'leaves no margin of %s with a worse verdict than it had, and pays for what keeps its rule with none that does not',
+    (_, build) => {
+      const verdictsOf = (b: Build): Map<string, number> =>
+        new Map(evaluate(b).governing.map(({ link, verdict }) => [link, VERDICTS.indexOf(verdict)]));
+      const before = verdictsOf(build);
+      const [short, tight] = [VERDICTS.indexOf('short'), VERDICTS.indexOf('tight')];
+      for (const { finding, link, moves: all } of moves(build, evaluate(build), { shelf }))
+        for (const move of all) {
+          if (link === null || finding !== marginId(link)) continue;
+          const after = verdictsOf(tried(build, move));
+          const was = before.get(link) ?? tight;
+          expect(after.get(link) ?? VERDICTS.length, `${link}: ${move.text}`).toBeGreaterThanOrEqual(was);
+          if (was < tight) continue;
+          for (const [other, is] of after)
+            if (is <= short)
+              expect(before.get(other) ?? VERDICTS.length, `${other}: ${move.text}`).toBeLessThanOrEqual(
+                short,
+              );
+        }
+    },
+  );
 });
 
 describe('a part that is offered', () => {

@@ -7,6 +7,7 @@ import {
   marginsOf,
   type Margins,
   marginId,
+  VERDICTS,
   closeness,
   isUnderRule,
   type Cure,
@@ -170,6 +171,10 @@ function judged(tried: Tried, link: LinkReport['link']): Judged | undefined {
   const after = score(tried.now, link);
   if (!(after > before + WORTH) || breaks(tried, link)) return undefined;
   const { own, costs, makesShort, loss } = costsOf(tried, link);
+  const was = governingOf(tried.report, link)?.verdict ?? 'ample';
+  const is = verdictOfNow(tried.now, link);
+  // No gain where its own verdict is the worse, or where what keeps its rule would be paid for with what then does not.
+  if (VERDICTS.indexOf(is) < VERDICTS.indexOf(was) || (makesShort && !isUnderRule(was))) return undefined;
   return {
     text: tried.candidate.text,
     gains: own ? marginInWords(own) : 'nothing is asked of it any more',
@@ -179,7 +184,7 @@ function judged(tried: Tried, link: LinkReport['link']): Judged | undefined {
     after: Number.isFinite(after) ? after : before + 10,
     makesShort,
     asksLess: tried.candidate.asksLess ?? false,
-    ends: !isUnderRule(verdictOfNow(tried.now, link)),
+    ends: !isUnderRule(is),
     score: Math.min(after, 2) - before - loss,
   };
 }

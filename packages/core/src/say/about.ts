@@ -41,4 +41,4 @@ export const elementName = ({ build }: About, elementId: string | undefined, oth
   driveOf(build).path.find(({ id }) => id === elementId)?.name ?? otherwise;
 
 /** "1.4 ×" */
-export const times = (n: number): string => `${showNumber(n)} ×`;
+export const times = (n: number): string => `${showNumber(n)}\u00a0×`;

@@ -116,8 +116,8 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
     l.has === 0
       ? `Nothing stops it${where} within the distance asked: fit a brake.`
       : `To stop in time${where} it must slow by ${needs}; it can by ${has}.`,
-  torque: ({ l, where, needs, has }) =>
-    `Each wheel gets ${times(l.ratio)} the torque it needs${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`,
+  torque: ({ l, about, where, needs, has }) =>
+    `Each ${layoutKind(about.build.layout.kind).pullsByRope ? 'drum' : 'wheel'} gets ${times(l.ratio)} the torque it needs${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`,
   speed: ({ l, where, needs, has }) =>
     l.has === 0
       ? `It does not get moving${where}: standing still, the motors give less than it takes.`

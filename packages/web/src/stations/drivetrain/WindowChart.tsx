@@ -14,6 +14,8 @@ const labelsFor = (names: readonly string[]): number =>
   Math.min(MOST_LABELS, Math.max(LEAST_LABELS, ...names.map((name) => name.length * LETTER + 20)));
 /** Half of the mark's own label: no ratio of the axis is written under it. */
 const MARK_HALF = 56;
+/** Where the second colour is told under the axis. */
+const KEY_AT = 62;
 const ROW = 24;
 const AXIS = 26;
 
@@ -52,6 +54,10 @@ export function WindowChart({ sought, onSeek }: ChartProps) {
   const markAt = x(sought ?? report.train.ratio);
   const bottom = rows.length * ROW + 10;
   const rule = showNumber(build.marginPolicy.torque);
+  const keyed = `${rule} × torque`;
+  // What stands under the axis already leaves no room for a number.
+  const isTaken = (at: number): boolean =>
+    Math.abs(at - markAt) < MARK_HALF + 26 || at < KEY_AT + 26 + keyed.length * LETTER + 26;
   return (
     <figure className="sheet px-3 pt-2 pb-1">
       <svg
@@ -65,7 +71,7 @@ export function WindowChart({ sought, onSeek }: ChartProps) {
           <g key={ratio} transform={`translate(${x(ratio)} ${bottom})`}>
             <path d="M0 0v5" stroke="var(--color-ink)" />
             <text y="19" textAnchor="middle" fontSize="14" fill="var(--color-soft)">
-              {Math.abs(x(ratio) - markAt) < MARK_HALF + 26 ? '' : `${showNumber(ratio)} : 1`}
+              {isTaken(x(ratio)) ? '' : `${showNumber(ratio)} : 1`}
             </text>
           </g>
         ))}
@@ -82,7 +88,7 @@ export function WindowChart({ sought, onSeek }: ChartProps) {
           />
         ))}
         <Key x={0} y={bottom + 8} fill="var(--color-mech-lo)" text="1 ×" />
-        <Key x={62} y={bottom + 8} fill="var(--color-mech-mid)" text={`${rule} × torque`} />
+        <Key x={KEY_AT} y={bottom + 8} fill="var(--color-mech-mid)" text={keyed} />
         {sought !== null && (
           <path
             d={`M${x(report.train.ratio)} 0V${bottom + 4}`}

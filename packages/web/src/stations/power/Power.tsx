@@ -6,6 +6,7 @@ import {
   CHOSEN_KINDS,
   driverOf,
   fittedOf,
+  layoutKind,
   motorOf,
   type Build,
   driveOf,
@@ -120,7 +121,7 @@ function Answer() {
 }
 
 function PullAnswer() {
-  const { report } = useBuild();
+  const { build, report } = useBuild();
   const say = useSay();
   const torque = report.governing.find((l) => l.link === 'torque');
   const duty = report.duties.find((d) => d.id === torque?.dutyId);
@@ -136,7 +137,8 @@ function PullAnswer() {
               {say(duty.point.wheelTorqueNm, 'torque')}
             </OpensDuty>
           </b>{' '}
-          a wheel (the rule asks {showNumber(torque.rule)} ×) and draws{' '}
+          a {layoutKind(build.layout.kind).pullsByRope ? 'drum' : 'wheel'} (the rule asks{' '}
+          {showNumber(torque.rule)} ×) and draws{' '}
           <b className="font-semibold text-elec">
             <OpensDuty number="motor-current" dutyId={duty.id} title={`the current of “${duty.name}”`}>
               {say(duty.point.currentA, 'current')}

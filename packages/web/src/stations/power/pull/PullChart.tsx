@@ -1,5 +1,6 @@
 import type { DutyReport } from '@zubric/core/capability';
 import { flatOut } from '@zubric/core/drive';
+import { layoutKind } from '@zubric/core/vehicle';
 import { useState } from 'react';
 import { CurveFigure, drawnLine, SheetEmpty, type Placing } from '../../../charts/CurveFigure.tsx';
 import { useSay } from '../../../common/units.tsx';
@@ -17,6 +18,20 @@ const inWords = (duties: readonly DutyReport[], say: ReturnType<typeof useSay>):
     })
     .join('. ');
 
+/** What the axes are called, by what it pulls on. */
+const AXES = {
+  ground: {
+    x: { dimension: 'speed', title: 'road speed' },
+    y: { dimension: 'force', title: 'pull at the ground' },
+    label: 'Pull at the ground against road speed, with the jobs as marks',
+  },
+  rope: {
+    x: { dimension: 'speed', title: 'speed of the rope' },
+    y: { dimension: 'force', title: 'pull on the rope' },
+    label: 'Pull on the rope against its speed, with the jobs as marks',
+  },
+} as const;
+
 /** Steps of the hair-line by key. */
 const STEPS = 100;
 
@@ -33,12 +48,10 @@ export function PullChart() {
     ...duties.map((d) => d.resistance.totalN * 1.15),
     ...duties.map((d) => (d.footing.gripN ?? 0) * 1.05),
   );
-  const mostMps = Math.max(
-    0.1,
-    (pull?.curve.at(-1)?.[0] ?? 0) * 1.02,
-    ...duties.map((d) => d.speedMps * 1.2),
-  );
+  const fastest = (pull?.curve.at(-1)?.[0] ?? 0) * 1.02;
+  const mostMps = Math.max(0.1, fastest, ...duties.map((d) => d.speedMps * 1.2));
   const rule = build.marginPolicy.torque;
+  const axes = AXES[layoutKind(build.layout.kind).pullsByRope ? 'rope' : 'ground'];
   const leastGrip = leastGripOf(duties);
   const hardest = report.governing.find(({ link }) => link === 'torque')?.dutyId;
   const atMps = Math.min(
@@ -47,9 +60,9 @@ export function PullChart() {
   );
   return (
     <CurveFigure
-      x={{ most: mostMps, dimension: 'speed', title: 'road speed' }}
-      y={{ most: mostN, dimension: 'force', title: 'pull at the ground' }}
-      label="Pull at the ground against road speed, with the jobs as marks"
+      label={axes.label}
+      x={{ ...axes.x, most: mostMps }}
+      y={{ ...axes.y, most: mostN }}
       values={inWords(duties, say)}
       {...(pull ? { onPoint: setLooked } : {})}
       below={

@@ -1,5 +1,5 @@
 import { drivelineOf, flatOut } from '@zubric/core/drive';
-import { changeDrive, newBuild, throughDrive } from '@zubric/core/vehicle';
+import { changeDrive, layoutTemplate, newBuild, throughDrive, withLayout } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -61,6 +61,14 @@ describe('the pull of a drive', () => {
     onBench(<PullChart />, puffin);
     expect(text()).toContain('pull at the ground, lbf');
     expect(text()).toMatch(/road speed, (mph|ft\/min)/);
+  });
+
+  it('speaks of the rope where a winch pulls by one', () => {
+    const template = layoutTemplate('winch');
+    if (!template) throw new Error('a winch is a layout');
+    onBench(<PullChart />, withLayout(puffin, template));
+    expect(text()).toContain('pull on the rope, N');
+    expect(text()).not.toContain('at the ground, N');
   });
 
   it('asks for a motor where there is none, and still marks the jobs', () => {
