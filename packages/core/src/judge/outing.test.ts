@@ -128,7 +128,7 @@ describe('the end of an outing', () => {
     }
     const found = saidOf(onGrade(low));
     expect(found.find(({ id }) => id === 'at-the-end/torque')?.text).toMatch(
-      /^At the end of the outing the battery rests at 24\sV\. Each wheel gets 1\.\d+ × the torque it needs/,
+      /^At the end of the outing the battery rests at 24\sV\. Each wheel gets 1\.\d+\s× the torque it needs/,
     );
   });
 });
