@@ -45,7 +45,8 @@ export function TextField({
           if (required === undefined || text.trim() !== '') onChange(text);
         }}
         onKeyDown={(event) => {
-          if (event.key !== 'Enter') return;
+          // Enter that ends a composed character is the keyboard's own.
+          if (event.key !== 'Enter' || event.nativeEvent.isComposing) return;
           // As in any line: no second one, but what it stands in is sent.
           event.preventDefault();
           event.currentTarget.form?.requestSubmit();
