@@ -1,16 +1,7 @@
 import { wheelLoads } from '../ground/index.ts';
 import { contactsOf, layoutKind, type Build, type Duty, driveOf } from '../vehicle/index.ts';
-import {
-  drivenGrip,
-  footingOf,
-  gripOf,
-  groundOf,
-  groupedBy,
-  massOf,
-  stanceOf,
-  wheelLoadInput,
-  wheelOf,
-} from './footing.ts';
+import { drivenGrip, groupedBy, wheelOf } from './driven-grip.ts';
+import { footingOf, gripOf, groundOf, massOf, stanceOf, wheelLoadInput } from './footing.ts';
 import type { ContactLoad, HangingReport } from './report.ts';
 
 /** Loads and grip of the contacts with one wheel in the air; undefined where it would not stand so: then none hangs. */
