@@ -54,7 +54,9 @@ const text = (file) => readFileSync(file, 'utf8').split('\n');
 const told = lived.map(({ fileName, location: { start, end }, replacement, status }) => {
   const lines = text(fileName).slice(start.line - 1, end.line);
   const was =
-    lines.length === 1 ? lines[0].slice(start.column - 1, end.column - 1) : `${lines[0].slice(start.column - 1)} …`;
+    lines.length === 1
+      ? lines[0].slice(start.column - 1, end.column - 1)
+      : `${lines[0].slice(start.column - 1)} …`;
   const file = fileName.replace(`${ROOT}/`, '');
   const line = [file, was, replacement].join(' | ');
   return { line, at: `${file}:${start.line}`, was, is: replacement, status, explained: EXPLAINED.has(line) };
