@@ -36,8 +36,7 @@ const results = await new Stryker({
   mutator: { excludedMutations: ['StringLiteral', 'Regex'] },
   reporters: ['progress-append-only'],
   coverageAnalysis: 'perTest',
-  // One of them draws the sample.
-  concurrency: availableParallelism() + 1,
+  concurrency: availableParallelism(),
   dryRunTimeoutMinutes: 20,
   timeoutFactor: 2,
   timeoutMS: 10_000,

@@ -1,5 +1,8 @@
 /** A sample of the mutants, the same at every run: the others are passed over. */
 import { createHash } from 'node:crypto';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { PluginKind, commonTokens, declareFactoryPlugin } from '@stryker-mutator/api/plugin';
 import { CheckStatus } from '@stryker-mutator/api/check';
 
@@ -8,6 +11,9 @@ const drawOf = ({ fileName, mutatorName, replacement, location }, root, seed) =>
   createHash('sha256')
     .update(JSON.stringify([seed, fileName.replace(root, ''), mutatorName, replacement, location]))
     .digest('hex');
+
+/** One of several processes draws; all read what it drew. */
+const DRAWN = join(tmpdir(), `mutants-drawn-${process.ppid}.json`);
 
 class Sample {
   constructor(options) {
@@ -24,11 +30,12 @@ class Sample {
     const drawn = mutants
       .map((mutant) => ({ id: mutant.id, draw: drawOf(mutant, root, this.seed) }))
       .sort((a, b) => (a.draw < b.draw ? -1 : 1));
-    this.tried = new Set(drawn.slice(0, this.count).map(({ id }) => id));
+    writeFileSync(DRAWN, JSON.stringify(drawn.slice(0, this.count).map(({ id }) => id)));
     return [mutants.map(({ id }) => id)];
   }
 
   async check(mutants) {
+    this.tried ??= new Set(JSON.parse(readFileSync(DRAWN, 'utf8')));
     const passed = { status: CheckStatus.Passed };
     const over = { status: CheckStatus.CompileError, reason: 'not in the sample' };
     return Object.fromEntries(mutants.map(({ id }) => [id, this.tried.has(id) ? passed : over]));
