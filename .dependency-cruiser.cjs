@@ -13,6 +13,7 @@ const CORE = [
   'capability',
   'judge',
   'moves',
+  'search',
   'wiring',
   'working',
   'exchange',

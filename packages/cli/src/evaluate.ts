@@ -23,8 +23,8 @@ export function evaluateFile(args: readonly string[], files: Files): Outcome {
 
 const SHELF = ['motors', 'drivers', 'batteries'];
 
-/** The shelf beside the command, where there is one: moves may take parts from it. */
-function shelfOf(files: Files): Part[] {
+/** The shelf beside the command, where there is one: moves and searches take parts from it. */
+export function shelfOf(files: Files): Part[] {
   return SHELF.flatMap((kind) => {
     try {
       const read = partSchema.array().safeParse(JSON.parse(files.read(`data/shelf/${kind}.json`)));

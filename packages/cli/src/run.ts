@@ -1,8 +1,9 @@
 import { CALC_USAGE, calc, type Files } from './calc.ts';
 import { EVALUATE_USAGE, evaluateFile } from './evaluate.ts';
 import { refused, type Outcome } from './outcome.ts';
+import { SEARCH_USAGE, searchFile } from './search.ts';
 
-const COMMANDS = { calc, evaluate: evaluateFile } as const;
+const COMMANDS = { calc, evaluate: evaluateFile, search: searchFile } as const;
 
 const isCommand = (name: string | undefined): name is keyof typeof COMMANDS =>
   name !== undefined && Object.hasOwn(COMMANDS, name);
@@ -11,10 +12,10 @@ const isCommand = (name: string | undefined): name is keyof typeof COMMANDS =>
 const unreadable = (error: unknown): error is NodeJS.ErrnoException =>
   error instanceof Error && 'code' in error && 'syscall' in error;
 
-/** The whole command line: `calc` or `evaluate`. */
+/** The whole command line: `calc`, `evaluate` or `search`. */
 export function run(args: readonly string[], files: Files): Outcome {
   const [command, ...rest] = args;
-  if (!isCommand(command)) return refused(['usage:', ...CALC_USAGE, ...EVALUATE_USAGE]);
+  if (!isCommand(command)) return refused(['usage:', ...CALC_USAGE, ...EVALUATE_USAGE, ...SEARCH_USAGE]);
   try {
     return COMMANDS[command](rest, files);
   } catch (error) {

@@ -36,7 +36,7 @@ export interface Attainable {
 }
 
 /** Speeds are found to this share of the motor's free-running road speed. */
-const SPEED_TOLERANCE = 1e-9;
+const SPEED_TOLERANCE = 1e-12;
 /** A downhill runaway is followed to this many times the free-running speed. */
 const GREATEST_OVERSPEED = 64;
 

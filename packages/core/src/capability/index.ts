@@ -13,6 +13,7 @@ export { mountInput, pullingAtMount } from './mount.ts';
 export { movedOf, playInput, stillLocks } from './moved.ts';
 export { onAxleRadius } from './on-axle.ts';
 export {
+  alikeMotors,
   attainableGiven,
   attainableInput,
   dutyPoint,
@@ -23,7 +24,18 @@ export {
   steadyForce,
   wheelTorqueInput,
 } from './operating.ts';
-export { batteryCurrent, legsOf, lineAfter, outingOf, peukertOf, runTimeInput, tiredLine } from './outing.ts';
+export {
+  batteryCurrent,
+  legsOf,
+  lineAfter,
+  outingOf,
+  peukertOf,
+  ratedHoursOf,
+  runTimeInput,
+  startingInput,
+  sunWhileRunning,
+  tiredLine,
+} from './outing.ts';
 export { outingCourse, type CourseAsked, type CourseLeg, type OutingCourse } from './outing-course.ts';
 export type { CourseMoment } from './course-stretch.ts';
 export type { EnergyFlows } from './energy-flows.ts';
@@ -39,4 +51,4 @@ export type {
   RatioWindow,
   TrainReport,
 } from './report.ts';
-export { topSpeedInput } from './top-speed.ts';
+export { mayGoIn, topSpeedInput } from './top-speed.ts';

@@ -134,7 +134,11 @@ export interface AlikeMotors {
   readonly groundW: number;
 }
 
-/** The drive's motors where they push with a force along the ground: round a bend the outer side, then the inner. */
+/**
+ * The drive's motors where they push with a force along the ground: round a bend the outer side, then the inner.
+ *
+ * @example alikeMotors(line, 400, 0.8)[0].torqueNm // 1.286
+ */
 export function alikeMotors(
   line: Driveline,
   forceN: number,

@@ -19,11 +19,15 @@ const SECONDS_PER_HOUR = 3600;
 export const legsOf = (duties: readonly DutyReport[], of: (duty: DutyReport) => number) =>
   duties.map((d) => ({ durationS: d.durationS, currentA: of(d) }));
 
-/** What starting again and again adds to the battery's current in a duty. */
+/**
+ * What the calculator of starting again and again takes of a duty.
+ *
+ * @example startingInput(puffin, duty, report.duties[0], line).massKg // 178
+ */
 export function startingInput(
   build: Build,
   { startsAnHour, speed }: Duty,
-  { footing }: DutyReport,
+  { footing }: Pick<DutyReport, 'footing'>,
   line: Driveline,
 ) {
   return {
@@ -35,7 +39,11 @@ export function startingInput(
   };
 }
 
-/** What a panel that charges while it runs gives meanwhile, W. */
+/**
+ * What a panel that charges while it runs gives meanwhile, W.
+ *
+ * @example sunWhileRunning(puffin) // 0
+ */
 export const sunWhileRunning = ({ supply: { sun } }: Build): number =>
   sun?.when === 'running' ? SUN_EFFICIENCY * sun.power.value : 0;
 
@@ -68,7 +76,11 @@ const familyOf = ({ bank }: Driveline) => (bank?.chemistry === 'lead-acid' ? 'le
  * @example peukertOf(line) // 1
  */
 export const peukertOf = (line: Driveline): number => PEUKERT[familyOf(line)];
-/** Over how many hours the capacity of a pack is rated, by its chemistry. */
+/**
+ * Over how many hours the capacity of a pack is rated, by its chemistry.
+ *
+ * @example ratedHoursOf(line) // 1
+ */
 export const ratedHoursOf = (line: Driveline): number => RATED_HOURS[familyOf(line)];
 
 /**

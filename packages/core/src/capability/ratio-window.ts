@@ -47,9 +47,9 @@ const geared =
     return alike ? { ...other, ratio } : other;
   };
 
-/** Ends are found to this share; the top, where the margin is flat, more roughly. */
-const END_TOLERANCE = 1e-8;
-const TOP_TOLERANCE = 1e-4;
+/** Ends are found to this share; the top, where the margin is flat, more roughly: what it gives is then near to 1e-12. */
+const END_TOLERANCE = 1e-12;
+const TOP_TOLERANCE = 1e-6;
 
 /** Both ends of the hill of `f` above 0 around its top; null where its top is not. Ends of the search count as ends. */
 function spanAbove(f: (logRatio: number) => number, top: number): RatioSpan | null {

@@ -51,8 +51,8 @@ function stopsFrom(
 }
 
 interface Known {
-  readonly tip: TipReport | undefined;
-  readonly brake: BrakeReport | undefined;
+  readonly tip?: TipReport | undefined;
+  readonly brake?: BrakeReport | undefined;
   readonly braking: () => Braking;
 }
 
@@ -68,15 +68,22 @@ function mayGo(build: Build, duty: Duty, { tip, brake, braking }: Known) {
     : { mayMps: corner ?? 0, by: 'tip' as const };
 }
 
+/**
+ * How fast a vehicle may go in a duty; undefined where nothing says so, and where it does not go by itself.
+ *
+ * @param known how it tips and brakes there, as `askedOf` has it
+ * @example (({ asked, braking }) => mayGoIn({ ...puffin, speedCap: typed(2, 'm/s') }, duty, { ...asked, braking }))(askedOf(puffin, duty, line))
+ *   // { mayMps: 2, by: 'cap' }
+ */
+export const mayGoIn = (build: Build, duty: Duty, known: Known) =>
+  !taskOf(duty).moves ||
+  layoutKind(build.layout.kind).pullsByRope ||
+  layoutKind(build.layout.kind).balanced === 'both'
+    ? undefined
+    : mayGo(build, duty, known);
+
 /** How fast it can go in a duty, level or down its slope, and how fast it may; undefined where nothing says how fast it may. */
 export function topSpeedOf(build: Build, duty: Duty, line: Driveline, known: Known): DutyReport['top'] {
-  if (
-    !taskOf(duty).moves ||
-    layoutKind(build.layout.kind).pullsByRope ||
-    layoutKind(build.layout.kind).balanced === 'both'
-  )
-    return undefined;
-  const may = mayGo(build, duty, known);
-  if (!may) return undefined;
-  return { mps: attainable(topSpeedInput(build, duty, line)).speedMps, ...may };
+  const may = mayGoIn(build, duty, known);
+  return may && { mps: attainable(topSpeedInput(build, duty, line)).speedMps, ...may };
 }

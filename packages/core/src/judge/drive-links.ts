@@ -18,7 +18,11 @@ import { layoutKind, motorOf, rollingDiameter, type Build, type Duty, driveOf } 
 import { margin } from './margin.ts';
 import type { LinkReport } from './report.ts';
 
-/** Each stage and each part of the torque path under what a duty puts on it, and the twist of the mount. */
+/**
+ * Each stage and each part of the torque path under what a duty puts on it, and the twist of the mount.
+ *
+ * @example driveLinks(puffin, duty.id, dutyPoint(line, duty, 411), line)[0]?.link // 'gearhead-torque'
+ */
 export function driveLinks(
   build: Build,
   dutyId: string | null,
@@ -95,7 +99,11 @@ function mountLink(build: Build, dutyId: string | null, loaded: readonly LoadedS
 const asTorque = ({ needs, has }: StageStrength, { load }: LoadedStage, times: number): number =>
   (load.inputTorqueNm * has * times) / needs;
 
-/** Stages and path where the motor is held at full command, and what sits on the axle over the ground. */
+/**
+ * Stages and path where the motor is held at full command.
+ *
+ * @example wholeDriveLinks(puffin, line)[0]?.link // 'stage-stall'
+ */
 export function wholeDriveLinks(build: Build, line: Driveline): LinkReport[] {
   const policy = build.marginPolicy;
   const torqueNm = stallTorque(line);
@@ -149,7 +157,11 @@ export function brakedLinks(
 /** Least height that a sprocket keeps over the ground, as a share of the wheel's radius (common practice, no source). */
 const LEAST_HEIGHT = 0.1;
 
-/** What sits on the driven axle over the ground, and under the frame. */
+/**
+ * What sits on the driven axle over the ground, and under the frame.
+ *
+ * @example axleLinks(puffin)[0]?.link // 'axle-clearance'
+ */
 export function axleLinks(build: Build): LinkReport[] {
   const hanging = onAxleRadius(build);
   if (!hanging || layoutKind(build.layout.kind).pullsByRope) return [];

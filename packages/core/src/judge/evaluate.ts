@@ -52,7 +52,7 @@ function judged(given: Build) {
 }
 
 /** What margins come to, for those who compare many builds: the report without windows and sentences. */
-export type Margins = Pick<Report, 'duties' | 'governing' | 'links' | 'drives' | 'train'>;
+export type Margins = Pick<Report, 'duties' | 'governing' | 'links' | 'drives' | 'train' | 'outing'>;
 /**
  * The margins of a build without its findings: what a search or a sweep asks, many times.
  *

@@ -3,6 +3,7 @@ import { figure, sentence } from '../quantity/index.ts';
 import {
   batteryOf,
   driverOf,
+  driverSort,
   motorAbilities,
   motorOf,
   type Part,
@@ -107,7 +108,7 @@ function motorSort({ build, line }: FindingContext): Finding[] {
   const motor = motorOf(build);
   const driver = line?.driver;
   if (!motor || driver?.drives === undefined) return [];
-  const sort = motor.type === 'series-wound' ? 'brushed' : motor.type;
+  const sort = driverSort(motor);
   if (driver.drives === sort) return [];
   return [
     misfit(

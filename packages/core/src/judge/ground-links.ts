@@ -43,7 +43,11 @@ export const steeringHas = ({ steering }: Build): number | undefined =>
 export const goesAside = ({ sideSlope, turn }: Duty): boolean =>
   sideSlope !== undefined || turn?.kind === 'radius';
 
-/** The margins of grip, tipping, turning and stopping of one duty: what needs no motor to be known. */
+/**
+ * The margins of grip, tipping, turning and stopping of one duty: what needs no motor to be known.
+ *
+ * @example groundLinks(puffin, duty, report.duties[0])[0]?.link // 'grip'
+ */
 export function groundLinks(build: Build, duty: Duty, report: DutyReport): LinkReport[] {
   const policy = build.marginPolicy;
   const dutyId = duty.id;

@@ -6,7 +6,7 @@ export {
   saysVerdict,
   type MovedMargin,
 } from './compare.ts';
-export { ALLOWED_TWIST } from './drive-links.ts';
+export { ALLOWED_TWIST, axleLinks, driveLinks, wholeDriveLinks } from './drive-links.ts';
 export { evaluate, type Margins, marginsOf } from './evaluate.ts';
 export { limitsOf } from './event-limits.ts';
 export {
@@ -20,7 +20,7 @@ export {
   type Severity,
 } from './finding.ts';
 export { firstToGive } from './first-to-give.ts';
-export { steerInput } from './ground-links.ts';
+export { groundLinks, steerInput } from './ground-links.ts';
 export { type Block, BLOCKS, isElectrical, linkDefinition, type LinkId, MENDED_AT } from './links.ts';
 export { closeness, isUnderRule, partsOfLink, standsStill } from './margin.ts';
 export { type Aim, payloadSweep, type Sweep, type SweepPoint } from './payload-sweep.ts';
@@ -31,6 +31,7 @@ export { stageAs, type StageAs } from './stage-as.ts';
 export { hardestLoad } from './wheel-load.ts';
 export {
   ampacityOf,
+  FUSE,
   fuseOf,
   fuseThatSuits,
   leastFuse,
@@ -41,4 +42,11 @@ export {
 export { heldCurrent, startA } from './outing-links.ts';
 export { reportThrough } from './report-through.ts';
 export type { DriveReport, TurnedReport } from './report.ts';
-export { askedOfSteering, fastestAgainst, greatestAt, workPoint } from './work-links.ts';
+export {
+  askedOfSteering,
+  fastestAgainst,
+  greatestAt,
+  steeringLinks,
+  workLinks,
+  workPoint,
+} from './work-links.ts';

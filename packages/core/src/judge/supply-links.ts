@@ -47,8 +47,7 @@ export const steadyMost = (duties: readonly DutyReport[]): number =>
   Math.max(0, ...duties.map(({ point }) => point?.batteryA ?? 0));
 
 /** A fuse carries four fifths of its rating all day, and for a start of a second or two twice of it (common practice, no source). */
-const HEADROOM = 1.25;
-const FOR_A_START = 2;
+export const FUSE = { headroom: 1.25, forAStart: 2 } as const;
 
 /**
  * The least that a main fuse is marked with, A: for what is drawn all day, and for a start at full command.
@@ -56,7 +55,7 @@ const FOR_A_START = 2;
  * @example leastFuse(report.duties, line) // 40.09
  */
 export const leastFuse = (duties: readonly DutyReport[], line: Driveline | undefined): number =>
-  Math.max(HEADROOM * steadyMost(duties), line ? startA(line) / FOR_A_START : 0);
+  Math.max(FUSE.headroom * steadyMost(duties), line ? startA(line) / FUSE.forAStart : 0);
 
 /** Thicker than any wire of a small vehicle: where no cable is said, it is chosen after the fuse. */
 const ANY_WIRE_A = 1e6;
@@ -71,7 +70,7 @@ export function fuseThatSuits(
   duties: readonly DutyReport[],
   line = propelling(build)[0]?.line,
 ): number | undefined {
-  const continuousA = leastFuse(duties, line) / HEADROOM;
+  const continuousA = leastFuse(duties, line) / FUSE.headroom;
   const { cable } = build.supply;
   if (continuousA <= 0) return undefined;
   try {

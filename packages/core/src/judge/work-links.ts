@@ -147,7 +147,11 @@ const stalledLinks = (build: Build, line: Driveline): LinkReport[] => [
   ...driverLinks(build, line),
 ];
 
-/** The margins of every drive that works beside. */
+/**
+ * The margins of every drive that works beside.
+ *
+ * @example workLinks(whimbrel)[0]?.link // 'work-torque'
+ */
 export const workLinks = (build: Build): LinkReport[] =>
   drivesThat(build, 'works').flatMap((seen) => {
     const line = drivelineOf(seen);
@@ -204,7 +208,11 @@ export function turnedOf(build: Build, duties: readonly DutyReport[]): TurnedRep
   return { dutyId: hardest.dutyId, ...hardest.asked, point: workPoint(line, hardest.asked) };
 }
 
-/** The margins of every drive that steers, on the ground of each duty. */
+/**
+ * The margins of every drive that steers, on the ground of each duty.
+ *
+ * @example steeringLinks(whimbrel, evaluate(whimbrel).duties)[0]?.link // 'steering'
+ */
 export const steeringLinks = (build: Build, duties: readonly DutyReport[]): LinkReport[] =>
   drivesThat(build, 'steers').flatMap((seen) => {
     const line = drivelineOf(seen);

@@ -1,4 +1,4 @@
-import { WORTH_RECKONING, type MotorModel } from './model.ts';
+import { WORTH_RECKONING, type MotorModel, type MotorPoint } from './model.ts';
 
 /** What a phase sees at a speed: resistance, reactance, what the turning makes, what may flow, what drives it. */
 export interface Phase {
@@ -44,6 +44,19 @@ export interface SteppingConstants {
   readonly driveA: number;
 }
 
+/** How it stands at a point. The least volts of it are looked for only where they are asked: that takes long. */
+class SteppingPoint implements MotorPoint {
+  constructor(
+    readonly currentA: number,
+    readonly motorV: number,
+    private readonly looked: () => number,
+  ) {}
+
+  get leastV(): number {
+    return this.looked();
+  }
+}
+
 /** A speed that no stepping motor reaches, rad/s, and volts that none is given. */
 const PAST_ANY = 1e5;
 const HALVINGS = 60;
@@ -84,11 +97,10 @@ export function steppingMotor(constants: SteppingConstants): MotorModel {
   };
   return {
     torqueAt,
-    pointAt: (torqueNm, speedRadS) => ({
-      currentA: driveA,
-      motorV: (heatW + Math.max(0, torqueNm * speedRadS)) / driveA,
-      leastV: turnsAt(PAST_ANY, (supplyV) => torqueAt(supplyV, speedRadS) >= Math.abs(torqueNm)),
-    }),
+    pointAt: (torqueNm, speedRadS) =>
+      new SteppingPoint(driveA, (heatW + Math.max(0, torqueNm * speedRadS)) / driveA, () =>
+        turnsAt(PAST_ANY, (supplyV) => torqueAt(supplyV, speedRadS) >= Math.abs(torqueNm)),
+      ),
     fastestRadS: (supplyV) => {
       const leastNm = WORTH_RECKONING * torqueAt(supplyV, 0);
       return turnsAt(PAST_ANY, (speedRadS) => torqueAt(supplyV, speedRadS) <= leastNm);

@@ -8,3 +8,4 @@ export {
   type FindingInWords,
   type ReportInWords,
 } from './report-in-words.ts';
+export { setInWords, whyNot } from './search.ts';

@@ -111,7 +111,11 @@ export function startingCurrent(c: Circuit): number {
   return withAuxiliary(c, c.commandShare * c.motors * currentA);
 }
 
-/** What a battery gives where motors take so much of it and a power is drawn beside them, A. */
+/**
+ * What a battery gives where motors take so much of it and a power is drawn beside them, A.
+ *
+ * @example withAuxiliary({ openCircuitV: 10, supplyResistanceOhm: 0.1, auxiliaryW: 80 }, 10) // 20: at 8 V less its own 10 A
+ */
 export function withAuxiliary(
   c: Pick<Circuit, 'openCircuitV' | 'supplyResistanceOhm' | 'auxiliaryW'>,
   motorsA: number,

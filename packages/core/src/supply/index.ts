@@ -14,6 +14,7 @@ export {
   pointAt,
   pointOfTwoHalves,
   startingCurrent,
+  withAuxiliary,
   type Circuit,
   type FullCommand,
   type Limit,

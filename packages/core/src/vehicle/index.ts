@@ -115,6 +115,7 @@ export {
   dataSheetOf,
   motorAbilities,
   motorDoubts,
+  driverSort,
   motorModel,
   motorNominal,
   motorThermal,

@@ -42,6 +42,13 @@ export const motorAbilities = (
 ): Pick<MotorType<never>, 'title' | 'cautions' | 'drivesItself' | 'propels'> => typeOf(motor);
 
 /**
+ * What sort of motor its driver must be made for; a series-wound one is brushed too.
+ *
+ * @example driverSort(motorOf(puffin)) // 'brushed'
+ */
+export const driverSort = ({ type }: Motor): Motor['type'] => (type === 'series-wound' ? 'brushed' : type);
+
+/**
  * The five numbers of a motor with magnets; undefined of any other.
  *
  * @example dataSheetOf(motorOf(puffin))?.stallA // 96

@@ -1,0 +1,152 @@
+import { UnreadableTable, partsFromCsv } from '@zubric/core/exchange';
+import type { LinkReport } from '@zubric/core/judge';
+import { whyNot } from '@zubric/core/say';
+import { inFull, ranked, search, usualLimits, type FoundSet, type SearchLimits } from '@zubric/core/search';
+import { partSchema, readBuild, type Build, type Part } from '@zubric/core/vehicle';
+import type { Files } from './calc.ts';
+import { shelfOf } from './evaluate.ts';
+import { asJson, done, parseJson, problemLine, refused, type Outcome } from './outcome.ts';
+
+export const SEARCH_USAGE = [
+  'zubric search FILE        the best sets of motor, driver, battery and stages for a build; - reads standard input',
+  '  --shelf FILE…           parts to choose from, as JSON or CSV; else the shelf in data/',
+  '  --on-hand               only parts that are on hand',
+  '  --budget N, --most-kg N what a set may cost, and weigh',
+  '  --stages N              stages at most between motor and wheel (2)',
+  '  --top N                 so many of the ranked list (10)',
+];
+
+/** What was asked of the command. */
+interface Asked {
+  readonly file: string;
+  readonly shelf: readonly string[];
+  readonly limits: SearchLimits;
+  readonly top: number;
+}
+
+class Misread extends Error {}
+
+const NUMBERS = ['--budget', '--most-kg', '--stages', '--top'] as const;
+
+/** The words after the command; a misread one is told with what would do. */
+function askedIn(args: readonly string[]): Asked {
+  const shelf: string[] = [];
+  const files: string[] = [];
+  const numbers = new Map<string, number>();
+  let onHand = false;
+  for (let at = 0; at < args.length; at += 1) {
+    const word = args[at] ?? '';
+    if (word === '--on-hand') onHand = true;
+    else if (word === '--shelf') {
+      while (args[at + 1] !== undefined && !args[at + 1]?.startsWith('--')) shelf.push(args[(at += 1)] ?? '');
+      if (shelf.length === 0) throw new Misread('--shelf is followed by one or more files');
+    } else if (NUMBERS.some((name) => name === word)) numbers.set(word, numberAfter(word, args[(at += 1)]));
+    else if (word.startsWith('--')) throw new Misread(`“${word}” is not known`);
+    else files.push(word);
+  }
+  const [file, ...more] = files;
+  if (file === undefined || more.length > 0) throw new Misread('name one build file');
+  const [budget, mostKg, stages] = ['--budget', '--most-kg', '--stages'].map((name) => numbers.get(name));
+  return {
+    file,
+    shelf,
+    top: numbers.get('--top') ?? 10,
+    limits: {
+      ...usualLimits,
+      onHand,
+      ...(stages === undefined ? {} : { stages }),
+      ...(budget === undefined ? {} : { budget }),
+      ...(mostKg === undefined ? {} : { mostKg }),
+    },
+  };
+}
+
+function numberAfter(word: string, text: string | undefined): number {
+  const value = Number(text);
+  if (text === undefined || text.trim() === '' || !Number.isFinite(value) || value < 0)
+    throw new Misread(`${word} is followed by a number, 0 or more`);
+  return value;
+}
+
+/** Parts of a file: a list as JSON or a table. */
+function partsOf(path: string, files: Files): readonly Part[] {
+  const text = files.read(path);
+  if (!/^\s*[[{]/.test(text)) {
+    try {
+      const { parts, bad } = partsFromCsv(text);
+      const [first] = bad;
+      if (first) throw new Misread(`${path}, line ${first.line}: ${first.problems.join('; ')}`);
+      return parts.map(({ part }) => part);
+    } catch (error) {
+      if (error instanceof UnreadableTable) throw new Misread(`${path}: ${error.message}`);
+      throw error;
+    }
+  }
+  const parsed = parseJson(text);
+  if (!parsed.ok) throw new Misread(`${path}: ${parsed.why}`);
+  const read = partSchema.array().safeParse(Array.isArray(parsed.value) ? parsed.value : [parsed.value]);
+  if (read.success) return read.data;
+  const [issue] = read.error.issues;
+  throw new Misread(`${path}: ${issue ? `${issue.path.join('.')}: ${issue.message}` : 'these are no parts'}`);
+}
+
+/** `zubric search FILE …`: see SEARCH_USAGE. */
+export function searchFile(args: readonly string[], files: Files): Outcome {
+  try {
+    const asked = askedIn(args);
+    const parsed = parseJson(files.read(asked.file));
+    if (!parsed.ok) return refused([parsed.why]);
+    const read = readBuild(parsed.value);
+    if (!read.ok) return refused(read.problems.map(problemLine));
+    const shelf =
+      asked.shelf.length > 0 ? asked.shelf.flatMap((path) => partsOf(path, files)) : shelfOf(files);
+    return done(asJson(found(read.build, shelf, asked)));
+  } catch (error) {
+    if (error instanceof Misread) return refused([error.message, ...SEARCH_USAGE]);
+    throw error;
+  }
+}
+
+function found(build: Build, shelf: readonly Part[], { limits, top }: Asked) {
+  const start = performance.now();
+  const { judged, works, front, rejected } = search({ build, shelf, limits });
+  const seconds = (performance.now() - start) / 1000;
+  const told = new Map(front.map((set) => [set, setOut(build, set)]));
+  return {
+    judged,
+    works,
+    seconds,
+    front: front.map((set) => told.get(set)),
+    ranked: ranked(front)
+      .slice(0, top)
+      .map((set) => told.get(set)),
+    rejected: rejected.map((one) => ({ part: one.part.id, name: one.part.name, why: whyNot(one, build) })),
+  };
+}
+
+const linkOut = (link: LinkReport | undefined) =>
+  link && {
+    link: link.link,
+    dutyId: link.dutyId,
+    ratio: link.ratio,
+    rule: link.rule,
+    verdict: link.verdict,
+  };
+
+/** A set, its parts by their ids; what is nearest to failing of all margins, and of those that it changes. */
+function setOut(build: Build, set: FoundSet) {
+  const { worst, ofSet } = inFull(build, set);
+  return {
+    motor: set.motor.id,
+    driver: set.driver?.id ?? null,
+    battery: set.battery.id,
+    stages: set.stages,
+    ...(set.wheelDiameterM === undefined ? {} : { wheelDiameterM: set.wheelDiameterM }),
+    cost: set.cost ?? null,
+    massKg: set.massKg,
+    runTimeS: Number.isFinite(set.runTimeS) ? set.runTimeS : null,
+    works: set.works,
+    worst: linkOut(worst),
+    ofSet: linkOut(ofSet),
+  };
+}

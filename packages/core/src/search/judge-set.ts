@@ -1,0 +1,325 @@
+import { CHARGE, STRETCH_S, chargeTime, withAuxiliary } from '../supply/index.ts';
+import { FUSE } from '../judge/index.ts';
+import type {
+  BatteryFigures,
+  DriverFigures,
+  FrameFigures,
+  MotorFigures,
+  TrainDuty,
+  TrainFigures,
+} from './figures.ts';
+import {
+  bestNm,
+  blankLine,
+  fullA,
+  isStarved,
+  holdsStall,
+  settle,
+  settlesAt,
+  spanOf,
+  pullN,
+  wheelNmAt,
+  type LineFigures,
+  type Span,
+} from './line-figures.ts';
+import { count, countAll, countRatio, emptied, freshTally, type Hears, type Tally } from './tally.ts';
+
+const SECONDS_PER_HOUR = 3600;
+
+/** What a set came to: written anew for the next. */
+export interface Judged {
+  /** Of the margins that a part of the set changes. */
+  readonly tally: Tally;
+  /** The least of ratio over rule of all margins; and what sets are told from each other by. */
+  worst: number;
+  near: number;
+  /** How long the battery lasts at the mix of the duties, s; Infinity where nothing is drawn. */
+  runTimeS: number;
+}
+
+/** The legs of an outing: how long each is, and what is drawn of the battery; hardest first. */
+interface Legs {
+  readonly seconds: number[];
+  readonly amps: number[];
+}
+
+/** Puts a leg where it belongs: what draws most comes first. */
+function putLeg({ seconds, amps }: Legs, at: number, durationS: number, currentA: number): void {
+  let n = at;
+  for (; n > 0 && (amps[n - 1] ?? 0) < currentA; n -= 1) {
+    amps[n] = amps[n - 1] ?? 0;
+    seconds[n] = seconds[n - 1] ?? 0;
+  }
+  amps[n] = currentA;
+  seconds[n] = durationS;
+}
+
+/** Root-mean-square current over the hardest stretch of ten minutes, A: `meanDraw` of the supply. */
+function worstRms({ seconds, amps }: Legs, count: number): number {
+  let left = STRETCH_S;
+  let all = 0;
+  let squares = 0;
+  for (let n = 0; n < count; n += 1) {
+    const part = Math.min(seconds[n] ?? 0, left);
+    left -= part;
+    all += part;
+    squares += (amps[n] ?? 0) ** 2 * part;
+  }
+  return all > 0 ? Math.sqrt(squares / all) : 0;
+}
+
+/**
+ * Judges sets of motor, driver, battery and train: every margin that a part of the set changes, for every duty; the rest is
+ * taken over. The same figures as `evaluate` gives.
+ *
+ * Asked in the order motor, battery, driver, train, as what depends on fewer of them is then worked out less often.
+ */
+export class SetJudge {
+  private readonly line: LineFigures = blankLine();
+  /** Ratio windows that are known of this motor, battery and driver: each by when it was found. */
+  private readonly low: number[] = [];
+  private readonly high: number[] = [];
+  private readonly foundAt: number[] = [];
+  private turn = 0;
+  private readonly span: Span = { low: 0, high: 0 };
+  /** The most torque at a duty's speed whatever the ratio, without losses, N·m; below 0 where not asked yet. */
+  private readonly most: number[] = [];
+  /** How fast it goes on each road of a train. */
+  private readonly fastest: number[] = [];
+  private readonly legs: Legs = { seconds: [], amps: [] };
+  private readonly judged: Judged;
+  private battery: BatteryFigures | undefined;
+  private driver: DriverFigures | undefined;
+  private idleA = 0;
+  /** What is drawn beside over the outing more than while the motors move it. */
+  private moreA = 0;
+  /** The most that the battery gives in any duty of a set, and the least volts that it then has. */
+  private mostA = 0;
+  private lowestV = 0;
+  /** Whether the order of the legs counts. */
+  private sorts = false;
+  private stallA = 0;
+  private stallNm = 0;
+  private startA = 0;
+
+  constructor(
+    private readonly frame: FrameFigures,
+    hears?: Hears,
+  ) {
+    this.judged = { tally: freshTally(hears), worst: Infinity, near: Infinity, runTimeS: 0 };
+    this.line.commandShare = frame.commandShare;
+    this.line.motors = frame.outputs * frame.motorsPerWheel;
+    this.line.motorsPerWheel = frame.motorsPerWheel;
+    this.line.wheelRadiusM = frame.wheelRadiusM;
+  }
+
+  /** The motor, battery and driver of the sets that follow; false where the battery does not even feed what is drawn beside. */
+  with(motor: MotorFigures, battery: BatteryFigures, driver: DriverFigures): boolean {
+    const { line } = this;
+    this.battery = battery;
+    this.driver = driver;
+    line.ohm = motor.ohm + this.frame.leadOhm + driver.ohm;
+    line.keVsPerRad = motor.keVsPerRad;
+    line.ktNmPerA = motor.ktNmPerA;
+    line.noLoadA = motor.noLoadA;
+    line.openCircuitV = battery.openCircuitV;
+    line.supplyOhm = battery.ohm;
+    line.batteryLimitA = battery.limitA;
+    line.auxiliaryW = battery.auxiliaryW;
+    line.currentLimitA = driver.limitA;
+    settle(line);
+    this.turn += 1;
+    this.most.fill(-1);
+    this.stallA = fullA(line, 0);
+    this.stallNm = Math.max(0, line.ktNmPerA * (this.stallA - line.noLoadA));
+    this.idleA = this.drawnA(line.auxiliaryW);
+    this.startA = this.startingA();
+    this.moreA = battery.moreW / line.openCircuitV;
+    this.sorts = this.frame.cableA !== undefined;
+    return !isStarved(line);
+  }
+
+  /** The ratios at which motor, battery and driver do a job at the wheel through so much loss; written anew by the next. */
+  reach(wheelTorqueNm: number, speedMps: number, efficiency: number): Readonly<Span> {
+    this.line.efficiency = efficiency;
+    spanOf(this.line, wheelTorqueNm, speedMps, this.span);
+    return this.span;
+  }
+
+  /** Current at which the battery gives a power; at the most that it can give, where it cannot. */
+  private drawnA(powerW: number): number {
+    const { openCircuitV, supplyOhm } = this.line;
+    const square = openCircuitV * openCircuitV - 4 * supplyOhm * powerW;
+    return square < 0 ? openCircuitV / (2 * supplyOhm) : (2 * powerW) / (openCircuitV + Math.sqrt(square));
+  }
+
+  /** The most that the battery gives in a start: `startingCurrent` of the supply. */
+  private startingA(): number {
+    const { line, stallA } = this;
+    const { openCircuitV, supplyOhm: supplyResistanceOhm, auxiliaryW, commandShare, motors } = line;
+    const held = holdsStall(line);
+    if (held === 'driver')
+      return withAuxiliary({ openCircuitV, supplyResistanceOhm, auxiliaryW }, commandShare * motors * stallA);
+    const straightV = (stallA * line.ohm) / commandShare;
+    return held === 'voltage' && straightV < openCircuitV / 2
+      ? (openCircuitV - straightV) / supplyResistanceOhm
+      : this.drawnA(motors * stallA * stallA * line.ohm + auxiliaryW);
+  }
+
+  /** The set with this train behind its motor. What it gives is written anew by the next. */
+  judge(train: TrainFigures): Judged {
+    const { line, frame, judged, fastest, battery, driver } = this;
+    const { tally } = judged;
+    emptied(tally);
+    if (!battery || !driver) return judged;
+    line.ratio = train.ratio;
+    line.efficiency = train.efficiency;
+    countAll(tally, train.fixed);
+    countAll(tally, battery.fixed);
+    const atRestN = pullN(line, 0);
+    for (let at = 0; at < train.roads.length; at += 1) {
+      const road = train.roads[at];
+      if (road) fastest[at] = settlesAt(line, road, frame.dragNs2PerM2, atRestN);
+    }
+    this.mostA = 0;
+    this.lowestV = Infinity;
+    for (let at = 0; at < train.duties.length; at += 1) {
+      const duty = train.duties[at];
+      if (duty) this.duty(duty, train, at);
+    }
+    if (this.lowestV < Infinity) {
+      const { policy } = frame;
+      count(tally, 'battery-current', null, this.mostA, battery.continuousA, policy.current);
+      count(tally, 'battery-voltage', null, Math.max(battery.emptyV, driver.leastV), this.lowestV, 1);
+      if (driver.there) count(tally, 'driver-current', null, train.mostA, driver.continuousA, policy.current);
+    }
+    this.stalls(train);
+    this.outing(train);
+    const given = Math.min(train.given.worst, battery.given.worst);
+    judged.worst = Math.min(tally.worst, given);
+    // What fails whatever is put in tells no set from another.
+    judged.near = train.given.fails || battery.given.fails ? tally.worst : judged.worst;
+    return judged;
+  }
+
+  /** The margins of a duty that are not the worst of all duties, and what it draws. */
+  private duty(duty: TrainDuty, train: TrainFigures, at: number): void {
+    const { line, frame, fastest, legs, judged } = this;
+    const { tally } = judged;
+    const { policy } = frame;
+    const { dutyId, backV, drives } = duty;
+    if (duty.top >= 0) count(tally, 'over-speed', dutyId, fastest[duty.top] ?? 0, duty.mayMps, 1);
+    let meanA = this.idleA;
+    if (drives) {
+      if (duty.road >= 0) count(tally, 'speed', dutyId, duty.outerMps, fastest[duty.road] ?? 0, policy.speed);
+      if (duty.wheelTorqueNm > 0) {
+        count(tally, 'torque', dutyId, duty.wheelTorqueNm, wheelNmAt(line, backV), policy.torque);
+        this.window(duty, train, at);
+      }
+      const drawn = this.drawnA(line.motors * eachW(duty, line.ohm) + line.auxiliaryW);
+      const batteryV = drawn < 0 ? line.openCircuitV : line.openCircuitV - line.supplyOhm * drawn;
+      meanA = drawn > 0 ? drawn : 0;
+      if (meanA > this.mostA) this.mostA = meanA;
+      if (batteryV < this.lowestV) this.lowestV = batteryV;
+    }
+    const more = meanA + this.moreA;
+    const starts = drives ? duty.startsW / line.openCircuitV : 0;
+    const legA = (more > 0 ? more : 0) + starts;
+    if (this.sorts) putLeg(legs, at, duty.durationS, legA);
+    else legs.amps[at] = legA;
+  }
+
+  /** How far inside its window the ratio stands: `ratioStanding` of the judge. */
+  private window(duty: TrainDuty, { windows, duties, efficiency }: TrainFigures, at: number): void {
+    const { line, low, high, foundAt, span, most } = this;
+    const key = windows * duties.length + at;
+    if (foundAt[key] !== this.turn) {
+      spanOf(line, duty.wheelTorqueNm, duty.outerMps, span);
+      low[key] = span.low;
+      high[key] = span.high;
+      foundAt[key] = this.turn;
+    }
+    const [first, last] = [low[key] ?? 0, high[key] ?? 0];
+    if (last > 0) {
+      const [fromLow, fromHigh] = [line.ratio / first, last / line.ratio];
+      countRatio(this.judged.tally, 'ratio', duty.dutyId, fromLow < fromHigh ? fromLow : fromHigh, 1);
+      return;
+    }
+    if (!((most[at] ?? -1) >= 0)) most[at] = Math.max(0, bestNm(line, duty.outerMps) / efficiency);
+    const best = ((most[at] ?? 0) * efficiency) / duty.wheelTorqueNm;
+    countRatio(this.judged.tally, 'ratio', duty.dutyId, best, 1);
+  }
+
+  /** Motors held at full command. */
+  private stalls({ stagesStandNm, pathStandsNm }: TrainFigures): void {
+    const { driver, battery, stallNm, stallA } = this;
+    const { tally } = this.judged;
+    if (stallNm > 0) {
+      countRatio(tally, 'stage-stall', null, stagesStandNm / stallNm, 1);
+      countRatio(tally, 'path-stall', null, pathStandsNm / stallNm, 1);
+    }
+    if (!driver || !battery) return;
+    if (driver.there && !driver.limits) count(tally, 'driver-peak', null, stallA, driver.peakA, 1);
+    if (driver.there) count(tally, 'driver-voltage', null, battery.fullV, driver.mostV, 1);
+    count(tally, 'battery-peak', null, this.startA, battery.peakA, 1);
+  }
+
+  /** What the outing draws, and how long the battery lasts. */
+  private outing(train: TrainFigures): void {
+    const { frame, legs, judged, mostA } = this;
+    const { tally } = judged;
+    const { length } = train.duties;
+    if (frame.cableA !== undefined) count(tally, 'cable', null, worstRms(legs, length), frame.cableA, 1);
+    if (frame.fuseA !== undefined) {
+      const needs = Math.max(FUSE.headroom * mostA, this.startA / FUSE.forAStart);
+      count(tally, 'fuse', null, needs, frame.fuseA, 1);
+    }
+    if (frame.switchA !== undefined) count(tally, 'main-switch', null, mostA, frame.switchA, 1);
+    this.lasts(train);
+  }
+
+  private lasts({ duties, durationS }: TrainFigures): void {
+    const { battery, frame, legs, judged } = this;
+    judged.runTimeS = Infinity;
+    if (!battery || battery.capacityAh === undefined || !(durationS > 0)) return;
+    const { capacityAh, exponent, ratedHours } = battery;
+    let charge = 0;
+    for (let at = 0; at < duties.length; at += 1)
+      charge += (legs.amps[at] ?? 0) * (this.sorts ? (legs.seconds[at] ?? 0) : (duties[at]?.durationS ?? 0));
+    if (!(charge > 0)) return;
+    const meanA = charge / durationS;
+    let hours = capacityAh / meanA;
+    if (exponent !== 1) {
+      const evenA = this.equivalentA(duties, durationS, exponent);
+      hours = Math.min(hours, ratedHours * (capacityAh / (ratedHours * evenA)) ** exponent);
+    }
+    judged.runTimeS = frame.usableShare * hours * SECONDS_PER_HOUR;
+    countRatio(judged.tally, 'energy', null, judged.runTimeS / durationS, frame.policy.energy);
+    if (!frame.charge) return;
+    const drawnShare = Math.min(1, (meanA * durationS) / SECONDS_PER_HOUR / capacityAh);
+    const { chargerA, withinS } = frame.charge;
+    const { hours: takes } = chargeTime.run({ ...CHARGE, capacityAh, drawnShare, chargerA });
+    count(judged.tally, 'charge', null, takes * SECONDS_PER_HOUR, withinS, 1);
+  }
+
+  /** The steady current that empties the battery as fast, by Peukert, A: `meanDraw` of the supply. */
+  private equivalentA(duties: readonly TrainDuty[], durationS: number, exponent: number): number {
+    const { seconds, amps } = this.legs;
+    let most = 0;
+    for (let at = 0; at < duties.length; at += 1) most = Math.max(most, amps[at] ?? 0);
+    let mean = 0;
+    for (let at = 0; at < duties.length; at += 1) {
+      const part = this.sorts ? (seconds[at] ?? 0) : (duties[at]?.durationS ?? 0);
+      mean += ((amps[at] ?? 0) / most) ** exponent * (part / durationS);
+    }
+    return most * mean ** (1 / exponent);
+  }
+}
+
+/** What each motor takes in a duty, W; round a bend the mean of both sides, of which a pushed one gives nothing back. */
+function eachW({ amps, backV, halves, easyA, easyBackV }: TrainDuty, ohm: number): number {
+  const hard = amps * (amps * ohm + backV);
+  if (!halves) return hard;
+  const easy = easyA * (easyA * ohm + easyBackV);
+  return ((hard > 0 ? hard : 0) + (easy > 0 ? easy : 0)) / 2;
+}
