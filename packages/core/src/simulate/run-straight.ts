@@ -54,7 +54,10 @@ function firstBelow(of: (t: number) => number, endS: number, pieces: number): nu
     if (of(to) >= 0) continue;
     const start = (endS * (n - 1)) / pieces;
     const from = of(start) > 0 ? start : n === 1 ? overNought(of, to) : undefined;
-    return from === undefined ? start || undefined : bracketedRoot(of, from, to, CLOSE * endS);
+    if (from === undefined) return start || undefined;
+    // What is found within so much of the moment lies on either side of it: the later counts.
+    const found = bracketedRoot(of, from, to, CLOSE * endS);
+    return of(found) > 0 ? Math.min(to, found + CLOSE * endS) : found;
   }
   return undefined;
 }
