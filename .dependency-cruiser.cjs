@@ -44,6 +44,7 @@ const WEB = [
   'shelf',
   'start',
   'measure',
+  'search',
   'stations',
   'print',
   'builds',

@@ -74,7 +74,8 @@ function standings(list: readonly Worth[], aim: Aim): readonly number[] {
 }
 
 /**
- * Sets by a builder's weights, the best first: each aim between the best and the worst of the list, the mean by weight.
+ * Sets by a builder's weights, the best first: each aim between the best and the worst of the list, the mean by weight. While
+ * margins count at all, what keeps its rules stands before what does not.
  *
  * @example ranked([{ cost: 9, massKg: 1, runTimeS: 1, near: 1, works: true, lacks: 0 }, { cost: 3, massKg: 1, runTimeS: 1, near: 1, works: true, lacks: 0 }], { ...evenWeights, near: 0 })[0]?.cost
  *   // 3
@@ -82,8 +83,9 @@ function standings(list: readonly Worth[], aim: Aim): readonly number[] {
 export function ranked<T extends Worth>(list: readonly T[], weights: Weights = evenWeights): readonly T[] {
   const by = AIMS.map((aim) => ({ weight: weights[aim], at: standings(list, aim) }));
   const score = (n: number): number => by.reduce((sum, { weight, at }) => sum + weight * (at[n] ?? 0), 0);
+  const keeps = ({ near }: Worth): number => (weights.near > 0 && near >= 1 ? 1 : 0);
   return list
     .map((one, n) => ({ one, score: score(n) }))
-    .sort((a, b) => b.score - a.score)
+    .sort((a, b) => keeps(b.one) - keeps(a.one) || b.score - a.score)
     .map(({ one }) => one);
 }

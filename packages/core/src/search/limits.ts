@@ -7,18 +7,18 @@ export interface SearchLimits {
   /** What is in the shed costs nothing more. */
   readonly ownedIsPaid: boolean;
   /** The most that the parts of a set may cost together. */
-  readonly budget?: number;
+  readonly budget?: number | undefined;
   /** The most that they may weigh together, kg. */
-  readonly mostKg?: number;
+  readonly mostKg?: number | undefined;
   /** The most that a full battery may have, V. */
-  readonly mostV?: number;
+  readonly mostV?: number | undefined;
   /** Motors must bring an encoder. */
   readonly encoder: boolean;
   /**
    * The most stages between motor and wheel, beside a gearhead that is one with its motor and what ends the drive. Where
    * nothing is said two, or the build's own.
    */
-  readonly stages?: number;
+  readonly stages?: number | undefined;
   /** Kinds of stages that may be made anew. */
   readonly kinds: readonly StageKind[];
   /** Teeth that are to be had on the driving and on the driven side, whatever the kind. */

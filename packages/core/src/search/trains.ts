@@ -108,17 +108,21 @@ export function trainsOf(build: Build, limits: SearchLimits): readonly (readonly
     });
 }
 
+/** A stage that turns down by less is none worth putting in with another. */
+const LEAST_OF_TWO = 1.2;
+
 /** Two fresh stages, spread over their ratios. */
 function pairs(
   limits: SearchLimits,
   idBefore: (n: number, taken: readonly Stage[]) => string,
 ): readonly (readonly Stage[])[] {
   return limits.kinds.flatMap((secondKind) => {
-    const seconds = spreadOut(fresh(secondKind, idBefore(1, []), limits), RATIOS.second, ratioOf);
+    const turning = (list: readonly Toothed[]) => list.filter((stage) => ratioOf(stage) >= LEAST_OF_TWO);
+    const seconds = spreadOut(turning(fresh(secondKind, idBefore(1, []), limits)), RATIOS.second, ratioOf);
     const taken = seconds.slice(0, 1);
     return limits.kinds.flatMap((firstKind) =>
-      spreadOut(fresh(firstKind, idBefore(2, taken), limits), RATIOS.first, ratioOf).flatMap((first) =>
-        seconds.map((second) => [first, second]),
+      spreadOut(turning(fresh(firstKind, idBefore(2, taken), limits)), RATIOS.first, ratioOf).flatMap(
+        (first) => seconds.map((second) => [first, second]),
       ),
     );
   });

@@ -33,6 +33,7 @@ const shelf = pageOf(async () => ({ Component: (await import('../shelf/ShelfPage
 const measure = pageOf(async () => ({
   Component: (await import('../measure/MeasurePage.tsx')).MeasurePage,
 }));
+const search = pageOf(async () => ({ Component: (await import('../search/SearchPage.tsx')).SearchPage }));
 const sums = pageOf(async () => ({ Component: (await import('../sums/SumsPage.tsx')).SumsPage }));
 const stations = Object.fromEntries(
   STATIONS.map(({ path }) => [path, pageOf(STATION_PAGES[path])]),
@@ -75,6 +76,7 @@ function Pages() {
               {STATIONS.map(({ path }) => (
                 <Route key={path} path={path} Component={stations[path].Page} />
               ))}
+              <Route path="search" Component={search.Page} />
             </Route>
             <Route path="builds/:buildId/print" Component={print.Page} />
             <Route path="shelf" Component={shelf.Page} />

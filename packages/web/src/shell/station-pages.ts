@@ -20,6 +20,7 @@ export const STATION_PAGES: Readonly<Record<StationPath, LoadPage>> = {
 export const fetchStationsAhead = (): (() => void) =>
   fetchAhead([
     ...Object.values(STATION_PAGES),
+    () => import('../search/SearchPage.tsx'),
     () => import('../working/WorkingPanel.tsx'),
     () => import('../working/works.ts'),
     () => import('../common/Panel.tsx'),

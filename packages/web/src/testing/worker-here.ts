@@ -21,8 +21,8 @@ export const workerHere = (work: object) =>
       WorkerHere.last = this;
     }
 
-    postMessage(message: unknown): void {
-      this.#port.postMessage(message);
+    postMessage(message: unknown, transfer: Transferable[] = []): void {
+      this.#port.postMessage(message, transfer);
     }
 
     terminate(): void {

@@ -6,7 +6,9 @@ import type { BenchWork } from './bench-work.ts';
 /** A moment after the last keystroke: while somebody types, nothing is worked out that is old at once. */
 const PAUSE_MS = 200;
 
-const start = (): Worker => new Worker(new URL('./bench.worker.ts', import.meta.url), { type: 'module' });
+/** A worker with the work of the bench. */
+export const startBenchWorker = (): Worker =>
+  new Worker(new URL('./bench.worker.ts', import.meta.url), { type: 'module' });
 
 /** A question to the work beside the screen. */
 export type Ask<Answer> = (work: Remote<BenchWork>) => Promise<Answer>;
@@ -37,7 +39,7 @@ export function useBeside<Answer>(ask: Ask<Answer> | undefined): Beside<Answer> 
     if (!ask || typeof Worker === 'undefined') return;
     const called = new AbortController();
     const timer = setTimeout(() => {
-      beside<BenchWork, Answer>(start, ask, called.signal)
+      beside<BenchWork, Answer>(startBenchWorker, ask, called.signal)
         .then((answer) => setFound({ ask, answer }))
         .catch((error: unknown) => {
           if (!called.signal.aborted)

@@ -1,6 +1,7 @@
 import { roughAnswer } from '@zubric/core/demand';
 import { layoutKind, type Duty } from '@zubric/core/vehicle';
 import { showNumber, type Quantity } from '@zubric/core/quantity';
+import { Link } from 'react-router';
 import { useState } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
@@ -64,7 +65,7 @@ export function FourQuestions({ hardest }: { readonly hardest: Duty }) {
 
 /** A first answer for the hardest of all jobs, whichever the questions are asked of. */
 function Rough() {
-  const { build } = useBuild();
+  const { build, id } = useBuild();
   const say = useSay();
   const rough = roughAnswer(build);
   const strong = 'font-semibold text-mech';
@@ -84,7 +85,10 @@ function Rough() {
       {drivelines === 1 ? '' : ' each'}
       {takesMost.id === pullsHardest.id ? '' : `, as “${takesMost.name}” takes the most power`}, and a battery
       of <b className="font-semibold text-elec">{say(rough.batteryWh * 3600, 'energy', 2)}</b> for one outing
-      of all jobs. Usual losses guessed; parts chosen later replace the guess.
+      of all jobs. Usual losses guessed; parts chosen later replace the guess.{' '}
+      <Link className="push-plain" to={`/builds/${id}/search`}>
+        What would do this?
+      </Link>
     </p>
   );
 }

@@ -12,7 +12,7 @@ import {
   driveOf,
 } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { DriveBar } from '../../drives/DriveBar.tsx';
@@ -42,7 +42,7 @@ type View = (typeof VIEWS)[number][0];
 
 /** Station 4: motor, driver and battery, and the pull they give. */
 export function Power() {
-  const { build, report } = useBuild();
+  const { build, report, id } = useBuild();
   const [search, setSearch] = useSearchParams();
   const kind = KINDS.find((k) => k === search.get('kind')) ?? 'motor';
   const view = VIEWS.find(([v]) => v === search.get('view'))?.[0] ?? 'pull';
@@ -76,6 +76,9 @@ export function Power() {
           <h2 id="shelf-title" className="sr-only">
             From the parts shelf
           </h2>
+          <Link className="push" to={`/builds/${id}/search`}>
+            Find the best set of all three
+          </Link>
           <div className="grid grid-cols-5 max-sm:grid-cols-2" role="group" aria-label="Kind of part">
             {KINDS.map((k) => (
               <KindButton key={k} kind={k} chosen={k === kind} onChoose={() => set({ kind: k })} />
