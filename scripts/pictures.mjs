@@ -48,6 +48,12 @@ await page.getByRole('button', { name: /the force of “Slip, loaded”/ }).clic
 await page.getByRole('dialog').getByText('What went in').waitFor();
 await picture('working');
 
+await page.goto(`${address}/builds/puffin/search`);
+await page.getByRole('button', { name: 'Search' }).click();
+await page.getByText(/sets judged; /).waitFor({ timeout: 60_000 });
+await page.evaluate(() => window.scrollTo(0, 0));
+await picture('search');
+
 await page.goto(`${address}/shelf/measure`);
 await page.getByRole('button', { name: 'Simulated meter' }).click();
 await page.getByRole('button', { name: 'Connect the meter' }).click();

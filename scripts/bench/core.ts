@@ -4,6 +4,7 @@ import { evaluate } from '@zubric/core/judge';
 import { moves } from '@zubric/core/moves';
 import { partSchema, readBuild } from '@zubric/core/vehicle';
 import { simulateLaunch } from '@zubric/core/simulate';
+import { searchAgainstMathjs, setsASecond } from './search.ts';
 
 interface Figure {
   readonly value: number;
@@ -126,10 +127,27 @@ function launchAgainstOdex(): Figure {
   return { value, unit: 'times faster than odex at 1e-6', bound: '>= 5', holds: value >= 5 };
 }
 
+function setsJudged(): Figure {
+  const value = setsASecond();
+  return {
+    value,
+    unit: 'sets a second, one thread, all counted',
+    bound: '>= 500000',
+    holds: value >= 500_000,
+  };
+}
+
+function againstMathjs(): Figure {
+  const value = searchAgainstMathjs();
+  return { value, unit: 'times faster than mathjs on 10,000 sets', bound: '>= 50', holds: value >= 50 };
+}
+
 const figures: Record<string, Figure> = {
   'evaluate, largest demo build': evaluateMs(),
   'moves, slowest demo build': movesMs(),
   'launch simulation against odex': launchAgainstOdex(),
+  'search, demo shelf on the glasshouse rail': setsJudged(),
+  'search against mathjs': againstMathjs(),
 };
 const [, , out] = process.argv;
 if (out === undefined) throw new Error('name the file for the figures');

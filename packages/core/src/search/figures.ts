@@ -35,6 +35,8 @@ export interface TrainFigures {
   readonly roads: readonly Road[];
   /** Ratio windows depend on motor, battery, driver and these: trains of one number share them. */
   readonly windows: number;
+  /** Trains of one number move it alike: of one ratio, with the same losses, asked the same. */
+  readonly alike: number;
   /** The most that a motor draws in a duty, A. */
   readonly mostA: number;
   /** What motor and train alone decide. */

@@ -88,6 +88,10 @@ export class SetJudge {
   private readonly fastest: number[] = [];
   private readonly legs: Legs = { seconds: [], amps: [] };
   private readonly judged: Judged;
+  /** What all trains have in common that move it alike, and which those are. */
+  private readonly moving: Tally;
+  private movesAs = -1;
+  private runTimeS = 0;
   private battery: BatteryFigures | undefined;
   private driver: DriverFigures | undefined;
   private idleA = 0;
@@ -106,6 +110,7 @@ export class SetJudge {
     private readonly frame: FrameFigures,
     hears?: Hears,
   ) {
+    this.moving = freshTally(hears);
     this.judged = { tally: freshTally(hears), worst: Infinity, near: Infinity, runTimeS: 0 };
     this.line.commandShare = frame.commandShare;
     this.line.motors = frame.outputs * frame.motorsPerWheel;
@@ -129,6 +134,7 @@ export class SetJudge {
     line.currentLimitA = driver.limitA;
     settle(line);
     this.turn += 1;
+    this.movesAs = -1;
     this.most.fill(-1);
     this.stallA = fullA(line, 0);
     this.stallNm = Math.max(0, line.ktNmPerA * (this.stallA - line.noLoadA));
@@ -168,14 +174,31 @@ export class SetJudge {
 
   /** The set with this train behind its motor. What it gives is written anew by the next. */
   judge(train: TrainFigures): Judged {
-    const { line, frame, judged, fastest, battery, driver } = this;
+    const { judged, battery, moving } = this;
     const { tally } = judged;
     emptied(tally);
-    if (!battery || !driver) return judged;
-    line.ratio = train.ratio;
-    line.efficiency = train.efficiency;
+    if (!battery) return judged;
+    if (train.alike !== this.movesAs) this.move(train);
+    countAll(tally, moving);
     countAll(tally, train.fixed);
     countAll(tally, battery.fixed);
+    this.stalls(train);
+    judged.runTimeS = this.runTimeS;
+    const given = Math.min(train.given.worst, battery.given.worst);
+    judged.worst = Math.min(tally.worst, given);
+    // What fails whatever is put in tells no set from another.
+    judged.near = train.given.fails || battery.given.fails ? tally.worst : judged.worst;
+    return judged;
+  }
+
+  /** What is the same for all trains that move it alike: of one ratio, with the same losses, asked the same. */
+  private move(train: TrainFigures): void {
+    const { line, frame, fastest, battery, driver, moving } = this;
+    if (!battery || !driver) return;
+    this.movesAs = train.alike;
+    emptied(moving);
+    line.ratio = train.ratio;
+    line.efficiency = train.efficiency;
     const atRestN = pullN(line, 0);
     for (let at = 0; at < train.roads.length; at += 1) {
       const road = train.roads[at];
@@ -189,31 +212,27 @@ export class SetJudge {
     }
     if (this.lowestV < Infinity) {
       const { policy } = frame;
-      count(tally, 'battery-current', null, this.mostA, battery.continuousA, policy.current);
-      count(tally, 'battery-voltage', null, Math.max(battery.emptyV, driver.leastV), this.lowestV, 1);
-      if (driver.there) count(tally, 'driver-current', null, train.mostA, driver.continuousA, policy.current);
+      count(moving, 'battery-current', null, this.mostA, battery.continuousA, policy.current);
+      count(moving, 'battery-voltage', null, Math.max(battery.emptyV, driver.leastV), this.lowestV, 1);
+      if (driver.there)
+        count(moving, 'driver-current', null, train.mostA, driver.continuousA, policy.current);
     }
-    this.stalls(train);
+    this.held();
     this.outing(train);
-    const given = Math.min(train.given.worst, battery.given.worst);
-    judged.worst = Math.min(tally.worst, given);
-    // What fails whatever is put in tells no set from another.
-    judged.near = train.given.fails || battery.given.fails ? tally.worst : judged.worst;
-    return judged;
   }
 
   /** The margins of a duty that are not the worst of all duties, and what it draws. */
   private duty(duty: TrainDuty, train: TrainFigures, at: number): void {
-    const { line, frame, fastest, legs, judged } = this;
-    const { tally } = judged;
+    const { line, frame, fastest, legs, moving } = this;
     const { policy } = frame;
     const { dutyId, backV, drives } = duty;
-    if (duty.top >= 0) count(tally, 'over-speed', dutyId, fastest[duty.top] ?? 0, duty.mayMps, 1);
+    if (duty.top >= 0) count(moving, 'over-speed', dutyId, fastest[duty.top] ?? 0, duty.mayMps, 1);
     let meanA = this.idleA;
     if (drives) {
-      if (duty.road >= 0) count(tally, 'speed', dutyId, duty.outerMps, fastest[duty.road] ?? 0, policy.speed);
+      if (duty.road >= 0)
+        count(moving, 'speed', dutyId, duty.outerMps, fastest[duty.road] ?? 0, policy.speed);
       if (duty.wheelTorqueNm > 0) {
-        count(tally, 'torque', dutyId, duty.wheelTorqueNm, wheelNmAt(line, backV), policy.torque);
+        count(moving, 'torque', dutyId, duty.wheelTorqueNm, wheelNmAt(line, backV), policy.torque);
         this.window(duty, train, at);
       }
       const drawn = this.drawnA(line.motors * eachW(duty, line.ohm) + line.auxiliaryW);
@@ -231,7 +250,7 @@ export class SetJudge {
 
   /** How far inside its window the ratio stands: `ratioStanding` of the judge. */
   private window(duty: TrainDuty, { windows, duties, efficiency }: TrainFigures, at: number): void {
-    const { line, low, high, foundAt, span, most } = this;
+    const { line, low, high, foundAt, span, most, moving } = this;
     const key = windows * duties.length + at;
     if (foundAt[key] !== this.turn) {
       spanOf(line, duty.wheelTorqueNm, duty.outerMps, span);
@@ -242,45 +261,48 @@ export class SetJudge {
     const [first, last] = [low[key] ?? 0, high[key] ?? 0];
     if (last > 0) {
       const [fromLow, fromHigh] = [line.ratio / first, last / line.ratio];
-      countRatio(this.judged.tally, 'ratio', duty.dutyId, fromLow < fromHigh ? fromLow : fromHigh, 1);
+      countRatio(moving, 'ratio', duty.dutyId, fromLow < fromHigh ? fromLow : fromHigh, 1);
       return;
     }
     if (!((most[at] ?? -1) >= 0)) most[at] = Math.max(0, bestNm(line, duty.outerMps) / efficiency);
     const best = ((most[at] ?? 0) * efficiency) / duty.wheelTorqueNm;
-    countRatio(this.judged.tally, 'ratio', duty.dutyId, best, 1);
+    countRatio(moving, 'ratio', duty.dutyId, best, 1);
   }
 
-  /** Motors held at full command. */
+  /** Stages and path where the motors are held at full command. */
   private stalls({ stagesStandNm, pathStandsNm }: TrainFigures): void {
-    const { driver, battery, stallNm, stallA } = this;
     const { tally } = this.judged;
-    if (stallNm > 0) {
-      countRatio(tally, 'stage-stall', null, stagesStandNm / stallNm, 1);
-      countRatio(tally, 'path-stall', null, pathStandsNm / stallNm, 1);
-    }
+    const { stallNm } = this;
+    if (!(stallNm > 0)) return;
+    countRatio(tally, 'stage-stall', null, stagesStandNm / stallNm, 1);
+    countRatio(tally, 'path-stall', null, pathStandsNm / stallNm, 1);
+  }
+
+  /** Driver and battery where the motors are held at full command. */
+  private held(): void {
+    const { driver, battery, moving, stallA } = this;
     if (!driver || !battery) return;
-    if (driver.there && !driver.limits) count(tally, 'driver-peak', null, stallA, driver.peakA, 1);
-    if (driver.there) count(tally, 'driver-voltage', null, battery.fullV, driver.mostV, 1);
-    count(tally, 'battery-peak', null, this.startA, battery.peakA, 1);
+    if (driver.there && !driver.limits) count(moving, 'driver-peak', null, stallA, driver.peakA, 1);
+    if (driver.there) count(moving, 'driver-voltage', null, battery.fullV, driver.mostV, 1);
+    count(moving, 'battery-peak', null, this.startA, battery.peakA, 1);
   }
 
   /** What the outing draws, and how long the battery lasts. */
   private outing(train: TrainFigures): void {
-    const { frame, legs, judged, mostA } = this;
-    const { tally } = judged;
+    const { frame, legs, moving, mostA } = this;
     const { length } = train.duties;
-    if (frame.cableA !== undefined) count(tally, 'cable', null, worstRms(legs, length), frame.cableA, 1);
+    if (frame.cableA !== undefined) count(moving, 'cable', null, worstRms(legs, length), frame.cableA, 1);
     if (frame.fuseA !== undefined) {
       const needs = Math.max(FUSE.headroom * mostA, this.startA / FUSE.forAStart);
-      count(tally, 'fuse', null, needs, frame.fuseA, 1);
+      count(moving, 'fuse', null, needs, frame.fuseA, 1);
     }
-    if (frame.switchA !== undefined) count(tally, 'main-switch', null, mostA, frame.switchA, 1);
+    if (frame.switchA !== undefined) count(moving, 'main-switch', null, mostA, frame.switchA, 1);
     this.lasts(train);
   }
 
   private lasts({ duties, durationS }: TrainFigures): void {
-    const { battery, frame, legs, judged } = this;
-    judged.runTimeS = Infinity;
+    const { battery, frame, legs, moving } = this;
+    this.runTimeS = Infinity;
     if (!battery || battery.capacityAh === undefined || !(durationS > 0)) return;
     const { capacityAh, exponent, ratedHours } = battery;
     let charge = 0;
@@ -293,13 +315,13 @@ export class SetJudge {
       const evenA = this.equivalentA(duties, durationS, exponent);
       hours = Math.min(hours, ratedHours * (capacityAh / (ratedHours * evenA)) ** exponent);
     }
-    judged.runTimeS = frame.usableShare * hours * SECONDS_PER_HOUR;
-    countRatio(judged.tally, 'energy', null, judged.runTimeS / durationS, frame.policy.energy);
+    this.runTimeS = frame.usableShare * hours * SECONDS_PER_HOUR;
+    countRatio(moving, 'energy', null, this.runTimeS / durationS, frame.policy.energy);
     if (!frame.charge) return;
     const drawnShare = Math.min(1, (meanA * durationS) / SECONDS_PER_HOUR / capacityAh);
     const { chargerA, withinS } = frame.charge;
     const { hours: takes } = chargeTime.run({ ...CHARGE, capacityAh, drawnShare, chargerA });
-    count(judged.tally, 'charge', null, takes * SECONDS_PER_HOUR, withinS, 1);
+    count(moving, 'charge', null, takes * SECONDS_PER_HOUR, withinS, 1);
   }
 
   /** The steady current that empties the battery as fast, by Peukert, A: `meanDraw` of the supply. */

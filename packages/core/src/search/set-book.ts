@@ -60,6 +60,7 @@ function placeIn(roads: Road[], road: Road): number {
 export class SetBook {
   private readonly askedBy = new Map<string, readonly AskedDuty[]>();
   private windowsBy = new Map<string, number>();
+  private alikeBy = new Map<string, number>();
   private feltAt = new Map<string, readonly AskedDuty[]>();
   private motor: Before | undefined;
 
@@ -88,6 +89,7 @@ export class SetBook {
     const figures = motorFigures(part);
     const build = choosePart(this.build, part);
     this.windowsBy = new Map();
+    this.alikeBy = new Map();
     this.feltAt = new Map();
     this.motor = figures && { part, figures, build, gearhead: onMotor(build) };
     return figures !== undefined;
@@ -116,13 +118,17 @@ export class SetBook {
     countHeat(fixed, felt, duties, motor, frame);
     const ratio = shape.ratio * gearhead.ratio;
     const efficiency = shape.efficiency * gearhead.efficiency;
+    // Trains that ask alike at the wheel and lose alike have the same windows.
+    const asked = [efficiency, ...duties.map(({ wheelTorqueNm }) => wheelTorqueNm)];
+    const windows = numbered(this.windowsBy, asked.join(' '));
     return {
       ratio,
       efficiency,
       duties,
       durationS: duties.reduce((sum, { durationS }) => sum + durationS, 0),
       roads,
-      windows: this.windowsOf(efficiency, duties),
+      windows,
+      alike: numbered(this.alikeBy, [ratio, windows, shape.backEfficiency === 0].join(' ')),
       mostA: Math.max(0, ...duties.map(({ drives, amps }) => (drives ? Math.abs(amps) : 0))),
       fixed,
       given,
@@ -137,14 +143,6 @@ export class SetBook {
   /** Torque behind each motor's gearhead; pushed by the wheels losses are left out, which is the safe side. */
   private outNm({ ratio }: TrainShape, { wheelTorqueNm, hard }: ShapeDuty): number {
     return wheelTorqueNm < 0 ? wheelTorqueNm / (ratio * this.frame.motorsPerWheel) : hard.torqueNm;
-  }
-
-  /** Trains that ask alike at the wheel and lose alike have the same windows. */
-  private windowsOf(efficiency: number, duties: readonly TrainDuty[]): number {
-    const key = [efficiency, ...duties.map(({ wheelTorqueNm }) => wheelTorqueNm)].join(' ');
-    const known = this.windowsBy.get(key) ?? this.windowsBy.size;
-    this.windowsBy.set(key, known);
-    return known;
   }
 
   /** Each duty of a train; anew where the motor's rotor changes what it asks. */
@@ -185,6 +183,13 @@ export class SetBook {
     this.feltAt.set(key, known);
     return known;
   }
+}
+
+/** The number of a key: the next one where it is new. */
+function numbered(by: Map<string, number>, key: string): number {
+  const known = by.get(key) ?? by.size;
+  by.set(key, known);
+  return known;
 }
 
 /** A duty on a train, as it is felt with a motor's rotor. */

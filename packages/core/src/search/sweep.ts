@@ -88,7 +88,8 @@ export class Sweep {
     this.judge = new SetJudge(this.frame);
     this.shapes = trains
       .flatMap((stages) => this.book.shapeOf(stages, any) ?? [])
-      .sort((a, b) => a.ratio - b.ratio);
+      // Trains that move it alike follow each other.
+      .sort((a, b) => a.ratio - b.ratio || a.efficiency - b.efficiency);
   }
 
   /** Whether sets of this build are judged by themselves; else each is put in and judged in full. */

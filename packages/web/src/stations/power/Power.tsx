@@ -76,7 +76,7 @@ export function Power() {
           <h2 id="shelf-title" className="sr-only">
             From the parts shelf
           </h2>
-          <Link className="push" to={`/builds/${id}/search`}>
+          <Link className="push justify-self-start" to={`/builds/${id}/search`}>
             Find the best set of all three
           </Link>
           <div className="grid grid-cols-5 max-sm:grid-cols-2" role="group" aria-label="Kind of part">
