@@ -9,3 +9,4 @@ export {
   type ReportInWords,
 } from './report-in-words.ts';
 export { setInWords, whyNot } from './search.ts';
+export { chanceInWords, measuredBy, measureFirst, uncertainInWords, type Measured } from './spreads.ts';

@@ -98,7 +98,7 @@ export { partChoices, partFields, typeOfPart, type PartChoice, type PartField } 
 export { settling, usualFigures, type GuessedFigure } from './part-guesses.ts';
 export { meaningOf } from './meaning.ts';
 export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
-export { inWords, type DifferenceInWords } from './words.ts';
+export { inWords, placeInWords, type DifferenceInWords } from './words.ts';
 export { buildFrom, TEMPLATES, type Template } from './templates.ts';
 export {
   DUTY_TEMPLATES,

@@ -111,6 +111,14 @@ function assemble(
 }
 
 /**
+ * What stands at a path of a build, as it is called: where, and what.
+ *
+ * @example placeInWords(['masses', 'payload', 'mass'], puffin) // 'Payload, mass'
+ */
+export const placeInWords = (path: Path, build: Build): string =>
+  assemble('', whereIs(path, [build]), meaningOf(path).title ?? path.at(-1) ?? '', '', '').place;
+
+/**
  * A difference between two builds in a builder's words.
  *
  * @example inWords(differencesBetween(puffin, { ...puffin, name: 'Auk' })[0], puffin, { ...puffin, name: 'Auk' }).text

@@ -31,10 +31,10 @@ const limitsOf = ({ aims }: Build): SearchLimits => ({
 /** Which motor, driver, battery and stages would do all jobs best, of what can be had. */
 export function SearchPage() {
   const { id, build } = useBuild();
-  const { searching, start, stop } = useSearch(id);
+  const { work: searching, start, stop } = useSearch(id);
   const shelf = useQuery({ queryKey: ['parts'], queryFn: api.parts });
   const [limits, setLimits] = useState<SearchLimits>(() =>
-    searching.state === 'done' ? searching.limits : limitsOf(build),
+    searching.state === 'done' ? searching.asked.limits : limitsOf(build),
   );
   const [unread, setUnread] = useState<readonly string[]>([]);
   const markUnread = useCallback(
@@ -78,7 +78,7 @@ export function SearchPage() {
           <Progress searching={searching} />
         </section>
         {searching.state !== 'done' && <Before shelf={shelf.data ?? []} />}
-        {searching.state === 'done' && <Results key={searching.result.judged} done={searching} />}
+        {searching.state === 'done' && <Results key={searching.answer.judged} done={searching} />}
       </div>
     </div>
   );
@@ -150,9 +150,10 @@ function usePutIn() {
 }
 
 /** What was found: in one sentence, on its scales, as a list. */
-function Results({ done: { result, of } }: { readonly done: Extract<Searching, { state: 'done' }> }) {
+function Results({ done: { answer, asked } }: { readonly done: Extract<Searching, { state: 'done' }> }) {
   const { build } = useBuild();
-  const { front, judged, works, rejected } = result;
+  const { front, judged, works, rejected } = answer;
+  const { build: of } = asked;
   const [weights, setWeights] = useState(evenWeights);
   const [narrowed, setNarrowed] = useState<Narrowed>({});
   const [compared, setCompared] = useState<readonly FoundSet[]>([]);

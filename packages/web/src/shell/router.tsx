@@ -34,6 +34,9 @@ const measure = pageOf(async () => ({
   Component: (await import('../measure/MeasurePage.tsx')).MeasurePage,
 }));
 const search = pageOf(async () => ({ Component: (await import('../search/SearchPage.tsx')).SearchPage }));
+const chances = pageOf(async () => ({
+  Component: (await import('../chances/ChancesPage.tsx')).ChancesPage,
+}));
 const sums = pageOf(async () => ({ Component: (await import('../sums/SumsPage.tsx')).SumsPage }));
 const stations = Object.fromEntries(
   STATIONS.map(({ path }) => [path, pageOf(STATION_PAGES[path])]),
@@ -77,6 +80,7 @@ function Pages() {
                 <Route key={path} path={path} Component={stations[path].Page} />
               ))}
               <Route path="search" Component={search.Page} />
+              <Route path="chances" Component={chances.Page} />
             </Route>
             <Route path="builds/:buildId/print" Component={print.Page} />
             <Route path="shelf" Component={shelf.Page} />

@@ -21,6 +21,7 @@ export const fetchStationsAhead = (): (() => void) =>
   fetchAhead([
     ...Object.values(STATION_PAGES),
     () => import('../search/SearchPage.tsx'),
+    () => import('../chances/ChancesPage.tsx'),
     () => import('../working/WorkingPanel.tsx'),
     () => import('../working/works.ts'),
     () => import('../common/Panel.tsx'),

@@ -9,11 +9,28 @@ import {
 import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
 import { moves, type MovesFor } from '@zubric/core/moves';
 import { searchSteps, type SearchAsked, type SearchProgress, type SearchResult } from '@zubric/core/search';
+import { chanceSteps, type Chances } from '@zubric/core/spreads';
 import type { StageKind } from '@zubric/core/transmission';
 import { driveOf, type Build, type Part } from '@zubric/core/vehicle';
 
 /** How often a long work tells how far it is, and gives way. */
 const TELLS_MS = 80;
+
+/** Goes through all steps of a work; tells how far it is now and then, and gives way. */
+async function toItsEnd<Progress, Answer>(
+  steps: Generator<Progress, Answer>,
+  tells: (progress: Progress) => void,
+): Promise<Answer> {
+  let told = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    if (performance.now() - told < TELLS_MS) continue;
+    told = performance.now();
+    tells(step.value);
+    await new Promise((go) => setTimeout(go));
+  }
+}
 
 /** What is worked out beside the screen: everything that judges a build more than once. */
 export const benchWork = {
@@ -25,18 +42,11 @@ export const benchWork = {
   ratioOffers: (build: Build, ratio: number, limits: TeethLimits): RatioOffer[] =>
     ratioOffers(build, ratio, limits),
   /** Every set of parts; tells how far it is, so that one that has died is noticed. */
-  search: async (asked: SearchAsked, tells: (progress: SearchProgress) => void): Promise<SearchResult> => {
-    const steps = searchSteps(asked);
-    let told = performance.now();
-    for (;;) {
-      const { done, value } = steps.next();
-      if (done) return value;
-      if (performance.now() - told < TELLS_MS) continue;
-      told = performance.now();
-      tells(value);
-      await new Promise((go) => setTimeout(go));
-    }
-  },
+  search: (asked: SearchAsked, tells: (progress: SearchProgress) => void): Promise<SearchResult> =>
+    toItsEnd(searchSteps(asked), tells),
+  /** How sure a build is of its margins. */
+  chances: (build: Build, tells: (share: number) => void): Promise<Chances> =>
+    toItsEnd(chanceSteps(build), tells),
   /** A stage as it is, and as another kind in its place. */
   asOtherKind: (build: Build, stageId: string, kind: StageKind): AsOtherKind | undefined => {
     const stage = driveOf(build).stages.find(({ id }) => id === stageId);

@@ -88,6 +88,9 @@ function Rough() {
       of all jobs. Usual losses guessed; parts chosen later replace the guess.{' '}
       <Link className="push-plain" to={`/builds/${id}/search`}>
         What would do this?
+      </Link>{' '}
+      <Link className="push-plain" to={`/builds/${id}/chances`}>
+        How sure is it?
       </Link>
     </p>
   );

@@ -1,0 +1,40 @@
+/**
+ * Numbers from 0 to 1 that look like chance and are the same at every run with one seed. Source: mulberry32, T. Ettinger, public
+ * domain; good for sampling, not for secrets.
+ *
+ * @example seeded(1)() === seeded(1)() // true
+ */
+export function seeded(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** The whole numbers under n in an order by chance. */
+function shuffled(n: number, random: () => number): number[] {
+  const order = Array.from({ length: n }, (_, at) => at);
+  for (let at = n - 1; at > 0; at -= 1) {
+    const other = Math.floor(random() * (at + 1));
+    [order[at], order[other]] = [order[other] ?? 0, order[at] ?? 0];
+  }
+  return order;
+}
+
+/**
+ * A Latin hypercube: of each input, every one of n equal slices of 0 to 1 is met once. Source: M. D. McKay, R. J. Beckman and
+ * W. J. Conover, Technometrics 21, 1979.
+ *
+ * @returns n rows of so many inputs
+ * @example latinHypercube(4, 1, seeded(1)).map(([u]) => Math.floor(4 * u)).sort() // [0, 1, 2, 3]
+ */
+export function latinHypercube(n: number, inputs: number, random: () => number): number[][] {
+  const columns = Array.from({ length: inputs }, () =>
+    shuffled(n, random).map((slice) => (slice + random()) / n),
+  );
+  return Array.from({ length: n }, (_, row) => columns.map((column) => column[row] ?? 0.5));
+}
