@@ -78,29 +78,16 @@ function Found({ chances, asked: { build, before } }: { readonly chances: Chance
         {chanceInWords(all.keeps)}
         {before && ` (before: ${chanceInWords(before.all.keeps)})`}. Drawn {samples} times.
       </p>
-      <div className="sheet relative overflow-x-auto">
-        <table className="grid-table">
-          <caption className="sr-only">How often each job holds</caption>
-          <thead>
-            <tr>
-              <th scope="col">Job</th>
-              <th scope="col">Does it</th>
-              <th scope="col">Keeps its margins</th>
-              <th scope="col">Measure first</th>
-            </tr>
-          </thead>
-          <tbody>
-            {[...doubted, ...each.filter(({ keeps }) => keeps >= 1)].map((chance) => (
-              <Job
-                key={chance.dutyId ?? 'whole'}
-                chance={chance}
-                build={build}
-                before={before?.each.find(({ dutyId }) => dutyId === chance.dutyId)}
-              />
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <ul className="sheet divide-y divide-line" aria-label="How often each job holds">
+        {[...doubted, ...each.filter(({ keeps }) => keeps >= 1)].map((chance) => (
+          <Job
+            key={chance.dutyId ?? 'whole'}
+            chance={chance}
+            build={build}
+            before={before?.each.find(({ dutyId }) => dutyId === chance.dutyId)}
+          />
+        ))}
+      </ul>
     </>
   );
 }
@@ -115,36 +102,37 @@ function Job({ chance, build, before }: JobProps) {
   const { system } = useUnits();
   const name = build.duties.find(({ id }) => id === chance.dutyId)?.name ?? 'The outing as a whole';
   return (
-    <tr>
-      <th scope="row" className="text-left font-normal">
-        {name}
-      </th>
-      <td>
-        <Share of={chance.does} />
-      </td>
-      <td>
-        <Share of={chance.keeps} />
+    <li className="grid grid-cols-2 gap-x-4 gap-y-1 px-3 py-2 lg:grid-cols-[11rem_8.5rem_11.5rem_minmax(0,1fr)]">
+      <b className="col-span-2 font-semibold lg:col-span-1">{name}</b>
+      <Share title="does it" of={chance.does} />
+      <span>
+        <Share title="keeps its margins" of={chance.keeps} />
         {before && (
           <span className="block text-[14px] text-soft tabular-nums">before: {percent(before.keeps)}</span>
         )}
-      </td>
-      <td className="max-w-prose text-[14px] whitespace-normal">{measureFirst(chance, build, system)}</td>
-    </tr>
+      </span>
+      <span className="col-span-2 text-[14px] leading-snug lg:col-span-1">
+        {measureFirst(chance, build, system)}
+      </span>
+    </li>
   );
 }
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** A share, drawn and said. */
-const Share = ({ of }: { readonly of: number }) => (
-  <span className="flex items-center gap-2">
-    <span aria-hidden="true" className="h-2.5 w-16 border border-edge">
+const Share = ({ title, of }: { readonly title: string; readonly of: number }) => (
+  <span className="block">
+    <span className="flex items-baseline gap-1.5 whitespace-nowrap">
+      <span className="text-[14px] text-soft">{title}</span>
+      <span className="tabular-nums">{percent(of)}</span>
+    </span>
+    <span aria-hidden="true" className="block h-2 w-28 border border-edge">
       <span
         className={`block h-full ${of < 0.95 ? 'bg-short' : 'bg-mech'}`}
         style={{ width: `${(100 * of).toFixed(0)}%` }}
       />
     </span>
-    <span className="tabular-nums">{percent(of)}</span>
   </span>
 );
 
