@@ -9,6 +9,8 @@ const VIEWS = [
   ['/builds/puffin/power', 'Do motor, driver and battery'],
   ['/builds/whimbrel/power?view=day', 'Do motor, driver and battery'],
   ['/builds/puffin/power?view=circuit&kind=supply', 'Do motor, driver and battery'],
+  ['/builds/puffin/search', 'What would do all this best'],
+  ['/builds/puffin/chances', 'How sure is it'],
   ['/builds/puffin/assembly', 'What can be done today'],
   ['/builds/puffin/test-track', 'How does it start'],
   ['/builds/puffin/trials', 'Does it run straight'],
