@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BenchReading, ReadingKind } from '../motor/index.ts';
-import { seeded } from '../testing/random-build.ts';
+import { seeded } from '../contract/index.ts';
 import { calculate } from '../calculators/index.ts';
 import { finite } from '../testing/numbers.ts';
 import {

@@ -3,6 +3,7 @@
  * `supply/circuit.ts`, `capability/attainable-speed.ts` and `capability/ratio-window.ts` without an object made on the way.
  */
 
+import { highestPoint } from '../contract/index.ts';
 import type { Limit } from '../supply/index.ts';
 
 /** Motor, driver, battery and train as numbers. Limits may be Infinity. Written anew for each set. */
@@ -214,6 +215,8 @@ function settlesBeyond(l: LineFigures, road: Road, drag: number, freeMps: number
 /** Ratios looked at, as the ratio window has them. */
 const LEAST_RATIO = 0.1;
 const GREATEST_RATIO = 100_000;
+/** Of the logarithm of a ratio, where what it gives hardly changes. */
+const TOP_TOLERANCE = 1e-6;
 
 /** How fast the current of full command changes with the volts against it, A/V: of whichever limit holds it. */
 function slopeOfFullA(l: LineFigures, backV: number, amps: number): number {
@@ -281,9 +284,6 @@ function footFrom(l: LineFigures, hill: Hill, start: number, uphill: 1 | -1): nu
   return ratio;
 }
 
-/** Each step of a golden section leaves this share of it. */
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
-
 /** The most torque that each wheel gets at a speed, whatever the ratio, N·m. */
 export function bestNm(l: LineFigures, speedMps: number): number {
   const given = l.ratio;
@@ -291,28 +291,7 @@ export function bestNm(l: LineFigures, speedMps: number): number {
     l.ratio = Math.exp(log);
     return wheelNm(l, speedMps);
   };
-  let a = Math.log(LEAST_RATIO);
-  let b = Math.log(GREATEST_RATIO);
-  let c = b - GOLDEN * (b - a);
-  let d = a + GOLDEN * (b - a);
-  let fc = at(c);
-  let fd = at(d);
-  while (b - a > 1e-6) {
-    if (fc > fd) {
-      b = d;
-      d = c;
-      fd = fc;
-      c = b - GOLDEN * (b - a);
-      fc = at(c);
-    } else {
-      a = c;
-      c = d;
-      fc = fd;
-      d = a + GOLDEN * (b - a);
-      fd = at(d);
-    }
-  }
-  const most = at((a + b) / 2);
+  const most = at(highestPoint(at, Math.log(LEAST_RATIO), Math.log(GREATEST_RATIO), TOP_TOLERANCE));
   l.ratio = given;
   return most;
 }

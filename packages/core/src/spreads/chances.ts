@@ -1,8 +1,9 @@
+import { seeded } from '../contract/index.ts';
 import { marginsOf } from '../judge/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import { drawn, uncertainIn, type Uncertain } from './inputs.ts';
 import { explained } from './rank-regression.ts';
-import { latinHypercube, seeded } from './seeded.ts';
+import { latinHypercube } from './latin-hypercube.ts';
 
 /** What an input explains of a worst margin, and what measuring it would tell. */
 export interface Decides {

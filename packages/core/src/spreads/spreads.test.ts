@@ -1,18 +1,10 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { seeded } from '../contract/index.ts';
 import { marginsOf } from '../judge/index.ts';
 import { readBuild, type Build } from '../vehicle/index.ts';
-import {
-  asMeasured,
-  chances,
-  chanceSteps,
-  drawn,
-  explained,
-  latinHypercube,
-  seeded,
-  uncertainIn,
-} from './index.ts';
+import { asMeasured, chances, chanceSteps, drawn, explained, latinHypercube, uncertainIn } from './index.ts';
 import { ranksOf } from './rank-regression.ts';
 
 const demo = (name: string): Build => {

@@ -1,18 +1,7 @@
 import { z } from 'zod';
 import { buildSchema, type Build } from '../vehicle/index.ts';
 import { boundsOf, DIMENSIONS, type Dimension } from '../quantity/index.ts';
-
-/** A seeded generator of numbers in [0, 1) (mulberry32). */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { seeded } from '../contract/index.ts';
 
 interface Node {
   readonly type?: string;

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../calculators/index.ts';
 import { finite, near } from '../testing/numbers.ts';
-import { seeded } from '../testing/random-build.ts';
+import { seeded } from '../contract/index.ts';
 
 type Numbers = Record<string, number>;
 const ask = (name: string, given: object): Numbers => calculate(name, { ...given }) as Numbers;

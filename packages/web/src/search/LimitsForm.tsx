@@ -77,40 +77,32 @@ interface PartProps {
   readonly onUnread: (name: string, unread: boolean) => void;
 }
 
-/** What all parts of a set may come to. */
-function Most({ limits, change, onUnread }: PartProps) {
-  return (
-    <div className="grid grid-cols-3 gap-2">
-      <FormQuantity
-        name="budget"
-        title="Cost at most"
-        dimension="number"
-        range={{ least: 0 }}
-        value={limits.budget === undefined ? undefined : typed(limits.budget, '')}
-        onChange={(quantity) => change({ budget: quantity?.value })}
-        onUnread={onUnread}
-      />
-      <FormQuantity
-        name="mostKg"
-        title="Mass at most"
-        dimension="mass"
-        range={{ above: 0 }}
-        value={limits.mostKg === undefined ? undefined : typed(limits.mostKg, 'kg')}
-        onChange={(quantity) => change({ mostKg: quantity?.value })}
-        onUnread={onUnread}
-      />
-      <FormQuantity
-        name="mostV"
-        title="Volts at most"
-        dimension="voltage"
-        range={{ above: 0 }}
-        value={limits.mostV === undefined ? undefined : typed(limits.mostV, 'V')}
-        onChange={(quantity) => change({ mostV: quantity?.value })}
-        onUnread={onUnread}
-      />
-    </div>
-  );
-}
+/** What all parts of a set may come to together. */
+const MOST = [
+  { key: 'budget', title: 'Cost at most', dimension: 'number', unit: '', range: { least: 0 } },
+  { key: 'mostKg', title: 'Mass at most', dimension: 'mass', unit: 'kg', range: { above: 0 } },
+  { key: 'mostV', title: 'Volts at most', dimension: 'voltage', unit: 'V', range: { above: 0 } },
+] as const;
+
+const Most = ({ limits, change, onUnread }: PartProps) => (
+  <div className="grid grid-cols-3 gap-2">
+    {MOST.map(({ key, title, dimension, unit, range }) => {
+      const value = limits[key];
+      return (
+        <FormQuantity
+          key={key}
+          name={key}
+          title={title}
+          dimension={dimension}
+          range={range}
+          value={value === undefined ? undefined : typed(value, unit)}
+          onChange={(quantity) => change({ [key]: quantity?.value })}
+          onUnread={onUnread}
+        />
+      );
+    })}
+  </div>
+);
 
 /** Teeth and wheels. */
 function ToBeHad({ limits, change, onUnread }: PartProps) {

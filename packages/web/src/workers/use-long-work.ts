@@ -5,7 +5,7 @@ import { beside } from './beside.ts';
 import { startBenchWorker } from './use-beside.ts';
 
 /** A work that says nothing for so long has died: it is started anew, once. */
-const SILENT_MS = 8000;
+const SILENT_MS = 30_000;
 
 /** What became of a long work. */
 export type LongWork<Asked, Progress, Answer> =
