@@ -226,6 +226,17 @@ describe('search', () => {
   });
 
   it('gives way every few milliseconds, never going back, and can be given up', () => {
+    const steep = {
+      ...puffin,
+      duties: puffin.duties.map((duty) => ({ ...duty, speed: { ...duty.speed, value: 9 } })),
+    };
+    let going = 0;
+    // Where nothing works the nearest are looked for after: it goes on from there.
+    for (const { share } of searchSteps({ build: steep, shelf: [], limits: few })) {
+      expect(share).toBeGreaterThanOrEqual(going);
+      expect(share).toBeLessThanOrEqual(1);
+      going = share;
+    }
     let [last, steps] = [0, 0];
     for (const { share } of searchSteps({ build: puffin, shelf, limits: few })) {
       expect(share).toBeGreaterThanOrEqual(last);

@@ -52,6 +52,9 @@ export interface SearchResult {
   readonly rejected: readonly Rejected[];
 }
 
+/** Of the way, the look for sets that work takes so much, where another for the nearest may follow. */
+const FIRST_LOOK = 0.8;
+
 /** Trains that are tried of each motor and battery where a set is judged in full. */
 const TRIED_IN_FULL = 3;
 
@@ -99,7 +102,8 @@ function* through(
     const trains = trainsOf(on, limits);
     const sweep = Sweep.suits(on) ? new Sweep(on, any, candidates, limits, trains, wheelM) : undefined;
     for (const [m, motor] of motors.entries()) {
-      const share = (w + m / motors.length) / wheels.length;
+      const gone = (w + m / motors.length) / wheels.length;
+      const share = anyway ? FIRST_LOOK + (1 - FIRST_LOOK) * gone : FIRST_LOOK * gone;
       const steps =
         sweep && motorFigures(motor)
           ? sweep.withMotor(motor, kept, anyway)
@@ -132,8 +136,10 @@ function* judgedInFull(given: InFull, kept: Kept, anyway: boolean): Generator<vo
   for (const battery of batteriesFor(build, motor, candidates.batteries)) {
     const set = { motor, battery, wheelDiameterM: wheelM };
     const most = { ...set, driver: strongest.driver, stages: trains[0] ?? [] };
-    const tried = anyway ? trains : withinWindow(build, most, trains, turns);
-    if (tried.length === 0) kept.noRatio.add(motor.id);
+    const suit = withinWindow(build, most, trains, turns);
+    // What suits was judged at the first look.
+    const tried = anyway ? trains.filter((stages) => !suit.includes(stages)) : suit;
+    if (suit.length === 0) kept.noRatio.add(motor.id);
     yield;
     const before = anyway ? [strongest] : drivers;
     for (const { driver, count } of tried.length > 0 ? before : []) {

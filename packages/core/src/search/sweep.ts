@@ -106,8 +106,10 @@ export class Sweep {
     for (const battery of batteriesFor(this.build, motor, this.candidates.batteries)) {
       const fed = this.batteryOf(battery);
       if (!fed) continue;
-      const trains = anyway ? tried : this.thatSuit(motor, figures, fed, tried);
-      if (trains.length === 0) {
+      const suit = this.thatSuit(motor, figures, fed, behind);
+      // What suits was judged at the first look.
+      const trains = anyway ? tried.filter((train) => !suit.includes(train)) : suit;
+      if (suit.length === 0) {
         kept.noRatio.add(motor.id);
         kept.noRatio.add(battery.id);
       }

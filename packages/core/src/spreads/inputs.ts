@@ -1,5 +1,5 @@
 import { isQuantity, type Quantity } from '../quantity/index.ts';
-import { applyChanges, type Build, type Part, type Path } from '../vehicle/index.ts';
+import { applyChanges, meaningOf, type Build, type Part, type Path } from '../vehicle/index.ts';
 
 /** A number of a build that is not known exactly: where it stands, its value in SI, and how far off it may be either way. */
 export interface Uncertain {
@@ -59,7 +59,9 @@ export const drawn = (build: Build, inputs: readonly Uncertain[], places: readon
     build,
     inputs.map(({ path, value, spread }, at) => {
       const moved = value + spread * (2 * (places[at] ?? 0.5) - 1);
-      const kept = value > 0 ? Math.max(moved, LEAST * value) : moved;
+      const least = value > 0 ? Math.max(moved, LEAST * value) : moved;
+      // An efficiency, or what of a payload is taken, is never more than all of it.
+      const kept = meaningOf(path).dimension === 'share' && value <= 1 ? Math.min(least, 1) : least;
       const step = path[0] === 'parts' ? path : [...path, 'value'];
       return { kind: 'set', path: step, before: value, after: kept };
     }),

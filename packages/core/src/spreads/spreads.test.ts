@@ -140,6 +140,20 @@ describe('the numbers that are not known exactly', () => {
       ).masses.payload.mass.value,
     ).toBeGreaterThan(0);
   });
+  it('of a share are never more than all of it', () => {
+    const [drive] = puffin.drives;
+    const [stage] = drive?.stages ?? [];
+    if (!drive || stage?.kind !== 'chain') throw new Error('Puffin has a chain');
+    const lossless = { ...stage, efficiency: { ...stage.efficiency, spread: 0.2 } };
+    const wild: Build = { ...puffin, drives: [{ ...drive, stages: [lossless] }] };
+    const inputs = uncertainIn(wild);
+    const most = drawn(
+      wild,
+      inputs,
+      inputs.map(() => 1),
+    ).drives[0]?.stages[0];
+    expect(most && 'efficiency' in most && most.efficiency.value).toBe(1);
+  });
   it('once measured are no longer among them, and stand where they stood', () => {
     const inputs = uncertainIn(puffin);
     for (const input of inputs) {

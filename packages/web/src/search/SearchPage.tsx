@@ -91,8 +91,8 @@ function Before({ shelf }: { readonly shelf: readonly Part[] }) {
     <div className="grid max-w-prose gap-2 pt-1 text-soft">
       <p>
         On the shelf lie {count('motor')} motors, {count('driver')} drivers and {count('battery')} batteries.
-        Each that goes together is tried with every pair of teeth that is to be had, on every job; what you do
-        not allow is left out.
+        What goes together is tried at ratios spread over the teeth that are to be had, on every job; what you
+        do not allow is left out.
       </p>
       <p>
         You then choose among the sets that are worth it by cost, mass, run time and the margin that is
