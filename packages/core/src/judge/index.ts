@@ -26,7 +26,7 @@ export { closeness, isUnderRule, partsOfLink, standsStill } from './margin.ts';
 export { type Aim, payloadSweep, type Sweep, type SweepPoint } from './payload-sweep.ts';
 export { INSIDE, ratiosWanted, SAME } from './ratios-wanted.ts';
 export { type LinkReport, type Report, type Verdict, VERDICTS } from './report.ts';
-export { shortlist, ratioOfWork, type Suited } from './shortlist.ts';
+export { MOST_OF_VEHICLE, shortlist, ratioOfWork, type Suited } from './shortlist.ts';
 export { stageAs, type StageAs } from './stage-as.ts';
 export { hardestLoad } from './wheel-load.ts';
 export {

@@ -81,8 +81,8 @@ export interface Suited {
   readonly count: number;
 }
 
-/** More of a vehicle than this its motors should not weigh (common practice, no source). */
-const MOST_OF_VEHICLE = 0.25;
+/** More of a vehicle, its payload left out, than this its motors should not weigh (common practice, no source). */
+export const MOST_OF_VEHICLE = 0.25;
 /** Voltages nearer than this are alike: a 24 V motor runs on 25.6 V. */
 const ALIKE_VOLTS = 1.15;
 

@@ -1,4 +1,4 @@
-import { shortlist, type LinkReport } from '../judge/index.ts';
+import { MOST_OF_VEHICLE, shortlist, type LinkReport } from '../judge/index.ts';
 import { showNumber, typed, figure, sentence, scaled } from '../quantity/index.ts';
 import {
   bankOf,
@@ -65,9 +65,6 @@ function neighbours<P extends ChosenPart>(
 /** Those of a kind on the shelf. */
 const ofKind = <K extends ChosenKind>({ shelf }: MoveContext, kind: K) =>
   shelf.filter((part): part is Extract<Part, { kind: K }> => part.kind === kind);
-
-/** A motor is no more of the vehicle than this share of its mass (common practice, no source). */
-const MOST_OF_VEHICLE = 0.25;
 
 /** So many of the shelf are tried for a work. */
 const BEST_OF_SHELF = 4;

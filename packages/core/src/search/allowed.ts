@@ -1,10 +1,10 @@
+import { MOST_OF_VEHICLE } from '../judge/index.ts';
 import { MOST_OVER_RATED } from '../moves/index.ts';
 import {
   driveOf,
   driverSort,
   massAllUp,
   motorAbilities,
-  motorsIn,
   packCells,
   switchesOnly,
   type Build,
@@ -29,9 +29,6 @@ export type Unfit =
   | 'no-ratio'
   | 'no-partner';
 
-/** More of a vehicle than this its motors should not weigh (common practice, no source). */
-const MOST_OF_VEHICLE = 0.25;
-
 /** What a part costs a builder still; undefined where nobody says. */
 export function priceOf({ cost, state }: ChosenPart, { ownedIsPaid }: SearchLimits): number | undefined {
   if (state === 'on-hand' && (ownedIsPaid || cost === undefined)) return 0;
@@ -51,7 +48,7 @@ export function unfit(
   if (limits.budget !== undefined && price === undefined) return 'no-price';
   if (limits.budget !== undefined && count * (price ?? 0) > limits.budget) return 'over-budget';
   if (limits.mostKg !== undefined && count * part.massKg > limits.mostKg) return 'too-heavy';
-  if (part.kind === 'motor') return unfitMotor(build, part, limits);
+  if (part.kind === 'motor') return unfitMotor(build, part, limits, count);
   // All or nothing is no way to start with people near.
   if (part.kind === 'driver')
     return switchesOnly(part) && build.people !== 'nobody' ? 'only-switches' : undefined;
@@ -59,11 +56,16 @@ export function unfit(
   return limits.mostV !== undefined && fullV > limits.mostV ? 'too-many-volts' : undefined;
 }
 
-function unfitMotor(build: Build, motor: PartOf<'motor'>, limits: SearchLimits): Unfit | undefined {
+function unfitMotor(
+  build: Build,
+  motor: PartOf<'motor'>,
+  limits: SearchLimits,
+  count: number,
+): Unfit | undefined {
   if (!motorAbilities(motor).propels && driveOf(build).does === 'propels') return 'stops-short';
   if (limits.encoder && !motor.encoderCounts) return 'no-encoder';
   const vehicleKg = massAllUp(build) - build.masses.payload.mass.value;
-  return motorsIn(build) * motor.massKg > MOST_OF_VEHICLE * vehicleKg ? 'burdens' : undefined;
+  return count * motor.massKg > MOST_OF_VEHICLE * vehicleKg ? 'burdens' : undefined;
 }
 
 /** Whether a motor stands a battery's voltage. */

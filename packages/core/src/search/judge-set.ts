@@ -1,4 +1,4 @@
-import { CHARGE, STRETCH_S, chargeTime, withAuxiliary } from '../supply/index.ts';
+import { CHARGE, chargeTime, withAuxiliary } from '../supply/index.ts';
 import { FUSE } from '../judge/index.ts';
 import type {
   BatteryFigures,
@@ -8,6 +8,7 @@ import type {
   TrainDuty,
   TrainFigures,
 } from './figures.ts';
+import { equivalentA, putLeg, worstRms, type Legs } from './legs.ts';
 import {
   bestNm,
   blankLine,
@@ -35,37 +36,6 @@ export interface Judged {
   near: number;
   /** How long the battery lasts at the mix of the duties, s; Infinity where nothing is drawn. */
   runTimeS: number;
-}
-
-/** The legs of an outing: how long each is, and what is drawn of the battery; hardest first. */
-interface Legs {
-  readonly seconds: number[];
-  readonly amps: number[];
-}
-
-/** Puts a leg where it belongs: what draws most comes first. */
-function putLeg({ seconds, amps }: Legs, at: number, durationS: number, currentA: number): void {
-  let n = at;
-  for (; n > 0 && (amps[n - 1] ?? 0) < currentA; n -= 1) {
-    amps[n] = amps[n - 1] ?? 0;
-    seconds[n] = seconds[n - 1] ?? 0;
-  }
-  amps[n] = currentA;
-  seconds[n] = durationS;
-}
-
-/** Root-mean-square current over the hardest stretch of ten minutes, A: `meanDraw` of the supply. */
-function worstRms({ seconds, amps }: Legs, count: number): number {
-  let left = STRETCH_S;
-  let all = 0;
-  let squares = 0;
-  for (let n = 0; n < count; n += 1) {
-    const part = Math.min(seconds[n] ?? 0, left);
-    left -= part;
-    all += part;
-    squares += (amps[n] ?? 0) ** 2 * part;
-  }
-  return all > 0 ? Math.sqrt(squares / all) : 0;
 }
 
 /**
@@ -100,8 +70,6 @@ export class SetJudge {
   /** The most that the battery gives in any duty of a set, and the least volts that it then has. */
   private mostA = 0;
   private lowestV = 0;
-  /** Whether the order of the legs counts. */
-  private sorts = false;
   private stallA = 0;
   private stallNm = 0;
   private startA = 0;
@@ -141,7 +109,6 @@ export class SetJudge {
     this.idleA = this.drawnA(line.auxiliaryW);
     this.startA = this.startingA();
     this.moreA = battery.moreW / line.openCircuitV;
-    this.sorts = this.frame.cableA !== undefined;
     return !isStarved(line);
   }
 
@@ -244,8 +211,7 @@ export class SetJudge {
     const more = meanA + this.moreA;
     const starts = drives ? duty.startsW / line.openCircuitV : 0;
     const legA = (more > 0 ? more : 0) + starts;
-    if (this.sorts) putLeg(legs, at, duty.durationS, legA);
-    else legs.amps[at] = legA;
+    putLeg(legs, at, duty.durationS, legA);
   }
 
   /** How far inside its window the ratio stands: `ratioStanding` of the judge. */
@@ -306,13 +272,12 @@ export class SetJudge {
     if (!battery || battery.capacityAh === undefined || !(durationS > 0)) return;
     const { capacityAh, exponent, ratedHours } = battery;
     let charge = 0;
-    for (let at = 0; at < duties.length; at += 1)
-      charge += (legs.amps[at] ?? 0) * (this.sorts ? (legs.seconds[at] ?? 0) : (duties[at]?.durationS ?? 0));
+    for (let at = 0; at < duties.length; at += 1) charge += (legs.amps[at] ?? 0) * (legs.seconds[at] ?? 0);
     if (!(charge > 0)) return;
     const meanA = charge / durationS;
     let hours = capacityAh / meanA;
     if (exponent !== 1) {
-      const evenA = this.equivalentA(duties, durationS, exponent);
+      const evenA = equivalentA(legs, duties.length, durationS, exponent);
       hours = Math.min(hours, ratedHours * (capacityAh / (ratedHours * evenA)) ** exponent);
     }
     this.runTimeS = frame.usableShare * hours * SECONDS_PER_HOUR;
@@ -322,19 +287,6 @@ export class SetJudge {
     const { chargerA, withinS } = frame.charge;
     const { hours: takes } = chargeTime.run({ ...CHARGE, capacityAh, drawnShare, chargerA });
     count(moving, 'charge', null, takes * SECONDS_PER_HOUR, withinS, 1);
-  }
-
-  /** The steady current that empties the battery as fast, by Peukert, A: `meanDraw` of the supply. */
-  private equivalentA(duties: readonly TrainDuty[], durationS: number, exponent: number): number {
-    const { seconds, amps } = this.legs;
-    let most = 0;
-    for (let at = 0; at < duties.length; at += 1) most = Math.max(most, amps[at] ?? 0);
-    let mean = 0;
-    for (let at = 0; at < duties.length; at += 1) {
-      const part = this.sorts ? (seconds[at] ?? 0) : (duties[at]?.durationS ?? 0);
-      mean += ((amps[at] ?? 0) / most) ** exponent * (part / durationS);
-    }
-    return most * mean ** (1 / exponent);
   }
 }
 

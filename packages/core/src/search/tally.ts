@@ -11,9 +11,6 @@ export interface Tally {
   fails: boolean;
   /** By how much they have less than they need, as shares of it, together. */
   lacks: number;
-  /** The link and the duty of the worst. */
-  link: LinkId | undefined;
-  dutyId: string | null;
   hears: Hears | undefined;
 }
 
@@ -22,8 +19,6 @@ export const freshTally = (hears?: Hears): Tally => ({
   worst: Infinity,
   fails: false,
   lacks: 0,
-  link: undefined,
-  dutyId: null,
   hears,
 });
 
@@ -32,8 +27,6 @@ export function emptied(t: Tally): void {
   t.worst = Infinity;
   t.fails = false;
   t.lacks = 0;
-  t.link = undefined;
-  t.dutyId = null;
 }
 
 /** Counts a margin by its ratio and its rule, as `margin` of the judge has it. */
@@ -45,11 +38,7 @@ export function countRatio(t: Tally, link: LinkId, dutyId: string | null, ratio:
     t.lacks += 1 - ratio;
   }
   const near = ratio / rule;
-  if (near < t.worst) {
-    t.worst = near;
-    t.link = link;
-    t.dutyId = dutyId;
-  }
+  if (near < t.worst) t.worst = near;
 }
 
 /** Counts a margin by what is needed and had; nothing needed is no margin. */
@@ -101,9 +90,5 @@ export function tallyOf(links: readonly LinkReport[], hears?: Hears): Tally {
 export function countAll(t: Tally, shared: Tally): void {
   if (shared.fails) t.fails = true;
   t.lacks += shared.lacks;
-  if (shared.worst < t.worst) {
-    t.worst = shared.worst;
-    t.link = shared.link;
-    t.dutyId = shared.dutyId;
-  }
+  if (shared.worst < t.worst) t.worst = shared.worst;
 }
