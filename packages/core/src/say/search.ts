@@ -59,11 +59,13 @@ export function whyNot(rejected: Rejected, build: Build, system: UnitSystem = 'm
   switch (rejected.why) {
     case 'fails': {
       const { best } = rejected;
-      const { ofSet } = inFull(build, best);
-      const duty = build.duties.find(({ id }) => id === ofSet?.dutyId);
+      const { fails, ofSet } = inFull(build, best);
+      // What fails is told before what is only short of a high rule.
+      const link = fails ?? ofSet;
+      const duty = build.duties.find(({ id }) => id === link?.dutyId);
       const where = duty ? ` on “${duty.name}”` : '';
-      const what = ofSet
-        ? `has ${showNumber(ofSet.ratio)}\u00a0× of what is needed for “${linkDefinition(ofSet.link).title}”${where}`
+      const what = link
+        ? `has ${showNumber(link.ratio)}\u00a0× of what is needed for “${linkDefinition(link.link).title}”${where}`
         : 'does not do what is asked';
       return `At its best (${partsInWords(best)}; ${setInWords(best, system)}) it ${what}.`;
     }

@@ -12,6 +12,8 @@ export interface SetInFull {
   readonly worst: LinkReport | undefined;
   /** The same of those that the set changes. */
   readonly ofSet: LinkReport | undefined;
+  /** Of those the one that lacks the most of what it needs; undefined where none does, however short of its rule. */
+  readonly fails: LinkReport | undefined;
 }
 
 const worstOf = (links: readonly LinkReport[]): LinkReport | undefined =>
@@ -29,11 +31,14 @@ const worstOf = (links: readonly LinkReport[]): LinkReport | undefined =>
 export function inFull(build: Build, set: FoundSet): SetInFull {
   const put = putSetIn(build, set);
   const margins = marginsOf(put);
+  const own = margins.links.filter((link) => !isGivenIn(margins, link));
+  const failing = own.filter(({ ratio }) => ratio < 1).sort((a, b) => a.ratio - b.ratio);
   return {
     set,
     build: put,
     margins,
     worst: worstOf(margins.links),
-    ofSet: worstOf(margins.links.filter((link) => !isGivenIn(margins, link))),
+    ofSet: worstOf(own),
+    fails: failing[0],
   };
 }

@@ -206,12 +206,16 @@ describe('search', () => {
       ...puffin,
       duties: puffin.duties.map((duty) => ({ ...duty, speed: { ...duty.speed, value: 9 } })),
     };
-    const { front, works } = search({ build: steep, shelf, limits: few });
+    const { front, works, rejected } = search({ build: steep, shelf, limits: few });
     expect(works).toBe(0);
     expect(front.length).toBeGreaterThan(3);
     const lacks = front.map((set) => set.lacks);
     expect(lacks).toEqual([...lacks].sort((a, b) => a - b));
     expect(front.every((set) => !set.works && set.lacks > 0)).toBe(true);
+    // What is told of each is what fails, not what is further under a rule of two.
+    for (const set of front) expect(inFull(steep, set).fails?.ratio ?? Infinity).toBeLessThan(1);
+    for (const one of rejected.filter(({ why }) => why === 'fails'))
+      expect(Number(/it has ([\d.]+)/.exec(whyNot(one, steep))?.[1])).toBeLessThan(1);
   });
 
   it('puts larger wheels in where they are offered, on every driven axle', () => {

@@ -124,9 +124,9 @@ const Figure = ({ of, said }: { readonly of: string; readonly said: string }) =>
 
 const VERDICT_WORDS = { fails: 'fails', short: 'short', tight: 'tight', ample: 'ample' } as const;
 
-/** The margin of a set nearest to failing: of those that it changes, with the rest where that is what fails. */
-export function WorstOf({ full: { worst, ofSet, build } }: { readonly full: SetInFull }) {
-  const link = ofSet ?? worst;
+/** The margin of a set that tells the most of it: what fails, else what is nearest to its rule of those that it changes. */
+export function WorstOf({ full: { worst, ofSet, fails, build } }: { readonly full: SetInFull }) {
+  const link = fails ?? ofSet ?? worst;
   if (!link) return null;
   const duty = build.duties.find(({ id }) => id === link.dutyId);
   const under = link.verdict === 'fails' || link.verdict === 'short';
