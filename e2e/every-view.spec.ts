@@ -11,6 +11,7 @@ const VIEWS = [
   ['/builds/puffin/power?view=circuit&kind=supply', 'Do motor, driver and battery'],
   ['/builds/puffin/search', 'What would do all this best'],
   ['/builds/puffin/chances', 'How sure is it'],
+  ['/builds/puffin/what-if', 'What if a number were different'],
   ['/builds/puffin/assembly', 'What can be done today'],
   ['/builds/puffin/test-track', 'How does it start'],
   ['/builds/puffin/trials', 'Does it run straight'],

@@ -54,6 +54,10 @@ await page.getByText(/sets judged; /).waitFor({ timeout: 60_000 });
 await page.evaluate(() => window.scrollTo(0, 0));
 await picture('search');
 
+await page.goto(`${address}/builds/puffin/what-if?number=masses/payload/mass`);
+await page.getByRole('img', { name: /over Payload, mass/ }).waitFor({ timeout: 60_000 });
+await picture('what-if');
+
 await page.goto(`${address}/shelf/measure`);
 await page.getByRole('button', { name: 'Simulated meter' }).click();
 await page.getByRole('button', { name: 'Connect the meter' }).click();

@@ -10,3 +10,4 @@ export {
 } from './report-in-words.ts';
 export { setInWords, whyNot } from './search.ts';
 export { chanceInWords, measuredBy, measureFirst, uncertainInWords, type Measured } from './spreads.ts';
+export { leewayInWords, marginInWords, numberInWords, VERDICT_WORDS } from './what-if.ts';

@@ -28,16 +28,11 @@ describe('a number that is not known exactly', () => {
     expect(mass && plain(uncertainInWords(mass, puffin, 'imperial'))).toMatch(/\(24[0-9] lb to 28[0-9] lb\)/);
   });
   it('is measured by the sum that is there for it', () => {
-    expect(measuredBy(called('cobbles.friction') ?? { path: [], value: 0, spread: 0 })?.calculator).toBe(
-      'incline-slip',
-    );
-    expect(measuredBy(called('cobbles.rolling') ?? { path: [], value: 0, spread: 0 })?.calculator).toBe(
-      'coast-down',
-    );
-    expect(measuredBy({ path: ['parts', 'm', 'stallA'], value: 90, spread: 9 })?.text).toContain(
-      'held fast for a moment',
-    );
-    expect(measuredBy({ path: ['parts', 'm', 'noSuchFigure'], value: 1, spread: 1 })).toBeUndefined();
+    const by = (...path: string[]) => measuredBy({ path, value: 90, whole: false, spread: 9 });
+    expect(by('grounds', 'cobbles', 'friction')?.calculator).toBe('incline-slip');
+    expect(by('grounds', 'cobbles', 'rolling')?.calculator).toBe('coast-down');
+    expect(by('parts', 'm', 'stallA')?.text).toContain('held fast for a moment');
+    expect(by('parts', 'm', 'noSuchFigure')).toBeUndefined();
   });
 });
 

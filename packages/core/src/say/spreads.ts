@@ -1,6 +1,7 @@
-import { meaningOf, placeInWords, settling, type Build } from '../vehicle/index.ts';
-import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
+import { placeInWords, settling, type Build } from '../vehicle/index.ts';
+import type { UnitSystem } from '../quantity/index.ts';
 import type { Chance, Decides, Uncertain } from '../spreads/index.ts';
+import { numberInWords } from './what-if.ts';
 
 /**
  * How likely something is, as it is said: out of ten, or out of a hundred near the ends.
@@ -20,14 +21,9 @@ export function chanceInWords(chance: number): string {
  *
  * @example uncertainInWords(uncertainIn(puffin)[0], puffin) // 'Payload, mass (110 kg to 130 kg)'
  */
-export function uncertainInWords(
-  { path, value, spread }: Uncertain,
-  build: Build,
-  system: UnitSystem = 'metric',
-): string {
-  const { dimension, unit } = meaningOf(path);
-  const say = (n: number): string =>
-    dimension ? show(n, dimension, system).text : `${showNumber(n)}${unit ? ` ${unit}` : ''}`;
+export function uncertainInWords(input: Uncertain, build: Build, system: UnitSystem = 'metric'): string {
+  const { path, value, spread } = input;
+  const say = (n: number): string => numberInWords(input, n, system);
   return `${placeInWords(path, build)} (${say(value - spread)} to ${say(value + spread)})`;
 }
 

@@ -129,3 +129,26 @@ export function chances(build: Build, drawing?: Drawing): Chances {
     if (done) return value;
   }
 }
+
+/** A number to go and measure, and of which job it decides. */
+export interface ToMeasure {
+  readonly chance: Chance;
+  readonly decides: Decides;
+}
+
+/**
+ * The number whose measurement would tell the most: of the jobs that may or may not keep their margins, the one nearest
+ * to even chances whose outcome it explains the most. Undefined where all is settled either way.
+ *
+ * @example firstToMeasure({ each: [] }) // undefined
+ */
+export function firstToMeasure({ each }: Pick<Chances, 'each'>): ToMeasure | undefined {
+  const open = each.flatMap((chance) => {
+    const [decides] = chance.decides;
+    // What chance leaves open is a coin's variance, p (1 − p).
+    const tells = (decides?.share ?? 0) * chance.keeps * (1 - chance.keeps);
+    return decides && tells > 0 ? [{ chance, decides, tells }] : [];
+  });
+  const [first] = open.sort((a, b) => b.tells - a.tells);
+  return first && { chance: first.chance, decides: first.decides };
+}

@@ -4,7 +4,17 @@ import { describe, expect, it } from 'vitest';
 import { seeded } from '../contract/index.ts';
 import { marginsOf } from '../judge/index.ts';
 import { readBuild, type Build } from '../vehicle/index.ts';
-import { asMeasured, chances, chanceSteps, drawn, explained, latinHypercube, uncertainIn } from './index.ts';
+import {
+  asMeasured,
+  chances,
+  chanceSteps,
+  drawn,
+  explained,
+  firstToMeasure,
+  latinHypercube,
+  uncertainIn,
+  type Chance,
+} from './index.ts';
 import { ranksOf } from './rank-regression.ts';
 
 const demo = (name: string): Build => {
@@ -226,5 +236,26 @@ describe('chances', () => {
     const shares = [...chanceSteps(pip, { samples: 5 })];
     expect(shares).toEqual([0.2, 0.4, 0.6, 0.8, 1]);
     expect(chances(pip, { samples: 20, seed: 4 })).toEqual(chances(pip, { samples: 20, seed: 4 }));
+  });
+});
+
+describe('what to measure first', () => {
+  const chance = (dutyId: string, keeps: number, share: number): Chance => ({
+    dutyId,
+    does: 1,
+    keeps,
+    decides: [{ input: { path: [dutyId], value: 1, whole: false, spread: 1 }, share, keepsIn: [0, 0.5, 1] }],
+  });
+  it('is what explains the job whose outcome is nearest to even', () => {
+    const each = [chance('sure', 1, 1), chance('open', 0.5, 0.6), chance('nearly', 0.95, 0.9)];
+    expect(firstToMeasure({ each })?.chance.dutyId).toBe('open');
+    // 0.5 · 0.5 · 0.1 tells less than 0.95 · 0.05 · 0.9.
+    expect(
+      firstToMeasure({ each: [chance('open', 0.5, 0.1), chance('nearly', 0.95, 0.9)] })?.chance.dutyId,
+    ).toBe('nearly');
+  });
+  it('is nothing where all is settled, for good or ill', () => {
+    expect(firstToMeasure({ each: [chance('sure', 1, 1), chance('never', 0, 1)] })).toBeUndefined();
+    expect(firstToMeasure({ each: [{ dutyId: null, does: 1, keeps: 0.5, decides: [] }] })).toBeUndefined();
   });
 });

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { footingOf } from '../demand/index.ts';
 import { drivelineOf } from '../drive/index.ts';
 import { evaluate } from '../judge/index.ts';
-import { driveOf, newBuild, readBuild, type Build } from '../vehicle/index.ts';
+import { driveOf, newBuild, numbersOf, readBuild, type Build } from '../vehicle/index.ts';
 import { CORE } from './examples.ts';
 
 type Scope = Readonly<Record<string, unknown>>;
@@ -45,6 +45,8 @@ function known(): Scope {
     duty,
     footing: footingOf(puffin, duty),
     line: drivelineOf(puffin),
+    payload: numbersOf(puffin).find(({ path }) => path.join('.') === 'masses.payload.mass'),
+    grade: numbersOf(puffin).find(({ path }) => path.join('.') === `duties.${duty.id}.grade`),
     ground: puffin.grounds.find(({ id }) => id === duty.groundId),
     drive: driveOf(puffin),
     stage,

@@ -97,6 +97,7 @@ export { fieldOf, type BuildPart, type KeyOfPart } from './fields.ts';
 export { partChoices, partFields, typeOfPart, type PartChoice, type PartField } from './part-fields.ts';
 export { settling, usualFigures, type GuessedFigure } from './part-guesses.ts';
 export { meaningOf } from './meaning.ts';
+export { mayBe, numbersOf, withNumbers, type NumberAt } from './numbers.ts';
 export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
 export { inWords, placeInWords, type DifferenceInWords } from './words.ts';
 export { buildFrom, TEMPLATES, type Template } from './templates.ts';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import { z } from 'zod';
 import type { Dimension } from '../quantity/index.ts';
 import type { Path } from './changes.ts';
 import { buildSchema } from './document.ts';
@@ -9,6 +9,8 @@ export interface Meaning {
   readonly dimension?: Dimension;
   /** The unit of a plain number, as on a data sheet. */
   readonly unit?: string;
+  /** Whether it counts something. */
+  readonly whole?: boolean;
 }
 
 /** A schema as Zod holds it, with the parts that lead further in. */
@@ -37,7 +39,12 @@ function noted(schema: z.ZodType): Meaning {
   const { innerType } = innerOf(schema);
   const own = (schema.meta() ?? {}) as Meaning & { readonly description?: string };
   const said = own.title ?? own.description;
-  return { ...(innerType ? noted(innerType) : {}), ...own, ...(said === undefined ? {} : { title: said }) };
+  return {
+    ...(innerType ? noted(innerType) : {}),
+    ...own,
+    ...(said === undefined ? {} : { title: said }),
+    ...(schema instanceof z.ZodNumber && schema.isInt ? { whole: true } : {}),
+  };
 }
 
 /**

@@ -138,6 +138,7 @@ const Share = ({ title, of }: { readonly title: string; readonly of: number }) =
 
 /** What is not known exactly, and how each is measured. */
 function Inputs({ inputs, build }: { readonly inputs: readonly Uncertain[]; readonly build: Build }) {
+  const { id } = useBuild();
   const { system } = useUnits();
   return (
     <section className="sheet p-3" aria-labelledby="not-exact">
@@ -154,7 +155,13 @@ function Inputs({ inputs, build }: { readonly inputs: readonly Uncertain[]; read
                   <Link className="push-plain" to={`/sums/${how.calculator}`}>
                     the sum
                   </Link>
-                )}
+                )}{' '}
+                <Link
+                  className="push-plain"
+                  to={`/builds/${id}/what-if?number=${encodeURIComponent(input.path.join('/'))}`}
+                >
+                  what if?
+                </Link>
               </span>
             </li>
           );

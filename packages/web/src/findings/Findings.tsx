@@ -4,6 +4,7 @@ import { useUnits } from '../common/units.tsx';
 import { Term } from '../common/Term.tsx';
 import { NotWorkedOut } from '../common/NotWorkedOut.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
+import { MeasureFirst } from './MeasureFirst.tsx';
 import { Moves } from './Moves.tsx';
 import { useMoves } from './use-moves.ts';
 
@@ -42,7 +43,7 @@ const concerns = (
 export function Findings({ blocks, also, empty }: Props) {
   const { build, report } = useBuild();
   const { system } = useUnits();
-  const { moves, problem } = useMoves(build);
+  const { moves, problem, anew = false } = useMoves(build);
   const all = movesInWords(moves, system);
   const findings = findingsInWords({ report, build }, system).filter((finding) =>
     concerns(finding, { ...(blocks ? { blocks } : {}), ...(also ? { also } : {}) }),
@@ -54,6 +55,11 @@ export function Findings({ blocks, also, empty }: Props) {
       </h2>
       {findings.length === 0 && <p className="mt-2 text-soft">{empty}</p>}
       {problem !== undefined && <NotWorkedOut what="What would mend these" why={problem} />}
+      {anew && (
+        <p role="status" className="mt-2 text-[14px] text-soft">
+          What would mend these had stopped by itself; it is being worked out anew.
+        </p>
+      )}
       <ul>
         {findings.map((finding) => (
           <li key={finding.id} className="border-t border-line py-2 first:mt-2">
@@ -69,6 +75,7 @@ export function Findings({ blocks, also, empty }: Props) {
             <Moves moves={movesOfFinding(all, finding)} />
           </li>
         ))}
+        {blocks === undefined && <MeasureFirst />}
       </ul>
     </section>
   );

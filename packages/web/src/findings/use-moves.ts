@@ -9,6 +9,8 @@ interface Found {
   readonly moves: readonly MovesFor[];
   /** Why there are none, where they could not be worked out. */
   readonly problem?: string;
+  /** Whether their worker died and another is at it. */
+  readonly anew?: boolean;
 }
 
 const NOTHING: Found = { moves: [] };
@@ -17,6 +19,6 @@ const NOTHING: Found = { moves: [] };
 export function useMoves(build: Build): Found {
   const shelf = useQuery({ queryKey: ['parts'], queryFn: api.parts }).data;
   const ask: Ask<MovesFor[]> = useCallback((work) => work.moves(build, shelf ?? []), [build, shelf]);
-  const { answer: moves = [], isOfNow, problem } = useBeside(shelf && ask);
-  return isOfNow ? { moves, ...(problem === undefined ? {} : { problem }) } : NOTHING;
+  const { answer: moves = [], isOfNow, problem, anew = false } = useBeside(shelf && ask);
+  return isOfNow ? { moves, ...(problem === undefined ? {} : { problem }) } : { ...NOTHING, anew };
 }

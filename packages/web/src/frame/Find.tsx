@@ -15,6 +15,13 @@ import { stationAddress, STATIONS } from '../common/stations.ts';
 
 const SHOWN = 12;
 
+/** Pages of a build beside its stations. */
+const PAGES_OF_A_BUILD = [
+  { path: 'search', title: 'What would do this?', more: 'the best set of parts' },
+  { path: 'chances', title: 'How sure is it?', more: 'spreads, what to measure first' },
+  { path: 'what-if', title: 'What if a number were different?', more: 'any number against any margin' },
+] as const;
+
 /** The build that is open, by the address. */
 const openBuild = (pathname: string): string | undefined => /^\/builds\/([^/]+)/.exec(pathname)?.[1];
 
@@ -58,6 +65,12 @@ function usePlaces(): readonly Destination[] {
         to: stationAddress(build.id, 'brief'),
       })),
       ...findings,
+      ...(here === undefined ? [] : PAGES_OF_A_BUILD).map(({ title, more, path }): Destination => ({
+        kind: 'page',
+        title,
+        more,
+        to: `/builds/${here}/${path}`,
+      })),
       { kind: 'page', title: 'All builds', more: '', to: '/builds' },
       { kind: 'page', title: 'Parts shelf', more: 'own parts too', to: '/shelf' },
       ...(bench === undefined ? [] : (parts.data ?? [])).map((part): Destination => ({

@@ -37,6 +37,7 @@ const search = pageOf(async () => ({ Component: (await import('../search/SearchP
 const chances = pageOf(async () => ({
   Component: (await import('../chances/ChancesPage.tsx')).ChancesPage,
 }));
+const whatIf = pageOf(async () => ({ Component: (await import('../what-if/WhatIfPage.tsx')).WhatIfPage }));
 const sums = pageOf(async () => ({ Component: (await import('../sums/SumsPage.tsx')).SumsPage }));
 const stations = Object.fromEntries(
   STATIONS.map(({ path }) => [path, pageOf(STATION_PAGES[path])]),
@@ -81,6 +82,7 @@ function Pages() {
               ))}
               <Route path="search" Component={search.Page} />
               <Route path="chances" Component={chances.Page} />
+              <Route path="what-if" Component={whatIf.Page} />
             </Route>
             <Route path="builds/:buildId/print" Component={print.Page} />
             <Route path="shelf" Component={shelf.Page} />

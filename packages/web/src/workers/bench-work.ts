@@ -9,12 +9,16 @@ import {
 import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
 import { moves, type MovesFor } from '@zubric/core/moves';
 import { searchSteps, type SearchAsked, type SearchProgress, type SearchResult } from '@zubric/core/search';
-import { chanceSteps, type Chances } from '@zubric/core/spreads';
+import { chances, chanceSteps, firstToMeasure, type Chances, type ToMeasure } from '@zubric/core/spreads';
+import { whatIf, type Span, type WhatIf } from '@zubric/core/sensitivity';
 import type { StageKind } from '@zubric/core/transmission';
-import { driveOf, type Build, type Part } from '@zubric/core/vehicle';
+import { driveOf, type Build, type NumberAt, type Part } from '@zubric/core/vehicle';
 
 /** How often a long work tells how far it is, and gives way. */
 const TELLS_MS = 80;
+
+/** Draws that tell which number decides the most. */
+const FEW_DRAWS = 200;
 
 /** Goes through all steps of a work; tells how far it is now and then, and gives way. */
 async function toItsEnd<Progress, Answer>(
@@ -47,6 +51,11 @@ export const benchWork = {
   /** How sure a build is of its margins. */
   chances: (build: Build, tells: (share: number) => void): Promise<Chances> =>
     toItsEnd(chanceSteps(build), tells),
+  /** The number to go and measure, from so few draws that it is there soon after an edit. */
+  firstToMeasure: (build: Build): ToMeasure | undefined =>
+    firstToMeasure(chances(build, { samples: FEW_DRAWS })),
+  /** What another value of a number would come to. */
+  whatIf: (build: Build, number: NumberAt, span: Span): WhatIf => whatIf(build, number, { span }),
   /** A stage as it is, and as another kind in its place. */
   asOtherKind: (build: Build, stageId: string, kind: StageKind): AsOtherKind | undefined => {
     const stage = driveOf(build).stages.find(({ id }) => id === stageId);

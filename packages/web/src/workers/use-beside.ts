@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import { beside } from './beside.ts';
+import { besideWatched } from './beside.ts';
 import type { BenchWork } from './bench-work.ts';
 
 /** A moment after the last keystroke: while somebody types, nothing is worked out that is old at once. */
@@ -21,6 +21,8 @@ export interface Beside<Answer> {
   readonly isOfNow: boolean;
   /** Why there is none, where it could not be worked out. */
   readonly problem?: string;
+  /** Whether its worker died and another is at it. */
+  readonly anew?: boolean;
 }
 
 /**
@@ -35,14 +37,21 @@ export function useBeside<Answer>(ask: Ask<Answer> | undefined): Beside<Answer> 
     readonly answer?: Answer;
     readonly problem?: string;
   }>();
+  const [anewFor, setAnewFor] = useState<Ask<Answer>>();
   useEffect(() => {
     if (!ask || typeof Worker === 'undefined') return;
     const called = new AbortController();
+    const { signal } = called;
     const timer = setTimeout(() => {
-      beside<BenchWork, Answer>(startBenchWorker, ask, called.signal)
+      besideWatched<BenchWork, Answer>({
+        start: startBenchWorker,
+        ask,
+        signal,
+        onAnew: () => setAnewFor(() => ask),
+      })
         .then((answer) => setFound({ ask, answer }))
         .catch((error: unknown) => {
-          if (!called.signal.aborted)
+          if (!signal.aborted)
             setFound({ ask, problem: error instanceof Error ? error.message : String(error) });
         });
     }, PAUSE_MS);
@@ -51,7 +60,9 @@ export function useBeside<Answer>(ask: Ask<Answer> | undefined): Beside<Answer> 
       called.abort();
     };
   }, [ask]);
-  if (!found) return { isOfNow: false };
-  const { ask: asked, ...rest } = found;
-  return { ...rest, isOfNow: asked === ask };
+  const isOfNow = found !== undefined && found.ask === ask;
+  const anew = !isOfNow && ask !== undefined && anewFor === ask;
+  if (!found) return { isOfNow, anew };
+  const { ask: _asked, ...rest } = found;
+  return { ...rest, isOfNow, anew };
 }

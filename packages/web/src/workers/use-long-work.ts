@@ -1,11 +1,8 @@
 import { proxy, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BenchWork } from './bench-work.ts';
-import { beside } from './beside.ts';
+import { besideWatched } from './beside.ts';
 import { startBenchWorker } from './use-beside.ts';
-
-/** A work that says nothing for so long has died: it is started anew, once. */
-const SILENT_MS = 30_000;
 
 /** What became of a long work. */
 export type LongWork<Asked, Progress, Answer> =
@@ -24,30 +21,6 @@ export interface AskLong<Asked, Progress, Answer> {
   readonly nothingYet: Progress;
   /** What was found by the name of what it was found for, so that it is still there when its page is opened again. */
   readonly found: Map<string, LongWork<Asked, Progress, Answer>>;
-}
-
-const silent = (): Error => new Error('it stopped by itself');
-
-/** One work in its worker, given up where it falls silent. */
-async function worked<Asked, Progress, Answer>(
-  { ask }: AskLong<Asked, Progress, Answer>,
-  asked: Asked,
-  tells: (progress: Progress) => void,
-  signal: AbortSignal,
-): Promise<Answer> {
-  const quiet = new AbortController();
-  let timer = setTimeout(() => quiet.abort(silent()), SILENT_MS);
-  const told = (progress: Progress): void => {
-    clearTimeout(timer);
-    timer = setTimeout(() => quiet.abort(silent()), SILENT_MS);
-    tells(progress);
-  };
-  try {
-    const either = AbortSignal.any([signal, quiet.signal]);
-    return await beside<BenchWork, Answer>(startBenchWorker, (work) => ask(work, asked, proxy(told)), either);
-  } finally {
-    clearTimeout(timer);
-  }
 }
 
 /**
@@ -80,18 +53,31 @@ export function useLongWork<Asked, Progress, Answer>(name: string, how: AskLong<
       running.current?.abort(new Error('asked anew'));
       const own = new AbortController();
       running.current = own;
-      for (const anew of [false, true]) {
-        const tells = (progress: Progress): void => {
-          if (!own.signal.aborted) settle({ state: 'running', progress, anew });
-        };
-        tells(nothingYet);
-        try {
-          settle({ state: 'done', answer: await worked(how, asked, tells, own.signal), asked });
-          return;
-        } catch (error) {
-          if (own.signal.aborted) return;
-          if (anew) settle({ state: 'failed', why: error instanceof Error ? error.message : String(error) });
-        }
+      let anew = false;
+      const tells = (progress: Progress): void => {
+        if (!own.signal.aborted) settle({ state: 'running', progress, anew });
+      };
+      tells(nothingYet);
+      try {
+        const answer = await besideWatched<BenchWork, Answer>({
+          start: startBenchWorker,
+          ask: (work, heard) => {
+            const told = (progress: Progress): void => {
+              heard();
+              tells(progress);
+            };
+            return how.ask(work, asked, proxy(told));
+          },
+          signal: own.signal,
+          onAnew: () => {
+            anew = true;
+            tells(nothingYet);
+          },
+        });
+        settle({ state: 'done', answer, asked });
+      } catch (error) {
+        if (own.signal.aborted) return;
+        settle({ state: 'failed', why: error instanceof Error ? error.message : String(error) });
       }
     },
     [settle, how, nothingYet],

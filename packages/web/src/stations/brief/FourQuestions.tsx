@@ -91,6 +91,9 @@ function Rough() {
       </Link>{' '}
       <Link className="push-plain" to={`/builds/${id}/chances`}>
         How sure is it?
+      </Link>{' '}
+      <Link className="push-plain" to={`/builds/${id}/what-if`}>
+        What if a number were different?
       </Link>
     </p>
   );

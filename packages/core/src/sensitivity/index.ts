@@ -1,0 +1,13 @@
+export { usualSpan, withinMayBe, type Span } from './span.ts';
+export {
+  stepsFromNow,
+  whatIf,
+  whatIfSteps,
+  type MarginAlong,
+  type MarginKey,
+  type MarginThere,
+  type StepFromNow,
+  type Turn,
+  type WhatIf,
+  type WhatIfAsked,
+} from './what-if.ts';
