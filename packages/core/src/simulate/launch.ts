@@ -56,9 +56,12 @@ export function runLaunch(i: LaunchInput): LaunchResult {
       'These figures are too extreme to simulate: check the units of each.',
     );
   return {
-    ...run,
+    finalMps: run.finalMps,
+    distanceM: run.distanceM,
+    energyJ: run.energyJ,
     peakA: peakCurrent(model, run.finalMps),
     timeTo90S: timeTo(run.stretches, 0.9 * run.finalMps),
+    stretches: run.stretches,
   };
 }
 
@@ -104,7 +107,7 @@ const PANELS = 12;
 
 /** Charge drawn straight through, A·s: the current is a straight line of the speed, its integral one of the distance. */
 const straightCharge = (
-  { atRestA, fallAPerMps }: Required<Region>['draws'],
+  { atRestA, fallAPerMps }: NonNullable<Region['draws']>,
   spanS: number,
   spanM: number,
 ): number => atRestA * spanS - fallAPerMps * spanM;

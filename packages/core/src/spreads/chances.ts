@@ -79,20 +79,22 @@ export function* chanceSteps(
   { samples = SAMPLES, seed = 1, plain = false }: Drawing = {},
 ): Generator<number, Chances> {
   const inputs = uncertainIn(build);
+  // Where nothing is uncertain every draw is the same.
+  const count = inputs.length === 0 ? 1 : samples;
   const random = seeded(seed);
   const rows = plain
-    ? Array.from({ length: samples }, () => inputs.map(() => random()))
-    : latinHypercube(samples, inputs.length, random);
+    ? Array.from({ length: count }, () => inputs.map(() => random()))
+    : latinHypercube(count, inputs.length, random);
   const keys = [...build.duties.map(({ id }) => id), null];
   const all: Drawn[] = [];
   for (const row of rows) {
     all.push(judgedAt(drawn(build, inputs, row), keys));
-    yield all.length / samples;
+    yield all.length / count;
   }
   const columns = inputs.map((_, n) => rows.map((row) => row[n] ?? 0.5));
   return {
     inputs,
-    samples,
+    samples: count,
     each: keys.map((dutyId, at) => ({
       dutyId,
       does: share(all.map(({ does }) => (does[at] ?? Infinity) >= 1)),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { remembered } from '../contract/index.ts';
 import type { Dimension } from '../quantity/index.ts';
 import type { Path } from './changes.ts';
 import { buildSchema } from './document.ts';
@@ -25,7 +26,7 @@ interface Inner {
 const innerOf = (schema: z.ZodType): Inner => schema.def as unknown as Inner;
 
 /** The schemas one step further in: a key of an object, or any item of a list, whatever its id. */
-function stepInto(schema: z.ZodType, step: string): z.ZodType[] {
+function stepInto(schema: z.ZodType, step: string): readonly z.ZodType[] {
   const { type, innerType, element, shape, options } = innerOf(schema);
   if (innerType) return stepInto(innerType, step);
   if (type === 'array' && element) return [element];
@@ -35,7 +36,7 @@ function stepInto(schema: z.ZodType, step: string): z.ZodType[] {
 }
 
 /** What was noted on a schema or on what it wraps, the outermost word first. */
-function noted(schema: z.ZodType): Meaning {
+const noted = remembered((schema: z.ZodType): Meaning => {
   const { innerType } = innerOf(schema);
   const own = (schema.meta() ?? {}) as Meaning & { readonly description?: string };
   const said = own.title ?? own.description;
@@ -45,7 +46,7 @@ function noted(schema: z.ZodType): Meaning {
     ...(said === undefined ? {} : { title: said }),
     ...(schema instanceof z.ZodNumber && schema.isInt ? { whole: true } : {}),
   };
-}
+});
 
 /**
  * What stands at a path of a build: its title, and its dimension or unit where it is a number.
@@ -53,7 +54,7 @@ function noted(schema: z.ZodType): Meaning {
  * @example meaningOf(['name']).title // 'Name'
  */
 export function meaningOf(path: Path): Meaning {
-  const schemas = path.reduce<z.ZodType[]>(
+  const schemas = path.reduce<readonly z.ZodType[]>(
     (found, step) => found.flatMap((schema) => stepInto(schema, step)),
     [buildSchema],
   );

@@ -1,5 +1,5 @@
 import { chanceInWords, measuredBy, measureFirst } from '@zubric/core/say';
-import { uncertainIn, type ToMeasure } from '@zubric/core/spreads';
+import type { ToMeasure } from '@zubric/core/spreads';
 import { useCallback } from 'react';
 import { Link } from 'react-router';
 import { useUnits } from '../common/units.tsx';
@@ -11,9 +11,8 @@ export function MeasureFirst() {
   const { id, build } = useBuild();
   const { system } = useUnits();
   const ask: Ask<ToMeasure | undefined> = useCallback((work) => work.firstToMeasure(build), [build]);
-  const open = build.duties.length > 0 && uncertainIn(build).length > 0;
-  const { answer, isOfNow } = useBeside(open ? ask : undefined);
-  if (!open || !isOfNow || !answer) return null;
+  const { answer, isOfNow } = useBeside(ask);
+  if (!isOfNow || !answer) return null;
   const { chance, decides } = answer;
   const how = measuredBy(decides.input);
   const job = build.duties.find(({ id: dutyId }) => dutyId === chance.dutyId)?.name;
