@@ -16,6 +16,7 @@ const CORE = [
   'search',
   'spreads',
   'sensitivity',
+  'layout',
   'wiring',
   'working',
   'exchange',

@@ -1,9 +1,10 @@
 import { CALC_USAGE, calc, type Files } from './calc.ts';
 import { EVALUATE_USAGE, evaluateFile } from './evaluate.ts';
+import { LAYOUT_USAGE, layoutFile } from './layout.ts';
 import { refused, type Outcome } from './outcome.ts';
 import { SEARCH_USAGE, searchFile } from './search.ts';
 
-const COMMANDS = { calc, evaluate: evaluateFile, search: searchFile } as const;
+const COMMANDS = { calc, evaluate: evaluateFile, search: searchFile, layout: layoutFile } as const;
 
 const isCommand = (name: string | undefined): name is keyof typeof COMMANDS =>
   name !== undefined && Object.hasOwn(COMMANDS, name);
@@ -12,10 +13,11 @@ const isCommand = (name: string | undefined): name is keyof typeof COMMANDS =>
 const unreadable = (error: unknown): error is NodeJS.ErrnoException =>
   error instanceof Error && 'code' in error && 'syscall' in error;
 
-/** The whole command line: `calc`, `evaluate` or `search`. */
+/** The whole command line: `calc`, `evaluate`, `search` or `layout`. */
 export function run(args: readonly string[], files: Files): Outcome {
   const [command, ...rest] = args;
-  if (!isCommand(command)) return refused(['usage:', ...CALC_USAGE, ...EVALUATE_USAGE, ...SEARCH_USAGE]);
+  if (!isCommand(command))
+    return refused(['usage:', ...CALC_USAGE, ...EVALUATE_USAGE, ...SEARCH_USAGE, ...LAYOUT_USAGE]);
   try {
     return COMMANDS[command](rest, files);
   } catch (error) {

@@ -3,7 +3,7 @@ import { boundsOf, withinBounds } from './bounds.ts';
 import { dimensionOf, type Dimension } from './units.ts';
 
 /** Where a number came from. */
-export const ORIGINS = ['typed', 'measured', 'shelf', 'assumed'] as const;
+export const ORIGINS = ['typed', 'measured', 'shelf', 'assumed', 'placed'] as const;
 export type Origin = (typeof ORIGINS)[number];
 
 /** A number of the build: its value in SI, the unit it was typed in, its origin, and its spread in SI if any. */

@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { footingOf } from '../demand/index.ts';
 import { drivelineOf } from '../drive/index.ts';
 import { evaluate } from '../judge/index.ts';
+import { typed } from '../quantity/index.ts';
 import { driveOf, newBuild, numbersOf, readBuild, type Build } from '../vehicle/index.ts';
 import { CORE } from './examples.ts';
 
@@ -29,6 +30,24 @@ const READINGS = [
   { kind: 'loaded', voltageV: 12, currentA: 15, speedRpm: 2149 },
 ];
 
+const mm = (value: number) => typed(value, 'mm');
+
+/** A box of 400 × 200 × 100 mm of which the middle lies at 0.1, 0, 0.45 m. */
+const BOX = {
+  id: 'box',
+  name: 'Box',
+  form: 'box',
+  length: mm(0.4),
+  width: mm(0.2),
+  height: mm(0.1),
+  aheadOfRearAxle: mm(0.1),
+  left: mm(0),
+  above: mm(0.45),
+  mass: typed(2, 'kg'),
+  turn: typed(0, '°'),
+  faces: [],
+};
+
 /** Builds of the demo by name, and what of Puffin the examples speak of most. */
 function known(): Scope {
   const puffin = demo('puffin');
@@ -51,6 +70,7 @@ function known(): Scope {
     drive: driveOf(puffin),
     stage,
     gull: newBuild('Gull'),
+    box: BOX,
     readings: READINGS,
     z,
   };

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { quantity } from '../quantity/index.ts';
+import { arrangementSchema } from './arrangement.ts';
 import { assemblySchema } from './assembly-plan.ts';
 import { driveSchema } from './drive.ts';
 import { dutySchema } from './duty.ts';
@@ -73,6 +74,7 @@ export const buildSchema = z
       .readonly()
       .optional()
       .meta({ title: 'Fitted parts' }),
+    arrangement: arrangementSchema.optional().meta({ title: 'Layout' }),
     assembly: assemblySchema,
   })
   .readonly()
@@ -100,6 +102,10 @@ export const buildSchema = z
     });
     if (!build.drives.some(({ does }) => does === 'propels'))
       say(['drives'], 'one drive must move the vehicle');
+    for (const list of ['parts', 'zones', 'shafts'] as const)
+      repeats(build.arrangement?.[list] ?? [], 'arrangement', list);
+    build.arrangement?.shafts?.forEach(({ stack }, n) => repeats(stack, 'arrangement', 'shafts', n, 'stack'));
+    build.arrangement?.parts.forEach(({ faces }, n) => repeats(faces, 'arrangement', 'parts', n, 'faces'));
     repeats(build.supply.packs, 'supply', 'packs');
     repeats(build.supply.drivers, 'supply', 'drivers');
     repeats(build.supply.rails ?? [], 'supply', 'rails');

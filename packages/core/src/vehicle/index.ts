@@ -13,6 +13,23 @@ export {
   type Steering,
   type VehicleShape,
 } from './document.ts';
+export {
+  AXES,
+  FACE_KINDS,
+  HOLDS,
+  STACKED,
+  SIDES,
+  type Arrangement,
+  type Axis,
+  type Face,
+  type FaceKind,
+  type PlacedPart,
+  type Shaft,
+  type Stacked,
+  type Side,
+  type Zone,
+} from './arrangement.ts';
+export { asPlaced, placedKg } from './as-placed.ts';
 export { changeMass, type MassKey } from './change-mass.ts';
 export { PURPOSES, RELEASES, RELEASE_TITLES, type Drive, type Purpose, type ReleaseKind } from './drive.ts';
 export {

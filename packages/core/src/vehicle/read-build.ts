@@ -1,5 +1,6 @@
 import { problemWords } from '../contract/index.ts';
 import { BEYOND } from '../quantity/index.ts';
+import { asPlaced } from './as-placed.ts';
 import { newAssemblyPlan } from './assembly-plan.ts';
 import { FORMAT, FORMAT_VERSION, buildSchema, type Build } from './document.ts';
 import { toFormat3 } from './to-format-3.ts';
@@ -69,7 +70,9 @@ export function readBuild(json: unknown): ReadBuild {
   const up = upgraded(json);
   if ('ok' in up) return up;
   const read = buildSchema.safeParse(up.document);
-  return read.success ? { ok: true, build: read.data } : { ok: false, problems: problemsOf(read.error) };
+  return read.success
+    ? { ok: true, build: asPlaced(read.data) }
+    : { ok: false, problems: problemsOf(read.error) };
 }
 
 /** The value that an issue says is the nearest that is reckoned with; undefined for other issues. */
@@ -117,11 +120,13 @@ export function openBuild(json: unknown): ReadBuild {
   const up = upgraded(json);
   if ('ok' in up) return up;
   const read = buildSchema.safeParse(up.document);
-  if (read.success) return { ok: true, build: read.data };
+  if (read.success) return { ok: true, build: asPlaced(read.data) };
   const mended = read.error.issues.reduce<unknown>((document, issue) => {
     const nearest = nearestOf(issue);
     return nearest === undefined ? document : broughtWithin(document, issue.path, nearest);
   }, up.document);
   const again = buildSchema.safeParse(mended);
-  return again.success ? { ok: true, build: again.data } : { ok: false, problems: problemsOf(read.error) };
+  return again.success
+    ? { ok: true, build: asPlaced(again.data) }
+    : { ok: false, problems: problemsOf(read.error) };
 }

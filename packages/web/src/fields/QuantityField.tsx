@@ -70,7 +70,13 @@ const TEN = 10;
 /** What each arrow key does to a number. */
 const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowUp: 1, ArrowDown: -1 };
 
-const ORIGIN_MARK = { typed: '', measured: 'measured', shelf: 'from the shelf', assumed: 'assumed' } as const;
+const ORIGIN_MARK = {
+  typed: '',
+  measured: 'measured',
+  shelf: 'from the shelf',
+  assumed: 'assumed',
+  placed: 'from where its parts are placed',
+} as const;
 
 /** The field itself, for numbers outside a build too. */
 export function QuantityEntry({

@@ -1,5 +1,5 @@
 import { assertNever } from '@zubric/core/contract';
-import { contest, type Build, type Contested } from '@zubric/core/vehicle';
+import { asPlaced, contest, type Build, type Contested } from '@zubric/core/vehicle';
 import { move, NO_HISTORY, remember, type History } from './history.ts';
 
 /**
@@ -88,7 +88,7 @@ const showing = (session: Session, build: Build): Session => ({
 export function nextSession(session: Session, event: SessionEvent): Session {
   switch (event.type) {
     case 'edited': {
-      const build = event.edit(session.build);
+      const build = asPlaced(event.edit(session.build));
       if (build === session.build) return session;
       const history = remember(session.history, session.build, build, event.at);
       return { ...showing(session, build), history, moved: null };

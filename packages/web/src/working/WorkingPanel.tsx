@@ -18,6 +18,7 @@ import { WithNumbers } from '../sums/WithNumbers.tsx';
 const ORIGINS: Readonly<Record<WorkingOrigin, string>> = {
   typed: 'typed',
   measured: 'measured',
+  placed: 'from Layout',
   shelf: 'from the shelf',
   assumed: 'assumed',
   worked: 'worked out',

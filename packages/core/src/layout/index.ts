@@ -1,0 +1,12 @@
+export { comesOff, reachOf, type ComesOff, type FaceReach } from './access.ts';
+export { findPlaces, type FreePlace, type PlaceAsked } from './find-place.ts';
+export { layoutFindings, type LayoutFinding, type MoveTo } from './findings.ts';
+export { areNearer, gapBetween } from './gap.ts';
+export { sticksOut, tooNear, type SticksOut, type TooNear, type Way } from './overlaps.ts';
+export { solidOfPart, USUAL_CLEARANCE_M } from './placed-solid.ts';
+export { layoutReport, type LayoutReport, type PartReport } from './report.ts';
+export { boxAt, cylinderAt, type Solid } from './solid.ts';
+export { stackOf, type StackedAt, type StackGap, type StackReport } from './stack.ts';
+export { bodyBox, thingsOf, type BodyBox, type Thing } from './things.ts';
+export { type Vector } from './vector.ts';
+export { centreOfGravity, inertiaOf, restingOn, type Centre, type Inertia, type Resting } from './weight.ts';

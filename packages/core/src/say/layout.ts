@@ -1,0 +1,132 @@
+import type { LayoutFinding, MoveTo, TooNear, Way } from '../layout/index.ts';
+import { thingsOf } from '../layout/index.ts';
+import { show, type UnitSystem } from '../quantity/index.ts';
+import type { Build, FaceKind } from '../vehicle/index.ts';
+
+/**
+ * Ways, as they are said of something that goes there.
+ *
+ * @example WAY_WORDS.top // 'up'
+ */
+export const WAY_WORDS: Readonly<Record<Way, string>> = {
+  front: 'forwards',
+  back: 'backwards',
+  left: 'to the left',
+  right: 'to the right',
+  top: 'up',
+  bottom: 'down',
+};
+
+/** Faces, as they are called. */
+export const FACE_WORDS: Readonly<Record<FaceKind, string>> = {
+  plug: 'plug',
+  button: 'button',
+  lid: 'lid',
+  vent: 'vent',
+  shaft: 'shaft',
+  display: 'display',
+  screw: 'screw',
+};
+
+const nameOf = (build: Build, id: string): string =>
+  thingsOf(build).find((thing) => thing.id === id)?.name ?? id;
+
+/**
+ * Things in the order in which they come off.
+ *
+ * @example listInWords(puffin, ['driven-left', 'driven-right']) // 'Driven wheels, left, then Driven wheels, right'
+ */
+export const listInWords = (build: Build, ids: readonly string[]): string =>
+  ids.map((id) => nameOf(build, id)).join(', then ');
+
+function faceName(build: Build, partId: string, faceId: string): string {
+  const part = build.arrangement?.parts.find(({ id }) => id === partId);
+  const face = part?.faces.find(({ id }) => id === faceId);
+  return `the ${face ? FACE_WORDS[face.kind] : 'face'} of “${part?.name ?? partId}”`;
+}
+
+const shaftOf = (build: Build, id: string) => build.arrangement?.shafts?.find((shaft) => shaft.id === id);
+const shaftName = (build: Build, id: string): string => shaftOf(build, id)?.name ?? id;
+const stackedName = (build: Build, shaftId: string, id: string): string =>
+  `“${shaftOf(build, shaftId)?.stack.find((one) => one.id === id)?.name ?? id}”`;
+
+const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/**
+ * A finding of a layout in a sentence or two.
+ *
+ * @example layoutFindingInWords({ code: 'falls-over', severity: 'stop', moves: [] }, puffin)
+ *   // 'Without its load it does not stand: a wheel lifts. Bring weight between its wheels.'
+ */
+export function layoutFindingInWords(
+  finding: LayoutFinding,
+  build: Build,
+  system: UnitSystem = 'metric',
+): string {
+  const length = (m: number): string => show(m, 'length', system).text;
+  const named = (id: string): string => `“${nameOf(build, id)}”`;
+  const clear = ({ way, byM }: TooNear['moved']): string => `${length(byM)} ${WAY_WORDS[way]} it is clear.`;
+  switch (finding.code) {
+    case 'overlap':
+      return `${named(finding.partId)} and ${named(finding.near.withId)} are in the same place. ${upperFirst(clear(finding.near.moved))}`;
+    case 'near':
+      return `${named(finding.partId)} is ${length(finding.near.gapM)} from ${named(finding.near.withId)}, nearer than the gap asked for. ${upperFirst(clear(finding.near.moved))}`;
+    case 'sticks-out':
+      return `${named(finding.partId)} sticks out of the body ${WAY_WORDS[finding.out.way]} by ${length(finding.out.byM)} more than it may.`;
+    case 'in-the-ground':
+      return `${named(finding.partId)} reaches ${length(-finding.aboveM)} into the ground.`;
+    case 'hangs-low':
+      return `${named(finding.partId)} hangs ${length(finding.aboveM)} over the ground, lower than the body (${length(build.body.clearance.value)}): it meets a step first.`;
+    case 'no-reach':
+      return `${upperFirst(faceName(build, finding.partId, finding.faceId))} cannot be reached, whatever is taken off.`;
+    case 'reach-after':
+      return `${upperFirst(faceName(build, finding.partId, finding.faceId))} is reached only after taking off ${listInWords(build, finding.after)}.`;
+    case 'never-off':
+      return `${named(finding.partId)} comes off no straight way: it is held from all sides.`;
+    case 'battery-buried':
+      return `To change the battery ${named(finding.partId)} ${finding.after.length} things have to come off: ${listInWords(build, finding.after)}.`;
+    case 'floats': {
+      const shaft = shaftName(build, finding.shaftId);
+      const end = finding.way === 'on' ? 'second' : 'first';
+      return finding.byM === null
+        ? `Nothing keeps “${shaft}” from sliding out towards its ${end} end: clamp a collar on it against a bearing.`
+        : `“${shaft}” floats ${length(finding.byM)} towards its ${end} end: take it up with a spacer.`;
+    }
+    case 'does-not-fit':
+      return `On “${shaftName(build, finding.shaftId)}” what sits between ${stackedName(build, finding.shaftId, finding.afterId)} and ${stackedName(build, finding.shaftId, finding.beforeId)} is ${length(finding.byM)} too wide.`;
+    case 'overhangs':
+      return `“${shaftName(build, finding.shaftId)}” is ${length(finding.byM)} too short for what sits on it.`;
+    case 'heavier-than-own': {
+      const mass = (kg: number): string => show(kg, 'mass', system).text;
+      return `The placed parts weigh ${mass(finding.placedKg)}, more than the whole vehicle was said to (${mass(finding.ownKg)}). Weigh it again, or the parts.`;
+    }
+    case 'falls-over':
+      return 'Without its load it does not stand: a wheel lifts. Bring weight between its wheels.';
+    case 'off-the-driven':
+      return `Without its load only ${Math.round(100 * finding.drivenShare)} % of its weight stands on the driven wheels: they slip soon. Move what is heavy towards them.`;
+    case 'off-the-middle':
+      return `Its middle of gravity is ${length(Math.abs(finding.leftM))} ${finding.leftM > 0 ? 'left' : 'right'} of the middle line: it pulls to that side.`;
+    case 'beyond-limit':
+      return `With its parts it comes to ${length(finding.hasM)} of ${finding.side}; at most ${length(finding.mayM)} are allowed.`;
+  }
+}
+
+/**
+ * Where a part would go.
+ *
+ * @example moveToInWords({ partId: 'free-left', aheadM: 0.1, leftM: 0, aboveM: 0.2, turnRad: 0 }, puffin)
+ *   // '“Castors, left” to 100 mm ahead of the rear axle, on the middle line, 200 mm up'
+ */
+export function moveToInWords(
+  { partId, aheadM, leftM, aboveM, turnRad }: MoveTo,
+  build: Build,
+  system: UnitSystem = 'metric',
+): string {
+  const length = (m: number): string => show(Math.abs(m), 'length', system).text;
+  const along = `${length(aheadM)} ${aheadM < 0 ? 'behind' : 'ahead of'} the rear axle`;
+  const aside =
+    Math.abs(leftM) < 5e-4 ? 'on the middle line' : `${length(leftM)} ${leftM > 0 ? 'left' : 'right'}`;
+  const before = build.arrangement?.parts.find(({ id }) => id === partId)?.turn.value ?? turnRad;
+  const turn = Math.abs(before - turnRad) > 1e-6 ? ', turned' : '';
+  return `“${nameOf(build, partId)}” to ${along}, ${aside}, ${length(aboveM)} up${turn}`;
+}
