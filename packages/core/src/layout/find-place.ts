@@ -127,20 +127,14 @@ const thinned = <T>(items: readonly T[], most: number): T[] =>
   );
 
 function judgedAt(build: Build, there: PlacedPart): FreePlace {
-  const { arrangement, masses } = build;
+  const { arrangement } = build;
   if (!arrangement) throw new RangeError('nothing is placed');
   const moved: Build = {
     ...build,
     arrangement: { ...arrangement, parts: arrangement.parts.map((p) => (p.id === there.id ? there : p)) },
   };
-  const { aheadM, leftM, heightM } = centreOfGravity({ ...moved, masses: { ...masses, others: [] } });
-  const own = {
-    ...masses.own,
-    aheadOfRearAxle: { ...masses.own.aheadOfRearAxle, value: aheadM },
-    left: { ...masses.own.left, value: leftM },
-    height: { ...masses.own.height, value: heightM },
-  };
-  const resting = restingOn({ ...moved, masses: { ...masses, own } }, 0);
+  const { leftM, heightM } = centreOfGravity(moved);
+  const resting = restingOn(moved, 0);
   return {
     aheadM: there.aheadOfRearAxle.value,
     leftM: there.left.value,

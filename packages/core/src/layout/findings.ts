@@ -217,7 +217,7 @@ const SIDES = [
 function beyondLimits(build: Build): LayoutFinding[] {
   const solids = thingsOf(build)
     .filter(({ kind }) => kind !== 'keep-out')
-    .flatMap((thing) => thing.solids);
+    .flatMap((thing) => thing.standing);
   return SIDES.flatMap(([side, axis]): LayoutFinding[] => {
     const mayM = build.aims[side]?.value;
     const least = axis === 2 ? 0 : Math.min(...solids.map((solid) => solid.least[axis]));

@@ -3,7 +3,7 @@ export { findPlaces, type FreePlace, type PlaceAsked } from './find-place.ts';
 export { layoutFindings, type LayoutFinding, type MoveTo } from './findings.ts';
 export { areNearer, gapBetween } from './gap.ts';
 export { sticksOut, tooNear, type SticksOut, type TooNear, type Way } from './overlaps.ts';
-export { solidOfPart, USUAL_CLEARANCE_M } from './placed-solid.ts';
+export { solidOfPart } from './placed-solid.ts';
 export { layoutReport, type LayoutReport, type PartReport } from './report.ts';
 export { boxAt, cylinderAt, type Solid } from './solid.ts';
 export { stackOf, type StackedAt, type StackGap, type StackReport } from './stack.ts';

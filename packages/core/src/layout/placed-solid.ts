@@ -1,4 +1,4 @@
-import type { Arrangement, Face, PlacedPart, Zone } from '../vehicle/index.ts';
+import type { Face, PlacedPart, Zone } from '../vehicle/index.ts';
 import { boxAt, cylinderAt, sweptAlong, type Solid } from './solid.ts';
 import { plus, times, turned, WAYS, type Vector } from './vector.ts';
 
@@ -56,7 +56,7 @@ export const outOf = (face: Face, part: PlacedPart): Vector => turned(WAYS[face.
 const SHEET = 1e-5;
 
 /**
- * The space that a face needs before it, from the whole of the side outwards; undefined where it needs none.
+ * The space that a face needs before it, from the side, or the middle of it, outwards; undefined where it needs none.
  *
  * @example roomBefore({ id: 'lid', kind: 'lid', side: 'top', room: typed(0.1, 'mm') }, box)?.most[2] // 0.6
  */
@@ -66,14 +66,9 @@ export function roomBefore(face: Face, part: PlacedPart): Solid | undefined {
   const way = WAYS[face.side];
   const sides = sidesOf(part);
   const half = Math.abs(way[0] * sides[0] + way[1] * sides[1] + way[2] * sides[2]) / 2;
-  const sheet = sides.map((side, at) => (way[at] === 0 ? side : SHEET)) as unknown as Vector;
+  const sheet = sides.map((side, at) =>
+    way[at] === 0 ? Math.min(side, face.across?.value ?? side) : SHEET,
+  ) as unknown as Vector;
   const from = plus(middleOf(part), turned(times(way, half + SHEET), part.turn.value));
   return sweptAlong(boxAt(from, sheet, part.turn.value), times(outOf(face, part), room - SHEET));
 }
-
-/** Nothing placed, with the gap that parts usually keep (common practice, no source). */
-export const USUAL_CLEARANCE_M = 0.003;
-
-/** A part by its id. */
-export const partOf = (arrangement: Arrangement, id: string): PlacedPart | undefined =>
-  arrangement.parts.find((part) => part.id === id);

@@ -33,6 +33,9 @@ export interface StackReport {
   readonly overhangM: number;
 }
 
+/** Nearer than this, m, a slack is the float that is allowed. */
+const CLOSE = 1e-7;
+
 /** Where a thing lies that was told where; others are pushed against what is before them. */
 function laidOut({ stack }: Shaft): StackedAt[] {
   let reached = 0;
@@ -81,7 +84,9 @@ export function stackOf(shaft: Shaft): StackReport {
     gaps: gaps.map(({ of: _, ...gap }) => gap),
     floatM,
     spacers: gaps
-      .filter(({ of, slackM }) => of[0].hold !== of[1].hold && slackM > mayM && isNearest(gaps, of, slackM))
+      .filter(
+        ({ of, slackM }) => of[0].hold !== of[1].hold && slackM > mayM + CLOSE && isNearest(gaps, of, slackM),
+      )
       .map(({ afterId, beforeId, slackM }) => ({ afterId, beforeId, thickM: slackM - mayM / 2 })),
     overhangM: Math.max(0, ...things.map(({ fromM, toM }) => Math.max(-fromM, toM - shaft.length.value))),
   };

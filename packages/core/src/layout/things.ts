@@ -17,6 +17,8 @@ export interface Thing {
   readonly name: string;
   readonly kind: 'part' | 'wheel' | 'keep-out';
   readonly solids: readonly Solid[];
+  /** As it stands, wheels straight ahead. */
+  readonly standing: readonly Solid[];
   readonly part?: PlacedPart;
 }
 
@@ -31,27 +33,35 @@ const ACROSS: Vector = [0, 1, 0];
 const UP: Vector = [0, 0, 1];
 
 /** The bodies of one wheel, track, castor or slider about the place where it stands, with what they sweep. */
-function wheelSolids(build: Build, axle: Axle, [ahead, left]: readonly [number, number]): Solid[] {
+function wheelSolids(
+  build: Build,
+  axle: Axle,
+  [ahead, left]: readonly [number, number],
+): Pick<Thing, 'solids' | 'standing'> {
   const { diameter, width, contactLength } = axle;
   const radius = diameter.value / 2;
   const middle: Vector = [ahead, left, radius];
   const wheelAt = (at: Vector, along: Vector): Solid => cylinderAt(at, along, radius, width.value);
   if (contactLength) {
     const half = contactLength.value / 2;
-    return [
-      hullOf([wheelAt([ahead - half, left, radius], ACROSS), wheelAt([ahead + half, left, radius], ACROSS)]),
-    ];
+    const ends = [ahead - half, ahead + half].map((end) => wheelAt([end, left, radius], ACROSS));
+    return { solids: [hullOf(ends)], standing: [hullOf(ends)] };
   }
-  const spins = (about: number): Solid[] => [cylinderAt(middle, UP, about, diameter.value)];
+  const standing = [wheelAt(middle, ACROSS)];
+  const spins = (about: number) => ({ solids: [cylinderAt(middle, UP, about, diameter.value)], standing });
   if (axle.form === 'castor') return spins(Math.hypot(radius + TRAIL * diameter.value, width.value / 2));
-  if (!axle.steered) return [wheelAt(middle, ACROSS)];
+  if (!axle.steered) return { solids: standing, standing };
   // A module turns all the way round.
   if (build.layout.kind === 'modules') return spins(Math.hypot(radius, width.value / 2));
   const lock = build.steering ? build.steering.lockToLock.value / 2 : USUAL_LOCK;
-  return Array.from({ length: 2 * LOCK_STEPS + 1 }, (_, n) =>
+  const steered = Array.from({ length: 2 * LOCK_STEPS + 1 }, (_, n) =>
     wheelAt(middle, turned(ACROSS, (lock * (n - LOCK_STEPS)) / LOCK_STEPS)),
   );
+  return { solids: steered, standing };
 }
+
+/** What sweeps no more than it is. */
+const alike = (solid: Solid): Pick<Thing, 'solids' | 'standing'> => ({ solids: [solid], standing: [solid] });
 
 /** Wheels and tracks, one for each side. */
 function wheelThings(build: Build): Thing[] {
@@ -69,7 +79,7 @@ function wheelThings(build: Build): Thing[] {
       id: `${axle.id}-${side}`,
       name: side === 'middle' ? axle.name : `${axle.name}, ${side}`,
       kind: 'wheel',
-      solids: wheelSolids(build, axle, [axle.ahead.value, left]),
+      ...wheelSolids(build, axle, [axle.ahead.value, left]),
     }));
   });
 }
@@ -84,13 +94,13 @@ export const thingsOf = remembered((build: Build): readonly Thing[] => [
     id: part.id,
     name: part.name,
     kind: 'part',
-    solids: [solidOfPart(part)],
+    ...alike(solidOfPart(part)),
     part,
   })),
   ...wheelThings(build),
   ...(build.arrangement?.zones ?? []).flatMap((zone): Thing[] =>
     zone.kind === 'keep-out'
-      ? [{ id: zone.id, name: zone.name, kind: 'keep-out', solids: [solidOfZone(zone)] }]
+      ? [{ id: zone.id, name: zone.name, kind: 'keep-out', ...alike(solidOfZone(zone)) }]
       : [],
   ),
 ]);

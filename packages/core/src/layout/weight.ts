@@ -1,5 +1,5 @@
 import { footingOf } from '../demand/index.ts';
-import { placedKg, type Build, type PlacedPart } from '../vehicle/index.ts';
+import { asPlaced, placedKg, type Build, type PlacedPart } from '../vehicle/index.ts';
 import { cylinderOf, middleOf } from './placed-solid.ts';
 import { bodyBox } from './things.ts';
 import { minus, type Vector } from './vector.ts';
@@ -129,7 +129,7 @@ export function restingOn(build: Build, payloadShare: number): Resting | undefin
   const [duty] = build.duties;
   if (!duty) return undefined;
   const { axles, drivenN, acrossN, stands } = footingOf(
-    build,
+    asPlaced(build),
     { ...duty, sideSlope: undefined, payloadShare: { ...duty.payloadShare, value: payloadShare } },
     AT_REST,
   );

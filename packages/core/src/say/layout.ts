@@ -123,7 +123,10 @@ export function moveToInWords(
   system: UnitSystem = 'metric',
 ): string {
   const length = (m: number): string => show(Math.abs(m), 'length', system).text;
-  const along = `${length(aheadM)} ${aheadM < 0 ? 'behind' : 'ahead of'} the rear axle`;
+  const along =
+    Math.abs(aheadM) < 5e-4
+      ? 'over the rear axle'
+      : `${length(aheadM)} ${aheadM < 0 ? 'behind' : 'ahead of'} the rear axle`;
   const aside =
     Math.abs(leftM) < 5e-4 ? 'on the middle line' : `${length(leftM)} ${leftM > 0 ? 'left' : 'right'}`;
   const before = build.arrangement?.parts.find(({ id }) => id === partId)?.turn.value ?? turnRad;

@@ -16,7 +16,7 @@ export const AXES = ['ahead', 'left', 'up'] as const;
 export type Axis = (typeof AXES)[number];
 
 /** A side that something must come to: a hand, a plug, air, or an eye. */
-const faceSchema = z
+export const faceSchema = z
   .strictObject({
     id,
     kind: z.enum(FACE_KINDS).meta({ title: 'Face' }),
@@ -27,6 +27,12 @@ const faceSchema = z
       'Room before it',
       'What a hand, a plug and the bend of its cable take',
     ),
+    across: quantity(
+      'length',
+      { above: 0 },
+      'Width of it',
+      'In the middle of the side; the whole side where not said',
+    ).optional(),
   })
   .readonly();
 
@@ -43,7 +49,7 @@ const { mass, aheadOfRearAxle, left, height: above } = placedMassSchema.shape;
 const place = { aheadOfRearAxle, left, above };
 
 /** A part where it is to sit. */
-const placedPartSchema = z
+export const placedPartSchema = z
   .strictObject({
     ...block,
     ...place,
@@ -58,7 +64,7 @@ const placedPartSchema = z
   .readonly();
 
 /** A space that is set aside, or that must stay free. */
-const zoneSchema = z
+export const zoneSchema = z
   .strictObject({
     ...block,
     ...place,

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { fieldsOf, type NumberField } from '../quantity/index.ts';
+import { arrangementSchema, faceSchema, placedPartSchema, zoneSchema } from './arrangement.ts';
 import { assemblySchema, markedStep } from './assembly-plan.ts';
 import { buildSchema } from './document.ts';
 import { driveSchema, mountSchema, releaseSchema } from './drive.ts';
@@ -65,6 +66,10 @@ const SCHEMAS = {
   charger: chargerSchema,
   sun: sunSchema,
   policy: marginPolicySchema,
+  arrangement: arrangementSchema,
+  placed: placedPartSchema,
+  face: faceSchema,
+  zone: zoneSchema,
   assembly: assemblySchema,
   step: markedStep,
 } as const;

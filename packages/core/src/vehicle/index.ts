@@ -29,6 +29,16 @@ export {
   type Side,
   type Zone,
 } from './arrangement.ts';
+export {
+  addZone,
+  arrange,
+  arrangementOf,
+  changePlaced,
+  movePlaced,
+  placePart,
+  toPlace,
+  type ToPlace,
+} from './arrange.ts';
 export { asPlaced, placedKg } from './as-placed.ts';
 export { changeMass, type MassKey } from './change-mass.ts';
 export { PURPOSES, RELEASES, RELEASE_TITLES, type Drive, type Purpose, type ReleaseKind } from './drive.ts';

@@ -25,6 +25,12 @@ export const STATIONS = [
     guidance: 'Choose motor, driver and battery: a job is met where its mark lies under the pull line.',
   },
   {
+    key: '5',
+    path: 'layout',
+    title: 'Layout',
+    guidance: 'Place what is heavy or must be reached: weight, room and what comes off first follow.',
+  },
+  {
     key: '6',
     path: 'assembly',
     title: 'Assembly',

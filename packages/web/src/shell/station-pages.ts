@@ -10,6 +10,7 @@ export const STATION_PAGES: Readonly<Record<StationPath, LoadPage>> = {
   ground: async () => ({ Component: (await import('../stations/ground/Ground.tsx')).Ground }),
   drivetrain: async () => ({ Component: (await import('../stations/drivetrain/Drivetrain.tsx')).Drivetrain }),
   power: async () => ({ Component: (await import('../stations/power/Power.tsx')).Power }),
+  layout: async () => ({ Component: (await import('../stations/layout/LayoutStation.tsx')).LayoutStation }),
   assembly: async () => ({ Component: (await import('../stations/assembly/Assembly.tsx')).Assembly }),
   'test-track': async () => ({ Component: (await import('../stations/test-track/TestTrack.tsx')).TestTrack }),
   trials: async () => ({ Component: (await import('../stations/trials/Trials.tsx')).Trials }),

@@ -1,5 +1,5 @@
 import type { Footing } from '@zubric/core/demand';
-import type { Axle, Build } from '@zubric/core/vehicle';
+import { placedKg, type Axle, type Build } from '@zubric/core/vehicle';
 import { useState } from 'react';
 import { useSay } from '../common/units.tsx';
 import type { Fit } from '../drawings/shapes.ts';
@@ -164,6 +164,7 @@ interface MassesProps {
 function Masses({ build, view, place, edit, hands, payloadShare, width }: MassesProps) {
   const say = useSay();
   const all = namedMasses(build);
+  const isPlaced = placedKg(build) > 0;
   const most = Math.max(...all.map(({ mass }) => mass.mass.value), 1e-9);
   const dots = all.map(({ key, name, mass, tone }) => {
     const share = key === 'payload' ? payloadShare : 1;
@@ -195,7 +196,8 @@ function Masses({ build, view, place, edit, hands, payloadShare, width }: Masses
             strokeDasharray={share > 0 ? undefined : '4 3'}
           />
         );
-        if (!edit) return <g key={id}>{dot}</g>;
+        // Where its parts are placed its own middle follows from them.
+        if (!edit || (key === 'own' && isPlaced)) return <g key={id}>{dot}</g>;
         const aside =
           view === 'side'
             ? `${say(mass.height.value, 'length')} up`

@@ -7,6 +7,7 @@ import {
   type TeethLimits,
 } from '@zubric/core/capability';
 import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
+import { findPlaces, layoutReport, type FreePlace, type LayoutReport } from '@zubric/core/layout';
 import { moves, type MovesFor } from '@zubric/core/moves';
 import { searchSteps, type SearchAsked, type SearchProgress, type SearchResult } from '@zubric/core/search';
 import { chances, chanceSteps, firstToMeasure, type Chances, type ToMeasure } from '@zubric/core/spreads';
@@ -56,6 +57,9 @@ export const benchWork = {
     firstToMeasure(chances(build, { samples: FEW_DRAWS })),
   /** What another value of a number would come to. */
   whatIf: (build: Build, number: NumberAt, span: Span): WhatIf => whatIf(build, number, { span }),
+  /** Room, reach and weight of where things are. */
+  layoutReport: (build: Build): LayoutReport => layoutReport(build),
+  findPlaces: (build: Build, partId: string): FreePlace[] => findPlaces(build, partId),
   /** A stage as it is, and as another kind in its place. */
   asOtherKind: (build: Build, stageId: string, kind: StageKind): AsOtherKind | undefined => {
     const stage = driveOf(build).stages.find(({ id }) => id === stageId);

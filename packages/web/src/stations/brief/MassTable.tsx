@@ -6,9 +6,13 @@ import {
   type OtherMass,
   type PlacedMass,
   changeMass,
+  placedKg,
   type MassKey,
 } from '@zubric/core/vehicle';
 import { Trash2 } from 'lucide-react';
+import { Link } from 'react-router';
+import { stationAddress } from '../../common/stations.ts';
+import { useSay } from '../../common/units.tsx';
 import { Reorder, moved, useReorderedRow } from '../../fields/Reorder.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
@@ -90,19 +94,30 @@ interface FieldsProps {
 
 /** What a mass is, and where its middle sits: a cell each. */
 function MassFields({ which, title, mass }: FieldsProps) {
-  const { edit } = useBuild();
-  return MASS_KEYS.map((key) => (
-    <td key={key} data-title={fieldOf('mass', key).title}>
-      <SchemaField
-        part="mass"
-        field={key}
-        label={`${fieldOf('mass', key).title}, ${title.toLowerCase()}`}
-        hideLabel
-        value={mass[key]}
-        onChange={(quantity) => edit((b) => changeMass(b, which, (m) => ({ ...m, [key]: quantity })))}
-      />
-    </td>
-  ));
+  const { build, id, edit } = useBuild();
+  const say = useSay();
+  const followsParts = which === 'own' && placedKg(build) > 0;
+  return MASS_KEYS.map((key) =>
+    followsParts && key !== 'mass' ? (
+      <td key={key} data-title={fieldOf('mass', key).title}>
+        {say(mass[key].value, 'length')}{' '}
+        <Link className="push-plain text-[14px]" to={stationAddress(id, 'layout')}>
+          from Layout
+        </Link>
+      </td>
+    ) : (
+      <td key={key} data-title={fieldOf('mass', key).title}>
+        <SchemaField
+          part="mass"
+          field={key}
+          label={`${fieldOf('mass', key).title}, ${title.toLowerCase()}`}
+          hideLabel
+          value={mass[key]}
+          onChange={(quantity) => edit((b) => changeMass(b, which, (m) => ({ ...m, [key]: quantity })))}
+        />
+      </td>
+    ),
+  );
 }
 
 /** The vehicle itself, or what it carries: always there. */

@@ -1,0 +1,79 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { typed } from '../quantity/index.ts';
+import {
+  addZone,
+  arrange,
+  arrangementOf,
+  buildSchema,
+  changePlaced,
+  movePlaced,
+  newBuild,
+  placePart,
+  placedKg,
+  toPlace,
+} from './index.ts';
+
+const puffin = buildSchema.parse(
+  JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
+);
+
+describe('parts to be placed', () => {
+  it('are those of the build, as many as there are, until each has a place', () => {
+    expect(toPlace(puffin).map(({ part, left }) => [part.kind, left])).toEqual([
+      ['driver', 1],
+      ['battery', 1],
+      ['motor', 2],
+    ]);
+    const motor = toPlace(puffin).find(({ part }) => part.kind === 'motor');
+    const one = placePart(puffin, motor?.part);
+    expect(toPlace(one).find(({ part }) => part.kind === 'motor')?.left).toBe(1);
+    expect(toPlace(placePart(one, motor?.part)).map(({ part }) => part.kind)).toEqual(['driver', 'battery']);
+    expect(toPlace(newBuild('Gull'))).toEqual([]);
+  });
+
+  it('are put within the body, each a build that may be kept', () => {
+    const all = toPlace(puffin).reduce((build, { part }) => placePart(build, part), puffin);
+    expect(buildSchema.safeParse(addZone(addZone(all, 'bay'), 'keep-out')).success).toBe(true);
+    for (const part of arrangementOf(all).parts) {
+      expect(part.above.value - part.height.value / 2).toBeCloseTo(puffin.body.clearance.value, 2);
+      // Of a battery or a driver no size is known: as dense as such things are, between foam and steel.
+      const dense = part.mass.value / (part.length.value * part.width.value * part.height.value);
+      expect(dense).toBeGreaterThan(100);
+      expect(dense).toBeLessThan(8000);
+    }
+    expect(new Set(arrangementOf(all).parts.map(({ id }) => id)).size).toBe(3);
+    expect(placedKg(all)).toBeCloseTo(
+      toPlace(puffin).reduce((sum, { part }) => sum + (part.massKg ?? NaN), 0),
+      9,
+    );
+  });
+});
+
+const isWhole = (x: number): boolean => Math.abs(x - Math.round(x)) < 1e-6;
+
+describe('a placed part', () => {
+  const build = changePlaced(placePart(puffin), 'part-1', { mass: typed(2, 'kg') });
+  const at = (b: typeof build) => arrangementOf(b).parts[0];
+  it('is moved by as much, no finer than a hand sets it', () => {
+    const moved = movePlaced(build, 'part-1', [0.01, -0.02, 0.0312345], 0);
+    expect(at(moved)?.aheadOfRearAxle.value).toBeCloseTo((at(build)?.aheadOfRearAxle.value ?? 0) + 0.01, 9);
+    expect(at(moved)?.left.value).toBeCloseTo(-0.02, 9);
+    expect(isWhole((at(moved)?.above.value ?? NaN) / 1e-4)).toBe(true);
+    expect(at(moved)?.left.origin).toBe('typed');
+  });
+  it('falls on the holes of a grid, and never under the ground', () => {
+    const moved = movePlaced(build, 'part-1', [0.007, 0, -5], 0.0254);
+    expect(isWhole((at(moved)?.aheadOfRearAxle.value ?? NaN) / 0.0254)).toBe(true);
+    expect(at(moved)?.above.value).toBe(0);
+    // What was not moved stays where it was.
+    expect(at(moved)?.left).toEqual(at(build)?.left);
+  });
+  it('that is not there moves nothing', () => {
+    expect(movePlaced(build, 'no-such', [1, 1, 1], 0)).toBe(build);
+  });
+  it('taken away gives its own mass back to where it was typed', () => {
+    const gone = arrange(build, { parts: [] });
+    expect(gone.masses.own).toEqual(puffin.masses.own);
+  });
+});

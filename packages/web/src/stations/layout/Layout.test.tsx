@@ -1,0 +1,116 @@
+import { centreOfGravity, layoutReport } from '@zubric/core/layout';
+import { arrangementOf } from '@zubric/core/vehicle';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { demo } from '../../testing/demo.ts';
+import { fieldCalled, kept, onBench, text } from '../../testing/on-bench.tsx';
+import { workOfTheBench } from '../../testing/worker-here.ts';
+import { LayoutStation } from './LayoutStation.tsx';
+
+const [puffin, sanderling, moth] = ['puffin', 'sanderling', 'moth'].map((name) => demo(name));
+if (!puffin || !sanderling || !moth) throw new Error('three builds of the demo');
+const { arrangement: _none, ...unplaced } = puffin;
+const placed = (id: string) => arrangementOf(kept()).parts.find((part) => part.id === id);
+
+describe('the layout', () => {
+  beforeEach(() => void workOfTheBench());
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+    localStorage.clear();
+  });
+
+  it('says where the weight lies, and what of it stands on the driven wheels', () => {
+    onBench(<LayoutStation />, puffin);
+    expect(text()).toMatch(
+      /weighs 58 kg, its middle 440 mm ahead of the rear axle, on the middle line and 300 mm up/,
+    );
+    expect(text()).toMatch(/63 % of it stands on the driven wheels/);
+  });
+
+  it('takes the parts of a build that have no place yet, and its weight follows', () => {
+    onBench(<LayoutStation />, unplaced);
+    expect(text()).toContain('Nothing is placed yet');
+    fireEvent.click(screen.getByRole('button', { name: /^Place 24 V 500 W brushed gearmotor.*2 left/ }));
+    const [motor] = arrangementOf(kept()).parts;
+    // As large as its data sheet says.
+    expect(motor).toMatchObject({
+      form: 'cylinder',
+      width: { value: 0.205 },
+      mass: { value: 4.2, origin: 'shelf' },
+    });
+    expect(kept().masses.own.height.origin).toBe('placed');
+    expect(
+      screen.getByRole('button', { name: /^Place 24 V 500 W brushed gearmotor/ }).textContent,
+    ).not.toContain('left');
+    fireEvent.click(screen.getByRole('button', { name: /^Remove 24 V/ }));
+    // Its own mass stands where it was typed again.
+    expect(kept().masses.own).toEqual(unplaced.masses.own);
+  });
+
+  it('moves a part by arrow keys in each view, on a grid of holes where one is asked for', () => {
+    onBench(<LayoutStation />, puffin);
+    const from = (view: string) => screen.getByRole('slider', { name: `Battery box, ${view}` });
+    fireEvent.keyDown(from('from above'), { key: 'ArrowRight' });
+    expect(placed('battery-box')?.aheadOfRearAxle.value).toBeCloseTo(0.305, 9);
+    fireEvent.keyDown(from('from above'), { key: 'ArrowUp', shiftKey: true });
+    expect(placed('battery-box')?.left.value).toBeCloseTo(0.05, 9);
+    // From behind the left side lies to the left: right is less.
+    fireEvent.keyDown(from('from behind'), { key: 'ArrowRight' });
+    expect(placed('battery-box')?.left.value).toBeCloseTo(0.045, 9);
+    fireEvent.keyDown(from('from the right side'), { key: 'ArrowUp' });
+    expect(placed('battery-box')?.above.value).toBeCloseTo(0.22, 9);
+    fireEvent.change(fieldCalled(/^Grid of holes/), { target: { value: '25 mm' } });
+    fireEvent.keyDown(from('from above'), { key: 'ArrowRight' });
+    expect(placed('battery-box')?.aheadOfRearAxle.value).toBeCloseTo(0.325, 9);
+    expect(kept().masses.own.aheadOfRearAxle.value).toBeCloseTo(centreOfGravity(kept()).aheadM, 9);
+  });
+
+  it('tells what fouls, and one press puts it clear', async () => {
+    onBench(<LayoutStation />, sanderling);
+    const list = await screen.findByRole('list', { name: 'What stands in the way of the layout' });
+    await waitFor(() =>
+      expect(list.textContent).toMatch(/“Track tension screw” and “Tracks, left” are in the same place/),
+    );
+    fireEvent.click(within(list).getByRole('button', { name: /^Try: “Track tension screw”/ }));
+    await waitFor(() => expect(text()).toContain('Nothing is in another’s way'), { timeout: 10_000 });
+    expect(layoutReport(kept()).findings).toEqual([]);
+  });
+
+  it('finds a place where the lid is reached, and puts it there', async () => {
+    onBench(<LayoutStation />, moth);
+    fireEvent.focus(screen.getByRole('slider', { name: 'Battery box, from above' }));
+    const chosen = screen.getByRole('region', { name: 'Chosen: Battery box' });
+    await waitFor(() => expect(chosen.textContent).toContain('reached after taking off Float floor'), {
+      timeout: 10_000,
+    });
+    fireEvent.click(within(chosen).getByRole('button', { name: 'Find a place for it' }));
+    const places = await within(chosen).findByRole('list', { name: /^Free places/ }, { timeout: 20_000 });
+    fireEvent.click(within(places).getAllByRole('button', { name: 'Put it there' })[0] as HTMLElement);
+    const report = layoutReport(kept()).parts.find(({ id }) => id === 'battery');
+    expect(report?.faces.every(({ free }) => free)).toBe(true);
+    expect(report?.overlaps).toEqual([]);
+  });
+
+  it('is typed too, and faces are added and taken away', () => {
+    onBench(<LayoutStation />, puffin);
+    fireEvent.change(fieldCalled('Above the ground, Battery box'), { target: { value: '300 mm' } });
+    expect(placed('battery-box')?.above.value).toBeCloseTo(0.3, 9);
+    fireEvent.focus(screen.getByRole('slider', { name: 'Deck plate, from above' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Add a plug, button or lid' }));
+    expect(placed('deck')?.faces).toMatchObject([{ kind: 'plug', side: 'front' }]);
+    fireEvent.click(screen.getByRole('button', { name: /^Remove the plug of Deck plate/ }));
+    expect(placed('deck')?.faces).toEqual([]);
+  });
+
+  it('sets spaces aside, and keeps others free', () => {
+    onBench(<LayoutStation />, unplaced);
+    fireEvent.click(screen.getByRole('button', { name: 'Add a bay' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Add a space to keep free' }));
+    expect(arrangementOf(kept()).zones.map(({ kind }) => kind)).toEqual(['bay', 'keep-out']);
+    fireEvent.change(fieldCalled('Length, Bay'), { target: { value: '30 cm' } });
+    expect(arrangementOf(kept()).zones[0]?.length.value).toBeCloseTo(0.3, 9);
+    fireEvent.click(screen.getByRole('button', { name: 'Remove Bay' }));
+    expect(arrangementOf(kept()).zones).toHaveLength(1);
+  });
+});

@@ -1,0 +1,98 @@
+import { changePlaced, arrange, arrangementOf, fieldOf, type PlacedPart } from '@zubric/core/vehicle';
+import { Trash2 } from 'lucide-react';
+import { SchemaField } from '../../fields/SchemaField.tsx';
+import { TextField } from '../../fields/TextField.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
+
+const KEYS = ['mass', 'length', 'width', 'height', 'aheadOfRearAxle', 'left', 'above', 'turn'] as const;
+const HEADS: Readonly<Record<(typeof KEYS)[number], string>> = {
+  mass: 'Mass',
+  length: 'Length',
+  width: 'Width',
+  height: 'Height',
+  aheadOfRearAxle: 'Ahead of the rear axle',
+  left: 'Left',
+  above: 'Above the ground',
+  turn: 'Turned',
+};
+
+interface Props {
+  readonly chosen: string | undefined;
+  readonly onChoose: (id: string) => void;
+}
+
+/** Every placed part: what it weighs, how large it is, and where its middle sits. */
+export function PlacedTable({ chosen, onChoose }: Props) {
+  const { build } = useBuild();
+  const { parts } = arrangementOf(build);
+  return (
+    <table className="grid-table stacked">
+      <caption className="sr-only">Placed parts, and where the middle of each sits</caption>
+      <thead>
+        <tr>
+          <th scope="col">Part</th>
+          {KEYS.map((key) => (
+            <th key={key} scope="col">
+              {HEADS[key]}
+            </th>
+          ))}
+          <th scope="col">
+            <span className="sr-only">Remove</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {parts.map((part) => (
+          <Row key={part.id} part={part} chosen={part.id === chosen} onChoose={onChoose} />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+interface RowProps {
+  readonly part: PlacedPart;
+  readonly chosen: boolean;
+  readonly onChoose: (id: string) => void;
+}
+
+function Row({ part, chosen, onChoose }: RowProps) {
+  const { edit } = useBuild();
+  return (
+    <tr className={chosen ? 'bg-mech-lo' : ''} onFocus={() => onChoose(part.id)}>
+      <th scope="row" className="md:w-[160px]">
+        <TextField
+          label={`Name of ${part.name}`}
+          hideLabel
+          value={part.name}
+          required="Give it a name."
+          onChange={(name) => edit((b) => changePlaced(b, part.id, { name }))}
+        />
+      </th>
+      {KEYS.map((key) => (
+        <td key={key} data-title={HEADS[key]}>
+          <SchemaField
+            part="placed"
+            field={key}
+            label={`${fieldOf('placed', key).title}, ${part.name}`}
+            hideLabel
+            value={part[key]}
+            onChange={(quantity) => edit((b) => changePlaced(b, part.id, { [key]: quantity }))}
+          />
+        </td>
+      ))}
+      <td>
+        <button
+          type="button"
+          className="p-1.5 hover:text-short"
+          aria-label={`Remove ${part.name}`}
+          onClick={() =>
+            edit((b) => arrange(b, { parts: arrangementOf(b).parts.filter(({ id }) => id !== part.id) }))
+          }
+        >
+          <Trash2 size={18} aria-hidden="true" />
+        </button>
+      </td>
+    </tr>
+  );
+}
