@@ -12,6 +12,8 @@ const VIEWS = [
   ['/builds/puffin/search', 'What would do all this best'],
   ['/builds/puffin/chances', 'How sure is it'],
   ['/builds/puffin/what-if', 'What if a number were different'],
+  ['/builds/puffin/layout', 'Where does everything go'],
+  ['/builds/sanderling/layout', 'Where does everything go'],
   ['/builds/puffin/assembly', 'What can be done today'],
   ['/builds/puffin/test-track', 'How does it start'],
   ['/builds/puffin/trials', 'Does it run straight'],

@@ -1,6 +1,8 @@
 /** What a command leaves behind: text for each stream, and the exit status. */
 export interface Outcome {
   readonly out: string;
+  /** What goes to standard output where it is no text. */
+  readonly bytes?: Uint8Array;
   readonly err: string;
   readonly status: 0 | 2;
 }

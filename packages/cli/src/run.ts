@@ -3,6 +3,7 @@ import { EVALUATE_USAGE, evaluateFile } from './evaluate.ts';
 import { LAYOUT_USAGE, layoutFile } from './layout.ts';
 import { refused, type Outcome } from './outcome.ts';
 import { SEARCH_USAGE, searchFile } from './search.ts';
+import { TEMPLATE_USAGE, templateFile } from './template.ts';
 
 const COMMANDS = { calc, evaluate: evaluateFile, search: searchFile, layout: layoutFile } as const;
 
@@ -13,15 +14,29 @@ const isCommand = (name: string | undefined): name is keyof typeof COMMANDS =>
 const unreadable = (error: unknown): error is NodeJS.ErrnoException =>
   error instanceof Error && 'code' in error && 'syscall' in error;
 
-/** The whole command line: `calc`, `evaluate`, `search` or `layout`. */
+const toldUnreadable = (error: unknown): Outcome => {
+  if (unreadable(error)) return refused([`cannot read the file: ${error.message}`]);
+  throw error;
+};
+
+/** The commands that answer at once: `calc`, `evaluate`, `search` or `layout`. */
 export function run(args: readonly string[], files: Files): Outcome {
   const [command, ...rest] = args;
   if (!isCommand(command))
-    return refused(['usage:', ...CALC_USAGE, ...EVALUATE_USAGE, ...SEARCH_USAGE, ...LAYOUT_USAGE]);
+    return refused([
+      'usage:',
+      ...[CALC_USAGE, EVALUATE_USAGE, SEARCH_USAGE, LAYOUT_USAGE, TEMPLATE_USAGE].flat(),
+    ]);
   try {
     return COMMANDS[command](rest, files);
   } catch (error) {
-    if (unreadable(error)) return refused([`cannot read the file: ${error.message}`]);
-    throw error;
+    return toldUnreadable(error);
   }
+}
+
+/** The whole command line, `template` too. */
+export async function answered(args: readonly string[], files: Files): Promise<Outcome> {
+  const [command, ...rest] = args;
+  if (command !== 'template') return run(args, files);
+  return templateFile(rest, files).catch(toldUnreadable);
 }

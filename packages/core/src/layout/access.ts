@@ -41,7 +41,7 @@ function inTheWay(thing: Thing, others: readonly Thing[], farM: number): Readonl
  * How each part comes off by itself, with as little else as is found: what is free comes off first, then what that freed,
  * and so on. A wheel comes off sideways, always. A part that never comes off is not in it.
  *
- * @example comesOff(puffin).size // 4
+ * @example comesOff(puffin).get('deck') // { way: 'top', after: [] }
  */
 export const comesOff = remembered((build: Build): ReadonlyMap<string, ComesOff> => {
   const things = solidThings(build);
@@ -107,7 +107,7 @@ export interface FaceReach {
 /**
  * Whether a hand, a plug or a tool gets to each face of a part.
  *
- * @example reachOf(puffin, thingsOf(puffin)[0]) // []
+ * @example reachOf(puffin, thingsOf(puffin)[0])[0] // { id: 'lid-top', free: false, after: ['deck'] }
  */
 export function reachOf(build: Build, { id, part }: Thing): FaceReach[] {
   const others = solidThings(build).filter((other) => other.id !== id);

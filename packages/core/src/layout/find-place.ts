@@ -91,7 +91,7 @@ const isTold = (places: readonly FreePlace[], place: FreePlace, apart: number): 
  * Free places for a part: where it keeps its gaps, stays within the bays or the body, and its faces are reached; the best
  * balanced first: little aside, much on the driven wheels, low.
  *
- * @example findPlaces(puffin, 'battery') // []
+ * @example findPlaces(puffin, 'no-such-part') // []
  */
 export function findPlaces(
   build: Build,

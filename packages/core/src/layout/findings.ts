@@ -233,7 +233,7 @@ const ORDER: Readonly<Record<Severity, number>> = { stop: 0, short: 1, tight: 2,
 /**
  * What stands in the way of where things are, the worst first; nothing where nothing is placed.
  *
- * @example layoutFindings(puffin) // []
+ * @example layoutFindings(puffin)[0].code // 'reach-after'
  */
 export function layoutFindings(build: Build): LayoutFinding[] {
   if (!build.arrangement) return [];

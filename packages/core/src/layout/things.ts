@@ -87,7 +87,7 @@ function wheelThings(build: Build): Thing[] {
 /**
  * Everything that takes room in a build.
  *
- * @example thingsOf(puffin).map(({ id }) => id) // ['free-left', 'free-right', 'driven-left', 'driven-right']
+ * @example thingsOf(puffin).length // 10: six parts, four wheels
  */
 export const thingsOf = remembered((build: Build): readonly Thing[] => [
   ...(build.arrangement?.parts ?? []).map((part): Thing => ({

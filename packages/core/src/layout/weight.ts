@@ -95,7 +95,7 @@ export function centreOfGravity(build: Build): Centre {
  *
  * Source: moments of inertia of solids and the parallel-axis theorem (any text of mechanics).
  *
- * @example inertiaOf(puffin).yawKgM2 // 7.834
+ * @example inertiaOf(puffin).yawKgM2 // 6.251
  */
 export function inertiaOf(build: Build): Inertia {
   const { aheadM, leftM, heightM } = centreOfGravity(build);

@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
 import {
+  addShaft,
+  addStacked,
   addZone,
   arrange,
   arrangementOf,
@@ -11,6 +13,7 @@ import {
   newBuild,
   placePart,
   placedKg,
+  STACKED,
   toPlace,
 } from './index.ts';
 
@@ -75,5 +78,17 @@ describe('a placed part', () => {
   it('taken away gives its own mass back to where it was typed', () => {
     const gone = arrange(build, { parts: [] });
     expect(gone.masses.own).toEqual(puffin.masses.own);
+  });
+});
+
+describe('a shaft', () => {
+  it('takes one thing after another, each held as such things are', () => {
+    const build = STACKED.reduce((b, kind) => addStacked(b, 'shaft-1', kind), addShaft(puffin));
+    expect(buildSchema.safeParse(build).success).toBe(true);
+    const [shaft] = arrangementOf(build).shafts ?? [];
+    expect(shaft?.stack.map(({ kind }) => kind)).toEqual([...STACKED]);
+    expect(shaft?.stack.find(({ kind }) => kind === 'bearing')?.hold).toBe('frame');
+    expect(shaft?.stack.find(({ kind }) => kind === 'spacer')?.hold).toBe('loose');
+    expect(addStacked(puffin, 'no-such', 'hub').arrangement?.shafts).toEqual([]);
   });
 });

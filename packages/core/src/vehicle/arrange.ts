@@ -1,5 +1,5 @@
 import { typed, type Quantity } from '../quantity/index.ts';
-import type { Arrangement, Face, PlacedPart, Zone } from './arrangement.ts';
+import type { Arrangement, Face, PlacedPart, Shaft, Stacked, Zone } from './arrangement.ts';
 import type { Build } from './document.ts';
 import { freeId } from './new-build.ts';
 import type { Part } from './part.ts';
@@ -185,4 +185,62 @@ export function addZone(build: Build, kind: Zone['kind']): Build {
     above: mm(body.clearance.value + Math.max(0.01, height) / 2),
   };
   return arrange(build, { zones: [...zones, zone] });
+}
+
+/**
+ * A shaft with nothing on it yet.
+ *
+ * @example addShaft(gull).arrangement?.shafts?.[0]?.name // 'Shaft 1'
+ */
+export function addShaft(build: Build): Build {
+  const shafts = arrangementOf(build).shafts ?? [];
+  const shaft: Shaft = {
+    id: freeId('shaft', shafts),
+    name: `Shaft ${shafts.length + 1}`,
+    length: typed(0.2, 'mm', 'assumed'),
+    float: typed(0.0005, 'mm', 'assumed'),
+    stack: [],
+  };
+  return arrange(build, { shafts: [...shafts, shaft] });
+}
+
+/** How wide such a thing usually is, m, and what holds it (common practice, no source). */
+const USUAL_STACKED: Readonly<Record<Stacked['kind'], readonly [widthM: number, hold: Stacked['hold']]>> = {
+  bearing: [0.01, 'frame'],
+  spacer: [0.01, 'loose'],
+  hub: [0.025, 'shaft'],
+  wheel: [0.04, 'shaft'],
+  sprocket: [0.015, 'shaft'],
+  gear: [0.015, 'shaft'],
+  collar: [0.01, 'shaft'],
+  coupler: [0.03, 'shaft'],
+};
+
+/**
+ * A thing put on the end of what is on a shaft.
+ *
+ * @example addStacked(addShaft(gull), 'shaft-1', 'bearing').arrangement?.shafts?.[0]?.stack[0]?.hold // 'frame'
+ */
+export function addStacked(build: Build, shaftId: string, kind: Stacked['kind']): Build {
+  const shafts = arrangementOf(build).shafts ?? [];
+  const [widthM, hold] = USUAL_STACKED[kind];
+  return arrange(build, {
+    shafts: shafts.map((shaft) =>
+      shaft.id === shaftId
+        ? {
+            ...shaft,
+            stack: [
+              ...shaft.stack,
+              {
+                id: freeId(kind, shaft.stack),
+                name: kind.charAt(0).toUpperCase() + kind.slice(1),
+                kind,
+                width: typed(widthM, 'mm', 'assumed'),
+                hold,
+              },
+            ],
+          }
+        : shaft,
+    ),
+  });
 }

@@ -86,7 +86,8 @@ export const STACKED = [
 /** To what a thing on a shaft is held: to the frame, clamped to the shaft, or to neither. */
 export const HOLDS = ['frame', 'shaft', 'loose'] as const;
 
-const stackedSchema = z
+/** Something on a shaft, and where its middle lies where it is held. */
+export const stackedSchema = z
   .strictObject({
     id,
     name,
@@ -98,7 +99,7 @@ const stackedSchema = z
   .readonly();
 
 /** A shaft with what sits on it, from its first end on. */
-const shaftSchema = z
+export const shaftSchema = z
   .strictObject({
     id,
     name,

@@ -14,7 +14,7 @@ const moved = (quantity: Quantity, value: number): Quantity =>
 /**
  * What the placed parts weigh together, kg.
  *
- * @example placedKg(puffin) // 0
+ * @example placedKg(puffin) // 20.32
  */
 export const placedKg = ({ arrangement }: Pick<Build, 'arrangement'>): number =>
   (arrangement?.parts ?? []).reduce((sum, { mass }) => sum + mass.value, 0);

@@ -1,6 +1,13 @@
 import type { z } from 'zod';
 import { fieldsOf, type NumberField } from '../quantity/index.ts';
-import { arrangementSchema, faceSchema, placedPartSchema, zoneSchema } from './arrangement.ts';
+import {
+  arrangementSchema,
+  faceSchema,
+  placedPartSchema,
+  shaftSchema,
+  stackedSchema,
+  zoneSchema,
+} from './arrangement.ts';
 import { assemblySchema, markedStep } from './assembly-plan.ts';
 import { buildSchema } from './document.ts';
 import { driveSchema, mountSchema, releaseSchema } from './drive.ts';
@@ -70,6 +77,8 @@ const SCHEMAS = {
   placed: placedPartSchema,
   face: faceSchema,
   zone: zoneSchema,
+  shaft: shaftSchema,
+  stacked: stackedSchema,
   assembly: assemblySchema,
   step: markedStep,
 } as const;

@@ -30,6 +30,8 @@ export {
   type Zone,
 } from './arrangement.ts';
 export {
+  addShaft,
+  addStacked,
   addZone,
   arrange,
   arrangementOf,

@@ -37,7 +37,7 @@ const search = pageOf(async () => ({ Component: (await import('../search/SearchP
 const chances = pageOf(async () => ({
   Component: (await import('../chances/ChancesPage.tsx')).ChancesPage,
 }));
-const whatIf = pageOf(async () => ({ Component: (await import('../what-if/WhatIfPage.tsx')).WhatIfPage }));
+const whatIf = pageOf(async () => ({ Component: (await import('../whatif/WhatIfPage.tsx')).WhatIfPage }));
 const sums = pageOf(async () => ({ Component: (await import('../sums/SumsPage.tsx')).SumsPage }));
 const stations = Object.fromEntries(
   STATIONS.map(({ path }) => [path, pageOf(STATION_PAGES[path])]),

@@ -23,7 +23,7 @@ export const fetchStationsAhead = (): (() => void) =>
     ...Object.values(STATION_PAGES),
     () => import('../search/SearchPage.tsx'),
     () => import('../chances/ChancesPage.tsx'),
-    () => import('../what-if/WhatIfPage.tsx'),
+    () => import('../whatif/WhatIfPage.tsx'),
     () => import('../working/WorkingPanel.tsx'),
     () => import('../working/works.ts'),
     () => import('../common/Panel.tsx'),

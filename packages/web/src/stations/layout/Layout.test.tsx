@@ -113,4 +113,44 @@ describe('the layout', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Remove Bay' }));
     expect(arrangementOf(kept()).zones).toHaveLength(1);
   });
+
+  it('stacks a shaft, says how far it floats, and which spacer takes it up', () => {
+    onBench(<LayoutStation />, unplaced);
+    fireEvent.click(screen.getByRole('button', { name: 'Add a shaft' }));
+    const shafts = within(screen.getByRole('region', { name: 'What sits on each shaft' }));
+    const put = (kind: string): void => {
+      fireEvent.change(shafts.getByRole('combobox', { name: /^Put on its end/ }), {
+        target: { value: kind },
+      });
+      fireEvent.click(shafts.getByRole('button', { name: 'Put it on' }));
+    };
+    for (const kind of ['collar', 'bearing', 'spacer', 'hub']) put(kind);
+    // All against each other: nothing to spare one way, and nothing to stop it the other.
+    expect(text()).toMatch(/Towards its second end: 0 mm; towards its first: 0 mm/);
+    fireEvent.change(fieldCalled(/^Middle, Hub/), { target: { value: '60 mm' } });
+    expect(text()).toMatch(/towards its first: 17.5 mm/);
+    expect(text()).toMatch(/A spacer of 17.3 mm between Bearing and Hub would take it up/);
+    fireEvent.click(shafts.getByRole('button', { name: /^Take Collar off/ }));
+    expect(text()).toContain('Towards its second end: nothing stops it');
+  });
+
+  it('draws templates in true size, and hands them out in each form', async () => {
+    const handed: Blob[] = [];
+    vi.stubGlobal(
+      'URL',
+      Object.assign(URL, {
+        createObjectURL: (blob: Blob) => `blob:${handed.push(blob)}`,
+        revokeObjectURL: () => undefined,
+      }),
+    );
+    onBench(<LayoutStation />, puffin);
+    fireEvent.click(screen.getByRole('button', { name: 'Show the templates' }));
+    await screen.findByRole('img', { name: /^Sprocket of 10 teeth/ }, { timeout: 20_000 });
+    fireEvent.change(fieldCalled('Template'), { target: { value: 'tray-battery-box' } });
+    expect(screen.getByRole('img', { name: /^Tray for Battery box/ })).toBeTruthy();
+    for (const form of ['SVG', 'DXF', 'PDF']) fireEvent.click(screen.getByRole('button', { name: form }));
+    await waitFor(() => expect(handed).toHaveLength(3), { timeout: 10_000 });
+    expect(handed.map(({ type }) => type)).toEqual(['image/svg+xml', 'image/vnd.dxf', 'application/pdf']);
+    expect(Math.min(...handed.map(({ size }) => size))).toBeGreaterThan(1000);
+  });
 });

@@ -1,7 +1,8 @@
 import { centreOfGravity, restingOn, type LayoutReport } from '@zubric/core/layout';
 import { arrange, arrangementOf, movePlaced, placedKg, placePart, toPlace } from '@zubric/core/vehicle';
 import { showNumber, typed } from '@zubric/core/quantity';
-import { useCallback, useId, useMemo, useState } from 'react';
+import { Suspense, useCallback, useId, useMemo, useState } from 'react';
+import { lazyPart } from '../../common/lazy-part.ts';
 import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
@@ -13,9 +14,12 @@ import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { ChosenPart } from './ChosenPart.tsx';
 import { LayoutFindings } from './LayoutFindings.tsx';
 import { PlacedTable } from './PlacedTable.tsx';
+import { Shafts } from './Shafts.tsx';
 import { ViewDrawing } from './ViewDrawing.tsx';
 import { ZoneTable } from './ZoneTable.tsx';
 import { extentOf, scaleFor } from './views.ts';
+
+const Templates = lazyPart(async () => (await import('./Templates.tsx')).Templates);
 
 const NOTHING: ReadonlySet<string> = new Set();
 /** The sheet of the longest view, in its own units. */
@@ -97,7 +101,30 @@ export function LayoutStation() {
         </div>
       )}
       <ZoneTable />
+      <Shafts />
+      <Sheets />
     </div>
+  );
+}
+
+/** Templates are made and fetched once somebody wants them. */
+function Sheets() {
+  const [open, setOpen] = useState(false);
+  return (
+    <section className="sheet grid gap-2 p-3" aria-labelledby="templates">
+      <h2 id="templates">Templates in true size</h2>
+      {open ? (
+        <Suspense fallback={<p aria-busy="true">They are being drawn…</p>}>
+          <Templates />
+        </Suspense>
+      ) : (
+        <p>
+          <button type="button" className="push push-small" onClick={() => setOpen(true)}>
+            Show the templates
+          </button>
+        </p>
+      )}
+    </section>
   );
 }
 
