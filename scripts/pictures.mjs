@@ -58,6 +58,18 @@ await page.goto(`${address}/builds/puffin/what-if?number=masses/payload/mass`);
 await page.getByRole('img', { name: /over Payload, mass/ }).waitFor({ timeout: 60_000 });
 await picture('what-if');
 
+for (const build of ['puffin', 'sanderling']) {
+  await page.goto(`${address}/builds/${build}/layout`);
+  await page.getByRole('list', { name: 'What stands in the way of the layout' }).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1000);
+  await picture(build === 'puffin' ? 'layout' : 'layout-tracked');
+}
+await page.goto(`${address}/builds/puffin/layout`);
+await page.getByRole('button', { name: 'Show the templates' }).click();
+await page.getByRole('img', { name: /^Sprocket/ }).waitFor({ timeout: 60_000 });
+await page.getByRole('region', { name: 'Templates in true size' }).scrollIntoViewIfNeeded();
+await picture('template');
+
 await page.goto(`${address}/shelf/measure`);
 await page.getByRole('button', { name: 'Simulated meter' }).click();
 await page.getByRole('button', { name: 'Connect the meter' }).click();

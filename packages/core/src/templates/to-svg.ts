@@ -19,7 +19,7 @@ export function toSvg({ title, marks }: Template): string {
   const drawn = marks.map((mark) => {
     if (mark.kind === 'text') {
       const [x, y] = put(mark.at).split(' ');
-      return `<text x="${x}" y="${y}" font-size="${mark.height}">${escaped(mark.text)}</text>`;
+      return `<text x="${x}" y="${y}" font-size="${mark.height}" font-family="sans-serif">${escaped(mark.text)}</text>`;
     }
     const line = `fill="none" stroke="${mark.cut ? '#000' : '#888'}" stroke-width="${THIN}"`;
     if (mark.kind === 'circle') {

@@ -81,7 +81,7 @@ export function ViewDrawing(props: Props) {
           ))}
         {things
           .filter(({ kind }) => kind === 'part')
-          .sort((a, b) => nearness(a, view) - nearness(b, view))
+          .sort((a, b) => seenArea(b, view) - seenArea(a, view))
           .map((thing) => (
             <PartMark
               key={thing.id}
@@ -107,10 +107,13 @@ export function ViewDrawing(props: Props) {
   );
 }
 
-/** How near a part is to who looks: what is nearest is drawn last. */
-function nearness({ solids }: Thing, view: LayoutView): number {
-  const [axis, sign] = VIEWS[view].towards;
-  return Math.max(...solids.map(({ least, most }) => sign * (sign > 0 ? most : least)[axis]));
+/** How much of the sheet a part takes: what is small is drawn last, so that it can be taken hold of. */
+function seenArea({ solids }: Thing, view: LayoutView): number {
+  const { across, up } = VIEWS[view];
+  return solids.reduce(
+    (sum, { least, most }) => sum + (most[across[0]] - least[across[0]]) * (most[up[0]] - least[up[0]]),
+    0,
+  );
 }
 
 const Centre = ({ at: [x, y] }: { readonly at: readonly [number, number] }) => <CentreMark at={{ x, y }} />;
@@ -195,7 +198,8 @@ function PartMark({ thing, sheet, view, fouled, chosen, stepM, onChoose, onMove,
   const points = outlineOf(solid, view);
   const isChosen = chosen === part.id;
   const isFouled = fouled.has(part.id);
-  const [x, y] = sheet.at(solid.middle);
+  const corner = points.map((point) => sheet.at(point));
+  const [left, top] = [Math.min(...corner.map(([x]) => x)), Math.min(...corner.map(([, y]) => y))];
   const { across } = VIEWS[view];
   const wide = (solid.most[across[0]] - solid.least[across[0]]) * sheet.scale;
   const fits = Math.floor(wide / LETTER) >= part.name.length;
@@ -219,10 +223,9 @@ function PartMark({ thing, sheet, view, fouled, chosen, stepM, onChoose, onMove,
         />
         {(fits || isChosen) && (
           <text
-            x={x}
-            y={y + 4}
+            x={left + 3}
+            y={top + 13}
             fontSize="13"
-            textAnchor="middle"
             fill="var(--color-ink)"
             stroke="var(--color-sheet)"
             strokeWidth="3"

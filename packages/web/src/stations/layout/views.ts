@@ -9,15 +9,13 @@ interface Axes {
   readonly title: string;
   readonly across: readonly [axis: 0 | 1 | 2, sign: 1 | -1];
   readonly up: readonly [axis: 0 | 1 | 2, sign: 1 | -1];
-  /** Towards who looks. */
-  readonly towards: readonly [axis: 0 | 1 | 2, sign: 1 | -1];
 }
 
 /** The front to the right from above and from the left; the left side to the left from behind. */
 export const VIEWS: Readonly<Record<LayoutView, Axes>> = {
-  plan: { title: 'From above', across: [0, 1], up: [1, 1], towards: [2, 1] },
-  side: { title: 'From the right side', across: [0, 1], up: [2, 1], towards: [1, -1] },
-  rear: { title: 'From behind', across: [1, -1], up: [2, 1], towards: [0, -1] },
+  plan: { title: 'From above', across: [0, 1], up: [1, 1] },
+  side: { title: 'From the right side', across: [0, 1], up: [2, 1] },
+  rear: { title: 'From behind', across: [1, -1], up: [2, 1] },
 };
 
 /** A sheet with one scale, on which places of the vehicle lie. */
