@@ -30,6 +30,7 @@ try {
   const { status } = spawnSync(process.execPath, [bundle, out], { cwd: ROOT, stdio: 'inherit' });
   if (status !== 0) giveUp('the bench failed');
   const { keystrokeToStrip } = await import('./bench/keystroke.mjs');
+  const { partMoved } = await import('./bench/layout-moved.mjs');
   const { load } = await import('./bench/load.mjs');
   const { firstSight } = await import('./bench/first-sight.mjs');
   const { shelfFilter } = await import('./bench/shelf.mjs');
@@ -38,6 +39,7 @@ try {
     ...(await keystrokeToStrip()),
     ...(await firstSight()),
     ...(await shelfFilter()),
+    ...(await partMoved()),
     ...(await load()),
   };
   console.log(JSON.stringify(figures, null, 2));

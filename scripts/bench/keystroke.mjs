@@ -51,7 +51,7 @@ function largeBuild() {
 }
 
 /** Kept on the server by the page itself, as a file brought in would be. */
-async function bringIn(browser, address, document) {
+export async function bringIn(browser, address, document) {
   const page = await browser.newPage();
   await page.goto(`${address}/builds`);
   const id = await page.evaluate(async (body) => {

@@ -5,7 +5,7 @@
  *
  * @example await page.evaluate(watchPaint, { event: 'keydown', selector: 'main' })
  */
-export function watchPaint({ event, selector }) {
+export function watchPaint({ event, selector, attributes = false }) {
   const times = [];
   let pressed = 0;
   window.addEventListener(event, () => (pressed = performance.now()), true);
@@ -19,7 +19,12 @@ export function watchPaint({ event, selector }) {
       port1.onmessage = () => times.push(performance.now() - since);
       port2.postMessage(0);
     });
-  }).observe(document.querySelector(selector), { subtree: true, childList: true, characterData: true });
+  }).observe(document.querySelector(selector), {
+    subtree: true,
+    childList: true,
+    characterData: true,
+    attributes,
+  });
   window.paintTimes = times;
 }
 

@@ -24,6 +24,64 @@ describe('shafts, bolts, gears and ropes', () => {
     near(strain * shearModulusGPa * 1000, shearMPa);
   });
 
+  it('frame-bending: the moment by statics, added up twice along the beam, is its slope and its sag', () => {
+    const loads = [
+      { atMm: 180, forceN: 620 },
+      { atMm: 700, forceN: 350 },
+    ];
+    const given = {
+      spanMm: 900,
+      loads,
+      spreadNPerM: 240,
+      members: 2,
+      shape: 'tube',
+      heightMm: 30,
+      widthMm: 20,
+      wallMm: 2,
+    };
+    const told = result('frame-bending', {
+      ...given,
+      modulusGPa: 69,
+      allowableMPa: 120,
+      shaftsMm: [180, 700],
+    });
+    const span = 0.9;
+    // Second moment of the tube by strips of its height: its width, less the hollow between the walls.
+    const strips = pieces(-15, 15, 60_000);
+    const oneMm4 = sum(strips.middles.map((y) => (Math.abs(y) > 13 ? 20 : 4) * y * y * strips.width));
+    const stiff = 69e9 * 2 * oneMm4 * 1e-12;
+    const second =
+      (sum(loads.map(({ atMm, forceN }) => (forceN * atMm) / 1000)) + (240 * span ** 2) / 2) / span;
+    const first = sum(loads.map(({ forceN }) => forceN)) + 240 * span - second;
+    const moment = (x: number): number =>
+      first * x -
+      (240 * x * x) / 2 -
+      sum(loads.map(({ atMm, forceN }) => forceN * Math.max(0, x - atMm / 1000)));
+    // From rest at the first support: turned so that the sag at the second is nothing.
+    const along = pieces(0, span, 20_000);
+    let [turnedBy, sunk] = [0, 0];
+    const line = along.middles.map((x) => {
+      turnedBy += (moment(x) / stiff) * along.width;
+      sunk += turnedBy * along.width;
+      return { x, turnedBy, sunk };
+    });
+    const start = sunk / span;
+    const slopeDeg = (x: number): number => {
+      const there = line[Math.min(line.length - 1, Math.round(x / along.width) - 1)];
+      return (Math.atan(start - (there?.turnedBy ?? 0)) * 180) / Math.PI;
+    };
+    near(told['firstSlopeDeg'] as number, (Math.atan(start) * 180) / Math.PI, 1e-3);
+    near(told['secondSlopeDeg'] as number, (Math.atan(turnedBy - start) * 180) / Math.PI, 1e-3);
+    near(told['sagMm'] as number, 1000 * Math.max(...line.map((one) => start * one.x - one.sunk)), 1e-3);
+    const slopes = told['shaftSlopesDeg'] as unknown as number[];
+    near(slopes[0] ?? NaN, slopeDeg(0.18), 2e-3);
+    near(slopes[1] ?? NaN, slopeDeg(0.7), 2e-3);
+    const most = Math.max(...along.middles.map(moment));
+    near(told['momentNm'] as number, most, 1e-6);
+    near(told['stressMPa'] as number, (most * 0.015) / (2 * oneMm4 * 1e-12) / 1e6, 1e-6);
+    near(told['factor'] as number, 120 / (told['stressMPa'] as number));
+  });
+
   it('bolt-circle: forces about the middle add up to the torque, bending from the section in strips', () => {
     const given = {
       bolts: 5,

@@ -49,6 +49,7 @@ const SYNONYMS: Readonly<Record<string, readonly CalculatorName[]>> = {
   'solar panel sun': ['charging-by-sun'],
   'drift straight veer pulls left right': ['veer', 'simulate-straight', 'unequal-wheels'],
   'magnet hall sensor heading swerve': ['magnet-ring', 'encoder-counts'],
+  'frame rail beam sag bend stiff': ['frame-bending'],
   'screw bolt torque tighten': ['bolt-tightening', 'bolt-circle', 'set-screw-hold'],
 };
 

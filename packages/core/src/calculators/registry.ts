@@ -12,6 +12,7 @@ import { rollerSpeed, rollingFacing, unequalWheels } from '../trials/rolling.ts'
 import { runsNeeded } from '../trials/runs-needed.ts';
 import { swapVerdict } from '../trials/swap-verdict.ts';
 import { beltTension } from '../making/belt-tension.ts';
+import { frameBending } from '../making/frame-bending.ts';
 import { boltTightening } from '../making/bolt-tightening.ts';
 import { filament } from '../making/filament.ts';
 import { printFit } from '../making/print-fit.ts';
@@ -216,6 +217,7 @@ const ALL = [
   fuseChoice,
   beltTension,
   boltTightening,
+  frameBending,
   printFit,
   filament,
   travelCounts,

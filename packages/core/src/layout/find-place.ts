@@ -1,5 +1,5 @@
 import type { Build, PlacedPart } from '../vehicle/index.ts';
-import { keepsClear, metBy } from './overlaps.ts';
+import { isFree, keepsClear } from './overlaps.ts';
 import { roomBefore, solidOfPart, solidOfZone } from './placed-solid.ts';
 import { sweptAlong, type Solid } from './solid.ts';
 import { bodyBox, thingsOf, type BodyBox, type Thing } from './things.ts';
@@ -27,7 +27,7 @@ export interface PlaceAsked {
 
 /** Places tried along the body where nobody says a pitch, and those judged in full. */
 const ALONG = 24;
-const JUDGED = 400;
+const JUDGED = 150;
 const TOLD = 5;
 
 /** Where a part may be looked for: in the bays, or without any in the whole of the body. */
@@ -70,15 +70,13 @@ function* gridIn(room: BodyBox, part: PlacedPart, things: readonly Thing[], pitc
 /** Whether every face of a part is reached, and the part itself comes off, with nothing else taken off. */
 function isReached(part: PlacedPart, solid: Solid, others: readonly Thing[]): boolean {
   const rooms = part.faces.flatMap((face) => roomBefore(face, part) ?? []);
-  if (rooms.some((room) => room.least[2] < 0 || metBy(room, others).length > 0)) return false;
-  const far = times(WAYS.top, 10);
-  return (
-    metBy(sweptAlong(solid, far), others).length === 0 ||
-    (['back', 'front', 'left', 'right'] as const).some(
-      (way) => metBy(sweptAlong(solid, times(WAYS[way], 10)), others).length === 0,
-    )
-  );
+  if (rooms.some((room) => room.least[2] < 0 || !isFree(room, others))) return false;
+  return OUT.some((way) => isFree(sweptAlong(solid, times(WAYS[way], FAR)), others));
 }
+
+/** Ways out, and further than any vehicle is long, m. */
+const OUT = ['top', 'back', 'front', 'left', 'right'] as const;
+const FAR = 10;
 
 /** Turned all the way round is not turned. */
 const isTold = (places: readonly FreePlace[], place: FreePlace, apart: number): boolean =>

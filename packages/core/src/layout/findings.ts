@@ -122,28 +122,40 @@ const outside = (build: Build, thing: Thing): LayoutFinding[] =>
 const isBattery = (build: Build, { part }: Thing): boolean =>
   build.parts.some(({ id, kind }) => id === part?.partId && kind === 'battery');
 
-/** Places at which a part is free, as moves. */
-const placesFor = (build: Build, partId: string): MoveTo[] =>
-  findPlaces(build, partId, { most: 3 }).map(({ aheadM, leftM, aboveM, turnRad }) => ({
-    partId,
-    aheadM,
-    leftM,
-    aboveM,
-    turnRad,
-  }));
+/** Places at which a part is free, as moves: for each of the first few parts that ask, looked for once. */
+function placesOnce(build: Build): (partId: string) => MoveTo[] {
+  const known = new Map<string, MoveTo[]>();
+  return (partId) => {
+    const before = known.get(partId);
+    if (before || known.size >= MOST_PLACED) return before ?? [];
+    const found = findPlaces(build, partId, { most: 3 }).map(({ aheadM, leftM, aboveM, turnRad }) => ({
+      partId,
+      aheadM,
+      leftM,
+      aboveM,
+      turnRad,
+    }));
+    known.set(partId, found);
+    return found;
+  };
+}
 
-function reached(build: Build, thing: Thing): LayoutFinding[] {
+/** Places are looked for for so many parts at most: further ones are looked for where they are asked for. */
+const MOST_PLACED = 3;
+
+/** The faces of a part, and the part itself, where something is in their way; `places` gives it places to go. */
+function reached(build: Build, thing: Thing, placesFor: (partId: string) => MoveTo[]): LayoutFinding[] {
   const partId = thing.id;
   const off = comesOff(build).get(partId);
   const faces = reachOf(build, thing).flatMap(({ id: faceId, free, after }): LayoutFinding[] => {
     if (free) return [];
     return after === null
-      ? [{ code: 'no-reach', severity: 'stop', partId, faceId, moves: placesFor(build, partId) }]
-      : [{ code: 'reach-after', severity: 'tight', partId, faceId, after, moves: placesFor(build, partId) }];
+      ? [{ code: 'no-reach', severity: 'stop', partId, faceId, moves: placesFor(partId) }]
+      : [{ code: 'reach-after', severity: 'tight', partId, faceId, after, moves: placesFor(partId) }];
   });
   if (!off) return [...faces, { code: 'never-off', severity: 'short', partId, moves: [] }];
   if (!isBattery(build, thing) || off.after.length <= MOST_BEFORE_BATTERY) return faces;
-  const moves = placesFor(build, partId);
+  const moves = placesFor(partId);
   return [...faces, { code: 'battery-buried', severity: 'short', partId, after: off.after, moves }];
 }
 
@@ -240,11 +252,12 @@ export function layoutFindings(build: Build): LayoutFinding[] {
   const ofShafts = stacked(build);
   if (build.arrangement.parts.length === 0) return ofShafts;
   const parts = thingsOf(build).filter(({ kind }) => kind === 'part');
+  const placesFor = placesOnce(build);
   return [
     ...parts.flatMap((thing) => [
       ...crowded(build, thing),
       ...outside(build, thing),
-      ...reached(build, thing),
+      ...reached(build, thing, placesFor),
     ]),
     ...ofShafts,
     ...lowHanging(build),

@@ -13,53 +13,59 @@ interface Nearest {
   readonly by: readonly Vector[];
 }
 
-/** Solves the few equations of `nearestOn`; undefined where the points lie in line. */
-function solved(rows: readonly (readonly number[])[], right: readonly number[]): number[] | undefined {
-  const n = right.length;
-  const m = rows.map((row, at) => [...row, right[at] ?? 0]);
-  const scale = Math.max(...rows.flat().map(Math.abs));
-  for (let column = 0; column < n; column += 1) {
-    let pivot = column;
-    for (let row = column + 1; row < n; row += 1)
-      if (Math.abs(m[row]?.[column] ?? 0) > Math.abs(m[pivot]?.[column] ?? 0)) pivot = row;
-    const lead = m[pivot];
-    if (!lead || Math.abs(lead[column] ?? 0) <= 1e-14 * scale) return undefined;
-    [m[column], m[pivot]] = [lead, m[column] ?? []];
-    for (let row = 0; row < n; row += 1) {
-      if (row === column) continue;
-      const share = (m[row]?.[column] ?? 0) / (lead[column] ?? 1);
-      m[row] = (m[row] ?? []).map((x, at) => x - share * (lead[at] ?? 0));
-    }
-  }
-  return m.map((row, at) => (row[n] ?? 0) / (row[at] ?? 1));
+/** A determinant under this share of what it is made of is that of points in line. */
+const IN_LINE = 1e-14;
+
+/** Shares of one, two or three edges at the foot of a perpendicular (Cramer); undefined where they lie in line. */
+function sharesOn(first: Vector, edges: readonly Vector[]): readonly number[] | undefined {
+  const [u, v, w] = edges;
+  if (!u) return [];
+  const [uu, fu] = [dot(u, u), -dot(first, u)];
+  if (!v) return uu > 0 ? [fu / uu] : undefined;
+  const [uv, vv, fv] = [dot(u, v), dot(v, v), -dot(first, v)];
+  const flat = uu * vv - uv * uv;
+  if (!w)
+    return flat > IN_LINE * uu * vv ? [(fu * vv - fv * uv) / flat, (fv * uu - fu * uv) / flat] : undefined;
+  const [uw, vw, ww, fw] = [dot(u, w), dot(v, w), dot(w, w), -dot(first, w)];
+  const full = uu * (vv * ww - vw * vw) - uv * (uv * ww - vw * uw) + uw * (uv * vw - vv * uw);
+  if (!(full > IN_LINE * uu * vv * ww)) return undefined;
+  return [
+    (fu * (vv * ww - vw * vw) - uv * (fv * ww - vw * fw) + uw * (fv * vw - vv * fw)) / full,
+    (uu * (fv * ww - fw * vw) - fu * (uv * ww - vw * uw) + uw * (uv * fw - fv * uw)) / full,
+    (uu * (vv * fw - vw * fv) - uv * (uv * fw - fv * uw) + fu * (uv * vw - vv * uw)) / full,
+  ];
 }
 
 /** The foot of the origin on the point, line, plane or space through these, where it lies between them. */
 function footOn(points: readonly Vector[]): Nearest | undefined {
   const [first, ...others] = points;
   if (!first) return undefined;
-  if (others.length === 0) return { point: first, by: points };
   const edges = others.map((point) => minus(point, first));
-  const shares = solved(
-    edges.map((a) => edges.map((b) => dot(a, b))),
-    edges.map((a) => -dot(a, first)),
-  );
-  if (!shares || shares.some((share) => share < 0) || shares.reduce((sum, x) => sum + x, 0) > 1)
-    return undefined;
-  const point = edges.reduce<Vector>((sum, edge, at) => plus(sum, times(edge, shares[at] ?? 0)), first);
-  return { point, by: points };
+  const shares = sharesOn(first, edges);
+  if (!shares) return undefined;
+  let [point, all] = [first, 0];
+  for (const [at, edge] of edges.entries()) {
+    const share = shares[at] ?? 0;
+    if (share < 0) return undefined;
+    all += share;
+    point = plus(point, times(edge, share));
+  }
+  return all > 1 ? undefined : { point, by: points };
 }
 
-const SUBSETS: readonly (readonly number[])[] = Array.from({ length: 15 }, (_, n) =>
-  [0, 1, 2, 3].filter((bit) => (n + 1) & (1 << bit)),
+/** Of one to four points, each choice that has the last of them: what lay nearest without it is known already. */
+const CHOICES: readonly (readonly (readonly number[])[])[] = [1, 2, 3, 4].map((count) =>
+  Array.from({ length: 2 ** (count - 1) }, (_, n) => [
+    ...Array.from({ length: count - 1 }, (_point, bit) => bit).filter((bit) => n & (1 << bit)),
+    count - 1,
+  ]),
 );
 
-/** The point nearest to the origin of what up to four points span. */
+/** The point nearest to the origin of what up to four points span, where the last of them has a share in it. */
 function nearestOf(points: readonly Vector[]): Nearest {
   let best: Nearest | undefined;
-  for (const subset of SUBSETS) {
-    if (subset.some((at) => at >= points.length)) continue;
-    const foot = footOn(subset.flatMap((at) => (points[at] ? [points[at]] : [])));
+  for (const choice of CHOICES[points.length - 1] ?? []) {
+    const foot = footOn(choice.map((at) => points[at] ?? ([0, 0, 0] as const)));
     if (foot && (!best || dot(foot.point, foot.point) < dot(best.point, best.point))) best = foot;
   }
   return best ?? { point: points[0] ?? [0, 0, 0], by: points.slice(0, 1) };
@@ -72,9 +78,11 @@ function nearestOf(points: readonly Vector[]): Nearest {
  * Source: E. G. Gilbert, D. W. Johnson, S. S. Keerthi, A fast procedure for computing the distance between complex objects
  * in three-dimensional space, IEEE J. Robotics and Automation 4 (1988).
  *
+ * @param enoughM once it is known to be more than this, some distance that is more but no more than theirs is told
  * @example gapBetween(boxAt([0, 0, 0], [1, 1, 1], 0), boxAt([3, 0, 0], [1, 1, 1], 0)) // 2
  */
-export function gapBetween(a: Solid, b: Solid): number {
+export function gapBetween(a: Solid, b: Solid, enoughM = Infinity): number {
+  if (a.isBlock && b.isBlock) return boxGap(a, b);
   let point = minus(a.middle, b.middle);
   let by: readonly Vector[] = [];
   for (let step = 0; step < MOST_STEPS; step += 1) {
@@ -82,6 +90,8 @@ export function gapBetween(a: Solid, b: Solid): number {
     if (far <= TOUCHING ** 2) return 0;
     const towards = times(point, -1);
     const next = minus(a.furthest(towards), b.furthest(point));
+    const bound = dot(point, next) / Math.sqrt(far);
+    if (bound > enoughM + TOUCHING) return bound;
     // No point of the difference lies nearer than this plane.
     if (by.length > 0 && far - dot(point, next) <= NO_NEARER * far) break;
     const nearest = nearestOf([...by, next]);
@@ -114,7 +124,7 @@ export function boxGap(a: Solid, b: Solid): number {
  */
 export function areNearer(a: Solid, b: Solid, gapM: number): boolean {
   if (boxGap(a, b) > gapM) return false;
-  if (gapM > 0) return gapBetween(a, b) < gapM - TOUCHING;
+  if (gapM > 0) return gapBetween(a, b, gapM) < gapM - TOUCHING;
   // Bodies that share a face touch everywhere on it: they overlap where they do so even a little apart.
   return overlaps(a, b);
 }
@@ -125,9 +135,10 @@ const DEEP = 1e-6;
 function overlaps(a: Solid, b: Solid): boolean {
   for (const at of [0, 1, 2] as const)
     if (a.most[at] - b.least[at] <= DEEP || b.most[at] - a.least[at] <= DEEP) return false;
-  if (gapBetween(a, b) > 0) return false;
+  if (a.isBlock && b.isBlock) return true;
+  if (gapBetween(a, b, 0) > 0) return false;
   // Turned bodies may touch at an edge: drawn a little towards its own middle, the one is then clear of the other.
-  return gapBetween(shrunk(a), b) <= 0;
+  return gapBetween(shrunk(a), b, 0) <= 0;
 }
 
 /** A body drawn in towards its middle by a little. */

@@ -90,8 +90,13 @@ export function lowestOf(build: Build): { readonly id: string; readonly aboveM: 
     .sort((a, b) => a.aboveM - b.aboveM)[0];
 }
 
-/** Things that a body would meet, none of them nearer than its own box. */
+const meets = (solid: Solid, thing: Thing): boolean =>
+  thing.solids.some((other) => boxGap(solid, other) <= 0 && areNearer(solid, other, 0));
+
+/** Things that a body would meet. */
 export const metBy = (solid: Solid, things: readonly Thing[]): Thing[] =>
-  things.filter((thing) =>
-    thing.solids.some((other) => boxGap(solid, other) <= 0 && areNearer(solid, other, 0)),
-  );
+  things.filter((thing) => meets(solid, thing));
+
+/** Whether a body meets none of these. */
+export const isFree = (solid: Solid, things: readonly Thing[]): boolean =>
+  !things.some((thing) => meets(solid, thing));

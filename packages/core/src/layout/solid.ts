@@ -7,6 +7,8 @@ export interface Solid {
   readonly middle: Vector;
   readonly least: Vector;
   readonly most: Vector;
+  /** Whether it fills the box about it: what is met, and how near, is then told by that alone. */
+  readonly isBlock: boolean;
 }
 
 const AXES: readonly Vector[] = [
@@ -15,13 +17,16 @@ const AXES: readonly Vector[] = [
   [0, 0, 1],
 ];
 
+/** A box turned by less than this, rad, from square to the vehicle is square to it. */
+const SQUARE = 1e-9;
+
 /** A body by its furthest points, with the box about it. */
-function solidOf(middle: Vector, furthest: Solid['furthest']): Solid {
+function solidOf(middle: Vector, furthest: Solid['furthest'], isBlock = false): Solid {
   const end = (sign: 1 | -1): Vector => {
     const [ahead = 0, left = 0, up = 0] = AXES.map((axis) => dot(furthest(times(axis, sign)), axis));
     return [ahead, left, up];
   };
-  return { middle, furthest, least: end(-1), most: end(1) };
+  return { middle, furthest, least: end(-1), most: end(1), isBlock };
 }
 
 /**
@@ -30,7 +35,8 @@ function solidOf(middle: Vector, furthest: Solid['furthest']): Solid {
  * @example boxAt([0, 0, 0.5], [2, 1, 1], 0).most // [1, 0.5, 1]
  */
 export function boxAt(middle: Vector, [length, width, height]: Vector, turn: number): Solid {
-  return solidOf(middle, (direction) => {
+  const isBlock = Math.abs(Math.sin(2 * turn)) < SQUARE;
+  const furthest = (direction: Vector): Vector => {
     const [a, b, c] = turned(direction, -turn);
     const corner: Vector = [
       (a < 0 ? -length : length) / 2,
@@ -38,7 +44,8 @@ export function boxAt(middle: Vector, [length, width, height]: Vector, turn: num
       (c < 0 ? -height : height) / 2,
     ];
     return plus(middle, turned(corner, turn));
-  });
+  };
+  return solidOf(middle, furthest, isBlock);
 }
 
 /**
@@ -83,6 +90,7 @@ export const shifted = (solid: Solid, by: Vector): Solid => ({
   middle: plus(solid.middle, by),
   least: plus(solid.least, by),
   most: plus(solid.most, by),
+  isBlock: solid.isBlock,
   furthest: (direction) => plus(solid.furthest(direction), by),
 });
 
@@ -91,4 +99,23 @@ export const shifted = (solid: Solid, by: Vector): Solid => ({
  *
  * @example sweptAlong(boxAt([0, 0, 0], [1, 1, 1], 0), [0, 0, 2]).most // [0.5, 0.5, 2.5]
  */
-export const sweptAlong = (solid: Solid, by: Vector): Solid => hullOf([solid, shifted(solid, by)]);
+export function sweptAlong(solid: Solid, by: Vector): Solid {
+  const there = shifted(solid, by);
+  const swept: Solid = {
+    middle: plus(solid.middle, times(by, 0.5)),
+    least: lesser(solid.least, there.least),
+    most: times(lesser(times(solid.most, -1), times(there.most, -1)), -1),
+    isBlock: solid.isBlock && by.filter((step) => step !== 0).length <= 1,
+    furthest: (direction) => {
+      const point = solid.furthest(direction);
+      return dot(by, direction) > 0 ? plus(point, by) : point;
+    },
+  };
+  return swept;
+}
+
+const lesser = (a: Vector, b: Vector): Vector => [
+  Math.min(a[0], b[0]),
+  Math.min(a[1], b[1]),
+  Math.min(a[2], b[2]),
+];

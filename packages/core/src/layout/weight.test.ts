@@ -122,7 +122,7 @@ describe('inertia', () => {
           const [least, most] = [solid.least[axis] ?? 0, solid.most[axis] ?? 0];
           return least + (most - least) * random();
         }) as [number, number, number];
-        const point = { middle: at, least: at, most: at, furthest: () => at };
+        const point = { middle: at, least: at, most: at, isBlock: false, furthest: () => at };
         if (gapBetween(point, solid) === 0) points.push(at);
       }
       return points.map((at) => ({ at, kg: one.mass.value / points.length }));
