@@ -1,6 +1,6 @@
 /** A layout of as many parts as a build holds, and how long it takes to find a place in it. */
 import { readFileSync } from 'node:fs';
-import { findPlaces, layoutReport } from '@zubric/core/layout';
+import { findPlaces } from '@zubric/core/layout';
 import { readBuild, type Build } from '@zubric/core/vehicle';
 
 /** The barrow with 200 boxes in rows, each beside the next. */
