@@ -1,9 +1,10 @@
 import { evaluate, type Report } from '@zubric/core/judge';
 import { movesInWords, movesOfFinding, reportInWords } from '@zubric/core/say';
 import { moves } from '@zubric/core/moves';
-import { partSchema, readBuild, type Build, type Part } from '@zubric/core/vehicle';
+import { partSchema, type Build, type Part } from '@zubric/core/vehicle';
+import { buildIn } from './build-file.ts';
 import type { Files } from './calc.ts';
-import { asJson, done, parseJson, problemLine, refused, type Outcome } from './outcome.ts';
+import { asJson, done, refused, type Outcome } from './outcome.ts';
 
 export const EVALUATE_USAGE = [
   'zubric evaluate FILE      the report of a build as JSON; - reads standard input',
@@ -13,10 +14,8 @@ export const EVALUATE_USAGE = [
 export function evaluateFile(args: readonly string[], files: Files): Outcome {
   const [path, ...more] = args;
   if (path === undefined || more.length > 0) return refused(EVALUATE_USAGE);
-  const parsed = parseJson(files.read(path));
-  if (!parsed.ok) return refused([parsed.why]);
-  const read = readBuild(parsed.value);
-  if (!read.ok) return refused(read.problems.map(problemLine));
+  const read = buildIn(path, files);
+  if (!read.ok) return read.outcome;
   const report = evaluate(read.build);
   return done(asJson(withMoves(read.build, report, shelfOf(files))));
 }

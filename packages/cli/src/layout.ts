@@ -1,8 +1,8 @@
 import { layoutReport } from '@zubric/core/layout';
 import { layoutFindingInWords, moveToInWords } from '@zubric/core/say';
-import { readBuild } from '@zubric/core/vehicle';
+import { buildIn } from './build-file.ts';
 import type { Files } from './calc.ts';
-import { asJson, done, parseJson, problemLine, refused, type Outcome } from './outcome.ts';
+import { asJson, done, refused, type Outcome } from './outcome.ts';
 
 export const LAYOUT_USAGE = [
   'zubric layout FILE        where the parts of a build are: weight, room, reach; - reads standard input',
@@ -12,10 +12,8 @@ export const LAYOUT_USAGE = [
 export function layoutFile(args: readonly string[], files: Files): Outcome {
   const [path, ...more] = args;
   if (path === undefined || more.length > 0) return refused(LAYOUT_USAGE);
-  const parsed = parseJson(files.read(path));
-  if (!parsed.ok) return refused([parsed.why]);
-  const read = readBuild(parsed.value);
-  if (!read.ok) return refused(read.problems.map(problemLine));
+  const read = buildIn(path, files);
+  if (!read.ok) return read.outcome;
   const { build } = read;
   const report = layoutReport(build);
   return done(

@@ -2,10 +2,11 @@ import { UnreadableTable, partsFromCsv } from '@zubric/core/exchange';
 import type { LinkReport } from '@zubric/core/judge';
 import { whyNot } from '@zubric/core/say';
 import { inFull, ranked, search, usualLimits, type FoundSet, type SearchLimits } from '@zubric/core/search';
-import { partSchema, readBuild, type Build, type Part } from '@zubric/core/vehicle';
+import { partSchema, type Build, type Part } from '@zubric/core/vehicle';
+import { buildIn } from './build-file.ts';
 import type { Files } from './calc.ts';
 import { shelfOf } from './evaluate.ts';
-import { asJson, done, parseJson, problemLine, refused, type Outcome } from './outcome.ts';
+import { asJson, done, parseJson, refused, type Outcome } from './outcome.ts';
 
 export const SEARCH_USAGE = [
   'zubric search FILE        the best sets of motor, driver, battery and stages for a build; - reads standard input',
@@ -94,10 +95,8 @@ function partsOf(path: string, files: Files): readonly Part[] {
 export function searchFile(args: readonly string[], files: Files): Outcome {
   try {
     const asked = askedIn(args);
-    const parsed = parseJson(files.read(asked.file));
-    if (!parsed.ok) return refused([parsed.why]);
-    const read = readBuild(parsed.value);
-    if (!read.ok) return refused(read.problems.map(problemLine));
+    const read = buildIn(asked.file, files);
+    if (!read.ok) return read.outcome;
     const shelf =
       asked.shelf.length > 0 ? asked.shelf.flatMap((path) => partsOf(path, files)) : shelfOf(files);
     return done(asJson(found(read.build, shelf, asked)));

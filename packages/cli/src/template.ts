@@ -1,7 +1,7 @@
 import { templatesOf, toDxf, toPdf, toSvg, type Template } from '@zubric/core/templates';
-import { readBuild } from '@zubric/core/vehicle';
+import { buildIn } from './build-file.ts';
 import type { Files } from './calc.ts';
-import { done, parseJson, problemLine, refused, type Outcome } from './outcome.ts';
+import { done, refused, type Outcome } from './outcome.ts';
 
 export const TEMPLATE_USAGE = [
   'zubric template FILE --list              the names of the templates of a build',
@@ -58,10 +58,8 @@ async function written(template: Template, { format, paper }: Asked): Promise<Ou
 export async function templateFile(args: readonly string[], files: Files): Promise<Outcome> {
   try {
     const asked = askedIn(args);
-    const parsed = parseJson(files.read(asked.file));
-    if (!parsed.ok) return refused([parsed.why]);
-    const read = readBuild(parsed.value);
-    if (!read.ok) return refused(read.problems.map(problemLine));
+    const read = buildIn(asked.file, files);
+    if (!read.ok) return read.outcome;
     const templates = templatesOf(read.build);
     if (asked.what === undefined) return done(templates.map(({ name }) => `${name}\n`).join(''));
     const template = templates.find(({ name }) => name === asked.what);

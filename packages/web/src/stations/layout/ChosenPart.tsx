@@ -19,6 +19,7 @@ import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useBeside, type Ask } from '../../workers/use-beside.ts';
+import { movedTo } from './moved-to.ts';
 
 const AXIS_WORDS: Readonly<Record<Axis, string>> = {
   ahead: 'along the vehicle',
@@ -167,15 +168,7 @@ function FindPlace({ part }: { readonly part: PlacedPart }) {
   const [wanted, setWanted] = useState(false);
   const ask: Ask<FreePlace[]> = useCallback((work) => work.findPlaces(build, part.id), [build, part.id]);
   const { answer, isOfNow, problem } = useBeside(wanted ? ask : undefined);
-  const put = ({ aheadM, leftM, aboveM, turnRad }: FreePlace): void =>
-    edit((b) =>
-      changePlaced(b, part.id, {
-        aheadOfRearAxle: { ...part.aheadOfRearAxle, value: aheadM, origin: 'typed' },
-        left: { ...part.left, value: leftM, origin: 'typed' },
-        above: { ...part.above, value: aboveM, origin: 'typed' },
-        turn: { ...part.turn, value: turnRad, origin: 'typed' },
-      }),
-    );
+  const put = (place: FreePlace): void => edit((b) => movedTo(b, { ...place, partId: part.id }));
   return (
     <div>
       <button

@@ -1,25 +1,8 @@
 import { layoutFindingInWords, moveToInWords } from '@zubric/core/say';
-import type { LayoutFinding, MoveTo } from '@zubric/core/layout';
-import { arrangementOf, changePlaced, type Build } from '@zubric/core/vehicle';
+import type { LayoutFinding } from '@zubric/core/layout';
 import { useUnits } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
-
-/** The build with a part moved to where it would be free. */
-function movedTo(build: Build, { partId, aheadM, leftM, aboveM, turnRad }: MoveTo): Build {
-  const part = arrangementOf(build).parts.find(({ id }) => id === partId);
-  if (!part) return build;
-  const at = <K extends 'aheadOfRearAxle' | 'left' | 'above' | 'turn'>(key: K, value: number) => ({
-    ...part[key],
-    value,
-    origin: 'typed' as const,
-  });
-  return changePlaced(build, partId, {
-    aheadOfRearAxle: at('aheadOfRearAxle', aheadM),
-    left: at('left', leftM),
-    above: at('above', aboveM),
-    turn: at('turn', turnRad),
-  });
-}
+import { movedTo } from './moved-to.ts';
 
 interface Props {
   readonly findings: readonly LayoutFinding[];

@@ -1,5 +1,6 @@
 import { changePlaced, arrange, arrangementOf, fieldOf, type PlacedPart } from '@zubric/core/vehicle';
 import { Trash2 } from 'lucide-react';
+import { Sideways } from '../../common/Sideways.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
@@ -26,27 +27,29 @@ export function PlacedTable({ chosen, onChoose }: Props) {
   const { build } = useBuild();
   const { parts } = arrangementOf(build);
   return (
-    <table className="grid-table stacked">
-      <caption className="sr-only">Placed parts, and where the middle of each sits</caption>
-      <thead>
-        <tr>
-          <th scope="col">Part</th>
-          {KEYS.map((key) => (
-            <th key={key} scope="col">
-              {HEADS[key]}
+    <Sideways label="Placed parts">
+      <table className="grid-table stacked md:min-w-[62rem]">
+        <caption className="sr-only">Placed parts, and where the middle of each sits</caption>
+        <thead>
+          <tr>
+            <th scope="col">Part</th>
+            {KEYS.map((key) => (
+              <th key={key} scope="col">
+                {HEADS[key]}
+              </th>
+            ))}
+            <th scope="col">
+              <span className="sr-only">Remove</span>
             </th>
+          </tr>
+        </thead>
+        <tbody>
+          {parts.map((part) => (
+            <Row key={part.id} part={part} chosen={part.id === chosen} onChoose={onChoose} />
           ))}
-          <th scope="col">
-            <span className="sr-only">Remove</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {parts.map((part) => (
-          <Row key={part.id} part={part} chosen={part.id === chosen} onChoose={onChoose} />
-        ))}
-      </tbody>
-    </table>
+        </tbody>
+      </table>
+    </Sideways>
   );
 }
 

@@ -1,5 +1,6 @@
 import { addZone, arrange, arrangementOf, fieldOf, type Zone } from '@zubric/core/vehicle';
 import { Trash2 } from 'lucide-react';
+import { Sideways } from '../../common/Sideways.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
@@ -14,28 +15,30 @@ export function ZoneTable() {
     <section className="sheet grid gap-2 p-3" aria-labelledby="zones">
       <h2 id="zones">Bays and spaces to keep free</h2>
       {zones.length > 0 && (
-        <table className="grid-table stacked">
-          <caption className="sr-only">Bays and spaces to keep free</caption>
-          <thead>
-            <tr>
-              <th scope="col">Name</th>
-              <th scope="col">Kind</th>
-              {KEYS.map((key) => (
-                <th key={key} scope="col">
-                  {fieldOf('zone', key).title}
+        <Sideways label="Bays and spaces to keep free">
+          <table className="grid-table stacked md:min-w-[58rem]">
+            <caption className="sr-only">Bays and spaces to keep free</caption>
+            <thead>
+              <tr>
+                <th scope="col">Name</th>
+                <th scope="col">Kind</th>
+                {KEYS.map((key) => (
+                  <th key={key} scope="col">
+                    {fieldOf('zone', key).title}
+                  </th>
+                ))}
+                <th scope="col">
+                  <span className="sr-only">Remove</span>
                 </th>
+              </tr>
+            </thead>
+            <tbody>
+              {zones.map((zone) => (
+                <Row key={zone.id} zone={zone} />
               ))}
-              <th scope="col">
-                <span className="sr-only">Remove</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {zones.map((zone) => (
-              <Row key={zone.id} zone={zone} />
-            ))}
-          </tbody>
-        </table>
+            </tbody>
+          </table>
+        </Sideways>
       )}
       <p className="flex gap-2">
         <button type="button" className="push push-small" onClick={() => edit((b) => addZone(b, 'bay'))}>
