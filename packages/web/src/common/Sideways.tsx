@@ -6,9 +6,9 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** What may be wider than its place: it scrolls sideways by itself, by keys too. */
+/** What may be wider than its place: it scrolls sideways by itself, by keys too; what is for ears only stays within it. */
 export const Sideways = ({ label, children }: Props) => (
-  <div className="overflow-x-auto" role="group" aria-label={label} tabIndex={0}>
+  <div className="relative overflow-x-auto" role="group" aria-label={label} tabIndex={0}>
     {children}
   </div>
 );

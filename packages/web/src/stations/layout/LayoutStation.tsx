@@ -60,7 +60,7 @@ export function LayoutStation() {
   const fouled = useMemo(() => fouledIn(report), [report]);
   const part = parts.find(({ id }) => id === chosen);
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <div>
         <h1>Where does everything go, and can it be reached?</h1>
         <Answer />

@@ -20,8 +20,8 @@ import { useBuild } from '../../session/BuildSession.tsx';
 
 const HOLD_WORDS: Readonly<Record<Stacked['hold'], string>> = {
   frame: 'the frame',
-  shaft: 'clamped to the shaft',
-  loose: 'nothing: loose',
+  shaft: 'the shaft',
+  loose: 'nothing',
 };
 
 /** What sits on each shaft, in order: how far it floats, and which spacer is missing. */
@@ -37,7 +37,7 @@ export function Shafts() {
       }),
     );
   return (
-    <section className="sheet grid gap-3 p-3" aria-labelledby="shafts">
+    <section className="sheet grid grid-cols-[minmax(0,1fr)] gap-3 p-3" aria-labelledby="shafts">
       <h2 id="shafts">What sits on each shaft</h2>
       {shafts.map((shaft) => (
         <FieldsOf key={shaft.id} name={shaft.name}>

@@ -12,7 +12,7 @@ export function ZoneTable() {
   const { build, edit } = useBuild();
   const { zones } = arrangementOf(build);
   return (
-    <section className="sheet grid gap-2 p-3" aria-labelledby="zones">
+    <section className="sheet grid grid-cols-[minmax(0,1fr)] gap-2 p-3" aria-labelledby="zones">
       <h2 id="zones">Bays and spaces to keep free</h2>
       {zones.length > 0 && (
         <Sideways label="Bays and spaces to keep free">
