@@ -84,19 +84,22 @@ function wheelThings(build: Build): Thing[] {
   });
 }
 
+/** A placed part as a thing: the same while the part is. */
+const partThing = remembered((part: PlacedPart): Thing => ({
+  id: part.id,
+  name: part.name,
+  kind: 'part',
+  ...alike(solidOfPart(part)),
+  part,
+}));
+
 /**
  * Everything that takes room in a build.
  *
  * @example thingsOf(puffin).length // 10: six parts, four wheels
  */
 export const thingsOf = remembered((build: Build): readonly Thing[] => [
-  ...(build.arrangement?.parts ?? []).map((part): Thing => ({
-    id: part.id,
-    name: part.name,
-    kind: 'part',
-    ...alike(solidOfPart(part)),
-    part,
-  })),
+  ...(build.arrangement?.parts ?? []).map(partThing),
   ...wheelThings(build),
   ...(build.arrangement?.zones ?? []).flatMap((zone): Thing[] =>
     zone.kind === 'keep-out'

@@ -78,3 +78,19 @@ export function later<P extends object>(Part: ComponentType<P>): ComponentType<P
     );
   };
 }
+
+/**
+ * A part of a page that always follows a moment after, while something is dragged too: one that changes the build by what
+ * it finds then, not by what it shows.
+ */
+export function deferred<P extends object>(Part: ComponentType<P>): ComponentType<P> {
+  const Held = memo(Part) as unknown as ComponentType<P>;
+  return function Deferred(props: P) {
+    const open = useDeferredValue(useBuild());
+    return (
+      <OpenBuildContext value={open}>
+        <Held {...props} />
+      </OpenBuildContext>
+    );
+  };
+}

@@ -10,6 +10,7 @@ import { FieldsOf } from '../../fields/FieldsOf.tsx';
 import { QuantityEntry } from '../../fields/QuantityField.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { deferred } from '../../session/later.tsx';
 import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { ChosenPart } from './ChosenPart.tsx';
 import { LayoutFindings } from './LayoutFindings.tsx';
@@ -20,6 +21,11 @@ import { ZoneTable } from './ZoneTable.tsx';
 import { extentOf, scaleFor } from './views.ts';
 
 const Templates = lazyPart(async () => (await import('./Templates.tsx')).Templates);
+
+// What is dragged is drawn first; numbers and lists follow.
+const Placed = deferred(PlacedTable);
+const Zones = deferred(ZoneTable);
+const OnShafts = deferred(Shafts);
 
 const NOTHING: ReadonlySet<string> = new Set();
 /** The sheet of the longest view, in its own units. */
@@ -97,11 +103,11 @@ export function LayoutStation() {
       </div>
       {parts.length > 0 && (
         <div className="sheet p-3">
-          <PlacedTable chosen={chosen} onChoose={setChosen} />
+          <Placed chosen={chosen} onChoose={setChosen} />
         </div>
       )}
-      <ZoneTable />
-      <Shafts />
+      <Zones />
+      <OnShafts />
       <Sheets />
     </div>
   );
@@ -212,6 +218,12 @@ function Bar({ pitchM, onPitch, onPlaced }: BarProps) {
   );
 }
 
+/** The same object while it says the same; of numbers and lists. */
+function useSame<T>(value: T): T {
+  const said = JSON.stringify(value);
+  return useMemo(() => JSON.parse(said) as T, [said]);
+}
+
 interface ViewsProps {
   readonly fouled: ReadonlySet<string>;
   readonly chosen: string | undefined;
@@ -222,7 +234,11 @@ interface ViewsProps {
 /** The three views, in one scale. */
 function Views({ fouled, chosen, pitchM, onChoose }: ViewsProps) {
   const { build, edit } = useBuild();
-  const extent = extentOf(build);
+  const extent = useSame(extentOf(build));
+  const onMove = useCallback(
+    (id: string, by: readonly [number, number, number]) => edit((b) => movePlaced(b, id, by, pitchM)),
+    [edit, pitchM],
+  );
   const scale = scaleFor(extent, SHEET.width, SHEET.mostHigh);
   const shared = {
     build,
@@ -232,7 +248,7 @@ function Views({ fouled, chosen, pitchM, onChoose }: ViewsProps) {
     resting: restingOn(build, 0),
     ...{ fouled, chosen, onChoose },
     stepM: pitchM > 0 ? pitchM : USUAL_STEP,
-    onMove: (id: string, by: readonly [number, number, number]) => edit((b) => movePlaced(b, id, by, pitchM)),
+    onMove,
   };
   return (
     <div className="grid gap-2 md:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">

@@ -1,6 +1,6 @@
 import { bodyBox, thingsOf, type Centre, type Resting, type Thing, type Vector } from '@zubric/core/layout';
 import { contactsOf, type Build } from '@zubric/core/vehicle';
-import { memo, useMemo, useState } from 'react';
+import { memo, useCallback, useMemo, useState } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { Handle } from '../../vehicle/Handle.tsx';
 import { CentreMark } from '../../vehicle/parts.tsx';
@@ -41,12 +41,13 @@ const corners = ({ least, most }: { readonly least: Vector; readonly most: Vecto
 
 /** The vehicle with its parts from one side, to scale; parts are moved by hand or by keys. */
 export function ViewDrawing(props: Props) {
-  const { build, view, extent, scale, centre, resting } = props;
+  const { build, view, extent, scale, centre, resting, fouled, chosen, stepM, onChoose, onMove } = props;
   const say = useSay();
   const [held, setHeld] = useState<Sheet>();
   const now = useMemo(() => sheetOf(view, extent, scale), [view, extent, scale]);
   // While something is held the drawing keeps its scale.
   const sheet = held ?? now;
+  const onHold = useCallback((on: boolean) => setHeld(on ? sheet : undefined), [sheet]);
   const body = bodyBox(build);
   const [x0, y0] = sheet.at(body.least);
   const [x1, y1] = sheet.at(body.most);
@@ -85,10 +86,9 @@ export function ViewDrawing(props: Props) {
           .map((thing) => (
             <PartMark
               key={thing.id}
-              {...props}
-              thing={thing}
-              sheet={sheet}
-              onHold={(on) => setHeld(on ? sheet : undefined)}
+              {...{ thing, sheet, view, onChoose, onMove, onHold, stepM }}
+              isFouled={fouled.has(thing.id)}
+              isChosen={chosen === thing.id}
             />
           ))}
         <Centre at={sheet.at([centre.aheadM, centre.leftM, centre.heightM])} />
@@ -181,23 +181,24 @@ function ZoneMark({
   );
 }
 
-interface PartProps extends Props {
+interface PartProps extends Pick<Props, 'view' | 'stepM' | 'onChoose' | 'onMove'> {
   readonly thing: Thing;
   readonly sheet: Sheet;
+  readonly isFouled: boolean;
+  readonly isChosen: boolean;
   readonly onHold: (held: boolean) => void;
 }
 
 /** Letters about as wide as this, in units of the sheet, at 13. */
 const LETTER = 6.4;
 
-function PartMark({ thing, sheet, view, fouled, chosen, stepM, onChoose, onMove, onHold }: PartProps) {
+const PartMark = memo(function PartMark(props: PartProps) {
+  const { thing, sheet, view, isFouled, isChosen, stepM, onChoose, onMove, onHold } = props;
   const say = useSay();
   const { part } = thing;
   const [solid] = thing.solids;
   if (!part || !solid) return null;
   const points = outlineOf(solid, view);
-  const isChosen = chosen === part.id;
-  const isFouled = fouled.has(part.id);
   const corner = points.map((point) => sheet.at(point));
   const [left, top] = [Math.min(...corner.map(([x]) => x)), Math.min(...corner.map(([, y]) => y))];
   const { across } = VIEWS[view];
@@ -238,4 +239,4 @@ function PartMark({ thing, sheet, view, fouled, chosen, stepM, onChoose, onMove,
       </Handle>
     </g>
   );
-}
+});
