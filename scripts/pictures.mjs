@@ -54,10 +54,6 @@ await page.getByText(/sets judged; /).waitFor({ timeout: 60_000 });
 await page.evaluate(() => window.scrollTo(0, 0));
 await picture('search');
 
-await page.goto(`${address}/builds/puffin/what-if?number=masses/payload/mass`);
-await page.getByRole('img', { name: /over Payload, mass/ }).waitFor({ timeout: 60_000 });
-await picture('what-if');
-
 for (const build of ['puffin', 'sanderling']) {
   await page.goto(`${address}/builds/${build}/layout`);
   await page.getByRole('list', { name: 'What stands in the way of the layout' }).waitFor({ timeout: 60_000 });

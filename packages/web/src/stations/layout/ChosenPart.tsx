@@ -11,13 +11,13 @@ import {
   type PlacedPart,
 } from '@zubric/core/vehicle';
 import { showNumber, typed } from '@zubric/core/quantity';
-import { Trash2 } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { useSay, useUnits } from '../../common/units.tsx';
 import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Remove } from './Remove.tsx';
 import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { movedTo } from './moved-to.ts';
 
@@ -121,14 +121,10 @@ function Faces({ part: { faces, name }, report, onChange }: FacesProps) {
                 value={face.room}
                 onChange={(room) => set(face.id, { room })}
               />
-              <button
-                type="button"
-                className="p-1.5 hover:text-short"
-                aria-label={`Remove the ${whose}`}
-                onClick={() => onChange(faces.filter(({ id }) => id !== face.id))}
-              >
-                <Trash2 size={18} aria-hidden="true" />
-              </button>
+              <Remove
+                label={`Remove the ${whose}`}
+                onRemove={() => onChange(faces.filter(({ id }) => id !== face.id))}
+              />
               {reach && (
                 <span
                   className={`col-span-4 text-[14px] ${reach.after === null ? 'text-short' : 'text-soft'}`}

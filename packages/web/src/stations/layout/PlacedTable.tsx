@@ -1,9 +1,9 @@
 import { changePlaced, arrange, arrangementOf, fieldOf, type PlacedPart } from '@zubric/core/vehicle';
-import { Trash2 } from 'lucide-react';
 import { Sideways } from '../../common/Sideways.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Remove } from './Remove.tsx';
 
 const KEYS = ['mass', 'length', 'width', 'height', 'aheadOfRearAxle', 'left', 'above', 'turn'] as const;
 const HEADS: Readonly<Record<(typeof KEYS)[number], string>> = {
@@ -85,16 +85,12 @@ function Row({ part, chosen, onChoose }: RowProps) {
         </td>
       ))}
       <td>
-        <button
-          type="button"
-          className="p-1.5 hover:text-short"
-          aria-label={`Remove ${part.name}`}
-          onClick={() =>
+        <Remove
+          label={`Remove ${part.name}`}
+          onRemove={() =>
             edit((b) => arrange(b, { parts: arrangementOf(b).parts.filter(({ id }) => id !== part.id) }))
           }
-        >
-          <Trash2 size={18} aria-hidden="true" />
-        </button>
+        />
       </td>
     </tr>
   );

@@ -9,7 +9,6 @@ import {
   type Shaft,
   type Stacked,
 } from '@zubric/core/vehicle';
-import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
@@ -17,6 +16,7 @@ import { FieldsOf } from '../../fields/FieldsOf.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Remove } from './Remove.tsx';
 
 const HOLD_WORDS: Readonly<Record<Stacked['hold'], string>> = {
   frame: 'the frame',
@@ -78,14 +78,7 @@ function ShaftForm({ shaft, onChange }: ShaftProps) {
           onChange={(length) => set({ length })}
         />
         <SchemaField part="shaft" field="float" value={shaft.float} onChange={(float) => set({ float })} />
-        <button
-          type="button"
-          className="p-1.5 hover:text-short"
-          aria-label={`Remove ${shaft.name}`}
-          onClick={() => onChange(() => undefined)}
-        >
-          <Trash2 size={18} aria-hidden="true" />
-        </button>
+        <Remove label={`Remove ${shaft.name}`} onRemove={() => onChange(() => undefined)} />
       </div>
       {shaft.stack.length > 0 && <StackTable shaft={shaft} onChange={onChange} />}
       <div className="flex flex-wrap items-end gap-2">
@@ -184,14 +177,10 @@ function StackTable({ shaft, onChange }: ShaftProps) {
 }
 
 const TakeOff = ({ one, shaft, onChange }: ShaftProps & { readonly one: Stacked }) => (
-  <button
-    type="button"
-    className="p-1.5 hover:text-short"
-    aria-label={`Take ${one.name} off ${shaft.name}`}
-    onClick={() => onChange((now) => ({ ...now, stack: now.stack.filter(({ id }) => id !== one.id) }))}
-  >
-    <Trash2 size={18} aria-hidden="true" />
-  </button>
+  <Remove
+    label={`Take ${one.name} off ${shaft.name}`}
+    onRemove={() => onChange((now) => ({ ...now, stack: now.stack.filter(({ id }) => id !== one.id) }))}
+  />
 );
 
 /** How far the shaft goes either way, and what would take it up. */

@@ -1,9 +1,9 @@
 import { addZone, arrange, arrangementOf, fieldOf, type Zone } from '@zubric/core/vehicle';
-import { Trash2 } from 'lucide-react';
 import { Sideways } from '../../common/Sideways.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Remove } from './Remove.tsx';
 
 const KEYS = ['length', 'width', 'height', 'aheadOfRearAxle', 'left', 'above'] as const;
 
@@ -85,16 +85,12 @@ function Row({ zone }: { readonly zone: Zone }) {
         </td>
       ))}
       <td>
-        <button
-          type="button"
-          className="p-1.5 hover:text-short"
-          aria-label={`Remove ${zone.name}`}
-          onClick={() =>
+        <Remove
+          label={`Remove ${zone.name}`}
+          onRemove={() =>
             edit((b) => arrange(b, { zones: arrangementOf(b).zones.filter(({ id }) => id !== zone.id) }))
           }
-        >
-          <Trash2 size={18} aria-hidden="true" />
-        </button>
+        />
       </td>
     </tr>
   );
