@@ -50,6 +50,8 @@ const SYNONYMS: Readonly<Record<string, readonly CalculatorName[]>> = {
   'drift straight veer pulls left right': ['veer', 'simulate-straight', 'unequal-wheels'],
   'magnet hall sensor heading swerve': ['magnet-ring', 'encoder-counts'],
   'frame rail beam sag bend stiff': ['frame-bending'],
+  'gearbox mount bolt rigid float torque arm bind': ['gearbox-mount'],
+  'run-out wobble eccentric pulley sprocket true swing': ['run-out'],
   'screw bolt torque tighten': ['bolt-tightening', 'bolt-circle', 'set-screw-hold'],
 };
 

@@ -13,6 +13,8 @@ import { runsNeeded } from '../trials/runs-needed.ts';
 import { swapVerdict } from '../trials/swap-verdict.ts';
 import { beltTension } from '../making/belt-tension.ts';
 import { frameBending } from '../making/frame-bending.ts';
+import { gearboxMount } from '../making/gearbox-mount.ts';
+import { runOut } from '../making/run-out.ts';
 import { boltTightening } from '../making/bolt-tightening.ts';
 import { filament } from '../making/filament.ts';
 import { printFit } from '../making/print-fit.ts';
@@ -218,6 +220,8 @@ const ALL = [
   beltTension,
   boltTightening,
   frameBending,
+  gearboxMount,
+  runOut,
   printFit,
   filament,
   travelCounts,

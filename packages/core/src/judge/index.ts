@@ -23,7 +23,7 @@ export { firstToGive } from './first-to-give.ts';
 export { groundLinks, steerInput } from './ground-links.ts';
 export { type Block, BLOCKS, isElectrical, linkDefinition, type LinkId, MENDED_AT } from './links.ts';
 export { closeness, isUnderRule, partsOfLink, standsStill } from './margin.ts';
-export { type Aim, payloadSweep, type Sweep, type SweepPoint } from './payload-sweep.ts';
+export { type Aim, payloadSweep, scoreOf, type Sweep, type SweepPoint } from './payload-sweep.ts';
 export { INSIDE, ratiosWanted, SAME } from './ratios-wanted.ts';
 export { type LinkReport, type Report, type Verdict, VERDICTS } from './report.ts';
 export { MOST_OF_VEHICLE, shortlist, ratioOfWork, type Suited } from './shortlist.ts';

@@ -41,7 +41,12 @@ function legs(report: Report) {
     });
 }
 
-/** What a build comes to for an aim. Undefined where it says too little: no way to go, or no battery for a charge. */
+/**
+ * What a build comes to for an aim, in kg an hour, kg·km or km a charge. Undefined where it says too little: no way to go,
+ * or no battery for a charge.
+ *
+ * @example scoreOf(puffin, report, 'payload-rate') // 196.6
+ */
 export function scoreOf(build: Build, report: Report, aim: Aim): number | undefined {
   const all = legs(report);
   if (all.length === 0) return undefined;

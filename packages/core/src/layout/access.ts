@@ -39,7 +39,8 @@ function inTheWay(thing: Thing, others: readonly Thing[], farM: number): Readonl
 
 /**
  * How each part comes off by itself, with as little else as is found: what is free comes off first, then what that freed,
- * and so on. A wheel comes off sideways, always. A part that never comes off is not in it.
+ * and so on. A wheel comes off sideways, always; a loop is let slack and taken off, a body opened. A part that never comes
+ * off is not in it.
  *
  * @example comesOff(puffin).get('deck') // { way: 'top', after: [] }
  */
@@ -48,8 +49,8 @@ export const comesOff = remembered((build: Build): ReadonlyMap<string, ComesOff>
   const farM = farOut(things);
   const found = new Map<string, ComesOff>();
   const layer = new Map<string, number>();
-  for (const { id, kind } of things)
-    if (kind === 'wheel') {
+  for (const { id, kind, opens } of things)
+    if (kind === 'wheel' || kind === 'loop' || opens === true) {
       found.set(id, { way: 'left', after: [] });
       layer.set(id, 0);
     }

@@ -1,8 +1,9 @@
 import type { Build, PlacedPart } from '../vehicle/index.ts';
-import { isFree, keepsClear } from './overlaps.ts';
+import { isFree, isInside, keepsClear, mayTouch } from './overlaps.ts';
 import { roomBefore, solidOfPart, solidOfZone } from './placed-solid.ts';
 import { sweptAlong, type Solid } from './solid.ts';
-import { bodyBox, thingsOf, type BodyBox, type Thing } from './things.ts';
+import { bodyBox, type BodyBox } from './body-box.ts';
+import { thingsOf, type Thing } from './things.ts';
 import { times, WAYS } from './vector.ts';
 import { centreOfGravity, restingOn } from './weight.ts';
 
@@ -100,13 +101,21 @@ export function findPlaces(
   if (!build.arrangement || !part) return [];
   const clearance = build.arrangement.clearance.value;
   const pitch = pitchM ?? build.body.length.value / ALONG;
-  const others = thingsOf(build).filter(({ id }) => id !== partId);
-  const solidOnes = others.filter(({ kind }) => kind !== 'keep-out');
+  const things = thingsOf(build);
+  const itself = things.find(({ id }) => id === partId);
+  const others = things.filter((other) => other !== itself && !(itself && mayTouch(itself, other)));
+  // A body that opens is opened for it.
+  const solidOnes = others.filter(({ kind, opens }) => kind !== 'keep-out' && opens !== true);
   const free: PlacedPart[] = [];
   for (const room of roomsFor(build))
     for (const there of gridIn(room, part, solidOnes, pitch, clearance)) {
       const solid = solidOfPart(there);
-      if (keepsClear([solid], others, clearance) && isReached(there, solid, solidOnes)) free.push(there);
+      if (
+        isInside(build, there, [solid]) &&
+        keepsClear([solid], others, clearance) &&
+        isReached(there, solid, solidOnes)
+      )
+        free.push(there);
     }
   const judged = thinned(free, JUDGED).map((there) => judgedAt(build, there));
   const told: FreePlace[] = [];

@@ -2,67 +2,12 @@ import type { Severity } from '../judge/index.ts';
 import { placedKg, type Build } from '../vehicle/index.ts';
 import { comesOff, reachOf } from './access.ts';
 import { findPlaces } from './find-place.ts';
-import { lowestOf, sticksOut, tooNear, type SticksOut, type TooNear } from './overlaps.ts';
-import { stackOf } from './stack.ts';
+import type { LayoutFinding, MoveTo } from './finding.ts';
+import { lowestOf, sticksOut, tooNear, type TooNear } from './overlaps.ts';
+import { runningFindings } from './running-findings.ts';
 import { thingsOf, type Thing } from './things.ts';
 import { WAYS } from './vector.ts';
 import { centreOfGravity, restingOn } from './weight.ts';
-
-/** Where a part would go to mend what was found. */
-export interface MoveTo {
-  readonly partId: string;
-  readonly aheadM: number;
-  readonly leftM: number;
-  readonly aboveM: number;
-  readonly turnRad: number;
-}
-
-interface Common {
-  readonly severity: Severity;
-  /** Each ends it; the best first. */
-  readonly moves: readonly MoveTo[];
-}
-
-/** Something that stands in the way of a layout. */
-export type LayoutFinding = Common &
-  (
-    | { readonly code: 'overlap' | 'near'; readonly partId: string; readonly near: TooNear }
-    | { readonly code: 'sticks-out'; readonly partId: string; readonly out: SticksOut }
-    | { readonly code: 'in-the-ground' | 'hangs-low'; readonly partId: string; readonly aboveM: number }
-    | { readonly code: 'no-reach'; readonly partId: string; readonly faceId: string }
-    | {
-        readonly code: 'reach-after';
-        readonly partId: string;
-        readonly faceId: string;
-        readonly after: readonly string[];
-      }
-    | { readonly code: 'never-off'; readonly partId: string }
-    | { readonly code: 'battery-buried'; readonly partId: string; readonly after: readonly string[] }
-    | {
-        readonly code: 'floats';
-        readonly shaftId: string;
-        readonly way: 'on' | 'back';
-        readonly byM: number | null;
-      }
-    | {
-        readonly code: 'does-not-fit';
-        readonly shaftId: string;
-        readonly afterId: string;
-        readonly beforeId: string;
-        readonly byM: number;
-      }
-    | { readonly code: 'overhangs'; readonly shaftId: string; readonly byM: number }
-    | { readonly code: 'heavier-than-own'; readonly placedKg: number; readonly ownKg: number }
-    | { readonly code: 'falls-over' }
-    | { readonly code: 'off-the-driven'; readonly drivenShare: number }
-    | { readonly code: 'off-the-middle'; readonly leftM: number }
-    | {
-        readonly code: 'beyond-limit';
-        readonly side: 'length' | 'width' | 'height';
-        readonly hasM: number;
-        readonly mayM: number;
-      }
-  );
 
 /** Under this share on the driven wheels its grip wants for weight (common practice, no source). */
 const LEAST_DRIVEN = 0.4;
@@ -108,6 +53,13 @@ function crowded(build: Build, thing: Thing): LayoutFinding[] {
         ],
   );
 }
+
+/** Wheels and other loops that a loop is in the way of; parts tell it themselves. */
+const fouledBy = (build: Build, loop: Thing): LayoutFinding[] =>
+  crowded(build, loop).filter(
+    (found) =>
+      'near' in found && !(build.arrangement?.parts ?? []).some(({ id }) => id === found.near.withId),
+  );
 
 const outside = (build: Build, thing: Thing): LayoutFinding[] =>
   sticksOut(build, thing).map((out) => ({
@@ -187,38 +139,6 @@ function balanced(build: Build): LayoutFinding[] {
   ];
 }
 
-/** A shaft that goes to and fro, or on which things do not fit. */
-function stacked(build: Build): LayoutFinding[] {
-  return (build.arrangement?.shafts ?? []).flatMap((shaft): LayoutFinding[] => {
-    const shaftId = shaft.id;
-    const { floatM, gaps, overhangM } = stackOf(shaft);
-    const moves: readonly MoveTo[] = [];
-    if (shaft.stack.length === 0) return [];
-    return [
-      ...gaps
-        .filter(({ slackM }) => slackM < -FITS)
-        .map(({ afterId, beforeId, slackM }): LayoutFinding => ({
-          code: 'does-not-fit',
-          severity: 'stop',
-          ...{ shaftId, afterId, beforeId, byM: -slackM, moves },
-        })),
-      ...(['on', 'back'] as const)
-        .filter((way) => (floatM[way] ?? Infinity) > shaft.float.value + FITS)
-        .map((way): LayoutFinding => ({
-          code: 'floats',
-          severity: floatM[way] === null ? 'short' : 'tight',
-          ...{ shaftId, way, byM: floatM[way], moves },
-        })),
-      ...(overhangM > FITS
-        ? [{ code: 'overhangs', severity: 'short', shaftId, byM: overhangM, moves } as const]
-        : []),
-    ];
-  });
-}
-
-/** Nearer than this, m, things on a shaft fit. */
-const FITS = 1e-7;
-
 const SIDES = [
   ['length', 0],
   ['width', 1],
@@ -242,6 +162,8 @@ function beyondLimits(build: Build): LayoutFinding[] {
 
 const ORDER: Readonly<Record<Severity, number>> = { stop: 0, short: 1, tight: 2, note: 3 };
 
+const byWeight = (a: LayoutFinding, b: LayoutFinding): number => ORDER[a.severity] - ORDER[b.severity];
+
 /**
  * What stands in the way of where things are, the worst first; nothing where nothing is placed.
  *
@@ -249,8 +171,8 @@ const ORDER: Readonly<Record<Severity, number>> = { stop: 0, short: 1, tight: 2,
  */
 export function layoutFindings(build: Build): LayoutFinding[] {
   if (!build.arrangement) return [];
-  const ofShafts = stacked(build);
-  if (build.arrangement.parts.length === 0) return ofShafts;
+  const running = runningFindings(build);
+  if (build.arrangement.parts.length === 0) return running.sort(byWeight);
   const parts = thingsOf(build).filter(({ kind }) => kind === 'part');
   const placesFor = placesOnce(build);
   return [
@@ -259,9 +181,12 @@ export function layoutFindings(build: Build): LayoutFinding[] {
       ...outside(build, thing),
       ...reached(build, thing, placesFor),
     ]),
-    ...ofShafts,
+    ...thingsOf(build)
+      .filter(({ kind }) => kind === 'loop')
+      .flatMap((loop) => fouledBy(build, loop)),
+    ...running,
     ...lowHanging(build),
     ...balanced(build),
     ...beyondLimits(build),
-  ].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+  ].sort(byWeight);
 }

@@ -1,7 +1,9 @@
-import type { Build } from '../vehicle/index.ts';
+import type { Build, PlacedPart } from '../vehicle/index.ts';
 import { areNearer, boxGap, gapBetween, TOUCHING, wayClear } from './gap.ts';
 import type { Solid } from './solid.ts';
-import { bodyBox, thingsOf, type Thing } from './things.ts';
+import { bodyBox } from './body-box.ts';
+import { outlineOf, outsideBy, type Spot } from './shell.ts';
+import { thingsOf, type Thing } from './things.ts';
 import { WAYS, type Vector } from './vector.ts';
 
 /** A way out, by its name. */
@@ -18,8 +20,16 @@ export interface TooNear {
   readonly moved: { readonly way: Way; readonly byM: number };
 }
 
-/** The gap that is to be kept to a thing: none to a space that is only to stay free. */
-const gapTo = ({ kind }: Thing, clearanceM: number): number => (kind === 'keep-out' ? 0 : clearanceM);
+/** The gap that is to be kept to a thing: none to a space that is only to stay free, none to the body it is bolted to. */
+const gapTo = ({ kind }: Thing, clearanceM: number): number =>
+  kind === 'keep-out' || kind === 'shell' ? 0 : clearanceM;
+
+/** Whether two things are meant to touch: a loop and its wheels, the body and what goes through it or drives it. */
+export function mayTouch(a: Thing, b: Thing): boolean {
+  if (a.touches?.includes(b.id) || b.touches?.includes(a.id)) return true;
+  const [shell, other] = a.kind === 'shell' ? [a, b] : [b, a];
+  return shell.kind === 'shell' && (other.kind !== 'part' || other.part?.sticksOut !== undefined);
+}
 
 const isTooNear = (solids: readonly Solid[], thing: Thing, clearanceM: number): boolean =>
   solids.some((a) => thing.solids.some((b) => areNearer(a, b, gapTo(thing, clearanceM))));
@@ -51,7 +61,7 @@ function shortestWay(solids: readonly Solid[], thing: Thing, clearanceM: number)
 export function tooNear(build: Build, thing: Thing): TooNear[] {
   const clearanceM = build.arrangement?.clearance.value ?? 0;
   return thingsOf(build).flatMap((other): TooNear[] => {
-    if (other === thing || !isTooNear(thing.solids, other, clearanceM)) return [];
+    if (other === thing || mayTouch(thing, other) || !isTooNear(thing.solids, other, clearanceM)) return [];
     const gap = Math.min(...thing.solids.flatMap((a) => other.solids.map((b) => gapBetween(a, b))));
     return [{ withId: other.id, gapM: gap, moved: shortestWay(thing.solids, other, clearanceM) }];
   });
@@ -63,6 +73,41 @@ export interface SticksOut {
   readonly byM: number;
 }
 
+/** Directions in which the rim of a part is looked at from above. */
+const ROUND = 48;
+
+/** The rim of bodies seen from above. */
+const rimOf = (solids: readonly Solid[]): Spot[] =>
+  solids.flatMap(({ furthest }) =>
+    Array.from({ length: ROUND }, (_, n): Spot => {
+      // A little aside, so that no direction is square to a side of a box.
+      const angle = (2 * Math.PI * (n + 0.37)) / ROUND;
+      const [ahead, left] = furthest([Math.cos(angle), Math.sin(angle), 0]);
+      return [ahead, left];
+    }),
+  );
+
+/** The way that leads most nearly in a direction seen from above. */
+const wayTowards = ([ahead, left]: Spot): Way =>
+  Math.abs(ahead) >= Math.abs(left) ? (ahead > 0 ? 'front' : 'back') : left > 0 ? 'left' : 'right';
+
+/** Where a part sticks out of an outline that was drawn, furthest: and how far it goes back in. */
+function outOfOutline(build: Build, solids: readonly Solid[], may: number): SticksOut[] {
+  const spots = outlineOf(build);
+  const furthest = rimOf(solids)
+    .map((spot) => outsideBy(spots, spot))
+    .reduce((most, one) => (one.byM > most.byM ? one : most));
+  const by = furthest.byM - may;
+  const way = wayTowards(furthest.way);
+  const slant = Math.max(Math.abs(furthest.way[0]), Math.abs(furthest.way[1]));
+  return by > TOUCHING ? [{ way, byM: by / slant }] : [];
+}
+
+/** Whether a part lies within the outline that was drawn, but for what it may stick out. */
+export const isInside = (build: Build, { sticksOut: may }: PlacedPart, solids: readonly Solid[]): boolean =>
+  build.arrangement?.shell?.outline === undefined ||
+  outOfOutline(build, solids, may?.value ?? 0).length === 0;
+
 /**
  * Where a part sticks out of the body further than it may; nothing where nobody said how far it may.
  *
@@ -72,6 +117,7 @@ export function sticksOut(build: Build, { part, solids }: Thing): SticksOut[] {
   const may = part?.sticksOut?.value;
   if (may === undefined) return [];
   const { least, most } = bodyBox(build);
+  const isDrawn = build.arrangement?.shell?.outline !== undefined;
   const beyond = (way: Way): number => {
     const direction: Vector = WAYS[way];
     const axis = direction.findIndex((x) => x !== 0) as 0 | 1 | 2;
@@ -79,7 +125,12 @@ export function sticksOut(build: Build, { part, solids }: Thing): SticksOut[] {
       ? Math.max(...solids.map((solid) => solid.most[axis])) - most[axis]
       : least[axis] - Math.min(...solids.map((solid) => solid.least[axis]));
   };
-  return WAY_NAMES.map((way) => ({ way, byM: beyond(way) - may })).filter(({ byM }) => byM > TOUCHING);
+  return [
+    ...(isDrawn ? outOfOutline(build, solids, may) : []),
+    ...WAY_NAMES.filter((way) => !isDrawn || WAYS[way][2] !== 0)
+      .map((way) => ({ way, byM: beyond(way) - may }))
+      .filter(({ byM }) => byM > TOUCHING),
+  ];
 }
 
 /** How far above the ground the lowest part hangs; undefined where nothing is placed. */

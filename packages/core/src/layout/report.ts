@@ -1,8 +1,12 @@
 import { remembered } from '../contract/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import { comesOff, reachOf, type ComesOff, type FaceReach } from './access.ts';
-import { layoutFindings, type LayoutFinding } from './findings.ts';
+import type { LayoutFinding } from './finding.ts';
+import { layoutFindings } from './findings.ts';
+import { frameReport, type FrameReport } from './frame.ts';
+import { linesOf, type Line } from './lines.ts';
 import { lowestOf, sticksOut, tooNear, type SticksOut, type TooNear } from './overlaps.ts';
+import { printsOf, type PrintReport } from './printing.ts';
 import { stackOf, type StackReport } from './stack.ts';
 import { thingsOf } from './things.ts';
 import { centreOfGravity, inertiaOf, restingOn, type Centre, type Inertia, type Resting } from './weight.ts';
@@ -37,6 +41,10 @@ export interface LayoutReport {
   readonly clearanceM?: number;
   readonly parts: readonly PartReport[];
   readonly stacks: readonly StackReport[];
+  /** Wheels that run together. */
+  readonly lines: readonly Line[];
+  readonly frame: readonly FrameReport[];
+  readonly prints: readonly PrintReport[];
   readonly findings: readonly LayoutFinding[];
 }
 
@@ -84,6 +92,9 @@ export const layoutReport = remembered((build: Build): LayoutReport => {
       ];
     }),
     stacks: (build.arrangement?.shafts ?? []).map(stackOf),
+    lines: linesOf(build),
+    frame: (build.arrangement?.frame ?? []).map((member) => frameReport(build, member)),
+    prints: printsOf(build),
     findings: layoutFindings(build),
   };
 });

@@ -82,6 +82,21 @@ export function hullOf(solids: readonly Solid[]): Solid {
 }
 
 /**
+ * The body that corners span.
+ *
+ * @example around([[0, 0, 0], [2, 0, 0], [0, 1, 0], [0, 0, 1]]).most // [2, 1, 1]
+ */
+export function around(corners: readonly Vector[]): Solid {
+  const middle = times(
+    corners.reduce<Vector>((sum, corner) => plus(sum, corner), [0, 0, 0]),
+    1 / corners.length,
+  );
+  return solidOf(middle, (direction) =>
+    corners.reduce((best, corner) => (dot(corner, direction) > dot(best, direction) ? corner : best)),
+  );
+}
+
+/**
  * A body somewhere else.
  *
  * @example shifted(boxAt([0, 0, 0], [1, 1, 1], 0), [1, 0, 0]).least // [0.5, -0.5, -0.5]

@@ -1,25 +1,24 @@
 import { remembered } from '../contract/index.ts';
-import {
-  contactsOf,
-  layoutKind,
-  wheelsOf,
-  type Axle,
-  type Build,
-  type PlacedPart,
-} from '../vehicle/index.ts';
+import { layoutKind, wheelsOf, type Axle, type Build, type PlacedPart } from '../vehicle/index.ts';
+import { loopsOf } from './lines.ts';
 import { solidOfPart, solidOfZone } from './placed-solid.ts';
-import { cylinderAt, hullOf, type Solid } from './solid.ts';
-import { turned, type Vector } from './vector.ts';
+import { shellOf } from './shell.ts';
+import { cylinderAt, hullOf, sweptAlong, type Solid } from './solid.ts';
+import { times, turned, type Vector } from './vector.ts';
 
-/** Something that takes room: a placed part, a wheel or track with all that it sweeps, a keep-out. */
+/** Something that takes room: a placed part, a wheel or track with all that it sweeps, a belt or chain, a piece of the body, a keep-out. */
 export interface Thing {
   readonly id: string;
   readonly name: string;
-  readonly kind: 'part' | 'wheel' | 'keep-out';
+  readonly kind: 'part' | 'wheel' | 'loop' | 'shell' | 'keep-out';
   readonly solids: readonly Solid[];
   /** As it stands, wheels straight ahead. */
   readonly standing: readonly Solid[];
   readonly part?: PlacedPart;
+  /** Things that it may touch: the wheels that a loop runs round. */
+  readonly touches?: readonly string[];
+  /** Of a piece of the body that is taken off to open it. */
+  readonly opens?: boolean;
 }
 
 /** How far wheels steer either way where nobody says, rad (common practice, no source). */
@@ -48,16 +47,21 @@ function wheelSolids(
     return { solids: [hullOf(ends)], standing: [hullOf(ends)] };
   }
   const standing = [wheelAt(middle, ACROSS)];
-  const spins = (about: number) => ({ solids: [cylinderAt(middle, UP, about, diameter.value)], standing });
+  const sprung = (solids: readonly Solid[]) =>
+    axle.travel ? solids.map((solid) => sweptAlong(solid, times(UP, axle.travel?.value ?? 0))) : solids;
+  const spins = (about: number) => ({
+    solids: sprung([cylinderAt(middle, UP, about, diameter.value)]),
+    standing,
+  });
   if (axle.form === 'castor') return spins(Math.hypot(radius + TRAIL * diameter.value, width.value / 2));
-  if (!axle.steered) return { solids: standing, standing };
+  if (!axle.steered) return { solids: sprung(standing), standing };
   // A module turns all the way round.
   if (build.layout.kind === 'modules') return spins(Math.hypot(radius, width.value / 2));
   const lock = build.steering ? build.steering.lockToLock.value / 2 : USUAL_LOCK;
   const steered = Array.from({ length: 2 * LOCK_STEPS + 1 }, (_, n) =>
     wheelAt(middle, turned(ACROSS, (lock * (n - LOCK_STEPS)) / LOCK_STEPS)),
   );
-  return { solids: steered, standing };
+  return { solids: sprung(steered), standing };
 }
 
 /** What sweeps no more than it is. */
@@ -101,30 +105,25 @@ const partThing = remembered((part: PlacedPart): Thing => ({
 export const thingsOf = remembered((build: Build): readonly Thing[] => [
   ...(build.arrangement?.parts ?? []).map(partThing),
   ...wheelThings(build),
+  ...loopsOf(build).map(({ id, name, solids, round }): Thing => ({
+    id,
+    name,
+    kind: 'loop',
+    solids,
+    standing: solids,
+    touches: round,
+  })),
+  ...shellOf(build).map(({ id, name, solids, comesOff }): Thing => ({
+    id,
+    name,
+    kind: 'shell',
+    solids,
+    standing: solids,
+    opens: comesOff,
+  })),
   ...(build.arrangement?.zones ?? []).flatMap((zone): Thing[] =>
     zone.kind === 'keep-out'
       ? [{ id: zone.id, name: zone.name, kind: 'keep-out', ...alike(solidOfZone(zone)) }]
       : [],
   ),
 ]);
-
-/** The body's box about the middle of what the vehicle stands on. */
-export interface BodyBox {
-  readonly least: Vector;
-  readonly most: Vector;
-}
-
-/**
- * Where the body lies: its length about the middle between the first and the last contact, from its clearance up.
- *
- * @example bodyBox(puffin).most // [0.875, 0.36, 0.75]
- */
-export function bodyBox({ layout, body }: Pick<Build, 'layout' | 'body'>): BodyBox {
-  const ahead = contactsOf(layout).map(({ aheadM }) => aheadM);
-  const middle = (Math.min(...ahead) + Math.max(...ahead)) / 2;
-  const [length, width] = [body.length.value / 2, body.width.value / 2];
-  return {
-    least: [middle - length, -width, body.clearance.value],
-    most: [middle + length, width, Math.max(body.height.value, body.clearance.value)],
-  };
-}

@@ -28,3 +28,10 @@ export const WAYS = {
   top: [0, 0, 1],
   bottom: [0, 0, -1],
 } as const satisfies Readonly<Record<string, Vector>>;
+
+/** Square to both, by the right hand. */
+export const cross = (a: Vector, b: Vector): Vector => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];

@@ -1,7 +1,7 @@
 import { footingOf } from '../demand/index.ts';
 import { asPlaced, placedKg, type Build, type PlacedPart } from '../vehicle/index.ts';
 import { cylinderOf, middleOf } from './placed-solid.ts';
-import { bodyBox } from './things.ts';
+import { bodyBox } from './body-box.ts';
 import { minus, type Vector } from './vector.ts';
 
 /** A mass and its middle. */
@@ -50,7 +50,7 @@ function partInertia(part: PlacedPart): Vector {
 }
 
 /** What the vehicle is made of, payload left out; the rest of its own mass fills its body evenly. */
-function lumpsOf(build: Build): Lump[] {
+export function lumpsOf(build: Build): Lump[] {
   const { masses, arrangement, body } = build;
   const placed = arrangement ? placedKg(build) : 0;
   const restKg = Math.max(0, masses.own.mass.value - placed);

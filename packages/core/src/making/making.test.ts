@@ -211,3 +211,85 @@ describe('filament', () => {
     expect([spools(999), spools(1000), spools(1001)]).toEqual([1, 1, 2]);
   });
 });
+
+describe('run-out', () => {
+  const run = (given: object) => calculate('run-out', given);
+  const belt = {
+    driverRunOutMm: 0.4,
+    drivenRunOutMm: 0,
+    driverDiameterMm: 40,
+    drivenDiameterMm: 120,
+    centreMm: 200,
+    tensionN: 60,
+    stiffnessN: 20000,
+  };
+  /** The length of an open belt, by its strands and arcs. */
+  const length = (r: number, s: number, c: number): number => {
+    const alpha = Math.asin((s - r) / c);
+    return 2 * c * Math.cos(alpha) + (Math.PI - 2 * alpha) * r + (Math.PI + 2 * alpha) * s;
+  };
+
+  it('lengthens the way as the belt is longer whose shafts are apart by half of it more, and shorter by half less', () => {
+    const { lengthSwingMm, tensionSwingN } = run(belt) as Record<string, number>;
+    const swing = length(20, 60, 200.2) - length(20, 60, 199.8);
+    expect(lengthSwingMm).toBeCloseTo(swing, 5);
+    expect(tensionSwingN).toBeCloseTo((20000 * swing) / length(20, 60, 200), 2);
+  });
+
+  it('lets the tension swing evenly about what it is, below nothing where it hangs loose', () => {
+    const { leastTensionN, mostTensionN } = run({ ...belt, driverRunOutMm: 2.4 }) as Record<string, number>;
+    expect(((leastTensionN ?? 0) + (mostTensionN ?? 0)) / 2).toBeCloseTo(60, 9);
+    expect(leastTensionN).toBeLessThan(0);
+  });
+
+  /* A shallow parabola over a chord s with sag f is longer than it by 8 f²/(3 s): both ends of the swing give the mean excess back. */
+  it('lets a chain sag more and less, its length conserved, until it is taut', () => {
+    const chain = {
+      driverRunOutMm: 0.1,
+      drivenRunOutMm: 0,
+      driverDiameterMm: 50,
+      drivenDiameterMm: 50,
+      centreMm: 300,
+    };
+    const { leastSagMm = 0, mostSagMm = 0 } = run({ ...chain, sagMm: 8 }) as Record<string, number>;
+    expect((leastSagMm ** 2 + mostSagMm ** 2) / 2).toBeCloseTo(64, 6);
+    expect((8 * (mostSagMm ** 2 - leastSagMm ** 2)) / (3 * 300)).toBeCloseTo(0.2, 9);
+    expect(run({ ...chain, sagMm: 2 })).toMatchObject({ leastSagMm: 0 });
+  });
+
+  it('swings the speed by each radius over its own', () => {
+    expect(run({ ...belt, drivenRunOutMm: 0.6 })).toMatchObject({ speedSwing: 0.4 / 40 + 0.6 / 120 });
+  });
+
+  it.each([
+    [{ centreMm: 70 }, /the wheels overlap/],
+    [{ driverRunOutMm: 20 }, /no wheel swings by its own radius/],
+    [{ tensionN: undefined }, /wants both/],
+  ])('refuses %j', (others, message) => {
+    expect(() => run({ ...belt, ...others })).toThrow(message);
+  });
+});
+
+describe('a gearbox on a frame that bends', () => {
+  const given = { slopeDeg: 0.4, shaftMm: 12, freeMm: 80, torqueNm: 15, armMm: 60 };
+  /* The end of a cantilever of length l is moved aside by θ l: by adding up its bending twice, in a thousand steps. */
+  it('binds as a shaft does whose bending, added up twice, ends aside by its slope times its length', () => {
+    const { bindingN, bindingNm, bindingMPa } = calculate('gearbox-mount', given) as Record<string, number>;
+    const inertia = (Math.PI * 0.012 ** 4) / 64;
+    let [slope, aside] = [0, 0];
+    const step = 0.08 / 1000;
+    for (let n = 0; n < 1000; n += 1) {
+      const x = (n + 0.5) * step;
+      aside += slope * step + (0.5 * step ** 2 * (bindingN ?? 0) * (0.08 - x)) / (205e9 * inertia);
+      slope += (step * (bindingN ?? 0) * (0.08 - x)) / (205e9 * inertia);
+    }
+    expect(aside).toBeCloseTo(((0.4 * Math.PI) / 180) * 0.08, 8);
+    expect(bindingNm).toBeCloseTo((bindingN ?? 0) * 0.08, 9);
+    expect(bindingMPa).toBeCloseTo(((bindingNm ?? 0) * 0.006) / inertia / 1e6, 6);
+  });
+
+  it('floating takes its torque at its arm, whatever the frame does', () => {
+    expect(calculate('gearbox-mount', given)).toMatchObject({ armN: 250 });
+    expect(calculate('gearbox-mount', { ...given, slopeDeg: 0 })).toMatchObject({ armN: 250, bindingN: 0 });
+  });
+});

@@ -19,16 +19,18 @@ const output = z.strictObject({
   pieces: key.count('Pieces to print it in'),
 });
 
-type PrintSides = readonly [number, number, number];
+/** Three sides of a box. */
+export type PrintSides = readonly [number, number, number];
 const sides = ({ xMm, yMm, zMm }: z.output<typeof input>['part']): PrintSides => [xMm, yMm, zMm];
-const ordersOf = ([a, b, c]: PrintSides): readonly PrintSides[] => [
-  [a, b, c],
-  [a, c, b],
-  [b, a, c],
-  [b, c, a],
-  [c, a, b],
-  [c, b, a],
-];
+/** Which side of the part lies along the bed, across it, and stands. */
+const ORDERS = [
+  [0, 1, 2],
+  [0, 2, 1],
+  [1, 0, 2],
+  [1, 2, 0],
+  [2, 0, 1],
+  [2, 1, 0],
+] as const;
 
 /** Whether a rectangle that is too long lies slantwise in another (Carver's condition, from memory). */
 function liesTurned(part: readonly [number, number], bed: readonly [number, number]): boolean {
@@ -39,6 +41,37 @@ function liesTurned(part: readonly [number, number], bed: readonly [number, numb
   const squares = p * p + q * q;
   return b >= (2 * p * q * a + (p * p - q * q) * Math.sqrt(squares - a * a)) / squares;
 }
+
+/** How a box goes into a printer's box, and in how many pieces along each of its own sides. */
+export interface PrintFit {
+  readonly fits: 'straight' | 'turned' | 'no';
+  readonly along: PrintSides;
+}
+
+/**
+ * Whether a box fits a printer's box, straight or turned on the bed, and else the fewest pieces, by straight cuts.
+ *
+ * @example fitInPrinter([450, 150, 100], [200, 200, 200]) // { fits: 'no', along: [3, 1, 1] }
+ */
+export function fitInPrinter(part: PrintSides, printer: PrintSides): PrintFit {
+  const whole: PrintSides = [1, 1, 1];
+  const laid = ORDERS.map((order) => order.map((side) => part[side]) as unknown as PrintSides);
+  if (laid.some((order) => order.every((side, at) => side <= (printer[at] ?? 0))))
+    return { fits: 'straight', along: whole };
+  const [bedX, bedY, height] = printer;
+  if (laid.some(([p, q, standing]) => standing <= height && liesTurned([p, q], [bedX, bedY])))
+    return { fits: 'turned', along: whole };
+  const cuts = ORDERS.map((order) => {
+    const along = [1, 1, 1];
+    order.forEach((side, at) => {
+      along[side] = Math.ceil(part[side] / (printer[at] ?? 1));
+    });
+    return along as unknown as PrintSides;
+  });
+  return { fits: 'no', along: cuts.reduce((least, one) => (piecesOf(one) < piecesOf(least) ? one : least)) };
+}
+
+const piecesOf = ([x, y, z]: PrintSides): number => x * y * z;
 
 export const printFit = defineCalculator({
   name: 'print-fit',
@@ -67,15 +100,7 @@ export const printFit = defineCalculator({
     },
   ],
   run: ({ part, printer }) => {
-    const orders = ordersOf(sides(part));
-    const room = sides(printer);
-    const [bedX, bedY, height] = room;
-    if (orders.some((order) => order.every((side, at) => side <= (room[at] ?? 0))))
-      return { fits: 'straight' as const, pieces: 1 };
-    if (orders.some(([p, q, standing]) => standing <= height && liesTurned([p, q], [bedX, bedY])))
-      return { fits: 'turned' as const, pieces: 1 };
-    const cut = ([x, y, z]: PrintSides): number =>
-      Math.ceil(x / bedX) * Math.ceil(y / bedY) * Math.ceil(z / height);
-    return { fits: 'no' as const, pieces: Math.min(...orders.map(cut)) };
+    const { fits, along } = fitInPrinter(sides(part), sides(printer));
+    return { fits, pieces: piecesOf(along) };
   },
 });

@@ -1,7 +1,7 @@
 export { cautionsOf } from './cautions.ts';
 export { glossaryPage, termOf, TERMS, type Term, type TermId } from './glossary.ts';
 export { nextStep, type NextStep } from './next-step.ts';
-export { FACE_WORDS, layoutFindingInWords, listInWords, moveToInWords, WAY_WORDS } from './layout.ts';
+export { layoutFindingInWords, listInWords, moveToInWords, WAY_WORDS } from './layout.ts';
 export { movesInWords, movesOfFinding, type MoveInWords, type MovesForInWords } from './moves.ts';
 export {
   findingsInWords,

@@ -1,7 +1,7 @@
 import type { LayoutFinding, MoveTo, TooNear, Way } from '../layout/index.ts';
-import { thingsOf } from '../layout/index.ts';
 import { show, type UnitSystem } from '../quantity/index.ts';
-import type { Build, FaceKind } from '../vehicle/index.ts';
+import { runningFindingInWords, thingName as nameOf } from './running-findings.ts';
+import type { Build } from '../vehicle/index.ts';
 
 /**
  * Ways, as they are said of something that goes there.
@@ -17,20 +17,6 @@ export const WAY_WORDS: Readonly<Record<Way, string>> = {
   bottom: 'down',
 };
 
-/** Faces, as they are called. */
-export const FACE_WORDS: Readonly<Record<FaceKind, string>> = {
-  plug: 'plug',
-  button: 'button',
-  lid: 'lid',
-  vent: 'vent',
-  shaft: 'shaft',
-  display: 'display',
-  screw: 'screw',
-};
-
-const nameOf = (build: Build, id: string): string =>
-  thingsOf(build).find((thing) => thing.id === id)?.name ?? id;
-
 /**
  * Things in the order in which they come off.
  *
@@ -42,13 +28,8 @@ export const listInWords = (build: Build, ids: readonly string[]): string =>
 function faceName(build: Build, partId: string, faceId: string): string {
   const part = build.arrangement?.parts.find(({ id }) => id === partId);
   const face = part?.faces.find(({ id }) => id === faceId);
-  return `the ${face ? FACE_WORDS[face.kind] : 'face'} of “${part?.name ?? partId}”`;
+  return `the ${face?.kind ?? 'face'} of “${part?.name ?? partId}”`;
 }
-
-const shaftOf = (build: Build, id: string) => build.arrangement?.shafts?.find((shaft) => shaft.id === id);
-const shaftName = (build: Build, id: string): string => shaftOf(build, id)?.name ?? id;
-const stackedName = (build: Build, shaftId: string, id: string): string =>
-  `“${shaftOf(build, shaftId)?.stack.find((one) => one.id === id)?.name ?? id}”`;
 
 const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
@@ -85,17 +66,6 @@ export function layoutFindingInWords(
       return `${named(finding.partId)} comes off no straight way: it is held from all sides.`;
     case 'battery-buried':
       return `To change the battery ${named(finding.partId)} ${finding.after.length} things have to come off: ${listInWords(build, finding.after)}.`;
-    case 'floats': {
-      const shaft = shaftName(build, finding.shaftId);
-      const end = finding.way === 'on' ? 'second' : 'first';
-      return finding.byM === null
-        ? `Nothing keeps “${shaft}” from sliding out towards its ${end} end: clamp a collar on it against a bearing.`
-        : `“${shaft}” floats ${length(finding.byM)} towards its ${end} end: take it up with a spacer.`;
-    }
-    case 'does-not-fit':
-      return `On “${shaftName(build, finding.shaftId)}” what sits between ${stackedName(build, finding.shaftId, finding.afterId)} and ${stackedName(build, finding.shaftId, finding.beforeId)} is ${length(finding.byM)} too wide.`;
-    case 'overhangs':
-      return `“${shaftName(build, finding.shaftId)}” is ${length(finding.byM)} too short for what sits on it.`;
     case 'heavier-than-own': {
       const mass = (kg: number): string => show(kg, 'mass', system).text;
       return `The placed parts weigh ${mass(finding.placedKg)}, more than the whole vehicle was said to (${mass(finding.ownKg)}). Weigh it again, or the parts.`;
@@ -108,6 +78,8 @@ export function layoutFindingInWords(
       return `Its middle of gravity is ${length(Math.abs(finding.leftM))} ${finding.leftM > 0 ? 'left' : 'right'} of the middle line: it pulls to that side.`;
     case 'beyond-limit':
       return `With its parts it comes to ${length(finding.hasM)} of ${finding.side}; at most ${length(finding.mayM)} are allowed.`;
+    default:
+      return runningFindingInWords(finding, build, system);
   }
 }
 

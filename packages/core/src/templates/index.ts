@@ -1,4 +1,5 @@
-export { FITS, screwHole, THREADS, type Fit, type Thread } from './holes.ts';
+export { FITS, screwHole, THREADS, type Fit, type Thread } from '../making/index.ts';
+export { withKerf } from './kerf.ts';
 export { templatesOf } from './of-build.ts';
 export { sprocketCircles, sprocketOutline, type SprocketCircles } from './sprocket.ts';
 export { CHECK_MM, roomOf, type At, type Mark, type Template } from './template.ts';

@@ -1,27 +1,24 @@
-import { show } from '../quantity/index.ts';
-import { gearOutline, type Stage } from '../transmission/index.ts';
 import type { Build, Part, PlacedPart } from '../vehicle/index.ts';
-import { screwHole } from './holes.ts';
-import { rollerMiddles, sprocketCircles, sprocketOutline } from './sprocket.ts';
+import { bore, shaftOf } from './bore.ts';
+import { holedSides, ownSheets } from './own.ts';
+import { screwHole } from '../making/index.ts';
+import { wheelsOf } from './wheels.ts';
 import {
   drawnCircle,
   hole,
   holesOnCircle,
+  inMm,
   onCircle,
-  outline,
   plate,
   slot,
   withCheck,
   words,
   type At,
-  type Mark,
   type Template,
 } from './template.ts';
 
 const MM = 1000;
 const MIDDLE: At = [0, 0];
-const DIGITS = 4;
-const mm = (value: number): string => show(value / MM, 'length', 'metric', { digits: DIGITS }).text;
 
 /** How far a motor is moved to tension its loop, mm (common practice, no source). */
 const TRAVEL = 10;
@@ -29,81 +26,6 @@ const TRAVEL = 10;
 const EDGE = 12;
 /** A strap that holds a battery, mm wide (common practice, no source). */
 const STRAP = { width: 22, thick: 4 };
-
-type Wheel = 'driver' | 'driven';
-
-/** The bore that goes on a shaft: round, with a keyway where there is one (width, and half as deep into the hub). */
-function bore(diameter: number, key: number): Mark[] {
-  if (diameter <= 0) return hole(MIDDLE, 3);
-  if (key <= 0) return hole(MIDDLE, diameter);
-  const depth = Math.sqrt((diameter / 2) ** 2 - (key / 2) ** 2);
-  const top = diameter / 2 + 0.4 * key;
-  return [
-    ...hole(MIDDLE, diameter),
-    outline([
-      [-key / 2, depth],
-      [key / 2, depth],
-      [key / 2, top],
-      [-key / 2, top],
-    ]),
-  ];
-}
-
-/** The shaft on which the wheels before the first stage sit. */
-const shaftOf = (motor: Part | undefined): readonly [diameter: number, key: number] =>
-  motor?.kind === 'motor' ? [motor.shaftDiameterMm ?? 0, motor.shaftKeyMm ?? 0] : [0, 0];
-
-function wheelOf(stage: Stage, which: Wheel, [shaft, key]: readonly [number, number], n: number): Template[] {
-  const teeth = 'teethDriver' in stage ? (which === 'driver' ? stage.teethDriver : stage.teethDriven) : 0;
-  const place = `stage ${n + 1}, ${which}`;
-  if (stage.kind === 'chain') {
-    const { pitchDiameter, rollerDiameter } = sprocketCircles(stage.chain, teeth);
-    return [
-      {
-        name: `sprocket-${n + 1}-${which}`,
-        title: `Sprocket of ${teeth} teeth, ${place}; drill the roots ${mm(rollerDiameter)}`,
-        marks: [
-          outline(sprocketOutline(stage.chain, teeth)),
-          drawnCircle(MIDDLE, pitchDiameter),
-          ...rollerMiddles(stage.chain, teeth).map((at) => drawnCircle(at, 1)),
-          ...bore(shaft, key),
-        ],
-      },
-    ];
-  }
-  if (stage.kind === 'spur') {
-    const moduleMm = stage.module.value * MM;
-    return [
-      {
-        name: `gear-${n + 1}-${which}`,
-        title: `Spur gear of ${teeth} teeth, module ${mm(moduleMm)}, ${place}`,
-        marks: [
-          outline(gearOutline({ moduleMm, teeth, points: 12 })),
-          drawnCircle(MIDDLE, moduleMm * teeth),
-          ...bore(shaft, key),
-        ],
-      },
-    ];
-  }
-  return [];
-}
-
-/** Sprockets and spur gears of every drive, the wheels before the first stage bored for the motor. */
-const wheelsOf = (build: Build): Template[] =>
-  build.drives.flatMap(({ id, motorId, stages }, at) =>
-    stages.flatMap((stage, n) =>
-      (['driver', 'driven'] as const).flatMap((which) =>
-        wheelOf(
-          stage,
-          which,
-          n === 0 && which === 'driver' ? shaftOf(build.parts.find((part) => part.id === motorId)) : [0, 0],
-          n,
-        ).map((template) =>
-          build.drives.length > 1 && at > 0 ? { ...template, name: `${template.name}-${id}` } : template,
-        ),
-      ),
-    ),
-  );
 
 /** A motor's plate: its body or boss, and slots in which it is drawn back until the loop is taut. */
 function motorPlate(part: Part): Template[] {
@@ -118,7 +40,7 @@ function motorPlate(part: Part): Template[] {
   return [
     {
       name: `motor-plate-${part.id}`,
-      title: `Plate for ${part.name}: ${screw} slots on ${mm(circle)}, ${mm(TRAVEL)} of travel; check the motor’s own holes`,
+      title: `Plate for ${part.name}: ${screw} slots on ${inMm(circle)}, ${inMm(TRAVEL)} of travel; check the motor’s own holes`,
       marks: [
         plate(MIDDLE, body + 2 * EDGE + TRAVEL, body + 2 * EDGE, EDGE),
         drawnCircle(MIDDLE, body),
@@ -132,7 +54,7 @@ function motorPlate(part: Part): Template[] {
     },
     {
       name: `shaft-${part.id}`,
-      title: `Bore for the shaft of ${part.name}: ${mm(shaft)}${key > 0 ? `, key ${mm(key)}` : ''}`,
+      title: `Bore for the shaft of ${part.name}: ${inMm(shaft)}${key > 0 ? `, key ${inMm(key)}` : ''}`,
       marks: [plate(MIDDLE, 3 * shaft, 3 * shaft, shaft / 2), ...bore(shaft, key)],
     },
   ].filter(({ name }) => shaft > 0 || !name.startsWith('shaft-'));
@@ -147,7 +69,7 @@ function tray(part: PlacedPart, clearanceM: number): Template {
   const strap = width / 2 + STRAP.thick / 2 + 1;
   return {
     name: `tray-${part.id}`,
-    title: `Tray for ${part.name}: M4 screws at its corners, slots for a strap of ${mm(STRAP.width - 2)}`,
+    title: `Tray for ${part.name}: M4 screws at its corners, slots for a strap of ${inMm(STRAP.width - 2)}`,
     marks: [
       plate(MIDDLE, length + 2 * EDGE, width + 2 * EDGE, EDGE / 2),
       { kind: 'line', points: rectangle(length, width), closed: true, cut: false },
@@ -198,8 +120,8 @@ function adapters(parts: readonly Part[]): Template[] {
 }
 
 /**
- * The templates that a build asks for: its sprockets and gears, plates and bores of its motors, trays for what is placed,
- * adapters between bolt circles; each with its lines to check a print by.
+ * The templates that a build asks for: its sprockets, gears and pulleys, plates and bores of its motors, trays for what is
+ * placed, adapters between bolt circles, its builder's own sheets and the holes of placed parts; each with its lines to check a print by.
  *
  * @example templatesOf(puffin)[0]?.name // 'sprocket-1-driver'
  */
@@ -212,5 +134,7 @@ export function templatesOf(build: Build): Template[] {
       .filter(({ form }) => form === 'box')
       .map((part) => tray(part, arrangement?.clearance.value ?? 0)),
     ...adapters(parts),
+    ...ownSheets(build),
+    ...(arrangement?.parts ?? []).flatMap(holedSides),
   ].map(withCheck);
 }

@@ -1,3 +1,11 @@
+import { show } from '../quantity/index.ts';
+
+/** Finer than a tenth of a millimetre nobody marks out, but a drill or a pitch has more digits. */
+const DIGITS = 4;
+/** A length of a sheet in words. */
+export const inMm = (value: number): string =>
+  show(value / 1000, 'length', 'metric', { digits: DIGITS }).text;
+
 /** A place on the sheet, mm: to the right, and up. */
 export type At = readonly [x: number, y: number];
 

@@ -7,7 +7,7 @@ import { footingOf } from '../demand/index.ts';
 import { drivelineOf } from '../drive/index.ts';
 import { evaluate } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
-import { driveOf, newBuild, numbersOf, readBuild, type Build } from '../vehicle/index.ts';
+import { addMember, driveOf, newBuild, numbersOf, readBuild, type Build } from '../vehicle/index.ts';
 import { CORE } from './examples.ts';
 
 type Scope = Readonly<Record<string, unknown>>;
@@ -71,6 +71,7 @@ function known(): Scope {
     stage,
     gull: newBuild('Gull'),
     box: BOX,
+    member: addMember(puffin).arrangement?.frame?.[0],
     readings: READINGS,
     z,
   };

@@ -55,6 +55,9 @@ interface VSection {
   readonly title: string;
   /** Smallest pulley that it bends round, m. */
   readonly smallestM: number;
+  /** Its top width and its height, m. */
+  readonly wideM: number;
+  readonly thickM: number;
   /** Most pull of one belt, N. */
   readonly pullN: number;
   /** Most tension of a strand standing still, N. */
@@ -63,10 +66,10 @@ interface VSection {
 
 /** Classical V-belts: the smallest pulleys of ISO 4183, pulls and tensions of makers' tables (from memory; common practice). */
 export const V_SECTIONS = {
-  Z: { title: 'Z, 10 mm', smallestM: 0.05, pullN: 80, tensionN: 110 },
-  A: { title: 'A, 13 mm', smallestM: 0.075, pullN: 200, tensionN: 250 },
-  B: { title: 'B, 17 mm', smallestM: 0.125, pullN: 350, tensionN: 420 },
-  C: { title: 'C, 22 mm', smallestM: 0.2, pullN: 650, tensionN: 750 },
+  Z: { title: 'Z, 10 mm', wideM: 0.01, thickM: 0.006, smallestM: 0.05, pullN: 80, tensionN: 110 },
+  A: { title: 'A, 13 mm', wideM: 0.013, thickM: 0.008, smallestM: 0.075, pullN: 200, tensionN: 250 },
+  B: { title: 'B, 17 mm', wideM: 0.017, thickM: 0.011, smallestM: 0.125, pullN: 350, tensionN: 420 },
+  C: { title: 'C, 22 mm', wideM: 0.022, thickM: 0.014, smallestM: 0.2, pullN: 650, tensionN: 750 },
 } as const satisfies Record<string, VSection>;
 
 export type VSectionName = keyof typeof V_SECTIONS;

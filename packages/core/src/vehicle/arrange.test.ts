@@ -2,18 +2,29 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
 import {
+  addFrameMount,
+  addHole,
+  addMember,
+  addOwnSheet,
   addShaft,
   addStacked,
   addZone,
   arrange,
   arrangementOf,
   buildSchema,
+  changeMember,
   changePlaced,
+  drawnOutline,
+  freshCircle,
+  freshShell,
   movePlaced,
   newBuild,
   placePart,
+  placeStage,
   placedKg,
+  readBuild,
   STACKED,
+  stagesToPlace,
   toPlace,
 } from './index.ts';
 
@@ -90,5 +101,59 @@ describe('a shaft', () => {
     expect(shaft?.stack.find(({ kind }) => kind === 'bearing')?.hold).toBe('frame');
     expect(shaft?.stack.find(({ kind }) => kind === 'spacer')?.hold).toBe('loose');
     expect(addStacked(puffin, 'no-such', 'hub').arrangement?.shafts).toEqual([]);
+  });
+});
+
+describe('what is made for a layout', () => {
+  it('wheels of a stage are placed as far apart as it asks, the driven one on its axle, in one plane', () => {
+    const before = puffin.arrangement?.parts.length ?? 0;
+    expect(stagesToPlace(puffin).map(({ stage }) => stage.id)).toEqual(['stage-1']);
+    const placed = placeStage(puffin, 'drive-1', 'stage-1');
+    const [driver, driven] = (placed.arrangement?.parts ?? []).slice(before);
+    expect(driven?.aheadOfRearAxle.value).toBeCloseTo(0.7, 9);
+    expect(driven?.above.value).toBeCloseTo(0.2, 9);
+    expect(Math.abs((driver?.aheadOfRearAxle.value ?? 0) - 0.7)).toBeCloseTo(0.1815, 9);
+    expect(driver?.left.value).toBe(driven?.left.value);
+    expect(stagesToPlace(placed)).toEqual([]);
+    expect(placeStage(puffin, 'drive-1', 'no-such-stage')).toBe(puffin);
+    expect(readBuild(placed).ok).toBe(true);
+  });
+
+  it('a frame spans the axles, and is read back with a shaft on it', () => {
+    const build = addFrameMount(addMember(puffin), 'member-1');
+    const [member] = build.arrangement?.frame ?? [];
+    expect(member?.span.value).toBeCloseTo(0.7, 9);
+    expect(member?.mounts.map(({ kind }) => kind)).toEqual(['rigid']);
+    expect(readBuild(build).ok).toBe(true);
+    expect(changeMember(build, 'member-1', () => undefined).arrangement?.frame).toEqual([]);
+  });
+
+  it.each([
+    [{ section: 'bar', width: undefined }, /a tube, bar or sheet has a width/],
+    [{ wall: undefined }, /a tube has a wall/],
+    [{ wall: typed(0.02, 'mm') }, /twice the wall is less than the section/],
+  ] as const)('a frame that cannot be is refused: %j', (change, message) => {
+    const build = changeMember(addMember(puffin), 'member-1', (member) => ({ ...member, ...change }));
+    const read = readBuild(JSON.parse(JSON.stringify(build)));
+    expect(read.ok ? '' : read.problems.map((problem) => problem.message).join()).toMatch(message);
+  });
+
+  it('sheets and holes begin as what is most used, and are read back', () => {
+    const one = addOwnSheet(addOwnSheet(puffin, 'disc'), 'plate');
+    expect(one.arrangement?.sheets?.map(({ id }) => id)).toEqual(['disc-1', 'plate-2']);
+    const [part] = puffin.arrangement?.parts ?? [];
+    const holed = part ? addHole(one, part.id) : one;
+    expect(readBuild(holed).ok).toBe(true);
+    // A second circle lies outside the first.
+    const [first] = one.arrangement?.sheets?.[0]?.circles ?? [];
+    expect(first && freshCircle([first]).circle.value).toBeGreaterThan(first?.circle.value ?? 0);
+  });
+
+  it('an outline begins as the box that it was', () => {
+    const corners = drawnOutline(puffin).map(({ ahead, left }) => [ahead.value, left.value]);
+    expect(corners.map(([x]) => x)).toEqual([-0.175, 0.875, 0.875, -0.175]);
+    expect(corners.map(([, y]) => y)).toEqual([-0.36, -0.36, 0.36, 0.36]);
+    const shell = { ...freshShell('lid'), outline: drawnOutline(puffin) };
+    expect(readBuild(arrange(puffin, { shell })).ok).toBe(true);
   });
 });

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { quantity } from '../quantity/index.ts';
+import { frameMemberSchema } from './frame.ts';
 import { id, name } from './item.ts';
+import { holeSchema, ownSheetSchema } from './own-sheet.ts';
 import { placedMassSchema } from './vehicle.ts';
 
 /** What a face of a part is there for. */
@@ -48,6 +50,21 @@ const block = {
 const { mass, aheadOfRearAxle, left, height: above } = placedMassSchema.shape;
 const place = { aheadOfRearAxle, left, above };
 
+/** Which wheel of a drive a placed part is: a sprocket, pulley, gear or roller of one of its stages; of none where that stage is gone. */
+export const runsSchema = z
+  .strictObject({
+    driveId: id,
+    stageId: id,
+    wheel: z.enum(['driver', 'driven']).meta({ title: 'Which of its wheels' }),
+    runOut: quantity(
+      'length',
+      { least: 0 },
+      'Run-out at its rim',
+      'The whole swing of a dial, or of a pencil held against it, over one turn',
+    ).optional(),
+  })
+  .readonly();
+
 /** A part where it is to sit. */
 export const placedPartSchema = z
   .strictObject({
@@ -60,6 +77,9 @@ export const placedPartSchema = z
     partId: id.optional().meta({ title: 'Part' }),
     sticksOut: quantity('length', { least: 0 }, 'May stick out', 'Of the body').optional(),
     faces: z.array(faceSchema).max(20).readonly().meta({ title: 'Faces' }),
+    runs: runsSchema.optional().meta({ title: 'Runs in' }),
+    holes: z.array(holeSchema).max(60).readonly().optional().meta({ title: 'Holes' }),
+    printed: z.boolean().optional().meta({ title: 'It is printed' }),
   })
   .readonly();
 
@@ -109,6 +129,43 @@ export const shaftSchema = z
   })
   .readonly();
 
+/** How a body closed all round opens: not closed at all, its upper part lifts off, or it parts along or across its length. */
+export const OPENS = ['open', 'lid', 'halves-along', 'halves-across'] as const;
+export type Opens = (typeof OPENS)[number];
+
+/** A corner of the body's outline, seen from above. */
+export const cornerSchema = z.strictObject({ id, ahead: aheadOfRearAxle, left }).readonly();
+
+/** The body where it is more than a box: its outline from above, and how it opens. */
+export const shellSchema = z
+  .strictObject({
+    outline: z
+      .array(cornerSchema)
+      .min(3, 'an outline has three corners or more')
+      .max(60)
+      .readonly()
+      .optional()
+      .meta({ title: 'Outline from above' }),
+    opens: z.enum(OPENS).meta({ title: 'It opens' }),
+    at: quantity(
+      'length',
+      {},
+      'Parts at',
+      'A lid so high above the ground; halves so far left of the middle, or ahead of the rear axle',
+    ).optional(),
+    wall: quantity('length', { above: 0 }, 'Wall'),
+  })
+  .readonly();
+
+/** What a printer holds. */
+export const printerSchema = z
+  .strictObject({
+    length: quantity('length', { above: 0 }, 'Bed, length'),
+    width: quantity('length', { above: 0 }, 'Bed, width'),
+    height: quantity('length', { above: 0 }, 'Height'),
+  })
+  .readonly();
+
 /** Where everything goes. */
 export const arrangementSchema = z
   .strictObject({
@@ -121,6 +178,10 @@ export const arrangementSchema = z
     parts: z.array(placedPartSchema).max(200).readonly().meta({ title: 'Placed parts' }),
     shafts: z.array(shaftSchema).max(20).readonly().optional().meta({ title: 'Shafts' }),
     zones: z.array(zoneSchema).max(40).readonly().meta({ title: 'Bays and keep-outs' }),
+    shell: shellSchema.optional().meta({ title: 'Shell' }),
+    frame: z.array(frameMemberSchema).max(12).readonly().optional().meta({ title: 'Frame' }),
+    printer: printerSchema.optional().meta({ title: 'Printer' }),
+    sheets: z.array(ownSheetSchema).max(40).readonly().optional().meta({ title: 'Own templates' }),
   })
   .readonly();
 
@@ -136,3 +197,9 @@ export type Face = PlacedPart['faces'][number];
 export type Shaft = NonNullable<Arrangement['shafts']>[number];
 /** Something on a shaft. */
 export type Stacked = Shaft['stack'][number];
+/** Which wheel of a drive a placed part is. */
+export type Runs = NonNullable<PlacedPart['runs']>;
+/** The body where it is more than a box. */
+export type Shell = NonNullable<Arrangement['shell']>;
+/** What a printer holds. */
+export type Printer = NonNullable<Arrangement['printer']>;

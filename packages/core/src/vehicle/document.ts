@@ -102,8 +102,14 @@ export const buildSchema = z
     });
     if (!build.drives.some(({ does }) => does === 'propels'))
       say(['drives'], 'one drive must move the vehicle');
-    for (const list of ['parts', 'zones', 'shafts'] as const)
+    for (const list of ['parts', 'zones', 'shafts', 'frame', 'sheets'] as const)
       repeats(build.arrangement?.[list] ?? [], 'arrangement', list);
+    build.arrangement?.frame?.forEach(({ mounts }, n) =>
+      repeats(mounts, 'arrangement', 'frame', n, 'mounts'),
+    );
+    build.arrangement?.parts.forEach(({ holes }, n) =>
+      repeats(holes ?? [], 'arrangement', 'parts', n, 'holes'),
+    );
     build.arrangement?.shafts?.forEach(({ stack }, n) => repeats(stack, 'arrangement', 'shafts', n, 'stack'));
     build.arrangement?.parts.forEach(({ faces }, n) => repeats(faces, 'arrangement', 'parts', n, 'faces'));
     repeats(build.supply.packs, 'supply', 'packs');

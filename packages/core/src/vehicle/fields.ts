@@ -4,6 +4,10 @@ import {
   arrangementSchema,
   faceSchema,
   placedPartSchema,
+  printerSchema,
+  runsSchema,
+  shellSchema,
+  cornerSchema,
   shaftSchema,
   stackedSchema,
   zoneSchema,
@@ -21,6 +25,8 @@ import {
   upToSpeedTime,
 } from './duty.ts';
 import { pushForce, pushHeap } from './push.ts';
+import { frameMemberSchema, frameMountSchema } from './frame.ts';
+import { holeCircleSchema, holeSchema, ownSheetSchema } from './own-sheet.ts';
 import { groundSchema, soilSchema } from './ground-entry.ts';
 import { axleSchema, layoutSchema } from './layout/layout.ts';
 import { marginPolicySchema } from './margin-policy.ts';
@@ -79,6 +85,15 @@ const SCHEMAS = {
   zone: zoneSchema,
   shaft: shaftSchema,
   stacked: stackedSchema,
+  runs: runsSchema,
+  shell: shellSchema,
+  corner: cornerSchema,
+  printer: printerSchema,
+  member: frameMemberSchema,
+  frameMount: frameMountSchema,
+  hole: holeSchema,
+  holeCircle: holeCircleSchema,
+  ownSheet: ownSheetSchema,
   assembly: assemblySchema,
   step: markedStep,
 } as const;

@@ -17,18 +17,34 @@ export {
   AXES,
   FACE_KINDS,
   HOLDS,
+  OPENS,
   STACKED,
   SIDES,
   type Arrangement,
   type Axis,
   type Face,
   type FaceKind,
+  type Opens,
   type PlacedPart,
+  type Printer,
+  type Runs,
   type Shaft,
+  type Shell,
   type Stacked,
   type Side,
   type Zone,
 } from './arrangement.ts';
+export {
+  FRAME_MATERIALS,
+  FRAME_MATERIAL_NAMES,
+  MOUNTS,
+  SECTIONS,
+  type FrameMaterial,
+  type FrameMaterialName,
+  type FrameMember,
+  type FrameMount,
+} from './frame.ts';
+export type { Hole, HoleCircle, OwnSheet } from './own-sheet.ts';
 export {
   addShaft,
   addStacked,
@@ -41,6 +57,20 @@ export {
   toPlace,
   type ToPlace,
 } from './arrange.ts';
+export {
+  addFrameMount,
+  addHole,
+  addMember,
+  addOwnSheet,
+  changeMember,
+  drawnOutline,
+  freshCircle,
+  freshShell,
+  placeStage,
+  stagesToPlace,
+  USUAL_PRINTER,
+  type StageToPlace,
+} from './arrange-made.ts';
 export { asPlaced, placedKg } from './as-placed.ts';
 export { changeMass, type MassKey } from './change-mass.ts';
 export { PURPOSES, RELEASES, RELEASE_TITLES, type Drive, type Purpose, type ReleaseKind } from './drive.ts';

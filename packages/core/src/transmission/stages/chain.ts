@@ -86,15 +86,32 @@ function warningsOf(stage: Chain, geometry: ReturnType<typeof chainGeometry>): N
   return warnings;
 }
 
+/** Height of a chain's plates and its width over the pins, in pitches: the most that ISO 606 has (from memory). */
+const PLATE_HEIGHT = 0.95;
+const OVER_PINS = 1.5;
+
+/** From a shaft to the pins on its sprocket. */
+function pitchRadii({ chain: name, teethDriver, teethDriven }: Chain) {
+  const radius = (count: number): number => chainSize(name).pitchMm / 2000 / Math.sin(Math.PI / count);
+  return { driverRadiusM: radius(teethDriver), drivenRadiusM: radius(teethDriven) };
+}
+
 const figures = remembered((stage: Chain): StageFigures =>
   orProblem({ ratio: stage.teethDriven / stage.teethDriver, efficiency: stage.efficiency.value }, () => {
     const geometry = chainGeometry(stage);
+    const pitchM = chainSize(stage.chain).pitchMm / 1000;
     const outside = [geometry.outsideDiameterSmallMm / 1000, geometry.outsideDiameterLargeMm / 1000] as const;
     const [driver, driven] = stage.teethDriver <= stage.teethDriven ? outside : [outside[1], outside[0]];
     return {
       warnings: warningsOf(stage, geometry),
       facts: [{ title: 'wrap', value: degreesToRadians(geometry.wrapDeg), dimension: 'angle' }],
       outsideM: { driver, driven },
+      apartM: stage.centre.value,
+      loop: {
+        ...pitchRadii(stage),
+        thickM: PLATE_HEIGHT * pitchM,
+        wideM: OVER_PINS * pitchM,
+      },
     };
   }),
 );

@@ -91,15 +91,29 @@ function vBeltWarnings(stage: FrictionBelt): Notice[] {
 }
 const UNLOADED: StageLoad = { inputTorqueNm: 1e-9, inputRpm: 0 };
 
+/** A flat belt where nobody says its size (common practice, no source). */
+const FLAT = { wideM: 0.025, thickM: 0.003 };
+/** A V or flat belt stretches so much at its working pull (common practice, no source). */
+const STRETCH = 0.008;
+
 const figures = remembered((stage: FrictionBelt): StageFigures =>
   orProblem(
     { ratio: stage.drivenDiameter.value / stage.driverDiameter.value, efficiency: stage.efficiency.value },
     () => {
       const { wrapDeg } = frictionBeltSum.run(frictionBeltInput(stage, UNLOADED));
+      const { wideM, thickM, pullN } = sectionOf(stage) ?? { ...FLAT, pullN: undefined };
       return {
         warnings: vBeltWarnings(stage),
         facts: [{ title: 'wrap', value: degreesToRadians(wrapDeg), dimension: 'angle' }],
         outsideM: { driver: stage.driverDiameter.value, driven: stage.drivenDiameter.value },
+        apartM: stage.centre.value,
+        loop: {
+          driverRadiusM: stage.driverDiameter.value / 2,
+          drivenRadiusM: stage.drivenDiameter.value / 2,
+          wideM,
+          thickM,
+          stiffnessN: (pullN ?? 2 * stage.tension.value) / STRETCH,
+        },
       };
     },
   ),

@@ -48,6 +48,7 @@ export const frictionWheel = {
     ratio: stage.drivenDiameter.value / stage.driverDiameter.value,
     efficiency: stage.efficiency.value,
     warnings: [],
+    apartM: (stage.driverDiameter.value + stage.drivenDiameter.value) / 2,
   }),
   strength: (stage, { inputTorqueNm }) => {
     if (inputTorqueNm <= 0) return undefined;

@@ -55,6 +55,7 @@ export const spur = {
             : [],
         facts: [{ title: 'shafts apart', value: pair.centreDistanceMm / 1000, dimension: 'length' }],
         outsideM: outsideOf(stage),
+        apartM: pair.centreDistanceMm / 1000,
       };
     }),
   /** The smaller gear gives out first: its torque and speed, from those of the driver. */

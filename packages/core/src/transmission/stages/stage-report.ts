@@ -23,6 +23,21 @@ export interface StageFigures {
   readonly rollsM?: number;
   /** Greatest diameters of what sits on its driving and driven shaft, metres. */
   readonly outsideM?: { readonly driver?: number; readonly driven?: number };
+  /** How far its two shafts are apart, metres; absent where it does not say. */
+  readonly apartM?: number;
+  /** The chain or belt that runs round its two wheels; absent where none does. */
+  readonly loop?: StageLoop;
+}
+
+/** What runs round two wheels, metres. */
+export interface StageLoop {
+  /** From each shaft to the middle of its cord, or to its pins. */
+  readonly driverRadiusM: number;
+  readonly drivenRadiusM: number;
+  readonly thickM: number;
+  readonly wideM: number;
+  /** Force that would stretch it by its own length, N; absent of a chain, which hangs slack. */
+  readonly stiffnessN?: number;
 }
 
 /** What of a stage gives out. */

@@ -47,6 +47,10 @@ export const timingBeltInput = (stage: TimingBelt) => ({
   beltTeeth: stage.beltTeeth,
 });
 
+/** A toothed belt is so thick, in pitches, teeth counted; and stretches so much at its working pull (common practice, no source). */
+const THICK = 0.75;
+const STRETCH = 0.003;
+
 const pulleyOf = (stage: TimingBelt, count: number): number => (stage.pitch.value * count) / Math.PI;
 
 const figures = remembered((stage: TimingBelt): StageFigures =>
@@ -60,6 +64,14 @@ const figures = remembered((stage: TimingBelt): StageFigures =>
         { title: 'teeth in mesh', value: Math.floor(teethInMesh), dimension: 'number' },
       ],
       outsideM: { driver: pulleyOf(stage, stage.teethDriver), driven: pulleyOf(stage, stage.teethDriven) },
+      apartM: centreMm / 1000,
+      loop: {
+        driverRadiusM: pulleyOf(stage, stage.teethDriver) / 2,
+        drivenRadiusM: pulleyOf(stage, stage.teethDriven) / 2,
+        thickM: THICK * stage.pitch.value,
+        wideM: stage.width.value,
+        stiffnessN: (stage.width.value * stage.pullPerWidth.value) / STRETCH,
+      },
     };
   }),
 );

@@ -45,6 +45,13 @@ export const axleSchema = z
     drivenSide: z.enum(['left', 'right']).optional().meta({ title: 'Only one wheel driven' }),
     steered: z.boolean().meta({ title: 'Steered' }),
     braked: z.boolean().meta({ title: 'Braked' }),
+    /** Of sprung wheels. */
+    travel: quantity(
+      'length',
+      { least: 0 },
+      'Travel upwards',
+      'How far its wheels go up on their springs',
+    ).optional(),
   })
   .readonly();
 

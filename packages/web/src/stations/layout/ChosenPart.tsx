@@ -1,4 +1,4 @@
-import { FACE_WORDS, listInWords, moveToInWords } from '@zubric/core/say';
+import { listInWords, moveToInWords } from '@zubric/core/say';
 import type { FreePlace, PartReport } from '@zubric/core/layout';
 import {
   AXES,
@@ -98,13 +98,13 @@ function Faces({ part: { faces, name }, report, onChange }: FacesProps) {
       <ul className="divide-y divide-line">
         {faces.map((face) => {
           const reach = report?.faces.find(({ id }) => id === face.id);
-          const whose = `${FACE_WORDS[face.kind]} of ${name}`;
+          const whose = `${face.kind} of ${name}`;
           return (
             <li key={face.id} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2 py-1.5">
               <Choice
                 label="What"
                 value={face.kind}
-                options={FACE_KINDS.map((kind) => ({ value: kind, title: FACE_WORDS[kind] }))}
+                options={FACE_KINDS.map((kind) => ({ value: kind, title: kind }))}
                 onChange={(kind) => set(face.id, { kind })}
               />
               <Choice
