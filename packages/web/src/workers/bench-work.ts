@@ -7,13 +7,20 @@ import {
   type TeethLimits,
 } from '@zubric/core/capability';
 import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
-import { findPlaces, layoutReport, type FreePlace, type LayoutReport } from '@zubric/core/layout';
+import {
+  findPlaces,
+  frameChoices,
+  layoutReport,
+  type FrameChoice,
+  type FreePlace,
+  type LayoutReport,
+} from '@zubric/core/layout';
 import { moves, type MovesFor } from '@zubric/core/moves';
 import { searchSteps, type SearchAsked, type SearchProgress, type SearchResult } from '@zubric/core/search';
 import { chances, chanceSteps, firstToMeasure, type Chances, type ToMeasure } from '@zubric/core/spreads';
 import { whatIf, type Span, type WhatIf } from '@zubric/core/sensitivity';
 import type { StageKind } from '@zubric/core/transmission';
-import { driveOf, type Build, type NumberAt, type Part } from '@zubric/core/vehicle';
+import { driveOf, type Build, type FrameMember, type NumberAt, type Part } from '@zubric/core/vehicle';
 
 /** How often a long work tells how far it is, and gives way. */
 const TELLS_MS = 80;
@@ -60,6 +67,8 @@ export const benchWork = {
   /** Room, reach and weight of where things are. */
   layoutReport: (build: Build): LayoutReport => layoutReport(build),
   findPlaces: (build: Build, partId: string): FreePlace[] => findPlaces(build, partId),
+  /** A member of a frame lighter and heavier, each judged. */
+  frameChoices: (build: Build, member: FrameMember): FrameChoice[] => frameChoices(build, member),
   /** A stage as it is, and as another kind in its place. */
   asOtherKind: (build: Build, stageId: string, kind: StageKind): AsOtherKind | undefined => {
     const stage = driveOf(build).stages.find(({ id }) => id === stageId);

@@ -17,7 +17,10 @@ import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Holes } from './Holes.tsx';
 import { Remove } from './Remove.tsx';
+import { Runs } from './Runs.tsx';
+import { Tick } from './Tick.tsx';
 import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { movedTo } from './moved-to.ts';
 
@@ -67,6 +70,12 @@ export function ChosenPart({ part, report }: Props) {
           onChange={(sticksOut) => change({ sticksOut })}
           onClear={() => change({ sticksOut: undefined })}
         />
+        <Tick
+          label="It is printed"
+          checked={part.printed ?? false}
+          onChange={(printed) => change({ printed })}
+        />
+        <Runs part={part} onChange={change} />
       </div>
       {report && (
         <p className="text-[14px] text-soft">
@@ -79,6 +88,7 @@ export function ChosenPart({ part, report }: Props) {
       )}
       <Faces part={part} report={report} onChange={(faces) => change({ faces })} />
       <FindPlace part={part} />
+      <Holes part={part} onChange={change} />
     </section>
   );
 }

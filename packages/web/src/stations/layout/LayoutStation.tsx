@@ -12,9 +12,13 @@ import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { deferred } from '../../session/later.tsx';
 import { useBeside, type Ask } from '../../workers/use-beside.ts';
+import { BodyForm } from './BodyForm.tsx';
 import { ChosenPart } from './ChosenPart.tsx';
+import { Frame } from './Frame.tsx';
 import { LayoutFindings } from './LayoutFindings.tsx';
+import { Lines } from './Lines.tsx';
 import { PlacedTable } from './PlacedTable.tsx';
+import { Prints } from './Prints.tsx';
 import { Shafts } from './Shafts.tsx';
 import { ViewDrawing } from './ViewDrawing.tsx';
 import { ZoneTable } from './ZoneTable.tsx';
@@ -26,6 +30,10 @@ const Templates = lazyPart(async () => (await import('./Templates.tsx')).Templat
 const Placed = deferred(PlacedTable);
 const Zones = deferred(ZoneTable);
 const OnShafts = deferred(Shafts);
+const InLine = deferred(Lines);
+const OfFrame = deferred(Frame);
+const OfBody = deferred(BodyForm);
+const Printed = deferred(Prints);
 
 const NOTHING: ReadonlySet<string> = new Set();
 /** The sheet of the longest view, in its own units. */
@@ -106,8 +114,12 @@ export function LayoutStation() {
           <Placed chosen={chosen} onChoose={setChosen} />
         </div>
       )}
-      <Zones />
+      <InLine />
       <OnShafts />
+      <OfFrame />
+      <Zones />
+      <OfBody />
+      <Printed />
       <Sheets />
     </div>
   );

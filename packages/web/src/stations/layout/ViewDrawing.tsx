@@ -1,9 +1,18 @@
-import { bodyBox, thingsOf, type Centre, type Resting, type Thing, type Vector } from '@zubric/core/layout';
+import {
+  bodyBox,
+  outlineOf as bodyOutline,
+  thingsOf,
+  type Centre,
+  type Resting,
+  type Thing,
+  type Vector,
+} from '@zubric/core/layout';
 import { contactsOf, type Build } from '@zubric/core/vehicle';
 import { memo, useCallback, useMemo, useState } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { Handle } from '../../vehicle/Handle.tsx';
 import { CentreMark } from '../../vehicle/parts.tsx';
+import { Corners } from './Corners.tsx';
 import { outlineOf } from './outline.ts';
 import { moveIn, sheetOf, VIEWS, type extentOf, type LayoutView, type Sheet } from './views.ts';
 
@@ -48,9 +57,6 @@ export function ViewDrawing(props: Props) {
   // While something is held the drawing keeps its scale.
   const sheet = held ?? now;
   const onHold = useCallback((on: boolean) => setHeld(on ? sheet : undefined), [sheet]);
-  const body = bodyBox(build);
-  const [x0, y0] = sheet.at(body.least);
-  const [x1, y1] = sheet.at(body.most);
   const things = thingsOf(build);
   const ground = sheet.at([0, 0, 0])[1];
   return (
@@ -63,14 +69,7 @@ export function ViewDrawing(props: Props) {
         role="group"
         aria-label={`${VIEWS[view].title}: parts can be moved`}
       >
-        <rect
-          x={Math.min(x0, x1)}
-          y={Math.min(y0, y1)}
-          width={Math.abs(x1 - x0)}
-          height={Math.abs(y1 - y0)}
-          fill="none"
-          stroke="var(--color-edge)"
-        />
+        <BodyMark {...{ build, sheet, view }} />
         {view !== 'plan' && <path d={`M0 ${ground}H${sheet.width}`} stroke="var(--color-ink)" />}
         {(build.arrangement?.zones ?? []).map((zone) => (
           <ZoneMark key={zone.id} {...{ zone, sheet }} />
@@ -79,6 +78,11 @@ export function ViewDrawing(props: Props) {
           .filter(({ kind }) => kind === 'wheel')
           .map((thing) => (
             <WheelMark key={thing.id} thing={thing} sheet={sheet} view={view} />
+          ))}
+        {things
+          .filter(({ kind }) => kind === 'loop')
+          .map((thing) => (
+            <LoopMark key={thing.id} thing={thing} sheet={sheet} view={view} />
           ))}
         {things
           .filter(({ kind }) => kind === 'part')
@@ -91,6 +95,7 @@ export function ViewDrawing(props: Props) {
               isChosen={chosen === thing.id}
             />
           ))}
+        {view === 'plan' && <Corners sheet={sheet} stepM={stepM} onHold={onHold} />}
         <Centre at={sheet.at([centre.aheadM, centre.leftM, centre.heightM])} />
         {view === 'side' &&
           resting?.axles.map(({ axleId, loadN }) => {
@@ -105,6 +110,30 @@ export function ViewDrawing(props: Props) {
       </svg>
     </figure>
   );
+}
+
+/** The body: its outline from above, its box from the sides. */
+function BodyMark({ build, sheet, view }: Pick<Props, 'build' | 'view'> & { readonly sheet: Sheet }) {
+  const outline =
+    view === 'plan'
+      ? bodyOutline(build).map(([ahead, left]): Vector => [ahead, left, 0])
+      : boxIn(bodyBox(build), view);
+  return <path d={pathOf(sheet, outline)} fill="none" stroke="var(--color-edge)" />;
+}
+
+/** The four corners of a box as a side view has them, in order. */
+function boxIn(
+  { least, most }: { readonly least: Vector; readonly most: Vector },
+  view: LayoutView,
+): Vector[] {
+  const axis = VIEWS[view].across[0];
+  const at = (across: number, up: number): Vector => (axis === 0 ? [across, 0, up] : [0, across, up]);
+  return [
+    at(least[axis], least[2]),
+    at(most[axis], least[2]),
+    at(most[axis], most[2]),
+    at(least[axis], most[2]),
+  ];
 }
 
 /** How much of the sheet a part takes: what is small is drawn last, so that it can be taken hold of. */
@@ -148,6 +177,26 @@ const WheelMark = memo(function WheelMark({
         />
       ))}
     </>
+  );
+});
+
+/** A belt or chain: its two strands, and what it adds to its wheels. */
+const LoopMark = memo(function LoopMark({
+  thing,
+  sheet,
+  view,
+}: {
+  readonly thing: Thing;
+  readonly sheet: Sheet;
+  readonly view: LayoutView;
+}) {
+  return (
+    <g fill="none" stroke="var(--color-mech)">
+      <title>{thing.name}</title>
+      {thing.solids.map((solid, n) => (
+        <path key={n} d={pathOf(sheet, outlineOf(solid, view))} />
+      ))}
+    </g>
   );
 });
 

@@ -1,4 +1,4 @@
-import { bodyBox, thingsOf, type Vector } from '@zubric/core/layout';
+import { bodyBox, outlineOf, thingsOf, type Vector } from '@zubric/core/layout';
 import type { Build } from '@zubric/core/vehicle';
 
 /** From above, from the left, and from behind. */
@@ -32,7 +32,13 @@ const MARGIN = 26;
 /** What everything takes, m. */
 export function extentOf(build: Build): { readonly least: Vector; readonly most: Vector } {
   const body = bodyBox(build);
-  const solids = thingsOf(build).flatMap((thing) => thing.standing);
+  const solids = [
+    ...thingsOf(build).flatMap((thing) => thing.standing),
+    ...outlineOf(build).map(([ahead, left]) => {
+      const corner: Vector = [ahead, left, body.least[2]];
+      return { least: corner, most: corner };
+    }),
+  ];
   const end = (axis: 0 | 1 | 2, sign: 1 | -1): number =>
     sign > 0
       ? Math.max(body.most[axis], ...solids.map(({ most }) => most[axis]))
