@@ -132,7 +132,7 @@ function mountOf(mount: FrameMount, slopeDeg: number): MountReport {
 /**
  * How a member of the frame bends under all that lies over it, payload and all, and what that does to the shafts on it.
  *
- * @example frameReport(puffin, member).mounts // []
+ * @example frameReport(rail, member).mounts // []
  */
 export function frameReport(build: Build, member: FrameMember): FrameReport {
   const loads = given(build, member);
@@ -179,7 +179,7 @@ function withFrame(build: Build, lighterKg: number): Build {
  * The same member lighter and heavier: how stiff it is, and what the vehicle carries a minute where drives and wheels bear
  * in all what they bear today.
  *
- * @example frameChoices(puffin, member).map(({ times }) => times) // [0.5, 0.75, 1, 1.5, 2]
+ * @example frameChoices(rail, member).map(({ times }) => times) // [0.5, 0.75, 1, 1.5, 2]
  */
 export function frameChoices(build: Build, member: FrameMember): FrameChoice[] {
   return CHOICES.flatMap((by): FrameChoice[] => {

@@ -144,7 +144,7 @@ function lineOf(pair: RunningPair): Line {
 /**
  * How wheels that run together lie: in one plane, parallel, and as far apart as their stage asks.
  *
- * @example linesOf(puffin) // []
+ * @example linesOf(sanderling) // []
  */
 export const linesOf = (build: Build): Line[] => runningPairs(build).map(lineOf);
 
@@ -181,7 +181,7 @@ const wrapOf = (part: PlacedPart, radius: number, loop: StageLoop): Solid =>
 /**
  * The belts and chains that run round placed wheels: two strands, and what they add to the wheels.
  *
- * @example loopsOf(puffin) // []
+ * @example loopsOf(sanderling) // []
  */
 export const loopsOf = remembered((build: Build): readonly RunningLoop[] =>
   runningPairs(build).flatMap((pair, n): RunningLoop[] => {

@@ -100,7 +100,7 @@ const partThing = remembered((part: PlacedPart): Thing => ({
 /**
  * Everything that takes room in a build.
  *
- * @example thingsOf(puffin).length // 10: six parts, four wheels
+ * @example thingsOf(sanderling).length // 7: five parts, two tracks
  */
 export const thingsOf = remembered((build: Build): readonly Thing[] => [
   ...(build.arrangement?.parts ?? []).map(partThing),

@@ -71,7 +71,7 @@ function known(): Scope {
     stage,
     gull: newBuild('Gull'),
     box: BOX,
-    member: addMember(puffin).arrangement?.frame?.[0],
+    member: addMember(demo('glasshouse-rail')).arrangement?.frame?.[0],
     readings: READINGS,
     z,
   };

@@ -173,7 +173,7 @@ const isPlaced = (build: Build, driveId: string, stageId: string): boolean =>
 /**
  * Stages of which both wheels have a size and a distance, and none is placed.
  *
- * @example stagesToPlace(puffin).map(({ stage }) => stage.kind) // ['chain']
+ * @example stagesToPlace(rail).map(({ stage }) => stage.kind) // ['timing-belt']
  */
 export const stagesToPlace = (build: Build): StageToPlace[] =>
   build.drives.flatMap((drive) =>
@@ -199,7 +199,7 @@ const widthOf = (stage: Stage): number =>
  * Both wheels of a stage, placed: the driven one on the driven axle, or on the shaft of the next stage where that is
  * placed, the driver ahead of it or behind, towards the middle, as far as the stage asks.
  *
- * @example placeStage(puffin, 'drive-1', 'stage-1').arrangement?.parts.map(({ runs }) => runs?.wheel).filter(Boolean) // ['driver', 'driven']
+ * @example placeStage(rail, 'drive-1', 'stage-1').arrangement?.parts.at(-1)?.runs?.wheel // 'driven'
  */
 export function placeStage(build: Build, driveId: string, stageId: string): Build {
   const drive = build.drives.find(({ id }) => id === driveId);
