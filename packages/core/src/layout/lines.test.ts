@@ -126,7 +126,7 @@ describe('a chain round its wheels', () => {
   /* Plates stand 0.95 pitches high about the pins (ISO 606): half of that beyond each pitch circle. */
   it('reaches from the outer side of the one to the outer side of the other, and no further', () => {
     const { solids, name } = loop(pair(wheel('driver', [along, 0, 0.2])));
-    expect(name).toBe('Chain, Driven wheels');
+    expect(name).toBe('Chain of Driven wheels');
     const half = (0.95 * 9.525) / 2;
     expect(Math.max(...solids.map(({ most }) => most[0])) * 1000).toBeCloseTo(700 + LARGE + half, 3);
     expect(Math.min(...solids.map(({ least }) => least[0])) * 1000).toBeCloseTo(

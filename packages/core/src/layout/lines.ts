@@ -194,7 +194,7 @@ export const loopsOf = remembered((build: Build): readonly RunningLoop[] =>
     return [
       {
         id: `loop-${n + 1}-${stage.id}`,
-        name: `${stageTitle(stage.kind)}, ${drive.name}`,
+        name: `${stageTitle(stage.kind)} of ${drive.name}`,
         solids: [...strands, ...wraps],
         round: [driver.id, driven.id],
       },

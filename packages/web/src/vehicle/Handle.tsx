@@ -13,6 +13,8 @@ interface Props {
   readonly onMove: (dx: number, dy: number) => void;
   /** While it is held the drawing keeps its scale. */
   readonly onHold: (held: boolean) => void;
+  /** It was let go, by hand or by key. */
+  readonly onDone?: () => void;
   readonly children: ReactNode;
 }
 
@@ -25,7 +27,7 @@ const KEYS: Readonly<Record<string, readonly [number, number]>> = {
 const TEN = 10;
 
 /** Something on a drawing that is moved by hand or by arrow keys, in whole steps. */
-export function Handle({ label, says, now, step, back, onMove, onHold, children }: Props) {
+export function Handle({ label, says, now, step, back, onMove, onHold, onDone, children }: Props) {
   const held = useRef<{ x: number; y: number; left: [number, number] } | null>(null);
   const scaleOf = (target: SVGGElement): number => {
     const matrix = target.ownerSVGElement?.getScreenCTM();
@@ -50,6 +52,10 @@ export function Handle({ label, says, now, step, back, onMove, onHold, children 
   const up = (): void => {
     held.current = null;
     onHold(false);
+    onDone?.();
+  };
+  const keyUp = (event: KeyboardEvent<SVGGElement>): void => {
+    if (KEYS[event.key]) onDone?.();
   };
   const key = (event: KeyboardEvent<SVGGElement>): void => {
     const way = KEYS[event.key];
@@ -71,6 +77,8 @@ export function Handle({ label, says, now, step, back, onMove, onHold, children 
       onPointerUp={up}
       onPointerCancel={up}
       onKeyDown={key}
+      onKeyUp={keyUp}
+      onBlur={onDone}
     >
       <title>{`${label}: ${says}. Drag it, or use the arrow keys.`}</title>
       {children}

@@ -136,6 +136,14 @@ function SectionFields({ member, onChange }: FieldsProps) {
           key={field}
           part="member"
           field={field}
+          {...(field === 'from'
+            ? {
+                label:
+                  member.runs === 'ahead'
+                    ? 'First support, ahead of the rear axle'
+                    : 'First support, left of the middle',
+              }
+            : {})}
           value={member[field]}
           onChange={(quantity) => onChange({ [field]: quantity })}
         />

@@ -32,7 +32,7 @@ export function FrameMounts({ member, report, onChange }: MountsProps) {
     <>
       {member.mounts.length > 0 && (
         <Sideways label={`Shafts on ${member.name}`}>
-          <table className="grid-table stacked md:min-w-[66rem]">
+          <table className="grid-table stacked md:min-w-[78rem]">
             <caption className="sr-only">Shafts on {member.name}</caption>
             <thead>
               <tr>

@@ -10,6 +10,11 @@ import { LayoutStation } from './LayoutStation.tsx';
 const [puffin, sanderling, moth] = ['puffin', 'sanderling', 'moth'].map((name) => demo(name));
 if (!puffin || !sanderling || !moth) throw new Error('three builds of the demo');
 const { arrangement: _none, ...unplaced } = puffin;
+/** A key pressed and let go: what was moved is kept then. */
+const press = (on: HTMLElement, key: { readonly key: string; readonly shiftKey?: boolean }): void => {
+  fireEvent.keyDown(on, key);
+  fireEvent.keyUp(on, key);
+};
 const placed = (id: string) => arrangementOf(kept()).parts.find((part) => part.id === id);
 
 describe('the layout', () => {
@@ -51,17 +56,17 @@ describe('the layout', () => {
   it('moves a part by arrow keys in each view, on a grid of holes where one is asked for', () => {
     onBench(<LayoutStation />, puffin);
     const from = (view: string) => screen.getByRole('slider', { name: `Battery box, ${view}` });
-    fireEvent.keyDown(from('from above'), { key: 'ArrowRight' });
+    press(from('from above'), { key: 'ArrowRight' });
     expect(placed('battery-box')?.aheadOfRearAxle.value).toBeCloseTo(0.305, 9);
-    fireEvent.keyDown(from('from above'), { key: 'ArrowUp', shiftKey: true });
+    press(from('from above'), { key: 'ArrowUp', shiftKey: true });
     expect(placed('battery-box')?.left.value).toBeCloseTo(0.05, 9);
     // From behind the left side lies to the left: right is less.
-    fireEvent.keyDown(from('from behind'), { key: 'ArrowRight' });
+    press(from('from behind'), { key: 'ArrowRight' });
     expect(placed('battery-box')?.left.value).toBeCloseTo(0.045, 9);
-    fireEvent.keyDown(from('from the right side'), { key: 'ArrowUp' });
+    press(from('from the right side'), { key: 'ArrowUp' });
     expect(placed('battery-box')?.above.value).toBeCloseTo(0.22, 9);
     fireEvent.change(fieldCalled(/^Grid of holes/), { target: { value: '25 mm' } });
-    fireEvent.keyDown(from('from above'), { key: 'ArrowRight' });
+    press(from('from above'), { key: 'ArrowRight' });
     expect(placed('battery-box')?.aheadOfRearAxle.value).toBeCloseTo(0.325, 9);
     expect(kept().masses.own.aheadOfRearAxle.value).toBeCloseTo(centreOfGravity(kept()).aheadM, 9);
   });

@@ -1,7 +1,8 @@
 import { centreOfGravity, restingOn, type LayoutReport } from '@zubric/core/layout';
-import { arrange, arrangementOf, movePlaced, placedKg, placePart, toPlace } from '@zubric/core/vehicle';
+import { arrange, arrangementOf, placedKg, placePart, toPlace } from '@zubric/core/vehicle';
 import { showNumber, typed } from '@zubric/core/quantity';
-import { Suspense, useCallback, useId, useMemo, useState } from 'react';
+import { Suspense, useCallback, useEffect, useId, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { lazyPart } from '../../common/lazy-part.ts';
 import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
 import { useSay } from '../../common/units.tsx';
@@ -22,6 +23,7 @@ import { Prints } from './Prints.tsx';
 import { Shafts } from './Shafts.tsx';
 import { ViewDrawing } from './ViewDrawing.tsx';
 import { ZoneTable } from './ZoneTable.tsx';
+import { movedBy, type Held } from './moved-by.ts';
 import { extentOf, scaleFor } from './views.ts';
 
 const Templates = lazyPart(async () => (await import('./Templates.tsx')).Templates);
@@ -109,17 +111,20 @@ export function LayoutStation() {
           )}
         </div>
       </div>
-      {parts.length > 0 && (
-        <div className="sheet p-3">
-          <Placed chosen={chosen} onChoose={setChosen} />
-        </div>
-      )}
-      <InLine />
-      <OnShafts />
-      <OfFrame />
-      <Zones />
-      <OfBody />
-      <Printed />
+      {/* What is out of sight is not drawn anew while a part is dragged. */}
+      <div className="drawn-in-sight grid grid-cols-[minmax(0,1fr)] gap-3">
+        {parts.length > 0 && (
+          <div className="sheet p-3">
+            <Placed chosen={chosen} onChoose={setChosen} />
+          </div>
+        )}
+        <InLine />
+        <OnShafts />
+        <OfFrame />
+        <Zones />
+        <OfBody />
+        <Printed />
+      </div>
       <Sheets />
     </div>
   );
@@ -243,14 +248,37 @@ interface ViewsProps {
   readonly onChoose: (id: string) => void;
 }
 
+/** What is held and how far it was moved since it was taken hold of, m; what follows from that is drawn, and kept once it is let go. */
+function useMoved(pitchM: number) {
+  const { build, edit } = useBuild();
+  const [held, setHeld] = useState<Held>();
+  const now = useRef<Held>(undefined);
+  const onDone = useCallback(() => {
+    const done = now.current;
+    now.current = undefined;
+    setHeld(undefined);
+    if (done) edit((b) => movedBy(b, done, pitchM));
+  }, [edit, pitchM]);
+  const onMove = useCallback(
+    (what: Held['what'], id: string, by: Held['by']) => {
+      if (now.current && (now.current.what !== what || now.current.id !== id)) onDone();
+      const before = now.current?.by ?? [0, 0, 0];
+      now.current = { what, id, by: [before[0] + by[0], before[1] + by[1], before[2] + by[2]] };
+      // Moves by hand come just before a frame: what is drawn at once is in it, else in the next.
+      flushSync(() => setHeld(now.current));
+    },
+    [onDone],
+  );
+  // Whoever leaves with an arrow key down leaves nothing behind.
+  useEffect(() => onDone, [onDone]);
+  const shown = useMemo(() => (held ? movedBy(build, held, pitchM) : build), [build, held, pitchM]);
+  return { shown, onMove, onDone };
+}
+
 /** The three views, in one scale. */
 function Views({ fouled, chosen, pitchM, onChoose }: ViewsProps) {
-  const { build, edit } = useBuild();
+  const { shown: build, onMove, onDone } = useMoved(pitchM);
   const extent = useSame(extentOf(build));
-  const onMove = useCallback(
-    (id: string, by: readonly [number, number, number]) => edit((b) => movePlaced(b, id, by, pitchM)),
-    [edit, pitchM],
-  );
   const scale = scaleFor(extent, SHEET.width, SHEET.mostHigh);
   const shared = {
     build,
@@ -261,6 +289,7 @@ function Views({ fouled, chosen, pitchM, onChoose }: ViewsProps) {
     ...{ fouled, chosen, onChoose },
     stepM: pitchM > 0 ? pitchM : USUAL_STEP,
     onMove,
+    onDone,
   };
   return (
     <div className="grid gap-2 md:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">

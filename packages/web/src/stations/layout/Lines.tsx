@@ -88,13 +88,14 @@ function LineRow({ line }: { readonly line: Line }) {
   return (
     <tr>
       <th scope="row">
-        {stage ? stageTitle(stage.kind) : line.stageId}, {drive?.name}
+        {stage ? stageTitle(stage.kind) : line.stageId}: {wheel(line.driverId)?.name},{' '}
+        {wheel(line.drivenId)?.name}
       </th>
       <td data-title="Out of one plane" className={isOut ? 'text-short' : ''}>
-        {say(Math.abs(line.outM), 'length')}, {say(line.mayBeOutM, 'length')} may be
+        {say(Math.abs(line.outM), 'length')} ({say(line.mayBeOutM, 'length')} may be)
       </td>
       <td data-title="Shafts askew" className={isAskew ? 'text-short' : ''}>
-        {slopeInWords(line.askewRad)}, {slopeInWords(line.mayBeAskewRad)} may be
+        {slopeInWords(line.askewRad)} ({slopeInWords(line.mayBeAskewRad)} may be)
       </td>
       <td data-title="Shafts apart" className={isOff ? 'text-short' : ''}>
         {say(line.apartM, 'length')}

@@ -15,7 +15,7 @@ import { Drilled } from './Drilled.tsx';
 import { Remove } from './Remove.tsx';
 
 /** Discs and plates of the builder's own: bolt circles, adapters, rings of magnets, blanks, plates with slots. */
-export function OwnSheets({ onAdded }: { readonly onAdded: (name: string) => void }) {
+export function OwnSheets({ onShow }: { readonly onShow: (name: string) => void }) {
   const { build, edit } = useBuild();
   const sheets = arrangementOf(build).sheets ?? [];
   const change = (id: string, alter: (now: OwnSheet) => OwnSheet | undefined): void =>
@@ -25,7 +25,7 @@ export function OwnSheets({ onAdded }: { readonly onAdded: (name: string) => voi
       }),
     );
   const add = (form: OwnSheet['form']): void => {
-    onAdded(`own-${arrangementOf(addOwnSheet(build, form)).sheets?.at(-1)?.id ?? ''}`);
+    onShow(`own-${arrangementOf(addOwnSheet(build, form)).sheets?.at(-1)?.id ?? ''}`);
     edit((b) => addOwnSheet(b, form));
   };
   return (
@@ -35,7 +35,9 @@ export function OwnSheets({ onAdded }: { readonly onAdded: (name: string) => voi
       </h3>
       {sheets.map((sheet) => (
         <FieldsOf key={sheet.id} name={sheet.name}>
-          <SheetForm sheet={sheet} onChange={(alter) => change(sheet.id, alter)} />
+          <div onFocus={() => onShow(`own-${sheet.id}`)}>
+            <SheetForm sheet={sheet} onChange={(alter) => change(sheet.id, alter)} />
+          </div>
         </FieldsOf>
       ))}
       <p className="flex flex-wrap gap-2">
@@ -66,7 +68,7 @@ function SheetForm({ sheet, onChange }: SheetProps) {
     }));
   return (
     <div className="grid gap-2 border-t border-line pt-2">
-      <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
+      <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4 xl:grid-cols-[repeat(6,minmax(0,1fr))_auto]">
         <TextField
           label={sheet.form === 'disc' ? 'Disc' : 'Plate'}
           value={sheet.name}
@@ -133,7 +135,7 @@ interface CircleProps {
 /** Equal holes on a circle. */
 function CircleForm({ circle, n, sheet, onChange, onRemove }: CircleProps) {
   return (
-    <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
+    <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4 xl:grid-cols-[repeat(6,minmax(0,1fr))_auto]">
       <SchemaField
         part="holeCircle"
         field="circle"

@@ -39,7 +39,7 @@ export function Templates() {
           are placed and of holes in them, and of sheets of your own.
         </p>
       )}
-      <OwnSheets onAdded={setName} />
+      <OwnSheets onShow={setName} />
     </div>
   );
 }

@@ -13,6 +13,7 @@ import { useSay } from '../../common/units.tsx';
 import { Handle } from '../../vehicle/Handle.tsx';
 import { CentreMark } from '../../vehicle/parts.tsx';
 import { Corners } from './Corners.tsx';
+import type { Held } from './moved-by.ts';
 import { outlineOf } from './outline.ts';
 import { moveIn, sheetOf, VIEWS, type extentOf, type LayoutView, type Sheet } from './views.ts';
 
@@ -28,7 +29,8 @@ interface Props {
   readonly chosen: string | undefined;
   readonly stepM: number;
   readonly onChoose: (id: string) => void;
-  readonly onMove: (id: string, by: readonly [number, number, number]) => void;
+  readonly onMove: (what: Held['what'], id: string, by: Held['by']) => void;
+  readonly onDone: () => void;
 }
 
 const pathOf = (sheet: Sheet, points: readonly Vector[]): string =>
@@ -50,7 +52,8 @@ const corners = ({ least, most }: { readonly least: Vector; readonly most: Vecto
 
 /** The vehicle with its parts from one side, to scale; parts are moved by hand or by keys. */
 export function ViewDrawing(props: Props) {
-  const { build, view, extent, scale, centre, resting, fouled, chosen, stepM, onChoose, onMove } = props;
+  const { build, view, extent, scale, centre, resting, fouled, chosen, stepM, onChoose, onMove, onDone } =
+    props;
   const say = useSay();
   const [held, setHeld] = useState<Sheet>();
   const now = useMemo(() => sheetOf(view, extent, scale), [view, extent, scale]);
@@ -90,12 +93,12 @@ export function ViewDrawing(props: Props) {
           .map((thing) => (
             <PartMark
               key={thing.id}
-              {...{ thing, sheet, view, onChoose, onMove, onHold, stepM }}
+              {...{ thing, sheet, view, onChoose, onMove, onHold, onDone, stepM }}
               isFouled={fouled.has(thing.id)}
               isChosen={chosen === thing.id}
             />
           ))}
-        {view === 'plan' && <Corners sheet={sheet} stepM={stepM} onHold={onHold} />}
+        {view === 'plan' && <Corners {...{ build, sheet, stepM, onMove, onHold, onDone }} />}
         <Centre at={sheet.at([centre.aheadM, centre.leftM, centre.heightM])} />
         {view === 'side' &&
           resting?.axles.map(({ axleId, loadN }) => {
@@ -230,7 +233,7 @@ function ZoneMark({
   );
 }
 
-interface PartProps extends Pick<Props, 'view' | 'stepM' | 'onChoose' | 'onMove'> {
+interface PartProps extends Pick<Props, 'view' | 'stepM' | 'onChoose' | 'onMove' | 'onDone'> {
   readonly thing: Thing;
   readonly sheet: Sheet;
   readonly isFouled: boolean;
@@ -242,7 +245,7 @@ interface PartProps extends Pick<Props, 'view' | 'stepM' | 'onChoose' | 'onMove'
 const LETTER = 6.4;
 
 const PartMark = memo(function PartMark(props: PartProps) {
-  const { thing, sheet, view, isFouled, isChosen, stepM, onChoose, onMove, onHold } = props;
+  const { thing, sheet, view, isFouled, isChosen, stepM, onChoose, onMove, onHold, onDone } = props;
   const say = useSay();
   const { part } = thing;
   const [solid] = thing.solids;
@@ -261,8 +264,9 @@ const PartMark = memo(function PartMark(props: PartProps) {
         now={Math.round(part.aheadOfRearAxle.value * 1000)}
         step={stepM}
         back={(dx, dy) => [dx / sheet.scale, -dy / sheet.scale]}
-        onMove={(right, up) => onMove(part.id, moveIn(view, right, up))}
+        onMove={(right, up) => onMove('part', part.id, moveIn(view, right, up))}
         onHold={onHold}
+        onDone={onDone}
       >
         <path
           d={pathOf(sheet, points)}
