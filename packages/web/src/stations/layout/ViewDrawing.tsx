@@ -1,3 +1,4 @@
+import { remembered } from '@zubric/core/contract';
 import {
   bodyBox,
   outlineOf as bodyOutline,
@@ -89,7 +90,7 @@ export function ViewDrawing(props: Props) {
           ))}
         {things
           .filter(({ kind }) => kind === 'part')
-          .sort((a, b) => seenArea(b, view) - seenArea(a, view))
+          .sort((a, b) => seenAreas(b)[view] - seenAreas(a)[view])
           .map((thing) => (
             <PartMark
               key={thing.id}
@@ -139,14 +140,17 @@ function boxIn(
   ];
 }
 
-/** How much of the sheet a part takes: what is small is drawn last, so that it can be taken hold of. */
-function seenArea({ solids }: Thing, view: LayoutView): number {
-  const { across, up } = VIEWS[view];
-  return solids.reduce(
-    (sum, { least, most }) => sum + (most[across[0]] - least[across[0]]) * (most[up[0]] - least[up[0]]),
-    0,
-  );
-}
+/** How much of the sheet a part takes in each view: what is small is drawn last, so that it can be taken hold of. */
+const seenAreas = remembered(({ solids }: Thing): Readonly<Record<LayoutView, number>> => {
+  const seen = (view: LayoutView): number => {
+    const { across, up } = VIEWS[view];
+    return solids.reduce(
+      (sum, { least, most }) => sum + (most[across[0]] - least[across[0]]) * (most[up[0]] - least[up[0]]),
+      0,
+    );
+  };
+  return { plan: seen('plan'), side: seen('side'), rear: seen('rear') };
+});
 
 const Centre = ({ at: [x, y] }: { readonly at: readonly [number, number] }) => <CentreMark at={{ x, y }} />;
 
