@@ -1,4 +1,4 @@
-import { stageFigures, type Stage } from '../transmission/index.ts';
+import { stageFigures, stageHubs, type Stage } from '../transmission/index.ts';
 import { typed, type Quantity } from '../quantity/index.ts';
 import type { PlacedPart, Printer, Runs, Shell } from './arrangement.ts';
 import { arrange, arrangementOf, changePlaced } from './arrange.ts';
@@ -216,6 +216,7 @@ export function placeStage(build: Build, driveId: string, stageId: string): Buil
     build.layout.axles.find(({ id, driven }) => (drive.axleIds ? drive.axleIds.includes(id) : driven)) ??
     build.layout.axles[0];
   const width = widthOf(stage);
+  const hubs = stageHubs(stage);
   const [ahead, left, above] = next
     ? [next.aheadOfRearAxle.value, next.left.value + next.width.value / 2 + width, next.above.value]
     : [axle?.ahead.value ?? 0, 0, (axle?.diameter.value ?? 0) / 2];
@@ -228,7 +229,10 @@ export function placeStage(build: Build, driveId: string, stageId: string): Buil
     before: readonly PlacedPart[],
   ): PlacedPart => ({
     id: freeId(which, before),
-    name: `${which === 'driver' ? 'Driver' : 'Driven'} wheel, ${drive.name}`.slice(0, 60),
+    name: `${hubs[which === 'driver' ? 0 : 1] ?? 'Wheel'}${build.drives.length > 1 ? `, ${drive.name}` : ''}`.slice(
+      0,
+      60,
+    ),
     length: mm(across),
     width: mm(width),
     height: mm(across),

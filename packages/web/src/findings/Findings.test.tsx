@@ -5,11 +5,15 @@ import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../testing/on-bench.tsx';
 import { workOfTheBench, workerHere } from '../testing/worker-here.ts';
+import { demo } from '../testing/demo.ts';
 import { Findings } from './Findings.tsx';
 
 const puffin = buildSchema.parse(
   JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
 );
+
+const moth = demo('moth');
+if (!moth) throw new Error('the float of the demo');
 
 function show(document: Build, blocks?: readonly Block[]): string[] {
   onBench(<Findings blocks={blocks} empty="nothing" />, document);
@@ -51,6 +55,25 @@ describe('findings', () => {
     // What was found for the build before is gone at once.
     expect(screen.queryByRole('button', { name: /of ballast/ })).toBeNull();
     expect(WorkerHere.terminated).toBeGreaterThan(0);
+    vi.unstubAllGlobals();
+  });
+
+  it('say what stands in the way of the layout, the worst of it, and lead there', async () => {
+    workOfTheBench();
+    vi.stubGlobal('fetch', () =>
+      Promise.resolve(
+        new Response(JSON.stringify({ parts: [] }), { headers: { 'content-type': 'application/json' } }),
+      ),
+    );
+    show(moth);
+    const link = await screen.findByRole('link', { name: 'Layout' }, { timeout: 20_000 });
+    expect(link.getAttribute('href')).toBe('/builds/b/layout');
+    expect(text()).toContain('The button of “Driver” cannot be reached, whatever is taken off.');
+    expect(text()).toContain('One more thing stands in its way.');
+    cleanup();
+    // Nowhere else than where all findings stand.
+    show(moth, ['ground']);
+    expect(screen.queryByRole('link', { name: 'Layout' })).toBeNull();
     vi.unstubAllGlobals();
   });
 

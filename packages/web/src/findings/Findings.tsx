@@ -4,6 +4,7 @@ import { useUnits } from '../common/units.tsx';
 import { Term } from '../common/Term.tsx';
 import { NotWorkedOut } from '../common/NotWorkedOut.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
+import { LayoutInTheWay } from './LayoutInTheWay.tsx';
 import { MeasureFirst } from './MeasureFirst.tsx';
 import { Moves } from './Moves.tsx';
 import { useMoves } from './use-moves.ts';
@@ -75,6 +76,7 @@ export function Findings({ blocks, also, empty }: Props) {
             <Moves moves={movesOfFinding(all, finding)} />
           </li>
         ))}
+        {blocks === undefined && <LayoutInTheWay />}
         {blocks === undefined && <MeasureFirst />}
       </ul>
     </section>

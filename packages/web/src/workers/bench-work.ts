@@ -13,9 +13,12 @@ import {
   layoutReport,
   type FrameChoice,
   type FreePlace,
+  type LayoutFinding,
   type LayoutReport,
 } from '@zubric/core/layout';
 import { moves, type MovesFor } from '@zubric/core/moves';
+import type { UnitSystem } from '@zubric/core/quantity';
+import { layoutFindingInWords } from '@zubric/core/say';
 import { searchSteps, type SearchAsked, type SearchProgress, type SearchResult } from '@zubric/core/search';
 import { chances, chanceSteps, firstToMeasure, type Chances, type ToMeasure } from '@zubric/core/spreads';
 import { whatIf, type Span, type WhatIf } from '@zubric/core/sensitivity';
@@ -66,6 +69,18 @@ export const benchWork = {
   whatIf: (build: Build, number: NumberAt, span: Span): WhatIf => whatIf(build, number, { span }),
   /** Room, reach and weight of where things are. */
   layoutReport: (build: Build): LayoutReport => layoutReport(build),
+  /** The worst finding of a layout that is more than a note, in words, and how many there are beside it. */
+  inTheWayOfLayout: (build: Build, system: UnitSystem): InTheWay | undefined => {
+    const found = layoutReport(build).findings.filter(({ severity }) => severity !== 'note');
+    const [worst] = found;
+    return (
+      worst && {
+        severity: worst.severity,
+        text: layoutFindingInWords(worst, build, system),
+        more: found.length - 1,
+      }
+    );
+  },
   findPlaces: (build: Build, partId: string): FreePlace[] => findPlaces(build, partId),
   /** A member of a frame lighter and heavier, each judged. */
   frameChoices: (build: Build, member: FrameMember): FrameChoice[] => frameChoices(build, member),
@@ -78,6 +93,13 @@ export const benchWork = {
   },
 };
 export type BenchWork = typeof benchWork;
+
+/** What stands in the way of a layout, in short. */
+export interface InTheWay {
+  readonly severity: LayoutFinding['severity'];
+  readonly text: string;
+  readonly more: number;
+}
 
 export interface AsOtherKind {
   readonly now: StageAs;

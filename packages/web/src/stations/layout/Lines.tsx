@@ -67,7 +67,7 @@ export function Lines() {
               className="push push-small"
               onClick={() => edit((b) => placeStage(b, driveId, stage.id))}
             >
-              Place both wheels of the {stageName(stage.kind)}, {driveName}
+              Place both wheels of the {stageName(stage.kind)} of {driveName}
             </button>
           ))}
         </p>

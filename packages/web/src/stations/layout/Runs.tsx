@@ -43,7 +43,7 @@ export function Runs({ part, onChange }: Props) {
   return (
     <Choice
       className="col-span-2"
-      label="It is, in the drivetrain,"
+      label="What it is in the drivetrain"
       value={now}
       options={[
         { value: NONE, title: 'no sprocket, pulley or gear' },
