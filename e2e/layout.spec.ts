@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { complaints, expect, saved, test } from './application.ts';
 
 test('a battery box whose lid is blocked is told of, goes to a place that is offered, and the loads follow; undone', async ({
@@ -49,5 +50,39 @@ test('a template is handed out as PDF, its picture beside it', async ({ bench })
   const handed = bench.waitForEvent('download');
   await bench.getByRole('button', { name: 'PDF', exact: true }).press('Enter');
   expect((await handed).suggestedFilename()).toBe('sprocket-1-driver.pdf');
+  expect(await complaints(bench)).toEqual([]);
+});
+
+test('a disc of one’s own is handed out as DXF, cut with a kerf', async ({ bench }) => {
+  await bench.goto('/builds/whimbrel/layout');
+  await bench.getByRole('button', { name: 'Show the templates' }).press('Enter');
+  await bench.getByLabel('Template', { exact: true }).selectOption('own-hub-adapter');
+  await bench.getByLabel(/^A laser or bit takes away/).fill('0.2 mm');
+  const handed = bench.waitForEvent('download');
+  await bench.getByRole('button', { name: 'DXF', exact: true }).press('Enter');
+  const path = await (await handed).path();
+  const dxf = readFileSync(path, 'utf8');
+  // Four holes of 4.5 mm, their radius less by half of the kerf, on the layer that is cut.
+  expect(dxf.match(/\n40\n2\.15\n/g)).toHaveLength(4);
+  expect(await complaints(bench)).toEqual([]);
+});
+
+test('a corner of the outline is dragged: one step, kept when it is let go, undone by one', async ({
+  bench,
+}) => {
+  await bench.goto('/builds/moth/layout');
+  const corner = bench.getByRole('slider', { name: 'Corner 4 of the body' });
+  const ahead = bench.getByRole('textbox', { name: /^Ahead, corner 4/ });
+  await expect(ahead).toHaveValue('1900 mm');
+  const at = await corner.boundingBox();
+  if (!at) throw new Error('it is not drawn');
+  await bench.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+  await bench.mouse.down();
+  await bench.mouse.move(at.x + at.width / 2 - 30, at.y + at.height / 2, { steps: 6 });
+  await bench.mouse.up();
+  await expect(ahead).not.toHaveValue('1900 mm');
+  await saved(bench);
+  await bench.getByRole('button', { name: /^Undo/ }).press('Enter');
+  await expect(ahead).toHaveValue('1900 mm');
   expect(await complaints(bench)).toEqual([]);
 });

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
+import { layoutFindingInWords } from '../say/index.ts';
 import { asPlaced, type Build, type PlacedPart, type Zone } from '../vehicle/index.ts';
 import { arranged, face, m, part, puffin, reported } from '../testing/arranged.ts';
 import { bodyBox, comesOff, findPlaces, layoutReport, restingOn, thingsOf } from './index.ts';
@@ -40,7 +41,13 @@ describe('what is in the way', () => {
         axles: puffin.layout.axles.map((axle) => (axle === driven ? { ...axle, steered: true } : axle)),
       },
     };
-    expect(reported(steered, 'a')?.overlaps[0]).toMatchObject({ withId: 'driven-left', gapM: 0 });
+    expect(reported(steered, 'a')?.overlaps[0]).toMatchObject({
+      withId: 'driven-left',
+      gapM: 0,
+      whenSwept: true,
+    });
+    const [found] = layoutReport(steered).findings;
+    expect(found && layoutFindingInWords(found, steered)).toContain('meet at full lock or full travel');
   });
   it('is a space that must stay free, with no gap asked', () => {
     const zone: Zone = {

@@ -18,6 +18,8 @@ export interface TooNear {
   readonly gapM: number;
   /** The shortest straight way until it keeps its gap. */
   readonly moved: { readonly way: Way; readonly byM: number };
+  /** Only at full lock or full travel: as the wheel stands there is room. */
+  readonly whenSwept?: true;
 }
 
 /** The gap that is to be kept to a thing: none to a space that is only to stay free, none to the body it is bolted to. */
@@ -63,7 +65,15 @@ export function tooNear(build: Build, thing: Thing): TooNear[] {
   return thingsOf(build).flatMap((other): TooNear[] => {
     if (other === thing || mayTouch(thing, other) || !isTooNear(thing.solids, other, clearanceM)) return [];
     const gap = Math.min(...thing.solids.flatMap((a) => other.solids.map((b) => gapBetween(a, b))));
-    return [{ withId: other.id, gapM: gap, moved: shortestWay(thing.solids, other, clearanceM) }];
+    const standsClear = !isTooNear(thing.solids, { ...other, solids: other.standing }, clearanceM);
+    return [
+      {
+        withId: other.id,
+        gapM: gap,
+        moved: shortestWay(thing.solids, other, clearanceM),
+        ...(standsClear ? { whenSwept: true } : {}),
+      },
+    ];
   });
 }
 

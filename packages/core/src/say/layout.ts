@@ -49,9 +49,9 @@ export function layoutFindingInWords(
   const clear = ({ way, byM }: TooNear['moved']): string => `${length(byM)} ${WAY_WORDS[way]} it is clear.`;
   switch (finding.code) {
     case 'overlap':
-      return `${named(finding.partId)} and ${named(finding.near.withId)} are in the same place. ${upperFirst(clear(finding.near.moved))}`;
+      return `${named(finding.partId)} and ${named(finding.near.withId)} ${finding.near.whenSwept ? 'meet at full lock or full travel' : 'are in the same place'}. ${upperFirst(clear(finding.near.moved))}`;
     case 'near':
-      return `${named(finding.partId)} is ${length(finding.near.gapM)} from ${named(finding.near.withId)}, nearer than the gap asked for. ${upperFirst(clear(finding.near.moved))}`;
+      return `${named(finding.partId)} is ${length(finding.near.gapM)} from ${named(finding.near.withId)}, nearer than the gap asked for${finding.near.whenSwept ? ', at full lock or full travel' : ''}. ${upperFirst(clear(finding.near.moved))}`;
     case 'sticks-out':
       return `${named(finding.partId)} sticks out of the body ${WAY_WORDS[finding.out.way]} by ${length(finding.out.byM)} more than it may.`;
     case 'in-the-ground':

@@ -1,4 +1,4 @@
-import { centreOfGravity, restingOn, type LayoutReport } from '@zubric/core/layout';
+import { centreOfGravity, inertiaOf, restingOn, type LayoutReport } from '@zubric/core/layout';
 import { arrange, arrangementOf, placedKg, placePart, toPlace } from '@zubric/core/vehicle';
 import { showNumber, typed } from '@zubric/core/quantity';
 import { Suspense, useCallback, useEffect, useId, useMemo, useRef, useState } from 'react';
@@ -20,6 +20,7 @@ import { LayoutFindings } from './LayoutFindings.tsx';
 import { Lines } from './Lines.tsx';
 import { PlacedTable } from './PlacedTable.tsx';
 import { Prints } from './Prints.tsx';
+import { Service } from './Service.tsx';
 import { Shafts } from './Shafts.tsx';
 import { ViewDrawing } from './ViewDrawing.tsx';
 import { ZoneTable } from './ZoneTable.tsx';
@@ -118,6 +119,7 @@ export function LayoutStation() {
             <Placed chosen={chosen} onChoose={setChosen} />
           </div>
         )}
+        {report && <Service report={report} onChoose={setChosen} />}
         <InLine />
         <OnShafts />
         <OfFrame />
@@ -180,7 +182,8 @@ function Answer() {
       .{' '}
       {placed > 0
         ? `${say(placed, 'mass')} are placed, the rest stands where it was typed, ${say(off, 'length')} from the middle of it all.`
-        : 'Nothing is placed yet: that is as it was typed.'}
+        : 'Nothing is placed yet: that is as it was typed.'}{' '}
+      Against turning on the spot it has {showNumber(inertiaOf(build).yawKgM2, 3)} kg·m².
     </p>
   );
 }

@@ -202,3 +202,16 @@ describe('what is made', () => {
     expect(screen.queryByRole('img', { name: /^Disc 1/ })).toBeNull();
   });
 });
+
+it('what has to come off first is told of each job, the worst first', async () => {
+  onBench(<LayoutStation />, moth);
+  await screen.findByRole('heading', { name: 'What has to come off first?' }, { timeout: 20_000 });
+  const jobs = within(screen.getByRole('region', { name: 'What has to come off first?' })).getAllByRole(
+    'listitem',
+  );
+  expect(jobs.map(({ textContent }) => textContent).slice(0, 2)).toEqual([
+    'Press the button of Drivernothing that comes off frees it',
+    'Open the lid of Battery boxFloat floor',
+  ]);
+  expect(jobs.map(({ textContent }) => textContent)).toContain('Change Battery boxnothing');
+});
