@@ -112,21 +112,18 @@ export function LayoutStation() {
           )}
         </div>
       </div>
-      {/* What is out of sight is not drawn anew while a part is dragged. */}
-      <div className="drawn-in-sight grid grid-cols-[minmax(0,1fr)] gap-3">
-        {parts.length > 0 && (
-          <div className="sheet p-3">
-            <Placed chosen={chosen} onChoose={setChosen} />
-          </div>
-        )}
-        {report && <Service report={report} onChoose={setChosen} />}
-        <InLine />
-        <OnShafts />
-        <OfFrame />
-        <Zones />
-        <OfBody />
-        <Printed />
-      </div>
+      {parts.length > 0 && (
+        <div className="sheet drawn-in-sight p-3">
+          <Placed chosen={chosen} onChoose={setChosen} />
+        </div>
+      )}
+      {report && <Service report={report} onChoose={setChosen} />}
+      <InLine />
+      <OnShafts />
+      <OfFrame />
+      <Zones />
+      <OfBody />
+      <Printed />
       <Sheets />
     </div>
   );
