@@ -98,6 +98,8 @@ const MOST_PLACED = 3;
 /** The faces of a part, and the part itself, where something is in their way; `places` gives it places to go. */
 function reached(build: Build, thing: Thing, placesFor: (partId: string) => MoveTo[]): LayoutFinding[] {
   const partId = thing.id;
+  // In each other's place nothing is reached or comes off: that is told, and mended, first.
+  if (tooNear(build, thing).some(({ gapM }) => gapM === 0)) return [];
   const off = comesOff(build).get(partId);
   const faces = reachOf(build, thing).flatMap(({ id: faceId, free, after }): LayoutFinding[] => {
     if (free) return [];

@@ -4,6 +4,7 @@ export type { LayoutFinding, MoveTo } from './finding.ts';
 export { layoutFindings } from './findings.ts';
 export { frameChoices, frameReport, type FrameChoice, type FrameReport, type MountReport } from './frame.ts';
 export { linesOf, type Line } from './lines.ts';
+export { movedTo, placeFree } from './place-free.ts';
 export { printsOf, type PrintCut, type PrintReport } from './printing.ts';
 export { outlineOf, type Spot } from './shell.ts';
 export { areNearer, gapBetween } from './gap.ts';

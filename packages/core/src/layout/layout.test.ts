@@ -3,7 +3,7 @@ import { typed } from '../quantity/index.ts';
 import { layoutFindingInWords } from '../say/index.ts';
 import { asPlaced, type Build, type PlacedPart, type Zone } from '../vehicle/index.ts';
 import { arranged, face, m, part, puffin, reported } from '../testing/arranged.ts';
-import { bodyBox, comesOff, findPlaces, layoutReport, restingOn, thingsOf } from './index.ts';
+import { bodyBox, comesOff, findPlaces, layoutReport, placeFree, restingOn, thingsOf } from './index.ts';
 
 describe('what is in the way', () => {
   const a = part({ id: 'a', at: [0.3, 0, 0.4], sides: [0.2, 0.2, 0.1] });
@@ -213,6 +213,24 @@ describe('a place that is found', () => {
     }
     const tight = arranged([battery], { zones: [{ ...zone, length: m(0.14), width: m(0.14) }] });
     expect(findPlaces(tight, 'battery')).toEqual([]);
+  });
+});
+
+describe('a part that is placed', () => {
+  it('goes where it is free and reached; of many, none in another’s way', () => {
+    const motor = puffin.parts.find(({ kind }) => kind === 'motor');
+    let build: Build = { ...puffin, arrangement: undefined };
+    for (let n = 0; n < 4; n += 1) build = placeFree(build, motor);
+    const report = layoutReport(build);
+    expect(report.parts).toHaveLength(4);
+    expect(report.parts.flatMap(({ overlaps }) => overlaps)).toEqual([]);
+  });
+
+  it('in another’s place is told that alone: neither reach nor coming off before', () => {
+    const box = (id: string) =>
+      part({ id, at: [0.3, 0, 0.4], sides: [0.2, 0.2, 0.1], faces: [face('top', 0.1)] });
+    const codes = layoutReport(arranged([box('a'), box('b')])).findings.map(({ code }) => code);
+    expect(codes.filter((code) => code !== 'overlap')).toEqual([]);
   });
 });
 

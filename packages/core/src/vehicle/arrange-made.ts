@@ -3,6 +3,7 @@ import { typed, type Quantity } from '../quantity/index.ts';
 import type { PlacedPart, Printer, Runs, Shell } from './arrangement.ts';
 import { arrange, arrangementOf, changePlaced } from './arrange.ts';
 import type { Build } from './document.ts';
+import type { Drive } from './drive.ts';
 import type { FrameMember, FrameMount } from './frame.ts';
 import { freeId } from './new-build.ts';
 import type { Hole, HoleCircle, OwnSheet } from './own-sheet.ts';
@@ -165,6 +166,8 @@ export interface StageToPlace {
   readonly driveId: string;
   readonly driveName: string;
   readonly stage: Stage;
+  /** From the motor on, from 1. */
+  readonly number: number;
 }
 
 const isPlaced = (build: Build, driveId: string, stageId: string): boolean =>
@@ -178,13 +181,13 @@ const isPlaced = (build: Build, driveId: string, stageId: string): boolean =>
 export const stagesToPlace = (build: Build): StageToPlace[] =>
   build.drives.flatMap((drive) =>
     drive.stages
-      .filter((stage) => {
+      .map((stage, n) => ({ driveId: drive.id, driveName: drive.name, stage, number: n + 1 }))
+      .filter(({ stage }) => {
         const { apartM, outsideM } = stageFigures(stage);
         const isKnown =
           apartM !== undefined && outsideM?.driver !== undefined && outsideM.driven !== undefined;
         return isKnown && !isPlaced(build, drive.id, stage.id);
-      })
-      .map((stage) => ({ driveId: drive.id, driveName: drive.name, stage })),
+      }),
   );
 
 /** Width of a wheel whose stage does not say, m (common practice, no source). */
@@ -195,9 +198,49 @@ const widthOf = (stage: Stage): number =>
   stageFigures(stage).loop?.wideM ??
   ('faceWidth' in stage ? (stage.faceWidth?.value ?? USUAL_WIDTH) : USUAL_WIDTH);
 
+/** Between wheels on one shaft, and between a sprocket and the tyre beside it, m (common practice, no source). */
+const BESIDE = 0.008;
+
+/** Where the driven wheel of a stage sits on one side: on its axle beside the tyre, or beside the driver of the stage behind it. */
+function shaftBehind(build: Build, drive: Drive, at: number, side: Side): readonly [number, number, number] {
+  const stage = drive.stages[at];
+  const width = stage ? widthOf(stage) : USUAL_WIDTH;
+  const behindId = drive.stages[at + 1]?.id;
+  const behind = arrangementOf(build).parts.find(
+    ({ runs, left }) =>
+      runs?.driveId === drive.id &&
+      runs.stageId === behindId &&
+      runs.wheel === 'driver' &&
+      Math.sign(left.value) === side,
+  );
+  if (behind) {
+    const inwards = side === 0 ? -1 : side;
+    const by = (behind.width.value + width) / 2 + BESIDE;
+    return [behind.aheadOfRearAxle.value, behind.left.value - inwards * by, behind.above.value];
+  }
+  const axle = servedAxle(build, drive);
+  const half = (axle?.track.value ?? 0) / 2 - (axle?.width.value ?? 0) / 2 - width / 2 - BESIDE;
+  return [axle?.ahead.value ?? 0, side * Math.max(half, width), (axle?.diameter.value ?? 0) / 2];
+}
+
+/** Left, in the middle, or right. */
+type Side = 1 | 0 | -1;
+
+const servedAxle = ({ layout }: Build, { axleIds }: Drive) =>
+  layout.axles.find(({ id, driven }) => (axleIds ? axleIds.includes(id) : driven)) ?? layout.axles[0];
+
+/** The sides on which a drive has wheels of its own: one driveline a wheel or a side, or one for both. */
+function sidesOf(build: Build, drive: Drive): readonly Side[] {
+  const isTwice = (drive.together === 'wheel' || drive.together === 'side') && drive.does === 'propels';
+  const axle = servedAxle(build, drive);
+  return isTwice && axle && axle.track.value > 0 ? [1, -1] : [0];
+}
+
+const SIDE_WORDS: Readonly<Record<Side, string>> = { 1: ', left', 0: '', '-1': ', right' };
+
 /**
- * Both wheels of a stage, placed: the driven one on the driven axle, or on the shaft of the next stage where that is
- * placed, the driver ahead of it or behind, towards the middle, as far as the stage asks.
+ * Both wheels of a stage, placed, on each side that has its own: the driven one on its axle, or beside the driver of the
+ * stage behind it, which is placed first; the driver as far towards the middle as the stage asks.
  *
  * @example placeStage(rail, 'drive-1', 'stage-1').arrangement?.parts.at(-1)?.runs?.wheel // 'driven'
  */
@@ -205,34 +248,34 @@ export function placeStage(build: Build, driveId: string, stageId: string): Buil
   const drive = build.drives.find(({ id }) => id === driveId);
   const at = drive?.stages.findIndex(({ id }) => id === stageId) ?? -1;
   const stage = drive?.stages[at];
+  if (!drive || !stage) return build;
+  const behind = drive.stages
+    .slice(at + 1)
+    .reverse()
+    .filter(({ id }) => stagesToPlace(build).some((one) => one.driveId === driveId && one.stage.id === id));
+  const before = behind.reduce((b, { id }) => placeStage(b, driveId, id), build);
+  return sidesOf(build, drive).reduce((b, side) => placePair(b, drive, at, side), before);
+}
+
+function placePair(build: Build, drive: Drive, at: number, side: Side): Build {
+  const stage = drive.stages[at];
   const { apartM = 0, outsideM } = stage ? stageFigures(stage) : {};
-  if (!drive || !stage || !outsideM?.driver || !outsideM.driven) return build;
+  if (!stage || !outsideM?.driver || !outsideM.driven) return build;
   const { parts } = arrangementOf(build);
-  const nextId = drive.stages[at + 1]?.id;
-  const next = parts.find(
-    ({ runs }) => runs?.driveId === driveId && runs.stageId === nextId && runs.wheel === 'driver',
-  );
-  const axle =
-    build.layout.axles.find(({ id, driven }) => (drive.axleIds ? drive.axleIds.includes(id) : driven)) ??
-    build.layout.axles[0];
-  const width = widthOf(stage);
-  const hubs = stageHubs(stage);
-  const [ahead, left, above] = next
-    ? [next.aheadOfRearAxle.value, next.left.value + next.width.value / 2 + width, next.above.value]
-    : [axle?.ahead.value ?? 0, 0, (axle?.diameter.value ?? 0) / 2];
+  const [ahead, left, above] = shaftBehind(build, drive, at, side);
   const { from, long } = stance(build);
   const towards = ahead > from + long / 2 ? -1 : 1;
+  const hubs = stageHubs(stage);
+  const width = widthOf(stage);
+  const more = `${drive.stages.length > 1 ? `, stage ${at + 1}` : ''}${build.drives.length > 1 ? `, ${drive.name}` : ''}`;
   const wheel = (
     which: Runs['wheel'],
     across: number,
     x: number,
-    before: readonly PlacedPart[],
+    taken: readonly PlacedPart[],
   ): PlacedPart => ({
-    id: freeId(which, before),
-    name: `${hubs[which === 'driver' ? 0 : 1] ?? 'Wheel'}${build.drives.length > 1 ? `, ${drive.name}` : ''}`.slice(
-      0,
-      60,
-    ),
+    id: freeId(which, taken),
+    name: `${hubs[which === 'driver' ? 0 : 1] ?? 'Wheel'}${SIDE_WORDS[side]}${more}`.slice(0, 60),
     length: mm(across),
     width: mm(width),
     height: mm(across),
@@ -244,7 +287,7 @@ export function placeStage(build: Build, driveId: string, stageId: string): Buil
     axis: 'left',
     turn: typed(0, '°', 'assumed'),
     faces: [],
-    runs: { driveId, stageId, wheel: which },
+    runs: { driveId: drive.id, stageId: stage.id, wheel: which },
   });
   const driver = wheel('driver', outsideM.driver, ahead + towards * apartM, parts);
   const driven = wheel('driven', outsideM.driven, ahead, [...parts, driver]);

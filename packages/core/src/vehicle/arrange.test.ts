@@ -33,6 +33,13 @@ const puffin = buildSchema.parse(
 );
 
 describe('parts to be placed', () => {
+  it('of one kind are told apart by a number from the second on', () => {
+    const motor = puffin.parts.find(({ kind }) => kind === 'motor');
+    const twice = placePart(placePart(puffin, motor), motor);
+    const names = (twice.arrangement?.parts ?? []).slice(-2).map(({ name }) => name);
+    expect(names).toEqual([motor?.name, `${motor?.name}, 2`]);
+  });
+
   it('are those of the build, as many as there are, until each has a place', () => {
     expect(toPlace(puffin).map(({ part, left }) => [part.kind, left])).toEqual([
       ['driver', 1],
@@ -106,17 +113,43 @@ describe('a shaft', () => {
 
 describe('what is made for a layout', () => {
   it('wheels of a stage are placed as far apart as it asks, the driven one on its axle, in one plane', () => {
-    const before = puffin.arrangement?.parts.length ?? 0;
     expect(stagesToPlace(puffin).map(({ stage }) => stage.id)).toEqual(['stage-1']);
     const placed = placeStage(puffin, 'drive-1', 'stage-1');
-    const [driver, driven] = (placed.arrangement?.parts ?? []).slice(before);
+    const wheels = (placed.arrangement?.parts ?? []).filter(({ runs }) => runs);
+    expect(wheels.map(({ runs, left }) => [runs?.wheel, Math.sign(left.value)])).toEqual([
+      ['driver', 1],
+      ['driven', 1],
+      ['driver', -1],
+      ['driven', -1],
+    ]);
+    const [driver, driven] = wheels;
     expect(driven?.aheadOfRearAxle.value).toBeCloseTo(0.7, 9);
     expect(driven?.above.value).toBeCloseTo(0.2, 9);
+    // Inside the tyre, which begins 270 mm off the middle.
+    expect((driven?.left.value ?? 0) + (driven?.width.value ?? 0) / 2).toBeLessThan(0.27);
     expect(Math.abs((driver?.aheadOfRearAxle.value ?? 0) - 0.7)).toBeCloseTo(0.1815, 9);
     expect(driver?.left.value).toBe(driven?.left.value);
     expect(stagesToPlace(placed)).toEqual([]);
     expect(placeStage(puffin, 'drive-1', 'no-such-stage')).toBe(puffin);
     expect(readBuild(placed).ok).toBe(true);
+  });
+
+  it('a stage is placed with those behind it, each beside the next on one shaft, in nobody’s way', () => {
+    const [drive] = puffin.drives;
+    const [chain] = drive?.stages ?? [];
+    if (!drive || chain?.kind !== 'chain') throw new Error('Puffin has a chain');
+    const first = { ...chain, id: 'stage-0', teethDriven: 20 };
+    const two = { ...puffin, drives: [{ ...drive, stages: [first, chain] }] };
+    expect(stagesToPlace(two).map(({ number }) => number)).toEqual([1, 2]);
+    const placed = placeStage(two, 'drive-1', 'stage-0');
+    expect(stagesToPlace(placed)).toEqual([]);
+    const at = (stageId: string, wheel: string) =>
+      placed.arrangement?.parts.find(
+        ({ runs, left }) => runs?.stageId === stageId && runs.wheel === wheel && left.value > 0,
+      );
+    const [before, behind] = [at('stage-0', 'driven'), at('stage-1', 'driver')];
+    expect(before?.aheadOfRearAxle.value).toBe(behind?.aheadOfRearAxle.value);
+    expect(before?.left.value).toBeLessThan(behind?.left.value ?? 0);
   });
 
   it('a frame spans the axles, and is read back with a shaft on it', () => {

@@ -132,6 +132,13 @@ const usualFaces = ({ kind }: Part): Face[] =>
         ? [{ id: 'button', kind: 'button', side: 'top', room: typed(0.08, 'mm', 'assumed') }]
         : [];
 
+/** What a placed part is called: like the part that it is, numbered from the second of its kind on. */
+function nameFor(part: Part | undefined, placed: readonly PlacedPart[]): string {
+  const name = part?.name ?? 'Part';
+  const before = placed.filter(({ partId }) => partId === part?.id).length;
+  return before === 0 ? name : `${name.slice(0, 56)}, ${before + 1}`;
+}
+
 /**
  * A part of the build, or one of no kind, put in the middle of the body; its sides are guessed from what it is and weighs.
  *
@@ -145,7 +152,7 @@ export function placePart(build: Build, part?: Part): Build {
   const mm = (value: number | undefined): Quantity => typed(value ?? 0.05, 'mm', 'assumed');
   const placed: PlacedPart = {
     id: freeId(part?.kind ?? 'part', parts),
-    name: part?.name ?? 'Part',
+    name: nameFor(part, parts),
     length: mm(length),
     width: mm(width),
     height: mm(height),

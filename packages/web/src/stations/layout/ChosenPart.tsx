@@ -1,5 +1,5 @@
 import { listInWords, moveToInWords } from '@zubric/core/say';
-import type { FreePlace, PartReport } from '@zubric/core/layout';
+import { movedTo, type FreePlace, type PartReport } from '@zubric/core/layout';
 import {
   AXES,
   changePlaced,
@@ -22,7 +22,6 @@ import { Remove } from './Remove.tsx';
 import { Runs } from './Runs.tsx';
 import { Tick } from './Tick.tsx';
 import { useBeside, type Ask } from '../../workers/use-beside.ts';
-import { movedTo } from './moved-to.ts';
 
 const AXIS_WORDS: Readonly<Record<Axis, string>> = {
   ahead: 'along the vehicle',

@@ -1,8 +1,7 @@
 import { layoutFindingInWords, moveToInWords } from '@zubric/core/say';
-import type { LayoutFinding } from '@zubric/core/layout';
+import { movedTo, type LayoutFinding } from '@zubric/core/layout';
 import { useUnits } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
-import { movedTo } from './moved-to.ts';
 
 interface Props {
   readonly findings: readonly LayoutFinding[];

@@ -1,5 +1,5 @@
-import { centreOfGravity, inertiaOf, restingOn, type LayoutReport } from '@zubric/core/layout';
-import { arrange, arrangementOf, placedKg, placePart, toPlace } from '@zubric/core/vehicle';
+import { centreOfGravity, inertiaOf, placeFree, restingOn, type LayoutReport } from '@zubric/core/layout';
+import { arrange, arrangementOf, placedKg, toPlace } from '@zubric/core/vehicle';
 import { showNumber, typed } from '@zubric/core/quantity';
 import { Suspense, useCallback, useEffect, useId, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
@@ -198,8 +198,9 @@ function Bar({ pitchM, onPitch, onPlaced }: BarProps) {
   const waiting = toPlace(build);
   const place = (partId?: string): void => {
     const part = build.parts.find((one) => one.id === partId);
-    onPlaced(arrangementOf(placePart(build, part)).parts.at(-1)?.id ?? '');
-    edit((b) => placePart(b, part));
+    const placed = placeFree(build, part);
+    onPlaced(arrangementOf(placed).parts.at(-1)?.id ?? '');
+    edit((b) => (b === build ? placed : placeFree(b, part)));
   };
   return (
     <div className="grid gap-2">

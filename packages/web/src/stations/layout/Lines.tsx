@@ -60,14 +60,14 @@ export function Lines() {
       )}
       {waiting.length > 0 && (
         <p className="flex flex-wrap gap-2">
-          {waiting.map(({ driveId, driveName, stage }) => (
+          {waiting.map(({ driveId, driveName, stage, number }) => (
             <button
               key={`${driveId} ${stage.id}`}
               type="button"
               className="push push-small"
               onClick={() => edit((b) => placeStage(b, driveId, stage.id))}
             >
-              Place both wheels of the {stageName(stage.kind)} of {driveName}
+              Place both wheels of the {stageName(stage.kind)}, stage {number} of {driveName}
             </button>
           ))}
         </p>

@@ -34,14 +34,16 @@ afterEach(() => {
 describe('sprockets, pulleys and gears', () => {
   it('of a stage are both placed, in line; moved aside they are told of, and a move brings them back', async () => {
     onBench(<LayoutStation />, unplaced);
-    press('Place both wheels of the chain of Driven wheels');
+    press('Place both wheels of the chain, stage 1 of Driven wheels');
     expect(linesOf(kept())[0]?.outM).toBeCloseTo(0, 9);
     expect(said(/^Sprockets/)).toMatch(/190 mm, the Drivetrain has 190 mm/);
-    type(/^Left.*Driver sprocket/, '5 mm');
+    type(/^Left.*Driver sprocket, left/, '245 mm');
     const list = await screen.findByRole('list', { name: 'What stands in the way of the layout' });
-    await waitFor(() => expect(list.textContent).toMatch(/are 5\smm out of one plane/), { timeout: 10_000 });
+    await waitFor(() => expect(list.textContent).toMatch(/are [\d.]+\smm out of one plane/), {
+      timeout: 10_000,
+    });
     fireEvent.click(
-      within(list).getAllByRole('button', { name: /^Try: “Driver sprocket/ })[0] as HTMLElement,
+      within(list).getAllByRole('button', { name: /^Try: “Driver sprocket, left/ })[0] as HTMLElement,
     );
     expect(linesOf(kept())[0]?.outM).toBeCloseTo(0, 9);
   });
