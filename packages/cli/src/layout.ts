@@ -1,5 +1,5 @@
 import { layoutReport } from '@zubric/core/layout';
-import { layoutFindingInWords, moveToInWords } from '@zubric/core/say';
+import { layoutFindingInWords, layoutMoveInWords } from '@zubric/core/say';
 import { buildIn } from './build-file.ts';
 import type { Files } from './calc.ts';
 import { asJson, done, refused, type Outcome } from './outcome.ts';
@@ -22,7 +22,7 @@ export function layoutFile(args: readonly string[], files: Files): Outcome {
       findings: report.findings.map(({ moves, ...finding }) => ({
         ...finding,
         text: layoutFindingInWords({ ...finding, moves }, build),
-        moves: moves.map((move) => ({ ...move, text: moveToInWords(move, build) })),
+        moves: moves.map((move) => ({ ...move, text: layoutMoveInWords(move, build) })),
       })),
     }),
   );

@@ -1,4 +1,5 @@
 import type { Severity } from '../judge/index.ts';
+import type { FrameMount } from '../vehicle/index.ts';
 import type { Line } from './lines.ts';
 import type { SticksOut, TooNear } from './overlaps.ts';
 import type { PrintCut } from './printing.ts';
@@ -12,10 +13,43 @@ export interface MoveTo {
   readonly turnRad: number;
 }
 
+/** Something that is put on a shaft: a loose spacer, or a collar clamped to it. */
+export interface PutOn {
+  readonly shaftId: string;
+  readonly put: 'spacer' | 'collar';
+  /** What it comes after from the first end on; null: at the beginning. */
+  readonly afterId: string | null;
+  readonly widthM: number;
+  /** Where the middle of a collar is clamped. */
+  readonly atM?: number;
+}
+
+/** A shaft on the frame mounted in another way. */
+export interface MountOtherwise {
+  readonly memberId: string;
+  readonly mountId: string;
+  readonly mount: FrameMount['kind'];
+}
+
+/** A member of the frame with a thicker wall, or higher as a bar. */
+export interface MakeStiffer {
+  readonly memberId: string;
+  readonly times: number;
+}
+
+/** A part made in pieces. */
+export interface CutUp {
+  readonly cutId: string;
+  readonly cuts: readonly PrintCut[];
+}
+
+/** What ends a finding of a layout, in one press. */
+export type LayoutMove = MoveTo | PutOn | MountOtherwise | MakeStiffer | CutUp;
+
 interface Common {
   readonly severity: Severity;
   /** Each ends it; the best first. */
-  readonly moves: readonly MoveTo[];
+  readonly moves: readonly LayoutMove[];
 }
 
 /** Something that stands in the way of a layout. */

@@ -1,36 +1,16 @@
 import type { Severity } from '../judge/index.ts';
-import { placedKg, type Build } from '../vehicle/index.ts';
+import type { Build } from '../vehicle/index.ts';
 import { comesOff, reachOf } from './access.ts';
 import { findPlaces } from './find-place.ts';
 import type { LayoutFinding, MoveTo } from './finding.ts';
-import { lowestOf, sticksOut, tooNear, type TooNear } from './overlaps.ts';
+import { movedBy } from './moved-by.ts';
+import { lowestOf, sticksOut, tooNear } from './overlaps.ts';
+import { balanced, beyondLimits } from './whole-findings.ts';
 import { runningFindings } from './running-findings.ts';
 import { thingsOf, type Thing } from './things.ts';
-import { WAYS } from './vector.ts';
-import { centreOfGravity, restingOn } from './weight.ts';
 
-/** Under this share on the driven wheels its grip wants for weight (common practice, no source). */
-const LEAST_DRIVEN = 0.4;
-/** Further aside than this share of half its width it pulls to one side (common practice, no source). */
-const MOST_ASIDE = 0.1;
 /** A battery may ask for so many things to be taken off. */
 const MOST_BEFORE_BATTERY = 1;
-
-/** Where a part goes that is moved along a way. */
-function movedBy({ part }: Thing, { way, byM }: TooNear['moved'], backwards = false): MoveTo[] {
-  if (!part) return [];
-  const by = backwards ? -byM : byM;
-  const [ahead, left, up] = WAYS[way];
-  return [
-    {
-      partId: part.id,
-      aheadM: part.aheadOfRearAxle.value + ahead * by,
-      leftM: part.left.value + left * by,
-      aboveM: part.above.value + up * by,
-      turnRad: part.turn.value,
-    },
-  ];
-}
 
 /** Of two parts in each other's way, told once: of the one that comes first. */
 const isTold = (build: Build, partId: string, otherId: string): boolean => {
@@ -113,53 +93,20 @@ function reached(build: Build, thing: Thing, placesFor: (partId: string) => Move
   return [...faces, { code: 'battery-buried', severity: 'short', partId, after: off.after, moves }];
 }
 
+/** A part that reaches into the ground, up to the body's clearance. */
+function liftedTo(build: Build, partId: string, aboveM: number): MoveTo[] {
+  const thing = thingsOf(build).find(({ id }) => id === partId);
+  const byM = build.body.clearance.value - aboveM;
+  return thing ? movedBy(thing, { way: 'top', byM }) : [];
+}
+
 function lowHanging(build: Build): LayoutFinding[] {
   const lowest = lowestOf(build);
   if (!lowest || lowest.aboveM >= build.body.clearance.value - 1e-9) return [];
   const { id: partId, aboveM } = lowest;
   return aboveM < -1e-9
-    ? [{ code: 'in-the-ground', severity: 'stop', partId, aboveM, moves: [] }]
+    ? [{ code: 'in-the-ground', severity: 'stop', partId, aboveM, moves: liftedTo(build, partId, aboveM) }]
     : [{ code: 'hangs-low', severity: 'note', partId, aboveM, moves: [] }];
-}
-
-function balanced(build: Build): LayoutFinding[] {
-  const ownKg = build.masses.own.mass.value;
-  const placed = placedKg(build);
-  const { leftM } = centreOfGravity(build);
-  const resting = restingOn(build, 0);
-  return [
-    ...(placed > ownKg * (1 + 1e-9)
-      ? [{ code: 'heavier-than-own', severity: 'short', placedKg: placed, ownKg, moves: [] } as const]
-      : []),
-    ...(resting && !resting.stands ? [{ code: 'falls-over', severity: 'stop', moves: [] } as const] : []),
-    ...(resting?.stands === true && resting.drivenShare > 0 && resting.drivenShare < LEAST_DRIVEN
-      ? [{ code: 'off-the-driven', severity: 'tight', drivenShare: resting.drivenShare, moves: [] } as const]
-      : []),
-    ...(Math.abs(leftM) > (MOST_ASIDE * build.body.width.value) / 2
-      ? [{ code: 'off-the-middle', severity: 'tight', leftM, moves: [] } as const]
-      : []),
-  ];
-}
-
-const SIDES = [
-  ['length', 0],
-  ['width', 1],
-  ['height', 2],
-] as const;
-
-/** What the placed parts come to beyond what the event, or a door, allows. */
-function beyondLimits(build: Build): LayoutFinding[] {
-  const solids = thingsOf(build)
-    .filter(({ kind }) => kind !== 'keep-out')
-    .flatMap((thing) => thing.standing);
-  return SIDES.flatMap(([side, axis]): LayoutFinding[] => {
-    const mayM = build.aims[side]?.value;
-    const least = axis === 2 ? 0 : Math.min(...solids.map((solid) => solid.least[axis]));
-    const hasM = Math.max(...solids.map((solid) => solid.most[axis])) - least;
-    return mayM !== undefined && hasM > mayM + 1e-6
-      ? [{ code: 'beyond-limit', severity: 'stop', side, hasM, mayM, moves: [] }]
-      : [];
-  });
 }
 
 const ORDER: Readonly<Record<Severity, number>> = { stop: 0, short: 1, tight: 2, note: 3 };

@@ -46,7 +46,7 @@ export interface FrameChoice {
 }
 
 /** Slope that rigid and tilting bearings stand, rad (common practice, no source). */
-const MAY_SLOPE: Readonly<Record<FrameMount['kind'], number>> = {
+export const MAY_SLOPE: Readonly<Record<FrameMount['kind'], number>> = {
   rigid: degreesToRadians(0.2),
   'self-aligning': degreesToRadians(2.5),
   floating: Infinity,
@@ -153,12 +153,17 @@ export function frameReport(build: Build, member: FrameMember): FrameReport {
 /** Of today's wall or height. */
 const CHOICES = [0.5, 0.75, 1, 1.5, 2] as const;
 
-/** The member with a thicker or thinner wall, or as a bar of another height; undefined where a tube would be full. */
-function scaled(member: FrameMember, by: number): FrameMember | undefined {
-  if (!member.wall) return { ...member, height: { ...member.height, value: member.height.value * by } };
+/**
+ * The member with a thicker or thinner wall, or as a bar of another height; undefined where a tube would be full.
+ *
+ * @example stiffer(member, 2)?.members // 2
+ */
+export function stiffer(member: FrameMember, by: number): FrameMember | undefined {
+  if (!member.wall)
+    return { ...member, height: { ...member.height, value: member.height.value * by, origin: 'typed' } };
   const least = Math.min(member.height.value, member.width?.value ?? member.height.value);
   const wall = member.wall.value * by;
-  return 2 * wall < least ? { ...member, wall: { ...member.wall, value: wall } } : undefined;
+  return 2 * wall < least ? { ...member, wall: { ...member.wall, value: wall, origin: 'typed' } } : undefined;
 }
 
 /** The build with a lighter or heavier frame, and so much less or more payload that it weighs in all what it does. */
@@ -183,7 +188,7 @@ function withFrame(build: Build, lighterKg: number): Build {
  */
 export function frameChoices(build: Build, member: FrameMember): FrameChoice[] {
   return CHOICES.flatMap((by): FrameChoice[] => {
-    const changed = scaled(member, by);
+    const changed = stiffer(member, by);
     if (!changed) return [];
     const loaded = withFrame(build, massOf(member) - massOf(changed));
     const { massKg, sagM, factor, mounts } = frameReport(loaded, changed);

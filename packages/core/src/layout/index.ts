@@ -1,6 +1,7 @@
 export { comesOff, reachOf, type ComesOff, type FaceReach } from './access.ts';
 export { findPlaces, type FreePlace, type PlaceAsked } from './find-place.ts';
-export type { LayoutFinding, MoveTo } from './finding.ts';
+export { withLayoutMove } from './apply-move.ts';
+export type { LayoutFinding, LayoutMove, MoveTo } from './finding.ts';
 export { layoutFindings } from './findings.ts';
 export { frameChoices, frameReport, type FrameChoice, type FrameReport, type MountReport } from './frame.ts';
 export { linesOf, type Line } from './lines.ts';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
 import { layoutFindingInWords } from '../say/index.ts';
 import { asPlaced, type Build, type PlacedPart, type Zone } from '../vehicle/index.ts';
-import { arranged, face, m, part, puffin, reported } from '../testing/arranged.ts';
+import { arranged, asPlace, face, m, part, puffin, reported } from '../testing/arranged.ts';
 import { bodyBox, comesOff, findPlaces, layoutReport, placeFree, restingOn, thingsOf } from './index.ts';
 
 describe('what is in the way', () => {
@@ -16,7 +16,7 @@ describe('what is in the way', () => {
     expect(reported(build, 'b')?.overlaps[0]).toMatchObject({ withId: 'a', moved: { way: 'front' } });
     const told = layoutReport(build).findings.filter(({ code }) => code === 'overlap');
     expect(told).toHaveLength(1);
-    expect(told[0]?.moves[0]?.aheadM).toBeCloseTo(0.3 - 0.053, 4);
+    expect(asPlace(told[0]?.moves[0]).aheadM).toBeCloseTo(0.3 - 0.053, 4);
   });
   it('is a gap too narrow too, and not one that is wide enough', () => {
     const at = (gap: number): Build =>

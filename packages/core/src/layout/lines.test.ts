@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { degreesToRadians, typed } from '../quantity/index.ts';
-import { arranged, m, part, puffin, reported } from '../testing/arranged.ts';
+import { arranged, asPlace, m, part, puffin, reported } from '../testing/arranged.ts';
 import type { Build, PlacedPart, Runs } from '../vehicle/index.ts';
 import { layoutReport, linesOf, thingsOf } from './index.ts';
 
@@ -59,16 +59,15 @@ describe('wheels that run together', () => {
     expect(line(build).mayBeOutM).toBeCloseTo(0.1815 * Math.tan(Math.PI / 720), 9);
     const finding = layoutReport(build).findings.find(({ code }) => code === 'out-of-line');
     expect(finding?.moves[0]).toMatchObject({ partId: 'driver' });
-    expect(finding?.moves[0]?.leftM).toBeCloseTo(0, 12);
-    expect(finding?.moves[0]?.aheadM).toBeCloseTo(along, 12);
+    expect(asPlace(finding?.moves[0]).leftM).toBeCloseTo(0, 12);
+    expect(asPlace(finding?.moves[0]).aheadM).toBeCloseTo(along, 12);
   });
 
   it('are told a wrong distance, and the move that mends it and the plane at once does', () => {
     const build = pair(wheel('driver', [along - 0.01, 0.004, 0.2]));
     const finding = layoutReport(build).findings.find(({ code }) => code === 'wrong-distance');
     expect(line(build).apartM - (line(build).asksM ?? 0)).toBeCloseTo(0.01, 9);
-    const move = finding?.moves[0];
-    if (!move) throw new Error('no move');
+    const move = asPlace(finding?.moves[0]);
     const mended = pair(wheel('driver', [move.aheadM, move.leftM, move.aboveM]));
     expect(codes(mended)).not.toContain('wrong-distance');
     expect(codes(mended)).not.toContain('out-of-line');

@@ -1,11 +1,36 @@
-import type { Build } from '../vehicle/index.ts';
-import type { LayoutFinding, MoveTo } from './finding.ts';
-import { frameReport } from './frame.ts';
+import { MOUNTS, type Build, type FrameMember, type Shaft } from '../vehicle/index.ts';
+import type { LayoutFinding, LayoutMove, MoveTo, PutOn } from './finding.ts';
+import { frameReport, MAY_SLOPE, stiffer } from './frame.ts';
 import { linesOf, type Line } from './lines.ts';
 import { printsOf } from './printing.ts';
 import { stackOf } from './stack.ts';
 import { minus, plus, size, times, turned, type Vector } from './vector.ts';
 import { cylinderOf, middleOf } from './placed-solid.ts';
+
+/** A collar, m (common practice, no source). */
+const COLLAR = 0.01;
+
+/** A spacer that takes up what a shaft floats one way; where nothing stops it, a collar against the bearing that would. */
+function stopsFloat(shaft: Shaft, way: 'on' | 'back'): PutOn[] {
+  const { things, spacers } = stackOf(shaft);
+  const holdOf = (id: string) => shaft.stack.find((one) => one.id === id)?.hold;
+  const first = way === 'on' ? 'shaft' : 'frame';
+  const spacer = spacers.find(({ afterId }) => holdOf(afterId) === first);
+  const shaftId = shaft.id;
+  if (spacer) return [{ shaftId, put: 'spacer', afterId: spacer.afterId, widthM: spacer.thickM }];
+  const bearings = things.filter(({ id }) => holdOf(id) === 'frame');
+  const bearing = way === 'on' ? bearings[0] : bearings.at(-1);
+  if (!bearing) return [];
+  const play = shaft.float.value / 2 + COLLAR / 2;
+  const atM = way === 'on' ? bearing.fromM - play : bearing.toM + play;
+  const before = things[things.indexOf(bearing) - 1];
+  const behind = things[things.indexOf(bearing) + 1];
+  const [from, to] = [atM - COLLAR / 2, atM + COLLAR / 2];
+  const hasRoom =
+    way === 'on' ? from >= (before?.toM ?? 0) - FITS : to <= (behind?.fromM ?? shaft.length.value) + FITS;
+  const afterId = way === 'on' ? (before?.id ?? null) : bearing.id;
+  return hasRoom ? [{ shaftId, put: 'collar', afterId, widthM: COLLAR, atM }] : [];
+}
 
 /** A shaft that goes to and fro, or on which things do not fit. */
 function stacked(build: Build): LayoutFinding[] {
@@ -27,7 +52,7 @@ function stacked(build: Build): LayoutFinding[] {
         .map((way): LayoutFinding => ({
           code: 'floats',
           severity: floatM[way] === null ? 'short' : 'tight',
-          ...{ shaftId, way, byM: floatM[way], moves },
+          ...{ shaftId, way, byM: floatM[way], moves: stopsFloat(shaft, way) },
         })),
       ...(overhangM > FITS
         ? [{ code: 'overhangs', severity: 'short', shaftId, byM: overhangM, moves } as const]
@@ -107,21 +132,42 @@ const unround = ({ arrangement }: Build): LayoutFinding[] =>
     .filter(({ runs, form }) => runs && form !== 'cylinder')
     .map(({ id: partId }) => ({ code: 'not-round', severity: 'note', partId, moves: [] }));
 
+/** Walls and heights that are tried, of what there is. */
+const STIFFER = [1.25, 1.5, 2, 3, 4] as const;
+
+/** Ways of mounting that stand a slope. */
+const otherMounts = (
+  { id: memberId, mounts }: FrameMember,
+  mountId: string,
+  slopeRad: number,
+): LayoutMove[] =>
+  MOUNTS.filter(
+    (mount) =>
+      Math.abs(slopeRad) <= MAY_SLOPE[mount] && mounts.find(({ id }) => id === mountId)?.kind !== mount,
+  ).map((mount) => ({ memberId, mountId, mount }));
+
 /** A frame that slopes more than a shaft on it stands, or bends more than it is allowed. */
 function framed(build: Build): LayoutFinding[] {
   return (build.arrangement?.frame ?? []).flatMap((member): LayoutFinding[] => {
     const { mounts, factor } = frameReport(build, member);
     const memberId = member.id;
+    const stiff = STIFFER.filter((by) => {
+      const changed = stiffer(member, by);
+      const told = changed && frameReport(build, changed);
+      return told && !told.mounts.some(({ binds }) => binds) && (told.factor ?? 1) >= 1;
+    }).slice(0, 1);
+    const moves = stiff.map((by): LayoutMove => ({ memberId, times: by }));
     return [
       ...mounts
         .filter(({ binds }) => binds)
         .map(({ id: mountId, slopeRad }): LayoutFinding => ({
           code: 'frame-binds',
           severity: 'short',
-          ...{ memberId, mountId, slopeRad, moves: [] },
+          ...{ memberId, mountId, slopeRad },
+          moves: [...moves, ...otherMounts(member, mountId, slopeRad)],
         })),
       ...(factor !== undefined && factor < 1
-        ? [{ code: 'frame-weak', severity: 'stop', memberId, factor, moves: [] } as const]
+        ? [{ code: 'frame-weak', severity: 'stop', memberId, factor, moves } as const]
         : []),
     ];
   });
@@ -135,7 +181,7 @@ const printed = (build: Build): LayoutFinding[] =>
       severity: 'short',
       partId,
       cuts,
-      moves: [],
+      moves: [{ cutId: partId, cuts }],
     }));
 
 /** What stands in the way of what runs, bears and is made: stacks, lines, frame, prints. */

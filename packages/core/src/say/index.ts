@@ -1,7 +1,14 @@
 export { cautionsOf } from './cautions.ts';
 export { glossaryPage, termOf, TERMS, type Term, type TermId } from './glossary.ts';
 export { nextStep, type NextStep } from './next-step.ts';
-export { layoutFindingInWords, listInWords, moveToInWords, WAY_WORDS } from './layout.ts';
+export {
+  layoutFindingInWords,
+  layoutMoveInWords,
+  listInWords,
+  MOUNT_WORDS,
+  moveToInWords,
+  WAY_WORDS,
+} from './layout.ts';
 export { movesInWords, movesOfFinding, type MoveInWords, type MovesForInWords } from './moves.ts';
 export {
   findingsInWords,

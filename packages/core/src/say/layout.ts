@@ -1,7 +1,7 @@
-import type { LayoutFinding, MoveTo, TooNear, Way } from '../layout/index.ts';
+import type { LayoutFinding, LayoutMove, MoveTo, TooNear, Way } from '../layout/index.ts';
 import { show, type UnitSystem } from '../quantity/index.ts';
-import { runningFindingInWords, thingName as nameOf } from './running-findings.ts';
-import type { Build } from '../vehicle/index.ts';
+import { cutsInWords, runningFindingInWords, thingName as nameOf } from './running-findings.ts';
+import type { Build, FrameMount } from '../vehicle/index.ts';
 
 /**
  * Ways, as they are said of something that goes there.
@@ -104,4 +104,41 @@ export function moveToInWords(
   const before = build.arrangement?.parts.find(({ id }) => id === partId)?.turn.value ?? turnRad;
   const turn = Math.abs(before - turnRad) > 1e-6 ? ', turned' : '';
   return `“${nameOf(build, partId)}” to ${along}, ${aside}, ${length(aboveM)} up${turn}`;
+}
+
+/**
+ * How a shaft is mounted, as it is said.
+ *
+ * @example MOUNT_WORDS.rigid // 'bolted square'
+ */
+export const MOUNT_WORDS: Readonly<Record<FrameMount['kind'], string>> = {
+  rigid: 'bolted square',
+  'self-aligning': 'in bearings that tilt',
+  floating: 'floating, held by an arm',
+};
+
+/**
+ * What would be done, in a few words.
+ *
+ * @example layoutMoveInWords({ memberId: 'rails', mountId: 'half-axles', mount: 'floating' }, puffin)
+ *   // '“Half axles” floating, held by an arm'
+ */
+export function layoutMoveInWords(move: LayoutMove, build: Build, system: UnitSystem = 'metric'): string {
+  const length = (m: number): string => show(m, 'length', system).text;
+  if ('partId' in move) return moveToInWords(move, build, system);
+  if ('put' in move) {
+    const shaft = build.arrangement?.shafts?.find(({ id }) => id === move.shaftId);
+    const after = shaft?.stack.find(({ id }) => id === move.afterId)?.name;
+    const where = after === undefined ? 'at its first end' : `after “${after}”`;
+    return `On “${shaft?.name ?? move.shaftId}” a ${move.put} of ${length(move.widthM)} ${where}`;
+  }
+  if ('cutId' in move)
+    return `“${nameOf(build, move.cutId)}” in pieces: cut ${cutsInWords(move.cuts, length)}`;
+  const member = build.arrangement?.frame?.find(({ id }) => id === move.memberId);
+  if ('mountId' in move) {
+    const mount = member?.mounts.find(({ id }) => id === move.mountId);
+    return `“${mount?.name ?? move.mountId}” ${MOUNT_WORDS[move.mount]}`;
+  }
+  const size = (member?.wall ?? member?.height)?.value ?? 0;
+  return `“${member?.name ?? move.memberId}” with ${member?.wall ? 'a wall' : 'a height'} of ${length(size * move.times)}`;
 }

@@ -13,7 +13,7 @@ const stackedName = (build: Build, shaftId: string, id: string): string =>
   `“${shaftOf(build, shaftId)?.stack.find((one) => one.id === id)?.name ?? id}”`;
 
 /** Cuts of a part, side by side. */
-function cutsInWords(cuts: readonly PrintCut[], length: (m: number) => string): string {
+export function cutsInWords(cuts: readonly PrintCut[], length: (m: number) => string): string {
   const sides = [...new Set(cuts.map(({ side }) => side))];
   return sides
     .map((side) => {

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { typed } from '../quantity/index.ts';
 import { buildSchema, type Arrangement, type Build, type Face, type PlacedPart } from '../vehicle/index.ts';
-import { layoutReport } from '../layout/index.ts';
+import { layoutReport, type LayoutMove, type MoveTo } from '../layout/index.ts';
 
 export const puffin = buildSchema.parse(
   JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
@@ -50,3 +50,8 @@ export const arranged = (parts: readonly PlacedPart[], others: Partial<Arrangeme
 });
 /** What is told of one part. */
 export const reported = (build: Build, id: string) => layoutReport(build).parts.find((one) => one.id === id);
+/** A move that takes a part elsewhere. */
+export function asPlace(move: LayoutMove | undefined): MoveTo {
+  if (!move || !('partId' in move)) throw new Error('no move that takes a part elsewhere');
+  return move;
+}

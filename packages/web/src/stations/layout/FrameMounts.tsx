@@ -1,4 +1,5 @@
 import type { FrameReport, MountReport } from '@zubric/core/layout';
+import { MOUNT_WORDS } from '@zubric/core/say';
 import { addFrameMount, fieldOf, MOUNTS, type FrameMember, type FrameMount } from '@zubric/core/vehicle';
 import { Sideways } from '../../common/Sideways.tsx';
 import { useSay } from '../../common/units.tsx';
@@ -8,12 +9,6 @@ import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Remove } from './Remove.tsx';
 import { slopeInWords } from './slope.ts';
-
-const MOUNT_WORDS: Readonly<Record<FrameMount['kind'], string>> = {
-  rigid: 'bolted square',
-  'self-aligning': 'bearings that tilt',
-  floating: 'floats, held by an arm',
-};
 
 const FIELDS = ['at', 'shaft', 'free', 'arm', 'torque'] as const;
 

@@ -1,5 +1,5 @@
-import { layoutFindingInWords, moveToInWords } from '@zubric/core/say';
-import { movedTo, type LayoutFinding } from '@zubric/core/layout';
+import { layoutFindingInWords, layoutMoveInWords } from '@zubric/core/say';
+import { withLayoutMove, type LayoutFinding } from '@zubric/core/layout';
 import { useUnits } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
@@ -35,7 +35,7 @@ export function LayoutFindings({ findings, onChoose }: Props) {
             </button>
           )}
           {finding.moves.map((move) => {
-            const text = moveToInWords(move, build, system);
+            const text = layoutMoveInWords(move, build, system);
             return (
               <span key={text} className="mt-1 flex items-start justify-between gap-2 text-[14px]">
                 <span>{text}</span>
@@ -43,7 +43,7 @@ export function LayoutFindings({ findings, onChoose }: Props) {
                   type="button"
                   className="push push-small shrink-0 self-start"
                   aria-label={`Try: ${text}`}
-                  onClick={() => edit((b) => movedTo(b, move))}
+                  onClick={() => edit((b) => withLayoutMove(b, move))}
                 >
                   Try
                 </button>
