@@ -56,6 +56,14 @@ describe('a frame under its load', () => {
     expect(told.factor).toBeCloseTo(120e6 / told.stressPa, 6);
   });
 
+  it.each([
+    [{ section: 'tube', width: m(0.03), wall: m(0.002) }, 0.03 * 0.02 - 0.026 * 0.016],
+    [{ section: 'round-bar', width: undefined }, (Math.PI / 4) * 0.02 ** 2],
+    [{ section: 'round-tube', width: undefined, wall: m(0.002) }, (Math.PI / 4) * (0.02 ** 2 - 0.016 ** 2)],
+  ] as const)('weighs by the area of its section: %j', (section, area) => {
+    expect(frameReport(light, rail(section)).massKg).toBeCloseTo(2 * area * 0.7 * 7850, 9);
+  });
+
   it('at one place: only what lies over it, by its share; across as along', () => {
     const box = part({ id: 'box', at: [0.35, 0.1, 0.4], sides: [0.1, 0.1, 0.1], kg: 10 });
     const far = part({ id: 'far', at: [0.9, 0, 0.4], sides: [0.1, 0.1, 0.1], kg: 50 });

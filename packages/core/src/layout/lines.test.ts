@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { degreesToRadians, typed } from '../quantity/index.ts';
+import { freshStage } from '../transmission/index.ts';
 import { arranged, asPlace, m, part, puffin, reported } from '../testing/arranged.ts';
 import type { Build, PlacedPart, Runs } from '../vehicle/index.ts';
-import { layoutReport, linesOf, thingsOf } from './index.ts';
+import { cylinderAt, gapBetween, layoutReport, linesOf, thingsOf } from './index.ts';
 
 /* The barrow's chain: ANSI 35, 10 and 36 teeth, shafts 181.5 mm apart. Pitch radii 9.525/(2 sin(180°/z)): 15.412 and 54.643 mm. */
 const [SMALL, LARGE, APART] = [9.525 / 2 / Math.sin(Math.PI / 10), 9.525 / 2 / Math.sin(Math.PI / 36), 181.5];
@@ -108,6 +109,19 @@ describe('wheels that run together', () => {
     );
   });
 
+  it('of bevel gears have shafts that cross square, and no plane to keep', () => {
+    const [drive] = puffin.drives;
+    if (!drive) throw new Error('Puffin has a drive');
+    const gears = { ...freshStage('bevel', 'stage-1', 2), id: 'stage-1' };
+    const bevel = (axis: 'ahead' | 'left'): Build => ({
+      ...pair(wheel('driver', [0.66, 0.03, 0.2], { axis })),
+      drives: [{ ...drive, stages: [gears] }],
+    });
+    expect(line(bevel('ahead')).askewRad).toBeCloseTo(0, 9);
+    expect(line(bevel('ahead')).outM).toBe(0);
+    expect(line(bevel('left')).askewRad).toBeCloseTo(Math.PI / 2, 9);
+  });
+
   it('that are boxes are asked to be cylinders, and of a stage that is gone nothing is told', () => {
     expect(codes(pair(wheel('driver', [along, 0, 0.2], { form: 'box' })))).toContain('not-round');
     const gone: Build = { ...pair(wheel('driver', [along, 0, 0.2])), drives: [] };
@@ -133,6 +147,21 @@ describe('a chain round its wheels', () => {
       3,
     );
     expect(Math.max(...solids.map(({ most }) => most[2])) * 1000).toBeCloseTo(200 + LARGE + half, 3);
+  });
+
+  it('leaves its wheels along their tangents: it runs on their pitch circles, and cuts into neither', () => {
+    const { solids } = loop(pair(wheel('driver', [along, 0, 0.2])));
+    const half = (0.95 * 9.525) / 2000;
+    for (const [at, radius] of [
+      [along, SMALL / 1000],
+      [0.7, LARGE / 1000],
+    ] as const) {
+      const disc = (r: number) => cylinderAt([at, 0, 0.2], [0, 1, 0], r, 0.001);
+      for (const strand of solids.slice(0, 2)) {
+        expect(gapBetween(strand, disc(radius - half - 5e-5))).toBeGreaterThan(0);
+        expect(gapBetween(strand, disc(radius - half + 5e-5))).toBe(0);
+      }
+    }
   });
 
   it('is in the way of what crosses a strand, not of what sits between its strands, and may touch its wheels', () => {

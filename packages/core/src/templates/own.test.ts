@@ -46,7 +46,7 @@ describe('a sheet of the builder’s own', () => {
           id: 'sprocket',
           circle: m(0.044),
           count: 6,
-          turn: typed(Math.PI / 6, '°'),
+          turn: typed(Math.PI / 18, '°'),
           thread: 'M6',
           fit: 'tap',
         },
@@ -57,7 +57,7 @@ describe('a sheet of the builder’s own', () => {
     );
     const wanted = [
       ...[0, 1, 2, 3].map((n) => [30, n * 90, 5.5] as const),
-      ...[0, 1, 2, 3, 4, 5].map((n) => [22, 30 + n * 60, 5] as const),
+      ...[0, 1, 2, 3, 4, 5].map((n) => [22, 10 + n * 60, 5] as const),
     ];
     expect(holes).toHaveLength(wanted.length);
     for (const [radius, degrees, across] of wanted) {
