@@ -29,6 +29,8 @@ export interface PlaceAsked {
 /** Places tried along the body where nobody says a pitch, and those judged in full. */
 const ALONG = 24;
 const JUDGED = 150;
+/** However large a bay is: no more places along it, and no more heights. */
+const MOST_STEPS = 48;
 const TOLD = 5;
 
 /** Where a part may be looked for: in the bays, or without any in the whole of the body. */
@@ -40,7 +42,7 @@ function roomsFor(build: Build): BodyBox[] {
 /** Even steps from one end to the other, both ends among them. */
 function steps(least: number, most: number, pitch: number): number[] {
   if (most < least) return [];
-  const count = Math.max(1, Math.round((most - least) / pitch));
+  const count = Math.min(MOST_STEPS, Math.max(1, Math.round((most - least) / pitch)));
   return Array.from({ length: count + 1 }, (_, n) => least + ((most - least) * n) / count);
 }
 

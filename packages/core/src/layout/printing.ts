@@ -12,10 +12,14 @@ export interface PrintCut {
 export interface PrintReport {
   readonly id: string;
   readonly fits: PrintFit['fits'];
+  /** Empty where it fits, and where it would take more pieces than anybody glues. */
   readonly cuts: readonly PrintCut[];
 }
 
 const SIDES = ['length', 'width', 'height'] as const;
+
+/** Nobody glues more pieces than these together: no cuts are told then. */
+const MOST_PIECES = 30;
 
 /** Even cuts of a side into so many pieces. */
 const evenCuts = (long: number, pieces: number): number[] =>
@@ -31,6 +35,7 @@ export function printReport(part: PlacedPart, printer: Printer): PrintReport {
     printer.width.value,
     printer.height.value,
   ]);
+  if (along[0] * along[1] * along[2] > MOST_PIECES) return { id: part.id, fits, cuts: [] };
   return {
     id: part.id,
     fits,

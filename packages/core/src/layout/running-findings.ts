@@ -2,7 +2,7 @@ import { MOUNTS, type Build, type FrameMember, type Shaft } from '../vehicle/ind
 import type { LayoutFinding, LayoutMove, MoveTo, PutOn } from './finding.ts';
 import { frameReport, MAY_SLOPE, stiffer } from './frame.ts';
 import { linesOf, type Line } from './lines.ts';
-import { printsOf } from './printing.ts';
+import { printsOf, type PrintCut } from './printing.ts';
 import { stackOf } from './stack.ts';
 import { minus, plus, size, times, turned, type Vector } from './vector.ts';
 import { cylinderOf, middleOf } from './placed-solid.ts';
@@ -173,6 +173,11 @@ function framed(build: Build): LayoutFinding[] {
   });
 }
 
+/** A layout holds so many parts. */
+const MOST_PARTS = 200;
+const hasRoom = ({ arrangement }: Build, cuts: readonly PrintCut[]): boolean =>
+  (arrangement?.parts.length ?? 0) + 2 ** cuts.length <= MOST_PARTS;
+
 const printed = (build: Build): LayoutFinding[] =>
   printsOf(build)
     .filter(({ fits }) => fits === 'no')
@@ -181,7 +186,7 @@ const printed = (build: Build): LayoutFinding[] =>
       severity: 'short',
       partId,
       cuts,
-      moves: [{ cutId: partId, cuts }],
+      moves: cuts.length > 0 && hasRoom(build, cuts) ? [{ cutId: partId, cuts }] : [],
     }));
 
 /** What stands in the way of what runs, bears and is made: stacks, lines, frame, prints. */

@@ -98,6 +98,6 @@ export function runningFindingInWords(finding: RunningFinding, build: Build, sys
     case 'frame-weak':
       return `“${memberOf(build, finding.memberId)?.name ?? finding.memberId}” is bent to ${showNumber(1 / finding.factor, 2)} times what its material is allowed: it stays bent or breaks.`;
     case 'not-printed-whole':
-      return `${named(finding.partId)} does not go into the printer whole. Cut ${cutsInWords(finding.cuts, length)}.`;
+      return `${named(finding.partId)} does not go into the printer whole. ${finding.cuts.length > 0 ? `Cut ${cutsInWords(finding.cuts, length)}.` : 'It would take too many pieces: make it otherwise, or have it printed.'}`;
   }
 }

@@ -143,6 +143,49 @@ function agreed(luck: Luck, part: Loose): Loose {
   return { ...part, ratedA, ratedTorqueNm: less(airGapW / (Number(part.ratedRpm) * (Math.PI / 30)), 0.99) };
 }
 
+/** A length that is a share of another. */
+const shareOf = (of: unknown, share: number): unknown => {
+  const length = of as { readonly value: number };
+  return { ...length, value: length.value * share };
+};
+
+/** A hole is for a screw, or has a diameter of its own. */
+const drilled = ({ thread, diameter, ...hole }: Loose): Loose =>
+  diameter === undefined ? { ...hole, thread: thread ?? 'M4' } : { ...hole, diameter };
+
+/** Of a layout, what must agree: sections of the frame, holes, sheets; wheels run in a stage that there is. */
+function arrangedSo(luck: Luck, arrangement: Loose, drives: readonly Loose[]): Loose {
+  const stages = drives.flatMap(({ id: driveId, stages: of }) =>
+    list(of).map(({ id }) => ({ driveId, stageId: id })),
+  );
+  return {
+    ...arrangement,
+    parts: list(arrangement.parts).map((part) => ({
+      ...part,
+      ...(part.holes === undefined ? {} : { holes: list(part.holes).map(drilled) }),
+      ...(part.runs === undefined || stages.length === 0
+        ? { runs: undefined }
+        : { runs: { ...(part.runs as Loose), ...pick(luck, stages) } }),
+    })),
+    frame: list(arrangement.frame ?? []).map((member) => ({
+      ...member,
+      width: member.width ?? member.height,
+      wall: shareOf(
+        Number((member.width as Loose | undefined)?.value ?? Infinity) <
+          Number((member.height as Loose).value)
+          ? member.width
+          : member.height,
+        0.1,
+      ),
+    })),
+    sheets: list(arrangement.sheets ?? []).map(({ bore: _bore, key: _key, ...sheet }) => ({
+      ...sheet,
+      width: sheet.width ?? sheet.length,
+      circles: list(sheet.circles).map(drilled),
+    })),
+  };
+}
+
 /** What no schema of single fields says: ids that lead somewhere, something that drives, figures that agree. */
 function joined(luck: Luck, document: Loose): Loose {
   const layout = document.layout as Loose;
@@ -194,6 +237,9 @@ function joined(luck: Luck, document: Loose): Loose {
     },
     duties,
     parts,
+    ...(document.arrangement === undefined
+      ? {}
+      : { arrangement: arrangedSo(luck, document.arrangement as Loose, drives) }),
     fitted: parts
       .filter(() => luck.random() < 0.5)
       .map(({ id }) => ({ id, count: 1 + Math.floor(luck.random() * 6) })),

@@ -66,6 +66,7 @@ function PrintLine({ print: { id, fits, cuts } }: { readonly print: PrintReport 
   const name = arrangementOf(build).parts.find((part) => part.id === id)?.name ?? id;
   if (fits === 'straight') return <>{name}: goes in as it is.</>;
   if (fits === 'turned') return <>{name}: goes in turned on the bed.</>;
+  if (cuts.length === 0) return <span className="text-short">{name}: would take too many pieces.</span>;
   return (
     <span className="text-short">
       {name}: {cuts.length === 1 ? 'one cut' : `${cuts.length} cuts`}:{' '}
