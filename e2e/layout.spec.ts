@@ -64,6 +64,12 @@ test('a disc of one’s own is handed out as DXF, cut with a kerf', async ({ ben
   const dxf = readFileSync(path, 'utf8');
   // Four holes of 4.5 mm, their radius less by half of the kerf, on the layer that is cut.
   expect(dxf.match(/\n40\n2\.15\n/g)).toHaveLength(4);
+  // An outline of many corners is moved too.
+  await bench.getByLabel('Template', { exact: true }).selectOption('gear-1-driver-drive-2');
+  const gear = bench.getByRole('img', { name: /^Spur gear/ });
+  const cut = await gear.getAttribute('src');
+  await bench.getByLabel(/^A laser or bit takes away/).fill('0 mm');
+  await expect(gear).not.toHaveAttribute('src', cut ?? '');
   expect(await complaints(bench)).toEqual([]);
 });
 
@@ -84,4 +90,15 @@ test('a corner of the outline is dragged: one step, kept when it is let go, undo
   await saved(bench);
   await bench.getByRole('button', { name: /^Undo/ }).press('Enter');
   await expect(ahead).toHaveValue('1900 mm');
+});
+
+test('a body in halves is looked at in the browser: what is in it comes out after a half', async ({
+  bench,
+}) => {
+  await bench.goto('/builds/teasel/layout');
+  const service = bench.getByRole('region', { name: 'What has to come off first?' });
+  await expect(service.getByRole('listitem').filter({ hasText: 'Change Battery' })).toContainText(
+    'half of the body',
+    { timeout: 30_000 },
+  );
 });

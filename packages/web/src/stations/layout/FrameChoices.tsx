@@ -1,6 +1,6 @@
-import type { FrameChoice } from '@zubric/core/layout';
+import { withLayoutMove, type FrameChoice } from '@zubric/core/layout';
 import { showNumber } from '@zubric/core/quantity';
-import { changeMember, type FrameMember } from '@zubric/core/vehicle';
+import type { FrameMember } from '@zubric/core/vehicle';
 import { useCallback, useState } from 'react';
 import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
 import { Sideways } from '../../common/Sideways.tsx';
@@ -46,14 +46,7 @@ function ChoiceTable({
   const { edit } = useBuild();
   const of = member.wall ? 'Wall' : 'Height';
   const size = (times: number): number => (member.wall ?? member.height).value * times;
-  const take = (times: number): void =>
-    edit((b) =>
-      changeMember(b, member.id, (now) =>
-        now.wall
-          ? { ...now, wall: { ...now.wall, value: now.wall.value * times, origin: 'typed' } }
-          : { ...now, height: { ...now.height, value: now.height.value * times, origin: 'typed' } },
-      ),
-    );
+  const take = (times: number): void => edit((b) => withLayoutMove(b, { memberId: member.id, times }));
   return (
     <>
       <p className="text-[14px] text-soft">
