@@ -5,6 +5,7 @@ import { moves } from '@zubric/core/moves';
 import { partSchema, readBuild } from '@zubric/core/vehicle';
 import { simulateLaunch } from '@zubric/core/simulate';
 import { findPlaceMs } from './layout.ts';
+import { drivingSpeed } from './driving.ts';
 import { searchAgainstMathjs, setsASecond } from './search.ts';
 
 interface Figure {
@@ -149,6 +150,24 @@ function placeFound(): Figure {
   return { value, unit: 'ms, quickest', bound: '<= 200', holds: value <= 200 };
 }
 
+function driving(): Record<string, Figure> {
+  const { timesReal, hundredS } = drivingSpeed();
+  return {
+    'driving a course': {
+      value: timesReal,
+      unit: 'times real time, one thread',
+      bound: '>= 500',
+      holds: timesReal >= 500,
+    },
+    'a hundred runs over ten metres': {
+      value: hundredS,
+      unit: 's',
+      bound: '<= 3',
+      holds: hundredS <= 3,
+    },
+  };
+}
+
 const figures: Record<string, Figure> = {
   'evaluate, largest demo build': evaluateMs(),
   'moves, slowest demo build': movesMs(),
@@ -156,6 +175,7 @@ const figures: Record<string, Figure> = {
   'search, demo shelf on the glasshouse rail': setsJudged(),
   'search against mathjs': againstMathjs(),
   'a place found among 200 parts': placeFound(),
+  ...driving(),
 };
 const [, , out] = process.argv;
 if (out === undefined) throw new Error('name the file for the figures');

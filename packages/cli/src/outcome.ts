@@ -32,3 +32,9 @@ export function parseJson(text: string): Parsed {
     return { ok: false, why: `this is not JSON: ${error instanceof Error ? error.message : String(error)}` };
   }
 }
+
+/** What a text of JSON says; undefined of one that is none, which a schema then refuses. */
+export function parsedJson(text: string): unknown {
+  const parsed = parseJson(text);
+  return parsed.ok ? parsed.value : undefined;
+}

@@ -1,11 +1,20 @@
+import { BALANCE_USAGE, balanceFile } from './balance.ts';
 import { CALC_USAGE, calc, type Files } from './calc.ts';
+import { DRIVE_USAGE, driveFile } from './drive.ts';
 import { EVALUATE_USAGE, evaluateFile } from './evaluate.ts';
 import { LAYOUT_USAGE, layoutFile } from './layout.ts';
 import { refused, type Outcome } from './outcome.ts';
 import { SEARCH_USAGE, searchFile } from './search.ts';
 import { TEMPLATE_USAGE, templateFile } from './template.ts';
 
-const COMMANDS = { calc, evaluate: evaluateFile, search: searchFile, layout: layoutFile } as const;
+const COMMANDS = {
+  calc,
+  evaluate: evaluateFile,
+  search: searchFile,
+  layout: layoutFile,
+  balance: balanceFile,
+  drive: driveFile,
+} as const;
 
 const isCommand = (name: string | undefined): name is keyof typeof COMMANDS =>
   name !== undefined && Object.hasOwn(COMMANDS, name);
@@ -19,13 +28,21 @@ const toldUnreadable = (error: unknown): Outcome => {
   throw error;
 };
 
-/** The commands that answer at once: `calc`, `evaluate`, `search` or `layout`. */
+/** The commands that answer at once: all but `template`. */
 export function run(args: readonly string[], files: Files): Outcome {
   const [command, ...rest] = args;
   if (!isCommand(command))
     return refused([
       'usage:',
-      ...[CALC_USAGE, EVALUATE_USAGE, SEARCH_USAGE, LAYOUT_USAGE, TEMPLATE_USAGE].flat(),
+      ...[
+        CALC_USAGE,
+        EVALUATE_USAGE,
+        SEARCH_USAGE,
+        LAYOUT_USAGE,
+        TEMPLATE_USAGE,
+        BALANCE_USAGE,
+        DRIVE_USAGE,
+      ].flat(),
     ]);
   try {
     return COMMANDS[command](rest, files);

@@ -5,9 +5,12 @@
 // Before the first answer is read: zod asks no browser whether it may evaluate strings.
 import '../quantity/index.ts';
 import { z } from 'zod';
+import { lockSchema } from './devices.ts';
 import type { LinkId, Verdict } from '../judge/index.ts';
 import type { ProtocolName, TrialConditions, TrialReading } from '../trials/index.ts';
 import type { Build, Part, Problem, VehicleShape } from '../vehicle/index.ts';
+
+export * from './devices.ts';
 
 const document = <T>() => z.custom<T>((json) => typeof json === 'object' && json !== null);
 const word = <T extends string>() => z.custom<T>((json) => typeof json === 'string');
@@ -22,6 +25,7 @@ export const storedBuildSchema = z.object({
   id: z.string(),
   version: z.int(),
   updatedAt: instant,
+  lock: lockSchema.nullable().optional(),
   document: document<Build>(),
 });
 export type StoredBuild = Readonly<z.output<typeof storedBuildSchema>>;
@@ -74,12 +78,14 @@ export const logPhotoSchema = z.object({ id: z.string(), caption: z.string(), cr
 export type LogPhoto = Readonly<z.output<typeof logPhotoSchema>>;
 
 /** What an entry of the logbook is of. */
-export const ENTRY_KINDS = ['begun', 'change', 'note', 'snapshot'] as const;
+export const ENTRY_KINDS = ['begun', 'change', 'note', 'snapshot', 'lock'] as const;
 
 /** An entry of the logbook: what was changed, what it did to the margins, what was noted. */
 export const logEntrySchema = z.object({
   id: z.string(),
   kind: z.enum(ENTRY_KINDS),
+  /** The device it came from; empty for the machine itself. */
+  by: z.string().optional(),
   title: z.string(),
   note: z.string(),
   changes: z.array(z.string()),
@@ -146,6 +152,8 @@ export const storedTrialSchema = z.object({
   ordinal: z.int(),
   reading: document<TrialReading>(),
   recordedAt: instant,
+  /** The device it came from; empty for the machine itself. */
+  by: z.string().optional(),
 });
 export type StoredTrial = Readonly<z.output<typeof storedTrialSchema>>;
 

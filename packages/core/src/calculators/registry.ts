@@ -63,6 +63,7 @@ import { motorHeat } from '../motor/motor-heat.ts';
 import { seriesMotorPoint } from '../motor/series-motor-point.ts';
 import { servoMotor } from '../motor/servo-motor.ts';
 import { steppingMotorTorque } from '../motor/stepping-motor-torque.ts';
+import { simulateBalance } from '../simulate/simulate-balance.ts';
 import { simulateStraight } from '../simulate/simulate-straight.ts';
 import { launchOfVehicle, simulateLaunch } from '../simulate/simulate-launch.ts';
 import { batteryPack } from '../supply/battery-pack.ts';
@@ -198,6 +199,7 @@ const ALL = [
   motorHeat,
   heatCycle,
   simulateLaunch,
+  simulateBalance,
   simulateStraight,
   launchOfVehicle,
   batteryPack,

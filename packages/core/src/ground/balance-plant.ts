@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { STANDARD_GRAVITY } from '../quantity/index.ts';
 import { NotPhysical, defineCalculator, key } from '../contract/index.ts';
 
-const input = z.strictObject({
+/** What a balancer is, by its keys: the body, its wheels and rotors. */
+export const balanceKeys = {
   bodyMassKg: key.positive('Mass of what leans', 'kg'),
   cgHeightM: key.positive('Its centre of gravity over the axle', 'm'),
   bodyInertiaKgM2: key.nonNegative('Its inertia in pitch about its own centre', 'kg·m²'),
@@ -12,7 +13,8 @@ const input = z.strictObject({
     .nonNegative('Inertia of all rotors seen at the wheel: count times inertia times ratio squared', 'kg·m²')
     .default(0),
   wheelRadiusM: key.positive('Radius of the wheels', 'm'),
-});
+};
+const input = z.strictObject(balanceKeys);
 
 const output = z.strictObject({
   fallRateRadS: key.positive('Rate at which a lean grows with the wheels free', '1/s'),

@@ -1,3 +1,4 @@
+export { balanceKeys, balancePlant } from './balance-plant.ts';
 export { ackermann } from './ackermann.ts';
 export { axleLoads } from './axle-loads.ts';
 export { obstacleClimb } from './obstacle-climb.ts';
@@ -23,7 +24,7 @@ export { pivotTurn } from './pivot-turn.ts';
 export { soilThrust } from './soil-thrust.ts';
 export { SOIL_IDS, soilOf, type Soil, type SoilId } from './soils.ts';
 export { sumOfForces } from './sum-of-forces.ts';
-export { supportArea, type GroundPoint } from './support.ts';
+export { frameLoads, supportArea, supportLoads, type FrameLoads, type GroundPoint } from './support.ts';
 export {
   SURFACES,
   firmLoss,

@@ -90,6 +90,27 @@ function plane(contacts: readonly GroundPoint[], bearing: Bearing): (place: Grou
   return (p) => bearing.forceN / n + b * (p.aheadM - mean.aheadM) + c * (p.leftM - mean.leftM);
 }
 
+/** Of each contact under a rigid frame: its share of a force at the origin, and what a metre of it ahead or left adds. */
+export interface FrameLoads {
+  readonly share: Float64Array;
+  readonly perAhead: Float64Array;
+  readonly perLeft: Float64Array;
+}
+
+/**
+ * How a rigid frame on equally stiff contacts shares a force, as the plane law that it is while every contact carries: the load
+ * of one is the force × (share + perAhead · ahead + perLeft · left).
+ *
+ * @example frameLoads([{ aheadM: 0, leftM: 0 }, { aheadM: 2, leftM: 0 }]).perAhead[1] // 0.5
+ */
+export function frameLoads(contacts: readonly GroundPoint[]): FrameLoads {
+  const under = (aheadM: number, leftM: number): Float64Array =>
+    Float64Array.from(contacts, plane(contacts, { forceN: 1, aheadM, leftM }));
+  const share = under(0, 0);
+  const more = (loads: Float64Array): Float64Array => loads.map((load, at) => load - (share[at] ?? 0));
+  return { share, perAhead: more(under(1, 0)), perLeft: more(under(0, 1)) };
+}
+
 /** The shortest solution of a symmetric pair of equations, whatever its rank. */
 function solvePair(xx: number, xy: number, yy: number, mx: number, my: number): readonly [number, number] {
   const trace = xx + yy;
@@ -115,6 +136,8 @@ export interface Support {
  * that the one which lifts is negative.
  *
  * Source: statics; equally stiff springs under a rigid frame.
+ *
+ * @example supportLoads([{ aheadM: 0, leftM: 0 }, { aheadM: 1, leftM: 0 }], { forceN: 8, aheadM: 0.25, leftM: 0 }).loadsN // [6, 2]
  */
 export function supportLoads(contacts: readonly GroundPoint[], bearing: Bearing): Support {
   const all = plane(contacts, bearing);

@@ -17,6 +17,10 @@ export const GLOSSARY = {
     term: 'Build',
     sentence: 'One vehicle with all that is known of it: masses, jobs, parts, trials and its record.',
   },
+  device: {
+    term: 'Device',
+    sentence: 'A phone or another machine that was let in, under a name and with what it may do.',
+  },
   drive: {
     term: 'Drive',
     sentence:

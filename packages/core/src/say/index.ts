@@ -1,4 +1,5 @@
 export { cautionsOf } from './cautions.ts';
+export { CAUSE_WORDS, driveFindingInWords, driveMoveInWords, endsInWords, SCHOOL_WORDS } from './driving.ts';
 export { glossaryPage, termOf, TERMS, type Term, type TermId } from './glossary.ts';
 export { nextStep, type NextStep } from './next-step.ts';
 export {

@@ -5,3 +5,17 @@ export { launchOfBuild } from './launch-of-build.ts';
 export { launchWorking } from './launch-working.ts';
 export { simulateLaunch } from './simulate-launch.ts';
 export { launchOutlook, usualRunS, type LaunchOutlook } from './launch-outlook.ts';
+export {
+  balanceReport,
+  balanceTrace,
+  cycleTimes,
+  USUAL_CYCLE,
+  type BalanceAsk,
+  type BalanceReport,
+  type BalanceSample,
+  type ControlCycle,
+} from './balance-report.ts';
+export type { BalanceGains, BalanceHold } from './run-balance.ts';
+export type { BalanceTold } from './balance-told.ts';
+export { tooExtreme } from './too-extreme.ts';
+export { usualWheelKg, WHEEL_INERTIA } from './usual-wheel.ts';

@@ -1,4 +1,4 @@
-import { NotPhysical } from '../contract/index.ts';
+import { tooExtreme } from './too-extreme.ts';
 import { launchModel, type LaunchInput, type LaunchModel, type Region } from './launch-model.ts';
 import {
   accelerationAt,
@@ -50,11 +50,7 @@ export function runLaunch(i: LaunchInput): LaunchResult {
       stretches: [],
     };
   const run = stretchesOf(i, model);
-  if (!Number.isFinite(run.finalMps + run.distanceM + run.energyJ))
-    throw new NotPhysical(
-      'out-of-range',
-      'These figures are too extreme to simulate: check the units of each.',
-    );
+  if (!Number.isFinite(run.finalMps + run.distanceM + run.energyJ)) throw tooExtreme();
   return {
     finalMps: run.finalMps,
     distanceM: run.distanceM,

@@ -18,3 +18,4 @@ export {
   type StraightRunVerdict,
 } from './straight-run.ts';
 export { studentCritical } from './student.ts';
+export { meanOf, varianceOf } from './statistics.ts';

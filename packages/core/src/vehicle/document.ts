@@ -2,12 +2,15 @@ import { z } from 'zod';
 import { quantity } from '../quantity/index.ts';
 import { arrangementSchema } from './arrangement.ts';
 import { assemblySchema } from './assembly-plan.ts';
+import { controlSchema } from './control.ts';
+import { courseSchema } from './course.ts';
 import { driveSchema } from './drive.ts';
 import { dutySchema } from './duty.ts';
 import { groundSchema } from './ground-entry.ts';
 import { name } from './item.ts';
 import { layoutSchema } from './layout/index.ts';
 import { marginPolicySchema } from './margin-policy.ts';
+import { mismatchSchema } from './mismatch.ts';
 import { partSchema, type PartKind } from './part.ts';
 import { supplySchema } from './supply.ts';
 import {
@@ -75,6 +78,16 @@ export const buildSchema = z
       .optional()
       .meta({ title: 'Fitted parts' }),
     arrangement: arrangementSchema.optional().meta({ title: 'Layout' }),
+    /** How it was driven last on the Test track. */
+    driving: z
+      .strictObject({
+        course: courseSchema.optional().meta({ title: 'Course' }),
+        control: controlSchema.optional().meta({ title: 'Controller' }),
+        mismatch: mismatchSchema.optional().meta({ title: 'Unlike parts' }),
+      })
+      .readonly()
+      .optional()
+      .meta({ title: 'Test track' }),
     assembly: assemblySchema,
   })
   .readonly()

@@ -181,3 +181,16 @@ export {
   motorThermal,
 } from './motors.ts';
 export { packCells } from './packs.ts';
+export {
+  COURSE_FORMAT,
+  COURSE_FORMAT_VERSION,
+  courseOf,
+  courseSchema,
+  legSchema,
+  type Course,
+  type CourseInput,
+  type Leg,
+  type Patch,
+} from './course.ts';
+export { controlOf, controlSchema, ENDS, type Control } from './control.ts';
+export { type Mismatch } from './mismatch.ts';

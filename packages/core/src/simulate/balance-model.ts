@@ -1,0 +1,97 @@
+import { STANDARD_GRAVITY } from '../quantity/index.ts';
+
+/** A body on wheels of one axle: what leans, what rolls, and the rotors between them. */
+export interface BalanceBody {
+  readonly bodyMassKg: number;
+  readonly cgHeightM: number;
+  readonly bodyInertiaKgM2: number;
+  readonly wheelsMassKg: number;
+  readonly wheelsInertiaKgM2: number;
+  readonly rotorsInertiaKgM2: number;
+  readonly wheelRadiusM: number;
+}
+
+/** The motors that drive its wheels, all alike. */
+export interface BalanceMotor {
+  readonly count: number;
+  readonly ratio: number;
+  readonly efficiency: number;
+  readonly resistanceOhm: number;
+  readonly ktNmPerA: number;
+  readonly voltageV: number;
+}
+
+/** How it stands: place of the axle, m, its speed, m/s, the lean, rad, and how fast that changes, rad/s; forward is positive. */
+export interface Balance {
+  readonly x: number;
+  readonly v: number;
+  readonly lean: number;
+  readonly rate: number;
+}
+
+/** The motion of a balancer under a voltage. */
+export interface BalanceModel {
+  /** Accelerations of the axle, m/s², and of the lean, rad/s². */
+  readonly accelerations: (at: Balance, volts: number) => readonly [a: number, alpha: number];
+  /** What a motor draws, A. */
+  readonly amps: (at: Balance, volts: number) => number;
+  /** Speed and rate after a push on the body at its centre of mass, N·s. */
+  readonly pushed: (at: Balance, impulseNs: number) => Balance;
+  /** Kinetic and potential energy over upright at rest, J. */
+  readonly energy: (at: Balance) => number;
+  /** Power that the motors put in at wheels and body, W. */
+  readonly power: (at: Balance, volts: number) => number;
+  /** The quickest rate at which anything changes by itself, 1/s. */
+  readonly quickest: number;
+}
+
+/** Leans at which the quickest rate is looked for, rad: upright, and as far as it is followed. */
+const LEANS = [0, Math.PI / 4];
+
+/**
+ * The law of motion of a balancer whose wheels roll without slip, after Lagrange: place of the axle and lean, coupled by the
+ * body's centre of mass and by rotors that turn with the wheels less the body.
+ */
+export function balanceModel(body: BalanceBody, motor: BalanceMotor): BalanceModel {
+  const { bodyMassKg: m, cgHeightM: l, rotorsInertiaKgM2: rotors, wheelRadiusM: r } = body;
+  const whole = m + body.wheelsMassKg + (body.wheelsInertiaKgM2 + rotors) / r ** 2;
+  const about = body.bodyInertiaKgM2 + m * l ** 2 + rotors;
+  const coupled = (lean: number): number => m * l * Math.cos(lean) - rotors / r;
+  /** The accelerations that generalised forces on place and lean give. */
+  const solved = (lean: number, onPlace: number, onLean: number): readonly [number, number] => {
+    const c = coupled(lean);
+    const det = whole * about - c ** 2;
+    return [(about * onPlace - c * onLean) / det, (whole * onLean - c * onPlace) / det];
+  };
+  const { count, ratio, efficiency, resistanceOhm, ktNmPerA: kt } = motor;
+  const amps = ({ v, rate }: Balance, volts: number): number =>
+    (volts - kt * ratio * (v / r - rate)) / resistanceOhm;
+  const torque = (at: Balance, volts: number): number => count * ratio * efficiency * kt * amps(at, volts);
+  const damping = (count * ratio ** 2 * efficiency * kt ** 2) / resistanceOhm;
+  const quickest = Math.max(
+    ...LEANS.map((lean) => {
+      const [a, alpha] = solved(lean, damping / r, -damping);
+      const c = coupled(lean);
+      const falls = Math.sqrt((m * STANDARD_GRAVITY * l * whole) / (whole * about - c ** 2));
+      return Math.max(falls, a / r - alpha);
+    }),
+  );
+  return {
+    quickest,
+    amps,
+    accelerations: (at, volts) => {
+      const t = torque(at, volts);
+      const sin = Math.sin(at.lean);
+      return solved(at.lean, t / r + m * l * at.rate ** 2 * sin, m * STANDARD_GRAVITY * l * sin - t);
+    },
+    pushed: (at, impulseNs) => {
+      const [dv, dRate] = solved(at.lean, impulseNs, impulseNs * l * Math.cos(at.lean));
+      return { ...at, v: at.v + dv, rate: at.rate + dRate };
+    },
+    energy: ({ v, lean, rate }) =>
+      (whole * v ** 2 + about * rate ** 2) / 2 +
+      coupled(lean) * v * rate -
+      m * STANDARD_GRAVITY * l * (1 - Math.cos(lean)),
+    power: (at, volts) => torque(at, volts) * (at.v / r - at.rate),
+  };
+}

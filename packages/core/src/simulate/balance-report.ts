@@ -1,0 +1,177 @@
+import { balancePlant } from '../ground/index.ts';
+import { degreesToRadians } from '../quantity/index.ts';
+import type { Build } from '../vehicle/index.ts';
+import {
+  gainsMap,
+  leanPoles,
+  leanPolynomial,
+  proposedGains,
+  withGains,
+  type BalanceTask,
+  type LeanPoles,
+  type MappedGains,
+} from './balance-gains.ts';
+import { balancerOf, type Balancer } from './balance-of-build.ts';
+import { balanceTold, type BalanceTold } from './balance-told.ts';
+import { runBalance, type BalanceGains, type BalanceHold } from './run-balance.ts';
+
+/** What a controller does in a cycle, one after the other, s. */
+export interface ControlCycle {
+  readonly readAngleS: number;
+  /** Over a link of their own; 0 where no encoder is read. */
+  readonly readEncodersS: number;
+  readonly computeS: number;
+  readonly sendS: number;
+}
+
+/** A microcontroller that reads a gyroscope and a motor board over a slow link (common practice, no source). */
+export const USUAL_CYCLE: ControlCycle = {
+  readAngleS: 1e-3,
+  readEncodersS: 2.5e-3,
+  computeS: 0.5e-3,
+  sendS: 1e-3,
+};
+
+/**
+ * What a cycle takes, and what of it passes between reading the angle and the motors' new voltage.
+ *
+ * @example cycleTimes({ readAngleS: 0.001, readEncodersS: 0, computeS: 0.001, sendS: 0.002 }) // { loopTimeS: 0.004, delayS: 0.003 }
+ */
+export const cycleTimes = ({ readAngleS, readEncodersS, computeS, sendS }: ControlCycle) => ({
+  loopTimeS: readAngleS + readEncodersS + computeS + sendS,
+  delayS: readEncodersS + computeS + sendS,
+});
+
+/** How a balancer is tried. */
+export interface BalanceAsk {
+  readonly loaded: boolean;
+  readonly cycle: ControlCycle;
+  readonly startLeanDeg: number;
+  readonly nudgeNs: number;
+  readonly durationS: number;
+  /** Those of the builder; what is proposed where they are left away. */
+  readonly gains?: BalanceGains & {
+    readonly hold?: Omit<BalanceHold, 'limitRad'> & { readonly limitDeg: number };
+  };
+}
+
+/** A moment of a run. */
+export interface BalanceSample {
+  readonly tS: number;
+  readonly leanRad: number;
+  readonly placeM: number;
+  readonly currentA: number;
+}
+
+/** Everything about the balance of a build. */
+export interface BalanceReport {
+  readonly plant: Balancer & {
+    readonly fallRateRadS: number;
+    readonly fallTimeS: number;
+    readonly heldRateRadS: number;
+    readonly longestLoopS: number;
+    readonly loopTimeS: number;
+    readonly delayS: number;
+    /** Of the lean, motors connected and no gains. */
+    readonly poles: readonly LeanPoles[];
+  };
+  readonly proposed:
+    | (BalanceGains & {
+        readonly hold?: BalanceHold;
+        readonly paceRadS: number;
+        readonly poles: readonly LeanPoles[];
+      })
+    | null;
+  readonly run: BalanceTold | null;
+  /** The same where no encoder is read: the place is not held then. */
+  readonly withoutEncoders: (BalanceTold & { readonly loopTimeS: number }) | null;
+  readonly region: readonly MappedGains[];
+}
+
+/** So many moments of a run are drawn. */
+const SAMPLES = 600;
+
+const taskOf = ({ body, motor }: Pick<Balancer, 'body' | 'motor'>, ask: BalanceAsk): BalanceTask => ({
+  ...{ body, motor, ...cycleTimes(ask.cycle) },
+  startLeanRad: degreesToRadians(ask.startLeanDeg),
+  nudgeNs: ask.nudgeNs,
+  durationS: ask.durationS,
+});
+
+const ownGains = ({ gains }: BalanceAsk) =>
+  gains && {
+    gains,
+    hold: gains.hold && { ...gains.hold, limitRad: degreesToRadians(gains.hold.limitDeg) },
+  };
+
+/**
+ * The run of a report from moment to moment; none where no gains hold and none were given, or it is no balancer.
+ *
+ * @example balanceTrace(puffin, { loaded: true, cycle: USUAL_CYCLE, startLeanDeg: 3, nudgeNs: 0, durationS: 5 }, null) // []
+ */
+export function balanceTrace(
+  build: Build,
+  ask: BalanceAsk,
+  proposed: (BalanceGains & { readonly hold?: BalanceHold }) | null,
+): readonly BalanceSample[] {
+  const used = ownGains(ask) ?? (proposed ? { gains: proposed, hold: proposed.hold } : undefined);
+  const balancer = balancerOf(build, ask.loaded);
+  if (!used || !balancer) return [];
+  const samples: BalanceSample[] = [];
+  const apart = ask.durationS / SAMPLES;
+  runBalance({ ...taskOf(balancer, ask), ...used }, (tS, at, currentA) => {
+    if (tS >= samples.length * apart)
+      samples.push({ tS, leanRad: at.lean, placeM: at.x, currentA: Math.abs(currentA) });
+  });
+  return samples;
+}
+
+/** What the map goes around: gains that are something, with the part for the rate that is in use. */
+const aroundGains = ({ kp, ki }: BalanceGains, kd: number): BalanceGains => ({
+  kp: Math.abs(kp) || 1,
+  ki: Math.abs(ki) || 1,
+  kd,
+});
+
+/**
+ * The balance of a build: how it falls, gains to begin with, how it does with them or with the builder's own, what leaving the
+ * encoders out changes, and which gains hold. Undefined for a build that does not balance or has no motor yet.
+ *
+ * @example balanceReport(puffin, { loaded: true, cycle: USUAL_CYCLE, startLeanDeg: 3, nudgeNs: 0, durationS: 5 }) // undefined
+ */
+export function balanceReport(build: Build, ask: BalanceAsk): BalanceReport | undefined {
+  const balancer = balancerOf(build, ask.loaded);
+  if (!balancer) return undefined;
+  const { body, motor } = balancer;
+  const task = taskOf(balancer, ask);
+  const polynomial = leanPolynomial(body, motor);
+  const first = proposedGains(task);
+  const used = ownGains(ask) ?? first;
+  const times = cycleTimes({ ...ask.cycle, readEncodersS: 0 });
+  const { doublingS: _doubling, ...falls } = balancePlant.run(body);
+  return {
+    plant: {
+      ...balancer,
+      ...falls,
+      loopTimeS: task.loopTimeS,
+      delayS: task.delayS,
+      poles: leanPoles(polynomial),
+    },
+    proposed: first
+      ? {
+          ...first.gains,
+          ...(first.hold ? { hold: first.hold } : {}),
+          paceRadS: first.paceRadS,
+          poles: leanPoles(withGains(polynomial, first.gains)),
+        }
+      : null,
+    run: used ? balanceTold(runBalance({ ...task, ...used })) : null,
+    withoutEncoders: used
+      ? {
+          ...balanceTold(runBalance({ ...task, ...times, gains: used.gains })),
+          loopTimeS: times.loopTimeS,
+        }
+      : null,
+    region: used ? gainsMap(task, aroundGains(first?.gains ?? used.gains, used.gains.kd)) : [],
+  };
+}

@@ -1,0 +1,166 @@
+import { NotPhysical, bracketedRoot } from '../contract/index.ts';
+import { tooExtreme } from './too-extreme.ts';
+import {
+  balanceModel,
+  type Balance,
+  type BalanceBody,
+  type BalanceModel,
+  type BalanceMotor,
+} from './balance-model.ts';
+
+/** The loop that keeps it up: volts for lean, for lean through time, and for how fast it leans. */
+export interface BalanceGains {
+  readonly kp: number;
+  readonly ki: number;
+  readonly kd: number;
+}
+
+/** A slower loop around it that holds the place: lean for metres and for metres a second, and no more than so much. */
+export interface BalanceHold {
+  readonly kp: number;
+  readonly kd: number;
+  readonly limitRad: number;
+}
+
+/** A balancer, its loop, and what it is tried by. */
+export interface BalanceRun {
+  readonly body: BalanceBody;
+  readonly motor: BalanceMotor;
+  readonly gains: BalanceGains;
+  readonly hold?: BalanceHold | undefined;
+  readonly loopTimeS: number;
+  /** From a sample to its voltage, at most a loop. */
+  readonly delayS: number;
+  readonly startLeanRad: number;
+  readonly nudgeNs: number;
+  readonly durationS: number;
+}
+
+/** What became of it. */
+export interface BalanceEnd {
+  /** When it fell, s; undefined where it stood to the end. */
+  readonly fallS: number | undefined;
+  /** From when it stayed within a degree; undefined where it never did. */
+  readonly settleS: number | undefined;
+  readonly peakLeanRad: number;
+  readonly peakMps: number;
+  readonly peakA: number;
+  readonly end: Balance;
+}
+
+/** A lean that it does not come back from. */
+export const FALLEN_RAD = Math.PI / 4;
+const SETTLED_RAD = Math.PI / 180;
+/** Of the quickest change a step takes so much; peaks between steps are then missed by less than 1e-4 of them. */
+const STEP = 0.02;
+const MOST_STEPS = 4e6;
+const CLOSE_S = 1e-12;
+
+type Rates = readonly [number, number, number, number];
+
+/** One step of Runge and Kutta's fourth order, under one voltage. */
+function stepped(model: BalanceModel, at: Balance, volts: number, h: number): Balance {
+  const rates = (s: Balance): Rates => {
+    const [a, alpha] = model.accelerations(s, volts);
+    return [s.v, a, s.rate, alpha];
+  };
+  const along = ([x, v, lean, rate]: Rates, by: number): Balance => ({
+    x: at.x + by * x,
+    v: at.v + by * v,
+    lean: at.lean + by * lean,
+    rate: at.rate + by * rate,
+  });
+  const k1 = rates(at);
+  const k2 = rates(along(k1, h / 2));
+  const k3 = rates(along(k2, h / 2));
+  const k4 = rates(along(k3, h));
+  const mean = (n: 0 | 1 | 2 | 3): number => (k1[n] + 2 * k2[n] + 2 * k3[n] + k4[n]) / 6;
+  return along([mean(0), mean(1), mean(2), mean(3)], h);
+}
+
+const clamped = (value: number, most: number): number => Math.min(most, Math.max(-most, value));
+
+/** What a sample of the loop asks for, V; the sum of errors grows with each. */
+function controller({ gains, hold, motor, loopTimeS }: BalanceRun): (at: Balance) => number {
+  let summed = 0;
+  return (at) => {
+    const wanted = hold ? clamped(-hold.kp * at.x - hold.kd * at.v, hold.limitRad) : 0;
+    const error = at.lean - wanted;
+    summed += error * loopTimeS;
+    return clamped(gains.kp * error + gains.ki * summed + gains.kd * at.rate, motor.voltageV);
+  };
+}
+
+/** Where within a step the lean passes a value, s after its start. */
+const passes = (model: BalanceModel, at: Balance, volts: number, h: number, lean: number): number =>
+  bracketedRoot((t) => Math.abs(stepped(model, at, volts, t).lean) - lean, 0, h, CLOSE_S);
+
+/**
+ * A balancer let go at a lean or pushed, with its loop running, until it falls or the time is over. A model without gear
+ * friction, play or slip: it flatters.
+ *
+ * `watch` is called at every step.
+ *
+ * @throws NotPhysical where its motors answer so quickly that the time cannot be followed in steps, or figures overflow.
+ */
+export function runBalance(
+  i: BalanceRun,
+  watch?: (timeS: number, at: Balance, amps: number) => void,
+): BalanceEnd {
+  const model = balanceModel(i.body, i.motor);
+  const stepS = STEP / model.quickest;
+  if (!(stepS > 0)) throw tooExtreme();
+  if (i.durationS / Math.min(stepS, i.loopTimeS) > MOST_STEPS)
+    throw new NotPhysical(
+      'too-quick',
+      'Its motors answer far more quickly than it falls, so that this time takes too many steps: give the inertia of the rotors, or a shorter time.',
+    );
+  const ask = controller(i);
+  let at = model.pushed({ x: 0, v: 0, lean: i.startLeanRad, rate: 0 }, i.nudgeNs);
+  let [timeS, volts] = [0, 0];
+  let [peakLeanRad, peakMps, peakA] = [0, 0, 0];
+  let outsideS = 0;
+  let fallS: number | undefined;
+  const look = (): void => {
+    peakLeanRad = Math.max(peakLeanRad, Math.abs(at.lean));
+    peakMps = Math.max(peakMps, Math.abs(at.v));
+    const amps = model.amps(at, volts);
+    peakA = Math.max(peakA, Math.abs(amps));
+    watch?.(timeS, at, amps);
+  };
+  const follow = (untilS: number): void => {
+    look();
+    const steps = Math.max(1, Math.ceil((untilS - timeS) / stepS));
+    const h = (untilS - timeS) / steps;
+    for (let n = 0; n < steps && fallS === undefined; n += 1) {
+      const from = at;
+      at = stepped(model, from, volts, h);
+      if (Math.abs(at.lean) >= FALLEN_RAD) {
+        const within = passes(model, from, volts, h, FALLEN_RAD);
+        at = stepped(model, from, volts, within);
+        timeS += within;
+        fallS = timeS;
+      } else {
+        if (Math.abs(at.lean) > SETTLED_RAD) outsideS = timeS + h;
+        else if (Math.abs(from.lean) > SETTLED_RAD)
+          outsideS = timeS + passes(model, from, volts, h, SETTLED_RAD);
+        timeS += h;
+      }
+      look();
+    }
+  };
+  if (Math.abs(at.lean) >= FALLEN_RAD) {
+    fallS = 0;
+    look();
+  }
+  for (let sample = 0; fallS === undefined && timeS < i.durationS; sample += 1) {
+    const asked = ask(at);
+    const next = Math.min(i.durationS, (sample + 1) * i.loopTimeS);
+    const applied = Math.min(next, sample * i.loopTimeS + i.delayS);
+    if (applied > timeS) follow(applied);
+    volts = asked;
+    if (fallS === undefined && next > timeS) follow(next);
+  }
+  const settles = fallS === undefined && Math.abs(at.lean) <= SETTLED_RAD;
+  return { fallS, settleS: settles ? outsideS : undefined, peakLeanRad, peakMps, peakA, end: at };
+}
