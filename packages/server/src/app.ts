@@ -9,13 +9,20 @@ import type { Logger } from 'pino';
 import { pinoHttp, type Options } from 'pino-http';
 import type { DataSource } from 'typeorm';
 import { buildRoutes } from './builds/routes.ts';
+import { stepRoutes } from './builds/step-routes.ts';
 import { buildStore } from './builds/store.ts';
 import { wholeRoutes } from './builds/whole-routes.ts';
 import { calculatorRoutes } from './calculators/routes.ts';
+import { companyRoutes } from './company/routes.ts';
+import { companyStore } from './company/store.ts';
+import { NO_DOOR, type NetworkDoor } from './devices/door.ts';
+import { deviceRoutes, meRoutes, pairRoutes } from './devices/routes.ts';
+import { deviceStore } from './devices/store.ts';
 import { diskOf, whileThereIsRoom } from './http/disk.ts';
 import { ENTRY, entry, onlyFrom, onlyWithKey } from './http/guard.ts';
 import { notFound } from './http/http-problem.ts';
 import { noSuchRoute, problemResponses } from './http/problem.ts';
+import { onlyAsRoleMay } from './http/roles.ts';
 import { checkBytes, onlyKeptText, onlyReadableAddress } from './http/text.ts';
 import { buildLogRoutes, logEntryRoutes, photoRoutes } from './logbook/routes.ts';
 import { logbookStore } from './logbook/store.ts';
@@ -41,6 +48,10 @@ export interface AppOptions {
   readonly webFolder?: string;
   /** What opens it; without one it is open to all of this machine (tests). */
   readonly token?: string;
+  /** The way in from the local network; none where it is left away. */
+  readonly door?: NetworkDoor;
+  /** An origin behind TLS at which a proxy hands requests on. */
+  readonly secure?: string;
   /** Where everything is kept, to tell how much room is left there. */
   readonly stateFolder?: string;
   /** What a builder must know of this start. */
@@ -49,9 +60,11 @@ export interface AppOptions {
 
 /** The whole HTTP side. It keeps no state of its own but what its simulated meter is set to. */
 export function makeApp(options: AppOptions): Express {
-  const { database, log, hosts, webFolder, token } = options;
+  const { database, log, hosts, webFolder, token, secure } = options;
   const app = express();
   app.disable('x-powered-by');
+  // A proxy on this machine says whose request it hands on, and whether that came over TLS.
+  app.set('trust proxy', 'loopback');
   app.use(pinoHttp({ logger: log, genReqId: () => nanoid(REQUEST_ID_LENGTH), ...SAID_OF_A_REQUEST }));
   app.use(
     helmet({
@@ -79,20 +92,24 @@ export function makeApp(options: AppOptions): Express {
     response.json({ ok: true });
   });
 
-  app.use(onlyReadableAddress, onlyFrom(hosts), compression());
-  if (token !== undefined) {
-    app.get(ENTRY, entry(token));
-    app.use('/api', onlyWithKey(token));
-  }
+  app.use(onlyReadableAddress, onlyFrom(hosts, secure), compression());
+  const devices = deviceStore(database.manager);
+  if (token !== undefined) app.get(ENTRY, entry(token));
+  app.use('/api', jsonAt('/pair', PAIR_LIMIT), onlyKeptText, pairRoutes(devices));
+  app.use('/api', onlyWithKey(token, devices), onlyAsRoleMay);
   const disk = diskOf(options.stateFolder ?? '.');
   app.use(
     '/api',
     whileThereIsRoom(disk),
     // A build with its photographs is far larger than a build.
-    wholeBody('/builds/whole'),
+    jsonAt('/builds/whole', WHOLE_LIMIT),
     express.json({ limit: BODY_LIMIT, verify: checkBytes }),
     onlyKeptText,
-    api(database, stateRoutes({ disk, notices: options.notices ?? (() => []) })),
+    api(
+      database,
+      stateRoutes({ disk, notices: options.notices ?? (() => []), atTheDoor: () => devices.warnings() }),
+      deviceRoutes({ devices, door: options.door ?? NO_DOOR, secure, database: database.manager }),
+    ),
     noSuchRoute,
   );
   if (webFolder !== undefined && existsSync(webFolder)) serveWeb(app, resolve(webFolder));
@@ -103,10 +120,13 @@ export function makeApp(options: AppOptions): Express {
 
 const WHOLE_LIMIT = '160mb';
 
-/** A parser for one address before the one for all. */
-function wholeBody(path: string): express.Router {
+/** A name and a code. */
+const PAIR_LIMIT = '1kb';
+
+/** A parser for what is posted to one address, before the one for all. */
+function jsonAt(path: string, limit: string): express.Router {
   const routes = express.Router();
-  routes.post(path, express.json({ limit: WHOLE_LIMIT, verify: checkBytes }));
+  routes.post(path, express.json({ limit, verify: checkBytes }));
   return routes;
 }
 
@@ -123,7 +143,7 @@ const SAID_OF_A_REQUEST: Options = {
   },
 };
 
-function api(database: DataSource, state: express.Router): express.Router {
+function api(database: DataSource, state: express.Router, devices: express.Router): express.Router {
   const builds = buildStore(database.manager);
   const trials = trialStore(database.manager);
   const logbook = logbookStore(database.manager);
@@ -133,8 +153,12 @@ function api(database: DataSource, state: express.Router): express.Router {
     next();
   });
   routes.use('/state', state);
+  routes.use(meRoutes());
+  routes.use('/devices', devices);
   routes.use('/builds', wholeRoutes(database.manager));
+  routes.use('/builds/:id', companyRoutes(companyStore(database.manager)));
   routes.use('/builds', buildRoutes(builds));
+  routes.use('/builds', stepRoutes(builds));
   routes.use('/builds/:id/trial-sets', buildTrialRoutes(trials, builds));
   routes.use('/builds/:id', buildLogRoutes(logbook, builds));
   routes.use('/log', logEntryRoutes(logbook));

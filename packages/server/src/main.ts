@@ -1,6 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { readFileSync } from 'node:fs';
-import { createServer } from 'node:http';
+import { createServer, type Server } from 'node:http';
 import { dirname, basename, join } from 'node:path';
 import { pino } from 'pino';
 import { createStream } from 'rotating-file-stream';
@@ -9,6 +9,8 @@ import { ownCopies } from '../../../scripts/lib/copies.mjs';
 import { makeApp } from './app.ts';
 import { fromTheFuture, isDatabaseAway, makeDataSource } from './database/data-source.ts';
 import { loadDemo } from './demo/load-demo.ts';
+import { networkDoor } from './devices/door.ts';
+import { stoodOpen } from './devices/routes.ts';
 import { ENTRY, loopbackHosts } from './http/guard.ts';
 import { refuseBrokenRequest } from './http/broken-request.ts';
 
@@ -18,6 +20,13 @@ const settings = z
     ZUBRIC_PORT: z.coerce.number().int().min(0).max(65535).default(4817),
     /** Further host:port pairs it answers to, with commas (the page of `npm run dev`). */
     ZUBRIC_HOSTS: z.string().default(''),
+    /** The address that is opened to the local network on request; all of this machine's where it is left away. */
+    ZUBRIC_HOST: z.string().min(1).optional(),
+    /** The address behind TLS at which a proxy hands requests on, such as https://zubric.club.example. */
+    ZUBRIC_SECURE_ADDRESS: z
+      .url({ protocol: /^https$/ })
+      .transform((address) => new URL(address).origin)
+      .optional(),
     ZUBRIC_LOG: z.string().optional(),
     ZUBRIC_DATA: z.string().default('data'),
     ZUBRIC_WEB: z.string().optional(),
@@ -125,29 +134,52 @@ const token =
   settings.ZUBRIC_TOKEN_FILE === undefined
     ? undefined
     : readFileSync(settings.ZUBRIC_TOKEN_FILE, 'utf8').trim();
+// Through a proxy everybody comes from this machine: only a key tells who is its user.
+if (settings.ZUBRIC_SECURE_ADDRESS !== undefined && token === undefined) {
+  process.stderr.write('ZUBRIC_SECURE_ADDRESS needs ZUBRIC_TOKEN_FILE: a file with the key that opens it.\n');
+  process.exit(1);
+}
 /** What `npm start` has to tell: its file is read each time, as more may happen while the server runs. */
 const noticesIn = (file: string | undefined) => (): readonly string[] =>
   file === undefined ? [] : z.array(z.string()).parse(JSON.parse(readFileSync(file, 'utf8')));
 
+const makeServer = (): Server => createServer(app).on('clientError', refuseBrokenRequest);
+const door = networkDoor({ host: settings.ZUBRIC_HOST, port, serve: makeServer });
+
 const app = makeApp({
   database,
   log,
-  hosts: () => [...loopbackHosts(port()), ...settings.ZUBRIC_HOSTS.split(',').filter((h) => h !== '')],
+  hosts: () => [
+    ...loopbackHosts(port()),
+    ...door.addresses(),
+    ...settings.ZUBRIC_HOSTS.split(',').filter((h) => h !== ''),
+  ],
+  door,
+  secure: settings.ZUBRIC_SECURE_ADDRESS,
   webFolder: settings.ZUBRIC_WEB,
   token,
   stateFolder: settings.ZUBRIC_STATE,
   notices: noticesIn(settings.ZUBRIC_NOTICES),
 });
-const server = createServer(app);
-server.on('clientError', refuseBrokenRequest);
+const server: Server = makeServer();
 server.listen(settings.ZUBRIC_PORT, LOOPBACK, () => {
   log.info({ port: port(), demoLoaded: loaded }, 'serving');
+  void openAgain();
   process.send?.({ port: port(), entry: token === undefined ? '/' : `${ENTRY}?key=${token}` });
 });
 server.on('error', (error) => {
   log.fatal({ err: error }, 'cannot serve');
   process.exit(1);
 });
+/** Opened once, the door stays open over starts; where it cannot be, the machine itself is served all the same. */
+async function openAgain(): Promise<void> {
+  try {
+    if (await stoodOpen(database.manager)) await door.open();
+  } catch (error) {
+    log.warn({ err: error }, 'not open to the local network');
+  }
+}
+
 void copyDaily();
 setInterval(() => void copyDaily(), COPY_EVERY_MS).unref();
 
@@ -158,6 +190,7 @@ function stop(): void {
   if (stopping) return;
   stopping = true;
   setTimeout(() => process.exit(1), LAST_REQUESTS_MS).unref();
+  void door.close();
   server.close(() => {
     void database.destroy().finally(() => process.exit(0));
   });

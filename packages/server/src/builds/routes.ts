@@ -5,6 +5,8 @@ import { buildFrom, readBuild, TEMPLATES, type Build } from '@zubric/core/vehicl
 import { Router, type Response } from 'express';
 import { z } from 'zod';
 import type { BuildRow } from '../database/entities.ts';
+import { lockOf } from '../company/store.ts';
+import { askerOf } from '../http/asker.ts';
 import { entityTag, versionFrom } from '../http/if-match.ts';
 import { HttpProblem, notFound } from '../http/http-problem.ts';
 import { onlyIds } from '../http/ids.ts';
@@ -70,6 +72,7 @@ export const storedOut = (row: BuildRow): StoredBuild => ({
   id: row.id,
   version: row.version,
   updatedAt: row.updatedAt.toISOString(),
+  lock: lockOf(row),
   document: current(row.document),
 });
 
@@ -81,6 +84,14 @@ const stale = (row: BuildRow, sent: Build): HttpProblem =>
     version: row.version,
     stored: current(row.document),
     sent,
+  });
+
+const locked = (row: BuildRow): HttpProblem =>
+  new HttpProblem({
+    status: 423,
+    code: 'locked',
+    title: `This build is locked for “${row.lockedFor}”: steps, trials and notes are recorded, all else waits. Unlock it first.`,
+    lock: lockOf(row),
   });
 
 export function buildRoutes(store: BuildStore): Router {
@@ -103,7 +114,7 @@ export function buildRoutes(store: BuildStore): Router {
 
   routes.post('/', async (request, response) => {
     const { document, from } = begun(creation.parse(request.body));
-    answerNew(response, await store.create(document, { from }));
+    answerNew(response, await store.create(document, { from, by: askerOf(request).name }));
   });
 
   routes.post('/:id/copies', async (request, response) => {
@@ -111,11 +122,14 @@ export function buildRoutes(store: BuildStore): Router {
     const row = await store.find(request.params.id);
     if (!row) throw notFound('such build');
     const document = { ...current(row.document), name: copyName };
-    answerNew(response, await store.create(document, { from: `Copied from “${row.name}”` }));
+    const from = `Copied from “${row.name}”`;
+    answerNew(response, await store.create(document, { from, by: askerOf(request).name }));
   });
 
   routes.put('/:id/place', async (request, response) => {
     const { place } = placing.parse(request.body);
+    const row = await store.findAnywhere(request.params.id);
+    if (row?.lockedAt && place !== 'bench') throw locked(row);
     if (!(await store.put(request.params.id, place))) throw notFound('such build');
     response.status(204).end();
   });
@@ -129,8 +143,10 @@ export function buildRoutes(store: BuildStore): Router {
   routes.put('/:id', async (request, response) => {
     const version = versionFrom(request);
     const document = documentFrom(request.body);
-    const saved = await store.save(request.params.id, document, version);
+    const by = askerOf(request).name;
+    const saved = await store.save(request.params.id, document, version, { by });
     if (saved.outcome === 'missing') throw notFound('such build');
+    if (saved.outcome === 'locked') throw locked(saved.row);
     if (saved.outcome === 'stale') throw stale(saved.row, document);
     response.set('ETag', entityTag(saved.version)).json({
       id: request.params.id,

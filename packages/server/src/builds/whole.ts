@@ -51,6 +51,7 @@ export const wholeSchema = z.strictObject({
     .array(
       z.strictObject({
         kind: z.enum(ENTRY_KINDS),
+        by: z.string().max(60).default(''),
         title: z.string().max(500),
         note: z.string().max(5000),
         changes: words,
@@ -74,7 +75,14 @@ export const wholeSchema = z.strictObject({
         invented: z.boolean(),
         createdAt: at,
         trials: z
-          .array(z.strictObject({ ordinal: z.int().min(1), reading: z.unknown(), recordedAt: at }))
+          .array(
+            z.strictObject({
+              ordinal: z.int().min(1),
+              reading: z.unknown(),
+              recordedAt: at,
+              by: z.string().max(60).default(''),
+            }),
+          )
           .max(10_000),
       }),
     )
@@ -114,6 +122,7 @@ export async function wholeOf(manager: EntityManager, row: BuildRow): Promise<z.
     // As it was written: the first entry first.
     log: [...entries].reverse().map((entry) => ({
       kind: entry.kind,
+      by: entry.byName,
       title: entry.title,
       note: entry.note,
       changes: entry.changes,
@@ -134,10 +143,11 @@ export async function wholeOf(manager: EntityManager, row: BuildRow): Promise<z.
       conditions: set.conditions,
       invented: set.invented,
       createdAt: set.createdAt.toISOString(),
-      trials: set.trials.map(({ ordinal, reading, recordedAt }) => ({
+      trials: set.trials.map(({ ordinal, reading, recordedAt, byName }) => ({
         ordinal,
         reading,
         recordedAt: recordedAt.toISOString(),
+        by: byName,
       })),
     })),
   };
@@ -164,10 +174,11 @@ export async function keepWhole(manager: EntityManager, whole: Whole): Promise<B
       await inside
         .getRepository(snapshotEntity)
         .insert({ buildId: id, number, name, document: was, createdAt: new Date(createdAt) });
-    for (const { photos: _sent, pictures, before, begunAt, endedAt, ...entry } of kept) {
+    for (const { photos: _sent, pictures, before, begunAt, endedAt, by, ...entry } of kept) {
       const entryId = nanoid(12);
       await inside.getRepository(logEntryEntity).insert({
         ...entry,
+        byName: by,
         id: entryId,
         buildId: id,
         before: before as object | null,
@@ -193,13 +204,14 @@ export async function keepWhole(manager: EntityManager, whole: Whole): Promise<B
         conditions: PROTOCOLS[set.protocol].conditions.parse(conditions),
         createdAt: new Date(createdAt),
       });
-      for (const { ordinal, reading, recordedAt } of trials)
+      for (const { ordinal, reading, recordedAt, by } of trials)
         await inside.getRepository(trialEntity).insert({
           id: nanoid(),
           trialSetId: setId,
           ordinal,
           reading: PROTOCOLS[set.protocol].reading.parse(reading),
           recordedAt: new Date(recordedAt),
+          byName: by,
         });
     }
     return inside.getRepository(buildEntity).findOneByOrFail({ id });

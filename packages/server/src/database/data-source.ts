@@ -6,6 +6,7 @@ import { Order1764000000003 } from './migrations/0003-order.ts';
 import { Shelf1764000000004 } from './migrations/0004-shelf.ts';
 import { PartPhoto1764000000005 } from './migrations/0005-part-photo.ts';
 import { SnapshotName1764000000006 } from './migrations/0006-snapshot-name.ts';
+import { Devices1764000000007 } from './migrations/0007-devices.ts';
 
 const CONNECT_TIMEOUT_MS = 3000;
 /** No question to the database takes as long as this, milliseconds: one that does is given up and told. */
@@ -21,6 +22,7 @@ const MIGRATIONS = [
   Shelf1764000000004,
   PartPhoto1764000000005,
   SnapshotName1764000000006,
+  Devices1764000000007,
 ];
 
 /** The database of a `postgres://` address. Schema changes come from migrations alone. */

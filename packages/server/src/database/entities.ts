@@ -2,6 +2,8 @@ import type { Build, Part } from '@zubric/core/vehicle';
 import type { ENTRY_KINDS } from '@zubric/core/answers';
 import type { ProtocolName, TrialConditions, TrialReading } from '@zubric/core/trials';
 import { EntitySchema } from 'typeorm';
+import { created, ofBuild, stamped, text } from './columns.ts';
+import { deviceEntity, pairingAttemptEntity, pairingCodeEntity, presenceEntity } from './device-entities.ts';
 
 export interface BuildRow {
   id: string;
@@ -14,6 +16,10 @@ export interface BuildRow {
   /** When it was set aside, and when it was thrown away; null while it is neither. */
   archivedAt: Date | null;
   deletedAt: Date | null;
+  /** When it was locked, for which event and by whom; null while it is not. */
+  lockedAt: Date | null;
+  lockedFor: string;
+  lockedBy: string;
 }
 
 /** A build as it stood; never changed. */
@@ -33,6 +39,8 @@ export interface LogEntryRow {
   id: string;
   buildId: string;
   kind: LogKind;
+  /** The name of the device it came from; empty for the machine itself. */
+  byName: string;
   title: string;
   /** The builder's own words. */
   note: string;
@@ -97,6 +105,8 @@ export interface TrialRow {
   ordinal: number;
   reading: TrialReading;
   recordedAt: Date;
+  /** The name of the device it came from; empty for the machine itself. */
+  byName: string;
 }
 
 /** What the server remembers of itself: whether the demo was loaded. */
@@ -105,10 +115,8 @@ export interface AppStateRow {
   value: unknown;
 }
 
-const text = { type: 'text' } as const;
 const json = { type: 'jsonb' } as const;
 const version = { type: 'integer', default: 1 } as const;
-const created = { type: 'timestamptz', name: 'created_at', createDate: true } as const;
 
 export const buildEntity = new EntitySchema<BuildRow>({
   name: 'build',
@@ -121,11 +129,13 @@ export const buildEntity = new EntitySchema<BuildRow>({
     updatedAt: { type: 'timestamptz', name: 'updated_at', updateDate: true },
     archivedAt: { type: 'timestamptz', name: 'archived_at', nullable: true },
     deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+    lockedAt: { type: 'timestamptz', name: 'locked_at', nullable: true },
+    lockedFor: { ...text, name: 'locked_for', default: '' },
+    lockedBy: { ...text, name: 'locked_by', default: '' },
   },
 });
 
-const ofBuild = { ...text, name: 'build_id' } as const;
-const stamped = (name: string) => ({ type: 'timestamptz', name, default: () => 'now()' }) as const;
+const byName = { ...text, name: 'by_name', default: '' } as const;
 
 export const snapshotEntity = new EntitySchema<SnapshotRow>({
   name: 'build_snapshot',
@@ -144,6 +154,7 @@ export const logEntryEntity = new EntitySchema<LogEntryRow>({
     id: { ...text, primary: true },
     buildId: ofBuild,
     kind: text,
+    byName,
     title: { ...text, default: '' },
     note: { ...text, default: '' },
     changes: { ...json, default: [] },
@@ -214,6 +225,7 @@ export const trialEntity = new EntitySchema<TrialRow>({
     ordinal: { type: 'integer' },
     reading: json,
     recordedAt: { type: 'timestamptz', name: 'recorded_at', createDate: true },
+    byName,
   },
 });
 
@@ -232,4 +244,8 @@ export const ENTITIES = [
   trialSetEntity,
   trialEntity,
   appStateEntity,
+  deviceEntity,
+  pairingCodeEntity,
+  pairingAttemptEntity,
+  presenceEntity,
 ];

@@ -76,6 +76,7 @@ async function loadBuild(database: EntityManager, dataFolder: string, id: string
   for (const { protocol, conditions, readings, ...set } of trialSets.parse(readJson(path))) {
     const kept = PROTOCOLS[protocol].conditions.parse(conditions);
     const row = await trials.create(id, { ...set, protocol, conditions: kept });
+    if (!row) throw new Error(`the trials of ${id} cannot be kept`);
     for (const reading of readings)
       await trials.record(row.id, nanoid(), PROTOCOLS[protocol].reading.parse(reading));
   }

@@ -1,22 +1,28 @@
 import { timingSafeEqual } from 'node:crypto';
-import type { Request, RequestHandler } from 'express';
+import type { Request, RequestHandler, Response } from 'express';
+import type { DeviceStore } from '../devices/store.ts';
+import { cameFromHere, markAsker, THIS_MACHINE } from './asker.ts';
 import { HttpProblem } from './http-problem.ts';
 
 /**
  * Refuses requests for another host name (a page elsewhere whose name points here), from another origin (a page
- * elsewhere that posts here), and what a browser says another site asked for. `hosts` are host:port pairs.
+ * elsewhere that posts here), and what a browser says another site asked for. `hosts` are host:port pairs; `secure` is
+ * an origin behind TLS, whose proxy hands requests on with the host that was asked for.
  */
-export function onlyFrom(hosts: () => readonly string[]): RequestHandler {
+export function onlyFrom(hosts: () => readonly string[], secure?: string): RequestHandler {
+  const proxied = secure === undefined ? undefined : new URL(secure);
   return (request, _response, next) => {
     const allowed = hosts();
     const { host, origin } = request.headers;
-    if (host === undefined || !allowed.includes(host.toLowerCase()))
+    const isProxied = proxied !== undefined && host?.toLowerCase() === proxied.host;
+    if (host === undefined || !(isProxied || allowed.includes(host.toLowerCase())))
       throw new HttpProblem({
         status: 403,
         code: 'foreign-host',
         title: 'This server answers only to its own address.',
       });
-    if (origin !== undefined && !allowed.some((h) => origin.toLowerCase() === `http://${h}`)) throw foreign();
+    const origins = isProxied ? [proxied.origin] : allowed.map((h) => `http://${h}`);
+    if (origin !== undefined && !origins.includes(origin.toLowerCase())) throw foreign();
     // Fetch Metadata: a link followed from elsewhere may open a page; nothing else may come from another site.
     const site = request.get('Sec-Fetch-Site');
     const opens = request.method === 'GET' && request.get('Sec-Fetch-Mode') === 'navigate';
@@ -65,30 +71,48 @@ export const entry =
   (request, response) => {
     const { key } = request.query;
     if (typeof key !== 'string' || !isSame(key, token)) throw keyless();
-    response
-      .cookie(cookieName(request), token, {
-        httpOnly: true,
-        sameSite: 'strict',
-        maxAge: A_YEAR_MS,
-        path: '/',
-      })
-      .set('Cache-Control', 'no-store')
-      .redirect(303, '/');
+    keepKey(request, response, token);
+    response.set('Cache-Control', 'no-store').redirect(303, '/');
   };
+
+/** Leaves a key as a cookie that no script and no other site can use, and over TLS none that goes without. */
+export function keepKey(request: Request, response: Response, key: string): void {
+  response.cookie(cookieName(request), key, {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: request.secure,
+    maxAge: A_YEAR_MS,
+    path: '/',
+  });
+}
 
 const keyless = (): HttpProblem =>
   new HttpProblem({
     status: 401,
     code: 'no-key',
     title:
-      'This browser has no key to the builds here. Open the address that “npm start” printed; a tool sends the key in the file “token” of the state folder as a bearer.',
+      'This browser has no key to the builds here. At the machine itself open the address that “npm start” printed; let a phone in under “Devices”. A tool sends the key in the file “token” of the state folder as a bearer.',
   });
 
-/** Only who holds the key: this user’s browser by its cookie, this user’s tools by a bearer header. */
+/**
+ * Only who holds a key: this user's browser by its cookie and this user's tools by a bearer header, at the address that
+ * only this machine reaches; devices that were let in by the keys they were given. Without a `token` everyone at this
+ * machine is its user.
+ */
 export const onlyWithKey =
-  (token: string): RequestHandler =>
-  (request, response, next) => {
-    if (isSame(bearerOf(request), token) || isSame(cookieOf(request), token)) {
+  (token: string | undefined, devices: DeviceStore): RequestHandler =>
+  async (request, response, next) => {
+    const keys = [bearerOf(request), cookieOf(request)].filter((key) => key !== undefined);
+    const isOwn = token === undefined || keys.some((key) => isSame(key, token));
+    for (const key of keys) {
+      const device = token !== undefined && isSame(key, token) ? null : await devices.byKey(key);
+      if (!device) continue;
+      markAsker(request, { own: false, id: device.id, name: device.name, role: device.role });
+      next();
+      return;
+    }
+    if (isOwn && cameFromHere(request)) {
+      markAsker(request, THIS_MACHINE);
       next();
       return;
     }

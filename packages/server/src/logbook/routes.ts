@@ -10,13 +10,25 @@ import { raw, Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../builds/store.ts';
 import type { PhotoRow, SnapshotRow } from '../database/entities.ts';
-import { notFound } from '../http/http-problem.ts';
+import { askerOf } from '../http/asker.ts';
+import { HttpProblem, notFound } from '../http/http-problem.ts';
 import { isId, onlyIds } from '../http/ids.ts';
 import { current } from '../database/current.ts';
 import { PICTURE_LIMIT, PICTURES, picture } from '../http/picture.ts';
 import type { EntryWithPhotos, LogbookStore } from './store.ts';
 
-const note = z.strictObject({ note: z.string().trim().min(1, 'write something first').max(5000) });
+/** What is sent again after no answer came brings an id of its own, so that it is kept once. */
+const ownId = z
+  .string()
+  .regex(/^[A-Za-z0-9_-]{8,40}$/, '8 to 40 letters, digits, - or _')
+  .optional();
+const note = z.strictObject({
+  id: ownId,
+  note: z.string().trim().min(1, 'write something first').max(5000),
+});
+const photoQuery = z.strictObject({ id: ownId });
+const taken = (): HttpProblem =>
+  new HttpProblem({ status: 409, code: 'id-taken', title: 'Something else is kept under this id.' });
 const annotation = z.strictObject({ note: z.string().trim().max(5000) });
 const caption = z.strictObject({ caption: z.string().trim().max(300) });
 const naming = z.strictObject({ name: z.string().trim().min(1, 'give the snapshot a name').max(120) });
@@ -44,6 +56,7 @@ const photoOut = ({ id, caption, createdAt }: Omit<PhotoRow, 'bytes'>): LogPhoto
 const entryOut = (row: EntryWithPhotos): LogEntry => ({
   id: row.id,
   kind: row.kind,
+  by: row.byName,
   title: row.title,
   note: row.note,
   changes: row.changes,
@@ -77,7 +90,9 @@ export function buildLogRoutes(logbook: LogbookStore, builds: BuildStore): Route
 
   routes.post('/log', async (request, response) => {
     const id = await buildId(request);
-    const row = await logbook.addNote(id, note.parse(request.body).note);
+    const asked = note.parse(request.body);
+    const row = await logbook.addNote(id, { ...asked, by: askerOf(request).name });
+    if (!row) throw taken();
     response.status(201).json(entryOut({ ...row, photos: [] }));
   });
 
@@ -88,7 +103,7 @@ export function buildLogRoutes(logbook: LogbookStore, builds: BuildStore): Route
 
   routes.post('/snapshots', async (request, response) => {
     const { name } = naming.parse(request.body);
-    const row = await logbook.snapshot(await buildId(request), name);
+    const row = await logbook.snapshot(await buildId(request), name, askerOf(request).name);
     if (!row) throw notFound('such build');
     response.status(201).json(snapshotOut(row));
   });
@@ -128,9 +143,12 @@ export function logEntryRoutes(logbook: LogbookStore): Router {
   });
 
   routes.post('/:id/photos', raw({ type: PICTURES, limit: PICTURE_LIMIT }), async (request, response) => {
+    const { id } = photoQuery.parse(request.query);
     const { type, bytes } = await picture(request.body);
     if (!(await logbook.find(request.params.id))) throw notFound('such entry');
-    response.status(201).json(photoOut(await logbook.addPhoto(request.params.id, type, bytes)));
+    const photo = await logbook.addPhoto(request.params.id, { id, type, bytes });
+    if (!photo) throw taken();
+    response.status(201).json(photoOut(photo));
   });
 
   return routes;

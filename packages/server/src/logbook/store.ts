@@ -32,8 +32,9 @@ export const noteBeginning = async (
   manager: EntityManager,
   buildId: string,
   title: string,
+  byName: string,
 ): Promise<void> => {
-  await entriesIn(manager).insert({ id: nanoid(ID_LENGTH), buildId, kind: 'begun', title });
+  await entriesIn(manager).insert({ id: nanoid(ID_LENGTH), buildId, kind: 'begun', title, byName });
 };
 
 /** Named states of a build, kept as they were but for their names. */
@@ -41,7 +42,7 @@ function snapshotsIn(database: EntityManager) {
   const snapshots = () => database.getRepository(snapshotEntity);
   return {
     /** A snapshot of the build as the database has it now; undefined where there is no such build. */
-    snapshot: (buildId: string, name: string): Promise<SnapshotRow | undefined> =>
+    snapshot: (buildId: string, name: string, byName: string): Promise<SnapshotRow | undefined> =>
       database.transaction(async (manager) => {
         const build = await lockBuild(manager, buildId);
         if (!build) return undefined;
@@ -54,6 +55,7 @@ function snapshotsIn(database: EntityManager) {
           kind: 'snapshot',
           title: name,
           snapshotNumber: number,
+          byName,
         });
         return repository.findOneByOrFail({ buildId, number });
       }),
@@ -84,10 +86,18 @@ function snapshotsIn(database: EntityManager) {
 function photosIn(database: EntityManager) {
   const photos = () => database.getRepository(photoEntity);
   return {
-    async addPhoto(logEntryId: string, type: string, bytes: Buffer): Promise<Omit<PhotoRow, 'bytes'>> {
-      const id = nanoid(ID_LENGTH);
-      await photos().insert({ id, logEntryId, type, bytes });
-      return photos().findOneByOrFail({ id });
+    /** Under an id of the sender's one that is sent twice is one; undefined where that is another's. */
+    async addPhoto(
+      logEntryId: string,
+      { id = nanoid(ID_LENGTH), type, bytes }: { id?: string; type: string; bytes: Buffer },
+    ): Promise<Omit<PhotoRow, 'bytes'> | undefined> {
+      await photos()
+        .createQueryBuilder()
+        .insert()
+        .values({ id, logEntryId, type, bytes })
+        .orIgnore()
+        .execute();
+      return (await photos().findOneBy({ id, logEntryId })) ?? undefined;
     },
 
     photo: (id: string): Promise<PhotoRow | null> =>
@@ -142,10 +152,18 @@ export function logbookStore(database: EntityManager) {
 
     find: (id: string): Promise<LogEntryRow | null> => entries().findOneBy({ id }),
 
-    async addNote(buildId: string, note: string): Promise<LogEntryRow> {
-      const id = nanoid(ID_LENGTH);
-      await entries().insert({ id, buildId, kind: 'note', note });
-      return entries().findOneByOrFail({ id });
+    /** Under an id of the sender's one that is sent twice is one; undefined where that is another's. */
+    async addNote(
+      buildId: string,
+      { id = nanoid(ID_LENGTH), note, by }: { id?: string; note: string; by: string },
+    ): Promise<LogEntryRow | undefined> {
+      await entries()
+        .createQueryBuilder()
+        .insert()
+        .values({ id, buildId, kind: 'note', note, byName: by })
+        .orIgnore()
+        .execute();
+      return (await entries().findOneBy({ id, buildId, kind: 'note' })) ?? undefined;
     },
 
     async annotate(id: string, note: string): Promise<boolean> {
@@ -168,6 +186,7 @@ const PLAIN = [
   'id',
   'buildId',
   'kind',
+  'byName',
   'title',
   'note',
   'changes',

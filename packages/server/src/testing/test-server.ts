@@ -18,10 +18,7 @@ export async function emptyDatabase(name: string): Promise<DataSource> {
 }
 
 /** A whole application on a database of its own, with the demo in it. */
-export async function demoServer(
-  name: string,
-  more: Partial<Pick<AppOptions, 'token' | 'notices' | 'webFolder' | 'log'>> = {},
-) {
+export async function demoServer(name: string, more: Partial<Omit<AppOptions, 'database' | 'hosts'>> = {}) {
   const database = await emptyDatabase(name);
   await database.runMigrations();
   await loadDemo(database, 'data');

@@ -4,15 +4,22 @@ import { Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../builds/store.ts';
 import type { TrialRow, TrialSetRow } from '../database/entities.ts';
+import { askerOf } from '../http/asker.ts';
 import { entityTag, versionFrom } from '../http/if-match.ts';
 import { HttpProblem, notFound } from '../http/http-problem.ts';
 import { isId, onlyIds } from '../http/ids.ts';
 import type { TrialStore } from './store.ts';
 
 const name = z.string().trim().min(1, 'give the set a name').max(120);
-const creation = z.strictObject({ protocol: z.enum(PROTOCOL_NAMES), name, conditions: z.unknown() });
-const change = z.strictObject({ name, conditions: z.unknown() });
 const trialId = z.string().regex(/^[A-Za-z0-9_-]{8,40}$/, '8 to 40 letters, digits, - or _');
+const creation = z.strictObject({
+  /** What is sent again after no answer came brings an id of its own, so that it is kept once. */
+  id: trialId.optional(),
+  protocol: z.enum(PROTOCOL_NAMES),
+  name,
+  conditions: z.unknown(),
+});
+const change = z.strictObject({ name, conditions: z.unknown() });
 
 const conditionsOf = (protocol: ProtocolName, json: unknown): TrialConditions =>
   z.strictObject({ conditions: PROTOCOLS[protocol].conditions }).parse({ conditions: json }).conditions;
@@ -22,6 +29,7 @@ const trialOut = (row: TrialRow): StoredTrial => ({
   ordinal: row.ordinal,
   reading: row.reading,
   recordedAt: row.recordedAt.toISOString(),
+  by: row.byName,
 });
 
 const setOut = (row: TrialSetRow, trials: readonly TrialRow[]): StoredTrialSet => ({
@@ -57,6 +65,12 @@ export function buildTrialRoutes(trials: TrialStore, builds: BuildStore): Router
       ...asked,
       conditions: conditionsOf(asked.protocol, asked.conditions),
     });
+    if (!row)
+      throw new HttpProblem({
+        status: 409,
+        code: 'id-taken',
+        title: 'Something else is kept under this id.',
+      });
     response.status(201).set('ETag', entityTag(row.version)).json(setOut(row, []));
   });
 
@@ -97,7 +111,7 @@ export function trialRoutes(trials: TrialStore): Router {
     const set = await found(request.params.setId);
     const id = trialId.parse(request.params.trialId);
     const { reading } = z.strictObject({ reading: PROTOCOLS[set.protocol].reading }).parse(request.body);
-    response.json(trialOut(await trials.record(set.id, id, reading)));
+    response.json(trialOut(await trials.record(set.id, id, reading, askerOf(request).name)));
   });
 
   routes.delete('/:setId/trials/:trialId', async (request, response) => {

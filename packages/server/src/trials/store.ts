@@ -6,6 +6,7 @@ import { trialEntity, trialSetEntity, type TrialRow, type TrialSetRow } from '..
 const ID_LENGTH = 12;
 
 export interface NewTrialSet {
+  readonly id?: string;
   readonly protocol: ProtocolName;
   readonly name: string;
   readonly conditions: TrialConditions;
@@ -32,11 +33,19 @@ export function trialStore(database: EntityManager) {
 
     find: (id: string): Promise<TrialSetRow | null> => sets().findOneBy({ id }),
 
-    async create(buildId: string, set: NewTrialSet): Promise<TrialSetRow> {
-      const id = nanoid(ID_LENGTH);
+    /** Under an id of the sender's one that is sent twice is one; undefined where that is another's. */
+    async create(
+      buildId: string,
+      { id = nanoid(ID_LENGTH), ...set }: NewTrialSet,
+    ): Promise<TrialSetRow | undefined> {
       // Columns of jsonb take any JSON; the schema of the protocol has already been applied.
-      await sets().insert({ id, buildId, ...set, conditions: set.conditions });
-      return sets().findOneByOrFail({ id });
+      await sets()
+        .createQueryBuilder()
+        .insert()
+        .values({ id, buildId, ...set, conditions: set.conditions as object })
+        .orIgnore()
+        .execute();
+      return (await sets().findOneBy({ id, buildId })) ?? undefined;
     },
 
     /** Changes name and conditions; undefined where the set has moved on since `version`. */
@@ -51,7 +60,7 @@ export function trialStore(database: EntityManager) {
     },
 
     /** Records a run under an id of the sender's, so that a run sent twice is one run. */
-    record: (trialSetId: string, id: string, reading: TrialReading): Promise<TrialRow> =>
+    record: (trialSetId: string, id: string, reading: TrialReading, byName = ''): Promise<TrialRow> =>
       database.transaction(async (manager) => {
         await manager.query('SELECT 1 FROM trial_set WHERE id = $1 FOR UPDATE', [trialSetId]);
         const before = await trials(manager).findOneBy({ id, trialSetId });
@@ -63,6 +72,7 @@ export function trialStore(database: EntityManager) {
             trialSetId,
             ordinal: (last ?? 0) + 1,
             reading,
+            byName,
           });
         }
         return trials(manager).findOneByOrFail({ id, trialSetId });
