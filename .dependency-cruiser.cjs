@@ -24,6 +24,7 @@ const CORE = [
   'assembly',
   'simulate',
   'trials',
+  'driving',
   'bench',
   'say',
   'calculators',
@@ -33,6 +34,7 @@ const CORE = [
 /** The order of the web's folders. */
 const WEB = [
   'common',
+  'offline',
   'charts',
   'drawings',
   'workers',
@@ -53,6 +55,7 @@ const WEB = [
   'whatif',
   'stations',
   'print',
+  'devices',
   'builds',
   'shell',
 ];

@@ -7,6 +7,10 @@ import { freePort, throwAwayCluster, type ThrowAwayCluster } from '../scripts/li
 /** The application as a builder runs it: real server, real database, built interface. */
 export interface Application {
   readonly url: string;
+  /** Where devices reach it, once it is opened to them. */
+  readonly network: string;
+  /** The same under a name, as over a network without TLS: the browser trusts it less. */
+  readonly insecure: string;
   start(): Promise<void>;
   /** `kill` gives it no chance to finish anything. */
   stop(how?: 'stop' | 'kill'): Promise<void>;
@@ -14,14 +18,23 @@ export interface Application {
   readonly database: Pick<ThrowAwayCluster, 'pause' | 'resume'>;
 }
 
-async function makeApplication(database: ThrowAwayCluster): Promise<Application> {
+const NETWORK = '127.0.0.2';
+export const INSECURE_NAME = 'bench.test';
+
+/** An application on a database; `web` is another folder with the built interface. */
+export async function makeApplication(database: ThrowAwayCluster, web?: string): Promise<Application> {
   const port = await freePort();
   let server: ChildProcess | undefined;
   return {
     url: `http://127.0.0.1:${port}`,
+    network: `http://${NETWORK}:${port}`,
+    insecure: `http://${INSECURE_NAME}:${port}`,
     database,
     async start() {
-      server = await startServer('.', { databaseUrl: database.url, port, log: 'test-results/server.log' });
+      server = await startServer('.', {
+        ...{ databaseUrl: database.url, port, log: 'test-results/server.log' },
+        ...{ network: NETWORK, hosts: `${INSECURE_NAME}:${port}`, web },
+      });
     },
     async stop(how = 'stop') {
       if (server) await stopServer(server, how === 'kill' ? 'SIGKILL' : 'SIGTERM');

@@ -16,6 +16,9 @@ const VIEWS = [
   ['/builds/sanderling/layout', 'Where does everything go'],
   ['/builds/puffin/assembly', 'What can be done today'],
   ['/builds/puffin/test-track', 'How does it start'],
+  ['/builds/teasel/test-track', 'Does it stay up'],
+  ['/builds/sanderling/test-track?view=course', 'Where does it end up'],
+  ['/builds/puffin/test-track?view=hand', 'How does it drive by hand'],
   ['/builds/puffin/trials', 'Does it run straight'],
   ['/builds/puffin/logbook', 'What was changed'],
   ['/builds/puffin/print', 'Puffin'],
@@ -26,6 +29,8 @@ const VIEWS = [
   ['/sums/chain-drive', 'Roller chain'],
   ['/sums/no-such-sum', 'There is no sum'],
   ['/builds/no-such-build/brief', 'There is no such build'],
+  ['/devices', 'Who may come in'],
+  ['/pair', 'Come in to Zubric'],
   ['/nowhere', 'There is nothing at this address'],
 ] as const;
 

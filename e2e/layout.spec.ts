@@ -9,7 +9,7 @@ test('a battery box whose lid is blocked is told of, goes to a place that is off
   await expect(found).toContainText('The lid of “Battery box” is reached only after taking off Float floor', {
     timeout: 30_000,
   });
-  const side = bench.getByRole('group', { name: /^From the right side/ });
+  const side = bench.getByRole('figure').filter({ hasText: 'From the right side' });
   const loads = async (): Promise<string[]> => side.locator('text', { hasText: /N$/ }).allTextContents();
   const before = await loads();
   expect(before.length).toBe(2);

@@ -18,7 +18,6 @@ const VIEWS = {
   power: '/builds/puffin/power',
   outing: '/builds/puffin/power?view=day',
   assembly: '/builds/puffin/assembly',
-  'test-track': '/builds/puffin/test-track',
   trials: '/builds/puffin/trials',
   shelf: '/shelf',
 };
@@ -54,17 +53,22 @@ await page.getByText(/sets judged; /).waitFor({ timeout: 60_000 });
 await page.evaluate(() => window.scrollTo(0, 0));
 await picture('search');
 
-for (const build of ['puffin', 'sanderling']) {
-  await page.goto(`${address}/builds/${build}/layout`);
-  await page.getByRole('list', { name: 'What stands in the way of the layout' }).waitFor({ timeout: 60_000 });
-  await page.waitForTimeout(1000);
-  await picture(build === 'puffin' ? 'layout' : 'layout-tracked');
-}
 await page.goto(`${address}/builds/puffin/layout`);
-await page.getByRole('button', { name: 'Show the templates' }).click();
-await page.getByRole('img', { name: /^Sprocket/ }).waitFor({ timeout: 60_000 });
-await page.getByRole('region', { name: 'Templates in true size' }).scrollIntoViewIfNeeded();
-await picture('template');
+await page.getByRole('list', { name: 'What stands in the way of the layout' }).waitFor({ timeout: 60_000 });
+await page.waitForTimeout(1000);
+await picture('layout');
+
+await page.goto(`${address}/builds/puffin/test-track?view=course`);
+await page.getByRole('button', { name: 'Drive it 100 times' }).click();
+await page.getByRole('heading', { name: 'What came out' }).waitFor({ timeout: 60_000 });
+await page.evaluate(() => window.scrollTo(0, 230));
+await page.waitForTimeout(500);
+await picture('test-track');
+
+await page.goto(`${address}/builds/teasel/test-track`);
+await page.getByRole('group', { name: /^Gains that hold/ }).waitFor({ timeout: 60_000 });
+await page.waitForTimeout(500);
+await picture('balance');
 
 await page.goto(`${address}/shelf/measure`);
 await page.getByRole('button', { name: 'Simulated meter' }).click();
@@ -79,7 +83,8 @@ await picture('characterise');
 await page.getByRole('button', { name: 'Begin anew' }).click();
 
 await page.setViewportSize(PHONE);
-await page.goto(`${address}/builds/puffin/ground`);
+await page.goto(`${address}/builds/puffin/assembly`);
 await page.waitForLoadState('networkidle');
+await page.getByRole('heading', { name: /^Steps:/ }).scrollIntoViewIfNeeded();
 await picture('phone');
 await browser.close();

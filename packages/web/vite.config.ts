@@ -3,6 +3,7 @@ import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { compression } from 'vite-plugin-compression2';
 import { leanSums } from './lean-sums.ts';
+import { offlineWorker } from './offline-worker.ts';
 
 declare const process: { env: Record<string, string | undefined> };
 
@@ -13,6 +14,7 @@ export default defineConfig({
     tailwindcss(),
     // Once, as small as it goes, beside each file: the server sends what the browser takes.
     compression({ include: /assets\/.*\.(js|css|svg)$/, algorithms: ['gzip', 'brotliCompress'] }),
+    offlineWorker(),
   ],
   server: {
     proxy: Object.fromEntries(

@@ -3,10 +3,14 @@ import { spawn } from 'node:child_process';
 
 /**
  * Starts the server with the built interface and waits until it serves.
+ * `network` is the address that it opens to devices on request, `hosts` further host:port pairs that it answers to.
  *
  * @returns the process; kill it to stop.
  */
-export async function startServer(root, { databaseUrl, port, log }) {
+export async function startServer(
+  root,
+  { databaseUrl, port, log, network, hosts = '', web = 'packages/web/dist' },
+) {
   const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
@@ -14,7 +18,9 @@ export async function startServer(root, { databaseUrl, port, log }) {
       ...process.env,
       ZUBRIC_DATABASE_URL: databaseUrl,
       ZUBRIC_PORT: String(port),
-      ZUBRIC_WEB: 'packages/web/dist',
+      ZUBRIC_WEB: web,
+      ZUBRIC_HOSTS: hosts,
+      ...(network ? { ZUBRIC_HOST: network } : {}),
       ZUBRIC_LOG: log,
     },
   });

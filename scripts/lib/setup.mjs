@@ -105,6 +105,7 @@ export function ensureWeb() {
     'packages/web/index.html',
     'packages/web/vite.config.ts',
     'packages/web/lean-sums.ts',
+    'packages/web/offline-worker.ts',
     'package-lock.json',
   ]);
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return dist;

@@ -8,19 +8,30 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { makeQueryClient } from './common/query-client.ts';
 import { fetchPagesOf, Router } from './shell/router.tsx';
+import { flush } from './offline/outbox.ts';
+import { takeUpdate } from './offline/register.ts';
 import { showTheme } from './common/theme.tsx';
 
 const queries = makeQueryClient();
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 
-showTheme();
-void fetchPagesOf(window.location.pathname).then(() =>
-  createRoot(root).render(
+async function begin(page: HTMLElement): Promise<void> {
+  if (await takeUpdate()) {
+    window.location.reload();
+    return;
+  }
+  await fetchPagesOf(window.location.pathname);
+  createRoot(page).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
         <Router />
       </QueryClientProvider>
     </StrictMode>,
-  ),
-);
+  );
+  // What an earlier page recorded and could not send.
+  void flush();
+}
+
+showTheme();
+void begin(root);

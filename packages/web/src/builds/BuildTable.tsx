@@ -26,7 +26,8 @@ interface Props {
   readonly place: BuildPlace;
   readonly picked: ReadonlySet<string>;
   readonly onPick: (id: string, picked: boolean) => void;
-  readonly actions: BuildActions;
+  /** Absent where nothing may be done with them here. */
+  readonly actions: BuildActions | undefined;
 }
 
 const features = tableFeatures({
@@ -114,7 +115,7 @@ interface RowProps {
   readonly place: BuildPlace;
   readonly picked: boolean;
   readonly onPick: (picked: boolean) => void;
-  readonly actions: BuildActions;
+  readonly actions: BuildActions | undefined;
 }
 
 function Row({ build, place, picked, onPick, actions }: RowProps) {
@@ -164,9 +165,7 @@ function Row({ build, place, picked, onPick, actions }: RowProps) {
         <Judged build={build} />
       )}
       <td className="whitespace-nowrap text-soft">{sayMoment(build.updatedAt)}</td>
-      <td>
-        <BuildMenu build={build} place={place} actions={actions} />
-      </td>
+      <td>{actions && <BuildMenu build={build} place={place} actions={actions} />}</td>
     </tr>
   );
 }

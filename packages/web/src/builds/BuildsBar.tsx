@@ -7,7 +7,8 @@ interface Props {
   readonly onPlace: (place: BuildPlace) => void;
   readonly wanted: string;
   readonly onWanted: (words: string) => void;
-  readonly onFiles: (files: FileList | null) => void;
+  /** Absent where nothing can be brought in. */
+  readonly onFiles: ((files: FileList | null) => void) | undefined;
   readonly picked: number;
   /** Absent where nothing can be taken out. */
   readonly onTakeOut: (() => void) | undefined;
@@ -40,7 +41,7 @@ export function BuildsBar({ place, onPlace, wanted, onWanted, onFiles, picked, o
           onChange={(event) => onWanted(event.target.value)}
         />
       </label>
-      <FilePicker onFiles={onFiles} />
+      {onFiles && <FilePicker onFiles={onFiles} />}
       <button type="button" className="push" disabled={!onTakeOut} onClick={onTakeOut}>
         Take out {picked === 0 ? 'files' : picked === 1 ? '1 file' : `${picked} files`}
       </button>

@@ -2,10 +2,12 @@ import type { BuildLine, BuildPlace } from '@zubric/core/answers';
 import { Suspense, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ApiProblem } from '../common/api.ts';
+import { useMe } from '../common/me.ts';
 import { NoKey } from '../common/Message.tsx';
 import { useTitle } from '../common/use-title.ts';
 import { Header } from '../frame/Header.tsx';
 import { StateNotices } from '../frame/StateNotices.tsx';
+import { Unsent } from '../offline/Unsent.tsx';
 import type { BuildActions } from './BuildMenu.tsx';
 import { BuildTable } from './BuildTable.tsx';
 import { BuildsBar } from './BuildsBar.tsx';
@@ -51,6 +53,9 @@ export function BuildsPage() {
     mend: setMending,
     put: (build, to) => list.put.mutate({ build, to }, { onSuccess: () => setPicked(new Set()) }),
   };
+  const me = useMe();
+  // A device that may only look or record is offered nothing that it would be refused.
+  const canChange = me === undefined || me.role === 'everything';
   const nothingToTake = picked.size === 0 || place === 'bin' || takeOut.isPending;
   if (builds.error instanceof ApiProblem && builds.error.status === 401) return <NoKey />;
   return (
@@ -58,13 +63,13 @@ export function BuildsPage() {
       <Top />
       <main id="main" className="mx-auto max-w-[1120px] px-4 py-5 md:px-6">
         <StateNotices />
-        <Question />
+        <Question canBegin={canChange} />
         <BuildsBar
           place={place}
           onPlace={goTo}
           wanted={wanted}
           onWanted={setWanted}
-          onFiles={offer}
+          onFiles={canChange ? offer : undefined}
           picked={picked.size}
           onTakeOut={nothingToTake ? undefined : () => takeOut.documents([...picked])}
         />
@@ -84,7 +89,7 @@ export function BuildsPage() {
           onPick={(id, on) =>
             setPicked((before) => new Set(on ? [...before, id] : [...before].filter((o) => o !== id)))
           }
-          actions={actions}
+          actions={canChange ? actions : undefined}
         />
       </main>
       {dialog}
@@ -114,26 +119,37 @@ const Copies = ({ list: { builds, copies }, build, onClose }: CopiesProps) => (
   </Suspense>
 );
 
-const Top = () => (
-  <Header>
-    <Link to="/shelf" className="font-narrow text-[16px] font-semibold underline underline-offset-4">
-      Parts shelf
-    </Link>
-    <Link to="/sums" className="font-narrow text-[16px] font-semibold underline underline-offset-4">
-      Quick sums
-    </Link>
-  </Header>
-);
+function Top() {
+  const me = useMe();
+  return (
+    <Header>
+      <Link to="/shelf" className="font-narrow text-[16px] font-semibold underline underline-offset-4">
+        Parts shelf
+      </Link>
+      <Link to="/sums" className="font-narrow text-[16px] font-semibold underline underline-offset-4">
+        Quick sums
+      </Link>
+      {me?.own === true && (
+        <Link to="/devices" className="font-narrow text-[16px] font-semibold underline underline-offset-4">
+          Devices
+        </Link>
+      )}
+      <Unsent />
+    </Header>
+  );
+}
 
-const Question = () => (
+const Question = ({ canBegin }: { readonly canBegin: boolean }) => (
   <div className="flex flex-wrap items-center justify-between gap-3">
     <div>
       <h1>Which vehicle is on the bench?</h1>
       <p className="mt-1 text-soft">Open one, begin a new one, or bring one in from a file.</p>
     </div>
-    <Link to="/new" className="push push-main">
-      New build
-    </Link>
+    {canBegin && (
+      <Link to="/new" className="push push-main">
+        New build
+      </Link>
+    )}
   </div>
 );
 

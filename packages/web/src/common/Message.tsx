@@ -41,6 +41,10 @@ export function NoKey() {
         Open the address that “npm start” printed: it ends in a key, and this browser keeps it. “npm start”
         prints it again when it is run a second time.
       </p>
+      <p className="mt-2 max-w-[60ch]">
+        On a phone: ask whoever sits at that machine to let it in, under “Devices”. What was recorded here and
+        is not sent yet stays here until then.
+      </p>
     </main>
   );
 }

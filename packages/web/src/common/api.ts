@@ -1,8 +1,10 @@
 import {
   buildLinesSchema,
-  logEntrySchema,
+  companySchema,
+  devicesSchema,
+  meSchema,
+  pairingCodeSchema,
   logPageSchema,
-  logPhotoSchema,
   meterAnswerSchema,
   partAnswerSchema,
   partsImportSchema,
@@ -14,14 +16,13 @@ import {
   snapshotSchema,
   stateSchema,
   storedBuildSchema,
-  storedTrialSchema,
-  storedTrialSetSchema,
   trialSetsSchema,
   type BuildLine,
   type MeterAnswer,
   type BuildPlace,
+  type DeviceRole,
 } from '@zubric/core/answers';
-import type { StraightRunConditions, StraightRunReading } from '@zubric/core/trials';
+import type { StraightRunConditions } from '@zubric/core/trials';
 import type { Build, PartInput } from '@zubric/core/vehicle';
 import { z } from 'zod';
 import { call, versionedCall } from './call.ts';
@@ -42,6 +43,20 @@ const anything = z.unknown();
 
 /** The server's doors, one function each. All throw ApiProblem. */
 export const api = {
+  me: () => call('/me', { shape: meSchema }),
+  pair: (code: string, name: string) =>
+    call('/pair', { method: 'POST', body: { code, name }, shape: meSchema }),
+  devices: () => call('/devices', { shape: devicesSchema }),
+  openDoor: (open: boolean) => call('/devices/door', { method: 'PUT', body: { open } }),
+  pairingCode: (role: DeviceRole) =>
+    call('/devices/codes', { method: 'POST', body: { role }, shape: pairingCodeSchema }),
+  changeDevice: (id: string, to: { readonly name: string; readonly role: DeviceRole }) =>
+    call(`/devices/${id}`, { method: 'PUT', body: to }),
+  sendAway: (id: string) => call(`/devices/${id}`, { method: 'DELETE' }),
+  company: (buildId: string, station: string) =>
+    call(`/builds/${buildId}/company`, { method: 'PUT', body: { station }, shape: companySchema }),
+  lock: (buildId: string, event: string | null) =>
+    call(`/builds/${buildId}/lock`, { method: 'PUT', body: { event } }),
   state: () => call('/state', { shape: stateSchema }),
   builds: (place: BuildPlace): Promise<readonly BuildLine[]> =>
     call(`/builds?place=${place}`, { shape: buildLinesSchema }).then((answer) => answer.builds),
@@ -68,12 +83,8 @@ export const api = {
     call(`/builds/${buildId}/log${before === undefined ? '' : `?before=${before}`}`, {
       shape: logPageSchema,
     }),
-  addNote: (buildId: string, note: string) =>
-    call(`/builds/${buildId}/log`, { method: 'POST', body: { note }, shape: logEntrySchema }),
   annotate: (entryId: string, note: string) => call(`/log/${entryId}`, { method: 'PUT', body: { note } }),
   removeNote: (entryId: string) => call(`/log/${entryId}`, { method: 'DELETE' }),
-  addPhoto: (entryId: string, picture: Blob) =>
-    call(`/log/${entryId}/photos`, { method: 'POST', body: picture, shape: logPhotoSchema }),
   captionPhoto: (photoId: string, caption: string) =>
     call(`/photos/${photoId}`, { method: 'PUT', body: { caption } }),
   removePhoto: (photoId: string) => call(`/photos/${photoId}`, { method: 'DELETE' }),
@@ -110,20 +121,6 @@ export const api = {
     call('/meter', { method: 'PUT', body: change, shape: meterAnswerSchema }),
   trialSets: (buildId: string) =>
     call(`/builds/${buildId}/trial-sets`, { shape: trialSetsSchema }).then((answer) => answer.trialSets),
-  createTrialSet: (buildId: string, form: TrialSetForm) =>
-    call(`/builds/${buildId}/trial-sets`, {
-      method: 'POST',
-      body: { protocol: 'straight-run', ...form },
-      shape: storedTrialSetSchema,
-    }),
   changeTrialSet: (id: string, version: number, form: TrialSetForm) =>
     call(`/trial-sets/${id}`, { method: 'PUT', body: form, version, shape: savedSchema }),
-  recordTrial: (setId: string, trialId: string, reading: StraightRunReading) =>
-    call(`/trial-sets/${setId}/trials/${trialId}`, {
-      method: 'PUT',
-      body: { reading },
-      shape: storedTrialSchema,
-    }),
-  removeTrial: (setId: string, trialId: string) =>
-    call(`/trial-sets/${setId}/trials/${trialId}`, { method: 'DELETE' }),
 };

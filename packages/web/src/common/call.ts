@@ -1,6 +1,7 @@
 import { refusalSchema } from '@zubric/core/answers';
 import type { Problem } from '@zubric/core/vehicle';
 import type { z } from 'zod';
+import { noteAnswer } from './connection.ts';
 
 /** What the server refused, as it said it. `status` is 0 where it did not answer at all. */
 export class ApiProblem extends Error {
@@ -82,7 +83,9 @@ export async function versionedCall<T = undefined>(
       signal: limit.signal,
     });
     answer = response.status === 204 ? undefined : await response.json().catch(() => undefined);
+    noteAnswer(response.headers);
   } catch {
+    noteAnswer(undefined);
     throw new ApiProblem(0, 'The server does not answer. Is Zubric still running?', { repeatable: safe });
   } finally {
     clearTimeout(timer);

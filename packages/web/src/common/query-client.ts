@@ -16,7 +16,8 @@ export const pauseBefore = (failures: number): number =>
 export const makeQueryClient = (): QueryClient =>
   new QueryClient({
     defaultOptions: {
-      queries: { retry: triedAgain, retryDelay: pauseBefore, staleTime: 5000 },
-      mutations: { retry: triedAgain, retryDelay: pauseBefore },
+      // Without a network the server may still be there, or this device has kept its answer.
+      queries: { networkMode: 'always', retry: triedAgain, retryDelay: pauseBefore, staleTime: 5000 },
+      mutations: { networkMode: 'always', retry: triedAgain, retryDelay: pauseBefore },
     },
   });

@@ -1,6 +1,7 @@
 import type { UnitSystem } from '@zubric/core/quantity';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { DeviceMark } from './DeviceMark.tsx';
 import { Tools } from './Tools.tsx';
 import { THEMES, useTheme, type Theme } from '../common/theme.tsx';
 import { useUnits } from '../common/units.tsx';
@@ -57,6 +58,7 @@ export function Header({ children }: { readonly children?: ReactNode }) {
         Zubric
       </Link>
       {children}
+      <DeviceMark />
       <span className="ml-auto" />
       <Tools />
       <BarChoice label="Units" value={units.system} options={SYSTEMS} onChoose={units.choose} />

@@ -10,14 +10,16 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import type { StoredBuild } from '@zubric/core/answers';
+import type { DeviceRole, Lock, StoredBuild } from '@zubric/core/answers';
 import { dropDraft, isOwn, type LeftDraft } from './drafts.ts';
+import { useHands, type Hands } from './hands.ts';
 import { findHistory, keepHistory } from './history.ts';
 import { useLookedAt, type LookedAt } from './looked-at.ts';
 import { useSaving, type KeptHere } from './saving.ts';
 import { nextSession, openSession, type Session } from './session.ts';
 
-interface OpenBuild extends LookedAt {
+interface OpenBuild extends LookedAt, Hands {
+  readonly lock: Lock | null;
   readonly id: string;
   readonly session: Session;
   readonly undo: () => void;
@@ -64,23 +66,50 @@ function sessionOf({ stored: { id, document, version }, left: [draft] }: Opened)
     : openSession({ document, version, history });
 }
 
+/** What stands in fields and cannot be read. */
+function useUnread(): Pick<OpenBuild, 'unread' | 'markUnread'> {
+  const [unread, setUnread] = useState<ReadonlyMap<string, string>>(new Map());
+  const markUnread = useCallback((field: string, text: string | undefined) => {
+    setUnread((fields) => {
+      if (fields.get(field) === text) return fields;
+      const next = new Map(fields);
+      if (text === undefined) next.delete(field);
+      else next.set(field, text);
+      return next;
+    });
+  }, []);
+  return { unread, markUnread };
+}
+
 interface Props {
   readonly stored: StoredBuild;
   /** Edits of it that no window owns any more, the latest first. */
   readonly left?: readonly LeftDraft[];
   /** After each save that was confirmed, also one that comes through after the build was left. */
   readonly onSaved?: () => void;
+  /** What may be done with it here; everything where it is left away. */
+  readonly may?: DeviceRole;
+  /** The event that it is locked for. */
+  readonly lock?: Lock | null;
   readonly children: ReactNode;
 }
 
 const NOTHING_LEFT: readonly LeftDraft[] = [];
 
-export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, children }: Props) {
+export function BuildSession({
+  stored,
+  left: found = NOTHING_LEFT,
+  onSaved,
+  may = 'everything',
+  lock = null,
+  children,
+}: Props) {
   const { id } = stored;
+  const keeps = may === 'everything';
   const [session, dispatch] = useReducer(nextSession, { stored, left: found }, sessionOf);
   const [left, setLeft] = useState(found.slice(1));
-  const [unread, setUnread] = useState<ReadonlyMap<string, string>>(new Map());
-  const keptHere = useSaving(id, session, { dispatch, onSaved });
+  const { unread, markUnread } = useUnread();
+  const keptHere = useSaving(id, session, { dispatch, keeps, onSaved });
   // The draft that was taken up is this window's now, and kept as such.
   const [taken] = found;
   useEffect(() => {
@@ -111,27 +140,36 @@ export function BuildSession({ stored, left: found = NOTHING_LEFT, onSaved, chil
     },
     [drop],
   );
+  const hands = useHands({ id, may, edit: lookedAt.edit, dispatch });
   const returned = useCallback(() => dispatch({ type: 'returned' }), []);
   const { history } = session;
   useEffect(() => keepHistory(id, history), [id, history]);
-  const markUnread = useCallback((field: string, text: string | undefined) => {
-    setUnread((fields) => {
-      if (fields.get(field) === text) return fields;
-      const next = new Map(fields);
-      if (text === undefined) next.delete(field);
-      else next.set(field, text);
-      return next;
-    });
-  }, []);
-
   const open = useMemo(
     () => ({
       ...lookedAt,
       ...{ id, session, undo, redo, merge, keptHere, left, look, drop, returned },
+      ...hands,
+      lock,
       unread,
       markUnread,
     }),
-    [lookedAt, id, session, undo, redo, merge, keptHere, left, look, drop, returned, unread, markUnread],
+    [
+      lookedAt,
+      hands,
+      lock,
+      id,
+      session,
+      undo,
+      redo,
+      merge,
+      keptHere,
+      left,
+      look,
+      drop,
+      returned,
+      unread,
+      markUnread,
+    ],
   );
   return <OpenBuildContext value={open}>{children}</OpenBuildContext>;
 }

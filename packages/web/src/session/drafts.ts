@@ -1,5 +1,6 @@
 import { changesBetween, openBuild, type Build } from '@zubric/core/vehicle';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { newId } from '../common/new-id.ts';
 
 /** An edit that the server has not confirmed yet, kept by the browser. */
 export interface Draft {
@@ -30,7 +31,7 @@ interface Kept extends DBSchema {
 }
 
 /** This window, as long as its page lives: two windows never write over each other's drafts. */
-const WINDOW: string = crypto.randomUUID();
+const WINDOW: string = newId();
 const lockOf = (window: string): string => `zubric-window-${window}`;
 
 let opened: Promise<IDBPDatabase<Kept>> | undefined;

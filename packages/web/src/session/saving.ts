@@ -45,11 +45,12 @@ async function saveOnce(id: string, session: Session): Promise<SessionEvent> {
 export type KeptHere = 'kept' | 'keeping' | 'only-on-screen';
 
 /** Keeps every edit that the server has not confirmed on this machine, at once; says when it is on the disk. */
-function useDraft(id: string, { build, confirmed, version }: Session): KeptHere {
+function useDraft(id: string, { build, confirmed, version }: Session, keeps: boolean): KeptHere {
   const [known, setKnown] = useState<{ readonly build: unknown; readonly kept: boolean }>();
   const writing = useRef(false);
   const next = useRef<(() => Promise<void>) | undefined>(undefined);
   useEffect(() => {
+    if (!keeps) return;
     next.current =
       build === confirmed
         ? () => dropDraft(id)
@@ -67,23 +68,25 @@ function useDraft(id: string, { build, confirmed, version }: Session): KeptHere 
       }
       writing.current = false;
     })();
-  }, [id, build, confirmed, version]);
+  }, [id, build, confirmed, version, keeps]);
   if (known?.build !== build) return 'keeping';
   return known.kept ? 'kept' : 'only-on-screen';
 }
 
 interface Saving {
   readonly dispatch: (event: SessionEvent) => void;
+  /** Whether edits are kept at all: else they are tried on screen. */
+  readonly keeps: boolean;
   readonly onSaved?: () => void;
 }
 
 /** Saves by itself, a moment after the last keystroke, one save at a time, and again after a failure. */
-export function useSaving(id: string, session: Session, { dispatch, onSaved }: Saving): KeptHere {
+export function useSaving(id: string, session: Session, { dispatch, keeps, onSaved }: Saving): KeptHere {
   const { save, build, confirmed, sending, failures } = session;
-  const kept = useDraft(id, session);
+  const kept = useDraft(id, session, keeps);
 
   useEffect(() => {
-    if ((save !== 'waiting' && save !== 'offline') || sending || build === confirmed) return;
+    if (!keeps || (save !== 'waiting' && save !== 'offline') || sending || build === confirmed) return;
     const send = (): void => {
       dispatch({ type: 'sent', build });
       void saveOnce(id, session).then((event) => {
@@ -93,17 +96,17 @@ export function useSaving(id: string, session: Session, { dispatch, onSaved }: S
     };
     const timer = setTimeout(send, failures > 0 ? pauseAfter(failures) : PAUSE_BEFORE_SAVING_MS);
     return () => clearTimeout(timer);
-  }, [id, save, build, confirmed, sending, failures, session, dispatch, onSaved]);
+  }, [id, save, build, confirmed, sending, failures, session, keeps, dispatch, onSaved]);
 
   // Leaving the bench within that moment: the last edit is sent at once.
-  const latest = useRef(session);
+  const latest = useRef<Session | undefined>(session);
   useEffect(() => {
-    latest.current = session;
-  }, [session]);
+    latest.current = keeps ? session : undefined;
+  }, [session, keeps]);
   useEffect(
     () => () => {
       const left = latest.current;
-      if (left.save !== 'waiting' || left.sending) return;
+      if (left?.save !== 'waiting' || left.sending) return;
       void saveOnce(id, left).then((event) => {
         if (event.type !== 'confirmed') return;
         void dropDraft(id);

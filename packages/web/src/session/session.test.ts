@@ -1,7 +1,8 @@
+import { markStep } from '@zubric/core/assembly';
 import { newBuild, type Build } from '@zubric/core/vehicle';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { nextSession, openSession, type Session, type SessionEvent } from './session.ts';
+import { isUnsettled, nextSession, openSession, type Session, type SessionEvent } from './session.ts';
 
 const gull = newBuild('Gull');
 const purpose = (text: string, at = 0): SessionEvent => ({
@@ -149,5 +150,37 @@ describe('a session', () => {
         });
       }),
     );
+  });
+});
+
+describe('a build that others work on too', () => {
+  const start = openSession({ document: newBuild('Gull'), version: 3 });
+  const later = { ...newBuild('Gull'), purpose: 'changed elsewhere' };
+
+  it('is taken over as it was saved there, while nothing here is unsaved', () => {
+    const next = nextSession(start, { type: 'adopted', build: later, version: 4 });
+    expect(next).toMatchObject({ version: 4, save: 'saved', build: later, confirmed: later });
+    // What comes late, or is no later, is not taken.
+    expect(nextSession(next, { type: 'adopted', build: newBuild('Gull'), version: 4 })).toBe(next);
+  });
+
+  it('is left alone where something is unsaved: then the server asks at the next save', () => {
+    const edited = nextSession(start, { type: 'edited', edit: (b) => ({ ...b, purpose: 'mine' }), at: 1 });
+    expect(nextSession(edited, { type: 'adopted', build: later, version: 4 })).toBe(edited);
+    expect(isUnsettled(edited)).toBe(true);
+    expect(isUnsettled(start)).toBe(false);
+  });
+
+  it('has what was recorded by a door of its own at once, with nothing to save', () => {
+    const note = (b: Build): Build => markStep(b, 'frame', { doneOn: '2026-12-01' });
+    const noted = nextSession(start, { type: 'noted', note });
+    expect(noted.build.assembly.steps).toMatchObject([{ id: 'frame', doneOn: '2026-12-01' }]);
+    expect(noted.confirmed.assembly.steps).toEqual(noted.build.assembly.steps);
+    expect(noted.save).toBe('saved');
+  });
+
+  it('goes back to what is kept where it was only tried', () => {
+    const tried = nextSession(start, { type: 'edited', edit: (b) => ({ ...b, purpose: 'tried' }), at: 1 });
+    expect(nextSession(tried, { type: 'reverted' })).toMatchObject({ build: start.build, save: 'saved' });
   });
 });

@@ -50,6 +50,12 @@ export type SessionEvent =
   | { readonly type: 'returned' }
   | { readonly type: 'offered'; readonly build: Build; readonly base: Build }
   | { readonly type: 'conflicted'; readonly build: Build; readonly version: number }
+  /** Recorded by a door of its own: on screen at once, and nothing to save. */
+  | { readonly type: 'noted'; readonly note: (build: Build) => Build }
+  /** The server has a later one, and nothing here is unsaved. */
+  | { readonly type: 'adopted'; readonly build: Build; readonly version: number }
+  /** What was only tried goes. */
+  | { readonly type: 'reverted' }
   | { readonly type: 'merged'; readonly build: Build; readonly at: number };
 
 interface Opening {
@@ -137,6 +143,12 @@ export function nextSession(session: Session, event: SessionEvent): Session {
       return { ...session, sending: null, save: 'refused', message: event.message };
     case 'conflicted':
       return conflicted(session, event.build, event.version);
+    case 'noted':
+      return { ...session, build: event.note(session.build), confirmed: event.note(session.confirmed) };
+    case 'adopted':
+      return adopted(session, event.build, event.version);
+    case 'reverted':
+      return { ...session, build: session.confirmed, save: 'saved', history: NO_HISTORY, moved: null };
     case 'merged':
       if (!session.theirs) return session;
       return {
@@ -152,6 +164,16 @@ export function nextSession(session: Session, event: SessionEvent): Session {
     default:
       return assertNever(event);
   }
+}
+
+/** Whether something of it is not with the server, or is being settled. */
+export const isUnsettled = ({ build, confirmed, sending, theirs }: Session): boolean =>
+  build !== confirmed || sending !== null || theirs !== null;
+
+/** A later build of the server's takes the place of one that is not touched; of one that is, nothing is taken. */
+function adopted(session: Session, build: Build, version: number): Session {
+  if (isUnsettled(session) || version <= session.version) return session;
+  return { ...session, build, confirmed: build, version, save: 'saved', message: '', moved: null };
 }
 
 /** Where they changed nothing that mine does not have too, there is nothing to choose, and mine is sent again. */

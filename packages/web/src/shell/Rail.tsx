@@ -1,16 +1,18 @@
 import { BLOCKS, linkDefinition, type Block, type Report, type Verdict } from '@zubric/core/judge';
 import { useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
+import { useMe } from '../common/me.ts';
 import { useBuild } from '../session/BuildSession.tsx';
 import { stationOf } from '../common/station-of.ts';
 import { STATIONS, stationAddress } from '../common/stations.ts';
 
 /** What stands beside the stations. */
-const beside = (buildId: string) => [
+const beside = (buildId: string, isOwn: boolean) => [
   { to: '/builds', title: 'Builds' },
   { to: '/shelf', title: 'Parts shelf' },
   { to: '/sums', title: 'Quick sums' },
   { to: `/builds/${buildId}/print`, title: 'Print' },
+  ...(isOwn ? [{ to: '/devices', title: 'Devices' }] : []),
 ];
 
 /** How much fails in these blocks, or, where nothing does, is short of its rule. */
@@ -26,6 +28,7 @@ function underIn(report: Report, blocks: readonly Block[]): string | undefined {
 /** The stations of the open build, and the way back to all builds. */
 export function Rail() {
   const { id, report } = useBuild();
+  const me = useMe();
   const { pathname } = useLocation();
   const stations = useRef<HTMLUListElement>(null);
   // Where the stations stand side by side, the one that is open is brought to where it can be seen.
@@ -74,7 +77,7 @@ export function Rail() {
         })}
       </ul>
       <hr className="mx-3 my-3 border-line max-md:hidden" />
-      {beside(id).map(({ to, title }) => (
+      {beside(id, me?.own === true).map(({ to, title }) => (
         <NavLink
           key={to}
           to={to}

@@ -6,9 +6,17 @@ import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 import type { SaveState } from '../session/session.ts';
 import { CarriedResult } from '../sums/CarriedResult.tsx';
 import { StripPlace } from '../strip/StripPlace.tsx';
+import type { Company, DeviceRole, Lock } from '@zubric/core/answers';
+import { readUnsent } from '../offline/outbox.ts';
+import { Unsent } from '../offline/Unsent.tsx';
+import { withUnsentSteps } from '../offline/unsent-steps.ts';
+import { useSentAgain } from '../offline/use-outbox.ts';
+import { useCompany, useTakenOver } from '../session/company.ts';
+import { Others } from './Others.tsx';
 import { leftDrafts } from '../session/drafts.ts';
 import type { KeptHere } from '../session/saving.ts';
 import { api } from '../common/api.ts';
+import { useAskedMe, useMe } from '../common/me.ts';
 import { Guidance } from './Guidance.tsx';
 import { Header } from '../frame/Header.tsx';
 import { isTyping } from '../common/keys.ts';
@@ -34,8 +42,9 @@ export function Workbench() {
   const stored = useQuery({
     queryKey: ['build', buildId],
     queryFn: async () => {
-      const build = await api.build(buildId);
-      return { build, left: await leftDrafts(buildId, build.document) };
+      const [build, unsent] = await Promise.all([api.build(buildId), readUnsent()]);
+      const document = await withUnsentSteps(build.document, unsent, buildId);
+      return { build: { ...build, document }, left: await leftDrafts(buildId, build.document) };
     },
     // The session owns the build from here on; it is not fetched again beneath the builder's hands.
     staleTime: Infinity,
@@ -43,24 +52,41 @@ export function Workbench() {
     refetchOnWindowFocus: false,
     refetchOnReconnect: false,
   });
+  const me = useAskedMe();
+  const company = useCompany(buildId, useStation());
+  const lock = company ? company.lock : (stored.data?.build.lock ?? null);
   if (stored.isError)
     return (
       <Suspense>
         <CannotOpen id={buildId} error={stored.error} retry={() => void stored.refetch()} />
       </Suspense>
     );
-  if (!stored.data)
+  if (!stored.data || me.isPending)
     return (
       <p className="p-10" role="status">
         {stored.failureCount > 0 ? 'The server does not answer yet; asking again …' : 'Opening the build …'}
       </p>
     );
   return (
-    <BuildSession key={buildId} stored={stored.data.build} left={stored.data.left} onSaved={onSaved}>
-      <Bench />
+    <BuildSession
+      key={buildId}
+      stored={stored.data.build}
+      left={stored.data.left}
+      onSaved={onSaved}
+      may={mayDo(me.data?.role ?? 'everything', lock)}
+      lock={lock}
+    >
+      <Bench company={company} />
     </BuildSession>
   );
 }
+
+/** What a role may with a build that may be locked: a locked one is recorded in, and not changed. */
+const mayDo = (role: DeviceRole, lock: Lock | null): DeviceRole =>
+  role === 'everything' && lock !== null ? 'record' : role;
+
+/** The last part of the address: the station that is open. */
+const useStation = (): string => useLocation().pathname.split('/').at(-1) ?? '';
 
 /** 1 to 9 open the stations, unless something is being typed. */
 function useStationKeys(buildId: string): void {
@@ -76,8 +102,10 @@ function useStationKeys(buildId: string): void {
   }, [buildId, navigate]);
 }
 
-function Bench() {
-  const { id, build, session, left, report, keptHere } = useBuild();
+function Bench({ company }: { readonly company: Company | undefined }) {
+  const { id, build, session, left, report, keptHere, keeps } = useBuild();
+  useTakenOver(company);
+  useSentAgain();
   const { pathname } = useLocation();
   const at = (station: StationPath): boolean => pathname.endsWith(`/${station}`);
   useStationKeys(id);
@@ -90,7 +118,13 @@ function Bench() {
             {build.name}
           </span>
           <UndoRedo />
-          <SaveMark state={session.save} message={session.message} keptHere={keptHere} />
+          {keeps ? (
+            <SaveMark state={session.save} message={session.message} keptHere={keptHere} />
+          ) : (
+            <TriedMark />
+          )}
+          <Unsent />
+          <Others company={company} />
           <Governing report={report} />
         </Header>
       </div>
@@ -162,6 +196,31 @@ function SaveMark({ state, message, keptHere }: SaveMarkProps) {
       {calm ? '' : KEPT_WORDS[keptHere]}
       {state === 'offline' && ', trying again'}
       {state === 'refused' && message !== '' ? `: ${message}` : ''}
+    </span>
+  );
+}
+
+/** Where edits are not kept: why, and the way back to what is. */
+function TriedMark() {
+  const { session, revert, lock } = useBuild();
+  const me = useMe();
+  const tried = session.build !== session.confirmed;
+  const why = lock ? `locked for “${lock.event}”` : me?.role === 'record' ? 'to record' : 'to look at';
+  if (!tried)
+    return (
+      <span role="status" className="truncate text-[14px] text-bar-soft">
+        {why}
+      </span>
+    );
+  return (
+    <span
+      role="status"
+      className="flex items-center gap-2 bg-short px-2 text-[14px] font-semibold text-sheet"
+    >
+      {why}: tried here, not kept
+      <button type="button" className="underline" onClick={revert}>
+        Take it back
+      </button>
     </span>
   );
 }

@@ -27,6 +27,10 @@ function pageOf(load: LoadPage): Page {
 const builds = pageOf(async () => ({ Component: (await import('../builds/BuildsPage.tsx')).BuildsPage }));
 const start = pageOf(async () => ({ Component: (await import('../start/StartPage.tsx')).StartPage }));
 const words = pageOf(async () => ({ Component: (await import('../frame/WordsPage.tsx')).WordsPage }));
+const devices = pageOf(async () => ({
+  Component: (await import('../devices/DevicesPage.tsx')).DevicesPage,
+}));
+const pair = pageOf(async () => ({ Component: (await import('../devices/PairPage.tsx')).PairPage }));
 const bench = pageOf(async () => ({ Component: (await import('./Workbench.tsx')).Workbench }));
 const print = pageOf(async () => ({ Component: (await import('../print/PrintPage.tsx')).PrintPage }));
 const shelf = pageOf(async () => ({ Component: (await import('../shelf/ShelfPage.tsx')).ShelfPage }));
@@ -75,6 +79,8 @@ function Pages() {
             <Route path="builds" Component={builds.Page} />
             <Route path="new" Component={start.Page} />
             <Route path="words" Component={words.Page} />
+            <Route path="devices" Component={devices.Page} />
+            <Route path="pair" Component={pair.Page} />
             <Route path="builds/:buildId" Component={bench.Page}>
               <Route index element={<Navigate to="brief" replace />} />
               {STATIONS.map(({ path }) => (

@@ -6,6 +6,17 @@ import {
   type RatioOffer,
   type TeethLimits,
 } from '@zubric/core/capability';
+import {
+  driveOnce,
+  readyCourse,
+  runTold,
+  studySteps,
+  type CourseEnd,
+  type DriveAsk,
+  type DriveStudy,
+  type RunTold,
+  type Runs,
+} from '@zubric/core/driving';
 import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
 import {
   findPlaces,
@@ -20,10 +31,29 @@ import { moves, type MovesFor } from '@zubric/core/moves';
 import type { UnitSystem } from '@zubric/core/quantity';
 import { layoutFindingInWords } from '@zubric/core/say';
 import { searchSteps, type SearchAsked, type SearchProgress, type SearchResult } from '@zubric/core/search';
+import {
+  balanceReport,
+  balanceTrace,
+  type BalanceAsk,
+  type BalanceReport,
+  type BalanceSample,
+} from '@zubric/core/simulate';
 import { chances, chanceSteps, firstToMeasure, type Chances, type ToMeasure } from '@zubric/core/spreads';
 import { whatIf, type Span, type WhatIf } from '@zubric/core/sensitivity';
 import type { StageKind } from '@zubric/core/transmission';
 import { driveOf, type Build, type FrameMember, type NumberAt, type Part } from '@zubric/core/vehicle';
+
+export interface Balanced {
+  readonly report: BalanceReport;
+  readonly trace: readonly BalanceSample[];
+}
+
+/** One run of a course, from moment to moment. */
+export interface DrivenOnce {
+  readonly run: CourseEnd;
+  readonly told: RunTold & { readonly aheadM: number };
+  readonly nominalS: number;
+}
 
 /** How often a long work tells how far it is, and gives way. */
 const TELLS_MS = 80;
@@ -69,6 +99,24 @@ export const benchWork = {
   whatIf: (build: Build, number: NumberAt, span: Span): WhatIf => whatIf(build, number, { span }),
   /** Room, reach and weight of where things are. */
   layoutReport: (build: Build): LayoutReport => layoutReport(build),
+  /** How a balancer stands, and the run from moment to moment. */
+  balance: (build: Build, ask: BalanceAsk): Balanced | undefined => {
+    const report = balanceReport(build, ask);
+    return report && { report, trace: balanceTrace(build, ask, report.proposed) };
+  },
+  /** A course driven once. */
+  driveOnce: (build: Build, ask: DriveAsk, seed: number): DrivenOnce | undefined => {
+    const ready = readyCourse(build, ask);
+    const run = ready && driveOnce(ready, seed, { keepsPath: true });
+    return run && { run, told: runTold(seed, run), nominalS: ready.nominalS };
+  },
+  /** A course driven many times, why it ends where it does and what would mend it; tells how far it is. */
+  driveStudy: (
+    build: Build,
+    ask: DriveAsk,
+    runs: Runs,
+    tells: (progress: { readonly share: number }) => void,
+  ): Promise<DriveStudy | undefined> => toItsEnd(studySteps(build, ask, runs), tells),
   /** The worst finding of a layout that is more than a note, in words, and how many there are beside it. */
   inTheWayOfLayout: (build: Build, system: UnitSystem): InTheWay | undefined => {
     const found = layoutReport(build).findings.filter(({ severity }) => severity !== 'note');

@@ -54,8 +54,10 @@ export function useLongWork<Asked, Progress, Answer>(name: string, how: AskLong<
       const own = new AbortController();
       running.current = own;
       let anew = false;
+      // How far it is goes another way than the answer, and may come after it.
+      let isOver = false;
       const tells = (progress: Progress): void => {
-        if (!own.signal.aborted) settle({ state: 'running', progress, anew });
+        if (!own.signal.aborted && !isOver) settle({ state: 'running', progress, anew });
       };
       tells(nothingYet);
       try {
@@ -74,8 +76,10 @@ export function useLongWork<Asked, Progress, Answer>(name: string, how: AskLong<
             tells(nothingYet);
           },
         });
+        isOver = true;
         settle({ state: 'done', answer, asked });
       } catch (error) {
+        isOver = true;
         if (own.signal.aborted) return;
         settle({ state: 'failed', why: error instanceof Error ? error.message : String(error) });
       }

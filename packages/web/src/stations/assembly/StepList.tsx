@@ -52,7 +52,7 @@ interface RowProps {
 }
 
 function StepRow({ step, number, steps }: RowProps) {
-  const { edit } = useBuild();
+  const { markDone } = useBuild();
   const say = useSay();
   const [open, setOpen] = useState(false);
   const done = step.state === 'done';
@@ -68,7 +68,7 @@ function StepRow({ step, number, steps }: RowProps) {
           checked={done}
           onChange={(event) => {
             const doneOn = event.target.checked ? today() : undefined;
-            edit((b) => markStep(b, step.id, { doneOn }));
+            markDone({ stepId: step.id, doneOn, mark: (b) => markStep(b, step.id, { doneOn }) });
           }}
         />
       </label>

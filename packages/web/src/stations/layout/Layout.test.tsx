@@ -1,5 +1,5 @@
 import { centreOfGravity, layoutReport } from '@zubric/core/layout';
-import { arrangementOf } from '@zubric/core/vehicle';
+import { arrange, arrangementOf } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../../testing/demo.ts';
@@ -95,6 +95,40 @@ describe('the layout', () => {
     const report = layoutReport(kept()).parts.find(({ id }) => id === 'battery');
     expect(report?.faces.every(({ free }) => free)).toBe(true);
     expect(report?.overlaps).toEqual([]);
+  });
+
+  it('shows the first of very many parts, the one that is chosen, and all once they are asked for', () => {
+    const [battery] = arrangementOf(puffin).parts;
+    if (!battery) throw new Error('its battery');
+    const { partId: _bought, ...box } = battery;
+    const many = Array.from({ length: 22 }, (_, n) => ({ ...box, id: `box-${n}`, name: `Box ${n + 1}` }));
+    onBench(
+      <LayoutStation />,
+      arrange(puffin, { parts: [...arrangementOf(puffin).parts.slice(0, 4), ...many] }),
+    );
+    const rows = () => screen.getByText(/^Placed parts, and where/).closest('table')?.tBodies[0]?.rows.length;
+    expect(rows()).toBe(24);
+    fireEvent.focus(screen.getByRole('slider', { name: 'Box 22, from above' }));
+    fireEvent.change(fieldCalled('Mass, Box 22'), { target: { value: '2 kg' } });
+    expect(placed('box-21')?.mass.value).toBe(2);
+    expect(rows()).toBe(25);
+    fireEvent.click(screen.getByRole('button', { name: 'Show all 26 parts' }));
+    expect(rows()).toBe(26);
+  });
+
+  it('draws what is held where it goes, and keeps it once it is let go', () => {
+    onBench(<LayoutStation />, puffin);
+    const drawn = () =>
+      screen.getAllByText('Battery box', { selector: 'text' }).map((name) => Number(name.getAttribute('x')));
+    const before = drawn();
+    const box = screen.getByRole('slider', { name: 'Battery box, from above' });
+    fireEvent.keyDown(box, { key: 'ArrowRight' });
+    // Where it was and, over it, where it goes.
+    expect(drawn().length).toBeGreaterThan(before.length);
+    expect(placed('battery-box')?.aheadOfRearAxle.value).toBeCloseTo(0.3, 9);
+    fireEvent.keyUp(box, { key: 'ArrowRight' });
+    expect(drawn()).toHaveLength(before.length);
+    expect(placed('battery-box')?.aheadOfRearAxle.value).toBeCloseTo(0.305, 9);
   });
 
   it('is typed too, and faces are added and taken away', () => {

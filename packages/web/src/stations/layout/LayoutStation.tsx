@@ -273,20 +273,19 @@ function useMoved(pitchM: number) {
   // Whoever leaves with an arrow key down leaves nothing behind.
   useEffect(() => onDone, [onDone]);
   const shown = useMemo(() => (held ? movedBy(build, held, pitchM) : build), [build, held, pitchM]);
-  return { shown, onMove, onDone };
+  return { shown, heldId: held?.id, onMove, onDone };
 }
 
 /** The three views, in one scale. */
 function Views({ fouled, chosen, pitchM, onChoose }: ViewsProps) {
-  const { shown: build, onMove, onDone } = useMoved(pitchM);
-  const extent = useSame(extentOf(build));
+  const { build } = useBuild();
+  const { shown, heldId, onMove, onDone } = useMoved(pitchM);
+  const extent = useSame(extentOf(shown));
   const scale = scaleFor(extent, SHEET.width, SHEET.mostHigh);
   const shared = {
-    build,
-    extent,
-    scale,
-    centre: centreOfGravity(build),
-    resting: restingOn(build, 0),
+    ...{ build, shown, heldId, extent, scale },
+    centre: centreOfGravity(shown),
+    resting: restingOn(shown, 0),
     ...{ fouled, chosen, onChoose },
     stepM: pitchM > 0 ? pitchM : USUAL_STEP,
     onMove,

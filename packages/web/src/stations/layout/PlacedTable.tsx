@@ -1,4 +1,5 @@
 import { changePlaced, arrange, arrangementOf, fieldOf, type PlacedPart } from '@zubric/core/vehicle';
+import { useState } from 'react';
 import { Sideways } from '../../common/Sideways.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
@@ -17,6 +18,9 @@ const HEADS: Readonly<Record<(typeof KEYS)[number], string>> = {
   turn: 'Turned',
 };
 
+/** So many rows are shown until more are asked for: a page of thousands of fields is slow to draw. */
+const AT_FIRST = 24;
+
 interface Props {
   readonly chosen: string | undefined;
   readonly onChoose: (id: string) => void;
@@ -26,30 +30,42 @@ interface Props {
 export function PlacedTable({ chosen, onChoose }: Props) {
   const { build } = useBuild();
   const { parts } = arrangementOf(build);
+  const [showsAll, setShowsAll] = useState(false);
+  const shown = showsAll ? parts : parts.filter(({ id }, n) => n < AT_FIRST || id === chosen);
   return (
-    <Sideways label="Placed parts">
-      <table className="grid-table stacked md:min-w-[62rem]">
-        <caption className="sr-only">Placed parts, and where the middle of each sits</caption>
-        <thead>
-          <tr>
-            <th scope="col">Part</th>
-            {KEYS.map((key) => (
-              <th key={key} scope="col">
-                {HEADS[key]}
+    <>
+      <Sideways label="Placed parts">
+        <table className="grid-table stacked md:min-w-[62rem]">
+          <caption className="sr-only">Placed parts, and where the middle of each sits</caption>
+          <thead>
+            <tr>
+              <th scope="col">Part</th>
+              {KEYS.map((key) => (
+                <th key={key} scope="col">
+                  {HEADS[key]}
+                </th>
+              ))}
+              <th scope="col">
+                <span className="sr-only">Remove</span>
               </th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((part) => (
+              <Row key={part.id} part={part} chosen={part.id === chosen} onChoose={onChoose} />
             ))}
-            <th scope="col">
-              <span className="sr-only">Remove</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {parts.map((part) => (
-            <Row key={part.id} part={part} chosen={part.id === chosen} onChoose={onChoose} />
-          ))}
-        </tbody>
-      </table>
-    </Sideways>
+          </tbody>
+        </table>
+      </Sideways>
+      {shown.length < parts.length && (
+        <p className="mt-2">
+          <button type="button" className="push push-small" onClick={() => setShowsAll(true)}>
+            Show all {parts.length} parts
+          </button>{' '}
+          <span className="text-soft">One that is chosen on the drawing is shown here too.</span>
+        </p>
+      )}
+    </>
   );
 }
 

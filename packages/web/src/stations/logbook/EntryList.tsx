@@ -52,12 +52,13 @@ function Entry({ entry }: { readonly entry: LogEntry }) {
         {timeOf(entry.begunAt)}
       </time>
       <div className="min-w-0">
+        {entry.by !== undefined && entry.by !== '' && <p className="text-[14px] text-soft">by {entry.by}</p>}
         {entry.kind === 'snapshot' && (
           <p>
             <b className="font-semibold">Snapshot {entry.snapshotNumber}</b>: {entry.title}
           </p>
         )}
-        {entry.kind === 'begun' && <p>{entry.title}</p>}
+        {(entry.kind === 'begun' || entry.kind === 'lock') && <p>{entry.title}</p>}
         {entry.changes.map((line) => (
           <p key={line} className="break-words">
             {line}

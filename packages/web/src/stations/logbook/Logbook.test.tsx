@@ -1,3 +1,4 @@
+import { emptyOutbox } from '../../testing/empty-outbox.ts';
 import { readFileSync } from 'node:fs';
 import { compareMargins, evaluate } from '@zubric/core/judge';
 import { buildSchema, type Build } from '@zubric/core/vehicle';
@@ -80,8 +81,9 @@ const write = (label: string, value: string): void => {
 };
 
 describe('the logbook', () => {
-  afterEach(() => {
+  afterEach(async () => {
     cleanup();
+    await emptyOutbox();
     vi.unstubAllGlobals();
     localStorage.clear();
   });
@@ -120,7 +122,9 @@ describe('the logbook', () => {
     expect(field.value).toBe('The left wheel rubs');
     press('Add the note');
     await waitFor(() => expect(field.value).toBe(''));
-    expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({ note: 'The left wheel rubs' });
+    expect(asked.find(({ method }) => method === 'POST')?.body).toMatchObject({
+      note: 'The left wheel rubs',
+    });
     expect(await screen.findByText('The left wheel rubs')).toBeTruthy();
     // Once it is noted nothing half written is left.
     cleanup();
@@ -128,12 +132,22 @@ describe('the logbook', () => {
     expect((screen.getByLabelText('What did you see, try or decide?') as HTMLTextAreaElement).value).toBe('');
   });
 
-  it('keeps the words of a note that the server did not take', async () => {
+  it('keeps a note here while the server is away, and says so', async () => {
     serving([], { 'POST /api/builds/b/log': () => new Refusal(503, 'The database is away for a moment.') });
     onBench(<Logbook />, puffin);
     write('What did you see, try or decide?', 'Chain was loose');
     press('Add the note');
-    expect(await screen.findByText('The database is away for a moment.')).toBeTruthy();
+    expect(await screen.findByText(/Kept here; it is sent when the server answers again/)).toBeTruthy();
+    const field = screen.getByLabelText('What did you see, try or decide?') as HTMLTextAreaElement;
+    expect(field.value).toBe('');
+  });
+
+  it('keeps the words of a note that the server will not have', async () => {
+    serving([], { 'POST /api/builds/b/log': () => new Refusal(422, 'It is too long.') });
+    onBench(<Logbook />, puffin);
+    write('What did you see, try or decide?', 'Chain was loose');
+    press('Add the note');
+    expect(await screen.findByText('It is too long.')).toBeTruthy();
     const field = screen.getByLabelText('What did you see, try or decide?') as HTMLTextAreaElement;
     expect(field.value).toBe('Chain was loose');
   });

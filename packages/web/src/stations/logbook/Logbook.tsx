@@ -5,6 +5,7 @@ import { useTitle } from '../../common/use-title.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Compare } from './Compare.tsx';
 import { EntryList } from './EntryList.tsx';
+import { EventLock } from './EventLock.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { Snapshots } from './Snapshots.tsx';
 
@@ -52,7 +53,10 @@ export function Logbook() {
             </button>
           )}
         </div>
-        <Snapshots snapshots={snapshots.data ?? []} />
+        <div className="grid gap-4">
+          <Snapshots snapshots={snapshots.data ?? []} />
+          <EventLock />
+        </div>
       </div>
     </div>
   );

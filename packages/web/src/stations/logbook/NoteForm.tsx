@@ -1,6 +1,8 @@
 import { useId, useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { api } from '../../common/api.ts';
+import { newId } from '../../common/new-id.ts';
+import { record } from '../../offline/outbox.ts';
+import { useUnsent } from '../../offline/use-outbox.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';
 import { shrunk } from '../../common/shrink.ts';
@@ -12,16 +14,18 @@ export function NoteForm() {
   const { id: buildId } = useBuild();
   const id = useId();
   const [picture, setPicture] = useState<File | null>(null);
+  const waits = useUnsent().some((item) => item.kind === 'note' && item.buildId === buildId);
   const { register, handleSubmit, reset, formState } = useForm({
     defaultValues: { note: localStorage.getItem(KEPT(buildId)) ?? '' },
   });
   const add = useLogChange(async (note: string) => {
     // The picture is read before the note is made: one that cannot be read leaves no note without it.
     const small = picture && (await shrunk(picture));
-    const entry = await api.addNote(buildId, note);
+    const noteId = newId();
+    await record(buildId, { kind: 'note', noteId, note });
     localStorage.removeItem(KEPT(buildId));
     reset({ note: '' });
-    if (small) await api.addPhoto(entry.id, small);
+    if (small) await record(buildId, { kind: 'photo', entryId: noteId, photoId: newId(), picture: small });
     setPicture(null);
   });
   const keep = (text: string): void =>
@@ -60,6 +64,11 @@ export function NoteForm() {
             onChange={(event) => setPicture(event.target.files?.[0] ?? null)}
           />
         </label>
+        {waits && (
+          <p role="status" className="text-soft">
+            Kept here; it is sent when the server answers again.
+          </p>
+        )}
         {(missing !== undefined || add.isError) && (
           <p id={`${id}-problem`} role="alert" className="text-short">
             {missing ?? add.error?.message}

@@ -2,13 +2,22 @@ import { Camera } from 'lucide-react';
 import { useRef, useState } from 'react';
 import type { LogEntry, LogPhoto } from '@zubric/core/answers';
 import { api } from '../../common/api.ts';
+import { newId } from '../../common/new-id.ts';
+import { record } from '../../offline/outbox.ts';
+import { useBuild } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';
 import { shrunk } from '../../common/shrink.ts';
 
 /** The photographs of an entry, and one more. */
 export function Photos({ entry }: { readonly entry: LogEntry }) {
   const input = useRef<HTMLInputElement>(null);
-  const add = useLogChange(async (file: File) => api.addPhoto(entry.id, await shrunk(file)));
+  const { id: buildId } = useBuild();
+  const add = useLogChange(async (file: File) =>
+    record(buildId, {
+      ...{ kind: 'photo', entryId: entry.id, photoId: newId() },
+      picture: await shrunk(file),
+    }),
+  );
   return (
     <div className="mt-1 flex flex-wrap items-start gap-3">
       {entry.photos.map((photo) => (

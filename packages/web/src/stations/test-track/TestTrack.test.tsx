@@ -4,6 +4,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
 import { UnitsProvider } from '../../common/units.tsx';
 import { BuildSession } from '../../session/BuildSession.tsx';
+import { MemoryRouter } from 'react-router';
 import { TestTrack } from './TestTrack.tsx';
 
 const puffin = buildSchema.parse(
@@ -15,7 +16,9 @@ function show(document: Build): void {
   render(
     <UnitsProvider>
       <BuildSession stored={stored}>
-        <TestTrack />
+        <MemoryRouter>
+          <TestTrack />
+        </MemoryRouter>
       </BuildSession>
     </UnitsProvider>,
   );

@@ -1,4 +1,4 @@
-import type { Duty } from '@zubric/core/vehicle';
+import { layoutKind, type Duty } from '@zubric/core/vehicle';
 import {
   launchOfBuild,
   launchOutlook,
@@ -9,8 +9,10 @@ import {
 } from '@zubric/core/simulate';
 import { NotPhysical } from '@zubric/core/contract';
 import { typed, type Quantity } from '@zubric/core/quantity';
-import { useCallback, useId, useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useSay, useSentence } from '../../common/units.tsx';
+import { PlainSwitch } from '../../common/PlainSwitch.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { Choice } from '../../fields/Choice.tsx';
 import { QuantityEntry } from '../../fields/QuantityField.tsx';
@@ -18,7 +20,12 @@ import type { Check } from '../../fields/useQuantityText.ts';
 import { Caution } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Opens } from '../../working/Opens.tsx';
+import { Balance } from './Balance.tsx';
+import { ByHand } from './ByHand.tsx';
+import { CourseView } from './CourseView.tsx';
 import { TimeChart } from './TimeChart.tsx';
+
+const ignore = (): void => undefined;
 
 const LONGEST_S = 600;
 const runLength: Check = (value) =>
@@ -44,10 +51,43 @@ function useLaunch(duty: Duty | undefined, asked: number | undefined) {
   }, [build, report, duty, asked]);
 }
 
-/** Station 7: how it starts. */
+/** What is tried here: of a balancer first whether it stands. */
+const VIEWS = [
+  { value: 'balance', title: 'Balance' },
+  { value: 'start', title: 'Starting' },
+  { value: 'course', title: 'A course' },
+  { value: 'hand', title: 'By hand' },
+] as const;
+type View = (typeof VIEWS)[number]['value'];
+
+/** Station 7: how it starts, drives and stands. */
 export function TestTrack() {
   const { build } = useBuild();
   useTitle('Test track', build.name);
+  const { balances } = layoutKind(build.layout.kind);
+  const views = VIEWS.filter(({ value }) => (balances ? value !== 'hand' : value !== 'balance'));
+  const [search, setSearch] = useSearchParams();
+  const view: View =
+    views.find(({ value }) => value === search.get('view'))?.value ?? views[0]?.value ?? 'start';
+  return (
+    <div className="grid gap-3">
+      <PlainSwitch
+        label="What is tried"
+        options={views}
+        value={view}
+        onChoose={(next) => setSearch({ view: next }, { replace: true })}
+      />
+      {view === 'balance' && <Balance />}
+      {view === 'start' && <Starting />}
+      {view === 'course' && <CourseView />}
+      {view === 'hand' && <ByHand />}
+    </div>
+  );
+}
+
+/** How it starts, on a job's ground. */
+function Starting() {
+  const { build } = useBuild();
   const [dutyId, setDutyId] = useState(build.duties[0]?.id ?? '');
   /** Until it has settled, where nothing is said. */
   const [asked, setAsked] = useState<Quantity>();
@@ -55,7 +95,6 @@ export function TestTrack() {
   const launch = useLaunch(duty, asked?.value);
   const duration = asked ?? typed(launch?.input?.durationS ?? 4, 's', 'assumed');
   const id = useId();
-  const ignore = useCallback(() => undefined, []);
   return (
     <div className="grid gap-3">
       <div>

@@ -1,12 +1,12 @@
 import { show, type Dimension } from '@zubric/core/quantity';
-import type { sampleLaunch } from '@zubric/core/simulate';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { Axes } from '../../charts/Axes.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
 import { useUnits } from '../../common/units.tsx';
 
-type Sample = ReturnType<typeof sampleLaunch>[number];
+/** A moment with one figure of it. */
+type Sample<Of extends string> = { readonly tS: number } & Readonly<Record<Of, number>>;
 
 const WIDTH = 1080;
 const HEIGHT = 108;
@@ -14,9 +14,9 @@ const FRAME = { left: 52, right: 20, top: 24, bottom: 8 };
 /** For the numbers and the name of the time axis, under the last chart only. */
 const AXIS_ROOM = 36;
 
-interface Props {
-  readonly samples: readonly Sample[];
-  readonly of: 'speedMps' | 'forceN' | 'currentA';
+interface Props<Of extends string> {
+  readonly samples: readonly Sample<Of>[];
+  readonly of: Of;
   readonly dimension: Dimension;
   readonly title: string;
   readonly kind: 'mechanical' | 'electrical';
@@ -26,13 +26,21 @@ interface Props {
   readonly last?: boolean;
 }
 
-/** One figure of a launch over time. */
-export function TimeChart({ samples, of, dimension, title, kind, mark, last = false }: Props) {
+/** One figure of a run over time. */
+export function TimeChart<Of extends string>({
+  samples,
+  of,
+  dimension,
+  title,
+  kind,
+  mark,
+  last = false,
+}: Props<Of>) {
   const { system } = useUnits();
   const height = HEIGHT + (last ? AXIS_ROOM : 0);
-  const values = samples.map((s) => s[of]);
+  const values: readonly number[] = samples.map((s) => s[of]);
   // Where nothing stirs, a scale of one unit.
-  const most = Math.max(0, ...values, mark ?? 0) || 1;
+  const most = Math.max(0, ...values, mark ?? 0) || Math.max(...values.map(Math.abs)) || 1;
   const unit = chartUnit(most, dimension, system);
   const said = (si = 0): string => show(si, dimension, system).text;
   const color = kind === 'mechanical' ? 'var(--color-mech)' : 'var(--color-elec)';
@@ -41,7 +49,7 @@ export function TimeChart({ samples, of, dimension, title, kind, mark, last = fa
     [Math.min(0, ...values.map(unit.convert)), unit.convert(most)],
     [HEIGHT - FRAME.bottom, FRAME.top],
   ).nice(3);
-  const path = line<Sample>(
+  const path = line<Sample<Of>>(
     (s) => x(s.tS),
     (s) => y(unit.convert(s[of])),
   );

@@ -2,10 +2,11 @@ import { typed, type Quantity } from '@zubric/core/quantity';
 import { scaleOf, usual } from '@zubric/core/vehicle';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Controller, useForm, type Control } from 'react-hook-form';
-import { api } from '../../common/api.ts';
+import { newId } from '../../common/new-id.ts';
 import { aboveZero } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
+import { record } from '../../offline/outbox.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 interface Wanted {
@@ -23,14 +24,16 @@ export function NewSet({ onMade }: { readonly onMade: (id: string) => void }) {
     defaultValues: { name: 'Straight runs', floor: '', commanded: typed(usual.trialM(scaleOf(build)), 'm') },
   });
   const make = useMutation({
-    mutationFn: ({ name, floor, commanded, batteryBefore }: Wanted) =>
-      api.createTrialSet(id, {
-        name,
-        conditions: { floor, commanded, ...(batteryBefore ? { batteryBefore } : {}), note: '' },
-      }),
-    onSuccess: async (set) => {
+    mutationFn: async ({ name, floor, commanded, batteryBefore }: Wanted) => {
+      const setId = newId();
+      const conditions = { floor, commanded, ...(batteryBefore ? { batteryBefore } : {}), note: '' };
+      await record(id, { kind: 'set', setId, body: { protocol: 'straight-run', name, conditions } });
+      return setId;
+    },
+    retry: false,
+    onSuccess: async (setId) => {
       await queries.invalidateQueries({ queryKey: ['trial-sets', id] });
-      onMade(set.id);
+      onMade(setId);
     },
   });
   const submit = handleSubmit((wanted) => make.mutate(wanted));

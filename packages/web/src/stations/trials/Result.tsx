@@ -1,13 +1,13 @@
 import { show, showNumber } from '@zubric/core/quantity';
 import { straightRunResult, straightRunWorking, type StraightRunResult } from '@zubric/core/trials';
 import { scaleLinear } from 'd3-scale';
-import type { StoredTrialSet } from '@zubric/core/answers';
+import type { ShownTrialSet } from '../../offline/use-outbox.ts';
 import { useSay, useUnits } from '../../common/units.tsx';
 import { chartUnit } from '../../charts/in-units.ts';
 import { Opens } from '../../working/Opens.tsx';
 
 /** What the runs say: where each ended, mean and spread, and how the distance came out. */
-export function Result({ set }: { readonly set: StoredTrialSet }) {
+export function Result({ set }: { readonly set: ShownTrialSet }) {
   const readings = set.trials.map((t) => t.reading);
   const result = straightRunResult(set.conditions, readings);
   return (
@@ -132,7 +132,7 @@ interface Row {
 const luckInWords = (chance: number): string =>
   chance < 0.001 ? 'less than 0.1 % of the time' : `${showNumber(chance * 100, 2)} % of the time`;
 
-function Figures({ set, result }: { readonly set: StoredTrialSet; readonly result: StraightRunResult }) {
+function Figures({ set, result }: { readonly set: ShownTrialSet; readonly result: StraightRunResult }) {
   const say = useSay();
   const { side, distance } = result;
   if (!side || !distance) return null;

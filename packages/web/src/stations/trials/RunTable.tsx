@@ -1,25 +1,30 @@
 import type { Quantity } from '@zubric/core/quantity';
 import { STRAIGHT_RUNS, type StraightRunReading } from '@zubric/core/trials';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { Pencil, Trash2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Controller, useForm } from 'react-hook-form';
-import type { StoredTrial, StoredTrialSet } from '@zubric/core/answers';
-import { api } from '../../common/api.ts';
+import { newId } from '../../common/new-id.ts';
 import { useSay } from '../../common/units.tsx';
 import { zeroOrMore } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
+import { record as recordHere } from '../../offline/outbox.ts';
+import type { ShownTrial, ShownTrialSet } from '../../offline/use-outbox.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 
-/** An id for a run made here, so that a run sent twice is one run. */
-const newTrialId = (): string => crypto.randomUUID();
-
 /** The runs of a set and the next one to record. */
-export function RunTable({ set }: { readonly set: StoredTrialSet }) {
+export function RunTable({ set }: { readonly set: ShownTrialSet }) {
   const left = STRAIGHT_RUNS - set.trials.length;
+  // A form of its own for each run, once the one before is recorded: until then it keeps its readings.
+  const [recorded, setRecorded] = useState(0);
   return (
     <section className="sheet" aria-labelledby="runs-title">
-      <NextRun key={set.trials.length} setId={set.id} number={set.trials.length + 1} />
+      <NextRun
+        key={recorded}
+        setId={set.id}
+        number={set.trials.length + 1}
+        onRecorded={() => setRecorded((before) => before + 1)}
+      />
       <p className="px-3 pb-2 text-[14px] text-soft" role="status">
         {left > 0
           ? `${left} more ${left === 1 ? 'run makes' : 'runs make'} a verdict.`
@@ -55,17 +60,17 @@ export function RunTable({ set }: { readonly set: StoredTrialSet }) {
 
 interface RowProps {
   readonly setId: string;
-  readonly trial: StoredTrial;
+  readonly trial: ShownTrial;
   readonly number: number;
 }
 
 function RunRow({ setId, trial, number }: RowProps) {
   const say = useSay();
   const { id } = useBuild();
-  const queries = useQueryClient();
   const [doing, setDoing] = useState<'removing' | 'changing'>();
-  const refresh = () => queries.invalidateQueries({ queryKey: ['trial-sets', id] });
-  const remove = useMutation({ mutationFn: () => api.removeTrial(setId, trial.id), onSuccess: refresh });
+  const remove = useMutation({
+    mutationFn: () => recordHere(id, { kind: 'run-removed', setId, runId: trial.id }),
+  });
   const { side, distance } = trial.reading;
   if (doing === 'changing')
     return (
@@ -84,7 +89,13 @@ function RunRow({ setId, trial, number }: RowProps) {
     );
   return (
     <tr>
-      <td>{number}</td>
+      <td>
+        {number}
+        {trial.by !== undefined && trial.by !== '' && (
+          <span className="block text-[14px] text-soft">{trial.by}</span>
+        )}
+        {trial.unsent && <span className="block text-[14px] text-short">not sent yet</span>}
+      </td>
       <td className="n">
         {side.value === 0
           ? 'on the line'
@@ -142,10 +153,18 @@ interface RunMeasures {
   readonly distance: number;
 }
 
+interface NextProps {
+  readonly setId: string;
+  readonly number: number;
+  readonly onRecorded: () => void;
+}
+
 /** The run to come. */
-function NextRun({ setId, number }: { readonly setId: string; readonly number: number }) {
-  const [trialId] = useState(newTrialId);
-  return <RunForm setId={setId} trialId={trialId} number={number} button="Record run" />;
+function NextRun({ setId, number, onRecorded }: NextProps) {
+  const [trialId] = useState(newId);
+  // It is called the next only once it is: a form still under way would take what is typed with it.
+  const [own] = useState(number);
+  return <RunForm {...{ setId, trialId }} number={own} button="Record run" onRecorded={onRecorded} />;
 }
 
 interface FormProps {
@@ -155,24 +174,25 @@ interface FormProps {
   readonly button: string;
   /** A run that was recorded before. */
   readonly start?: StraightRunReading;
+  /** Leads back to the run as it was. */
   readonly onDone?: () => void;
+  readonly onRecorded?: () => void;
 }
 
-/** Two readings and a button; Enter records. They stay until the server has them. */
-function RunForm({ setId, trialId, number, button, start, onDone }: FormProps) {
+/** Two readings and a button; Enter records. They stay in their fields where the server will not have them. */
+function RunForm({ setId, trialId, number, button, start, onDone, onRecorded = onDone }: FormProps) {
   const { id } = useBuild();
-  const queries = useQueryClient();
   const { control, handleSubmit, formState } = useForm<Readings>(
     start ? { defaultValues: { side: start.side, distance: start.distance } } : {},
   );
   /** Readings that were asked about once: recorded as they are at the next press. */
   const [asked, setAsked] = useState<RunMeasures>();
   const record = useMutation({
-    mutationFn: (reading: StraightRunReading) => api.recordTrial(setId, trialId, reading),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ['trial-sets', id] });
-      onDone?.();
-    },
+    mutationFn: (reading: StraightRunReading) =>
+      recordHere(id, { kind: 'run', setId, runId: trialId, reading }),
+    // It is recorded here and listed at once, whether or not the server has it yet.
+    retry: false,
+    onSuccess: onRecorded,
   });
   const submit = handleSubmit(({ side, distance }) => {
     // Both are there: they are required.

@@ -1,7 +1,7 @@
 import type { StraightRunConditions } from '@zubric/core/trials';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import type { StoredTrialSet } from '@zubric/core/answers';
+import type { ShownTrialSet } from '../../offline/use-outbox.ts';
 import { ApiProblem, api, type TrialSetForm } from '../../common/api.ts';
 import { aboveZero } from '../../fields/checks.ts';
 import { QuantityField } from '../../fields/QuantityField.tsx';
@@ -11,7 +11,7 @@ import { useBuild } from '../../session/BuildSession.tsx';
 const PAUSE_MS = 500;
 
 /** Name and conditions of a set, saved a moment after each change. */
-export function SetConditions({ set }: { readonly set: StoredTrialSet }) {
+export function SetConditions({ set }: { readonly set: ShownTrialSet }) {
   const { id } = useBuild();
   const queries = useQueryClient();
   const [form, setForm] = useState<TrialSetForm>({ name: set.name, conditions: set.conditions });

@@ -6,6 +6,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/re
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { StoredTrialSet } from '@zubric/core/answers';
 import { Refusal, answering, type SeenRequest } from '../../testing/answers.ts';
+import { emptyOutbox } from '../../testing/empty-outbox.ts';
 import { onBench, text } from '../../testing/on-bench.tsx';
 import { Trials } from './Trials.tsx';
 
@@ -78,8 +79,9 @@ const RIGHT = [0.12, 0.1, 0.15, 0.08, 0.11, 0.13, 0.09, 0.14, 0.1, 0.12];
 const BOTH = [0.12, -0.1, 0.05, -0.08, 0.01, 0.03, -0.09, 0.04, -0.02, 0.05];
 
 describe('trials', () => {
-  afterEach(() => {
+  afterEach(async () => {
     cleanup();
+    await emptyOutbox();
     vi.unstubAllGlobals();
     localStorage.clear();
   });
@@ -160,16 +162,32 @@ describe('trials', () => {
     expect(sent()).toHaveLength(1);
   });
 
-  it('asks for both readings, and keeps them where the server is away', async () => {
+  it('asks for both readings, and keeps them where the server will not have them', async () => {
     await show(setOf([]));
     type('distance covered', '2 m');
     fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
     expect(await screen.findByText('Both readings are needed.')).toBeTruthy();
-    answering({ 'GET /api/builds/b/trial-sets': () => ({ trialSets: [setOf([])] }) });
+    answering({
+      'GET /api/builds/b/trial-sets': () => ({ trialSets: [setOf([])] }),
+      'PUT /api/trial-sets/s1/trials/*': () => new Refusal(403, 'This device may only look.'),
+    });
     type(/^Run 1: to the side/, '12 mm');
     fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
     expect(await screen.findByText(/Not recorded: .*The readings are kept here\./)).toBeTruthy();
     expect((screen.getByLabelText('distance covered') as HTMLInputElement).value).toBe('2 m');
+  });
+
+  it('keeps a run here while the server is away, and shows it as not sent yet', async () => {
+    await show(setOf([0.1]));
+    answering({
+      'GET /api/builds/b/trial-sets': () => ({ trialSets: [setOf([0.1])] }),
+      'PUT /api/trial-sets/s1/trials/*': () => new Refusal(503, 'The database is away for a moment.'),
+    });
+    record('12 mm', '2 m');
+    expect((await screen.findByRole('row', { name: /12.mm right/ })).textContent).toMatch(/^2not sent yet/);
+    expect(text()).toContain('8 more runs make a verdict.');
+    // The next run can be typed at once.
+    expect((screen.getByLabelText(/^Run 3: to the side/) as HTMLInputElement).value).toBe('');
   });
 
   it('removes a run only when told twice', async () => {

@@ -1,11 +1,9 @@
 import { straightRunResult, type StraightRunVerdict } from '@zubric/core/trials';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { StoredTrialSet } from '@zubric/core/answers';
-import { api } from '../../common/api.ts';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { Caution } from '../../findings/Findings.tsx';
+import { useTrialSets, type ShownTrialSet } from '../../offline/use-outbox.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { NewSet } from './NewSet.tsx';
 import { Result } from './Result.tsx';
@@ -16,26 +14,26 @@ import { SetConditions } from './SetConditions.tsx';
 export function Trials() {
   const { id, build } = useBuild();
   useTitle('Trials', build.name);
-  const sets = useQuery({ queryKey: ['trial-sets', id], queryFn: () => api.trialSets(id) });
+  const { stored, sets } = useTrialSets(id);
   const [chosen, setChosen] = useState<string | null>(null);
-  const set = sets.data?.find((s) => s.id === chosen) ?? (chosen === 'new' ? undefined : sets.data?.[0]);
+  const set = sets?.find((s) => s.id === chosen) ?? (chosen === 'new' ? undefined : sets?.[0]);
   return (
     <div className="grid gap-3">
       <div>
         <h1>Does it run straight, ten times out of ten?</h1>
         <Answer set={set} />
       </div>
-      {sets.isError && (
+      {stored.isError && (
         <p role="alert" className="border border-short bg-short-lo px-4 py-3">
-          {sets.error.message}{' '}
-          <button type="button" className="push" onClick={() => void sets.refetch()}>
+          {stored.error.message}{' '}
+          <button type="button" className="push" onClick={() => void stored.refetch()}>
             Try again
           </button>
         </p>
       )}
-      {sets.data && (
+      {sets && (
         <div className="grid grid-cols-1 gap-4 lg:grid-cols-[210px_minmax(0,1fr)]">
-          <SetList sets={sets.data} chosen={set?.id} onChoose={setChosen} />
+          <SetList sets={sets} chosen={set?.id} onChoose={setChosen} />
           {set ? <OpenSet key={set.id} set={set} /> : <NewSet onMade={setChosen} />}
         </div>
       )}
@@ -50,7 +48,7 @@ const VERDICTS: Readonly<Record<StraightRunVerdict, string>> = {
   'no-bias-shown': 'No bias shown',
 };
 
-function Answer({ set }: { readonly set: StoredTrialSet | undefined }) {
+function Answer({ set }: { readonly set: ShownTrialSet | undefined }) {
   const say = useSay();
   const result =
     set &&
@@ -75,7 +73,7 @@ function Answer({ set }: { readonly set: StoredTrialSet | undefined }) {
 }
 
 interface SetListProps {
-  readonly sets: readonly StoredTrialSet[];
+  readonly sets: readonly ShownTrialSet[];
   readonly chosen: string | undefined;
   readonly onChoose: (id: string) => void;
 }
@@ -94,6 +92,7 @@ function SetList({ sets, chosen, onChoose }: SetListProps) {
           <span className="block text-[15px] font-semibold break-words">{set.name}</span>
           <span className="block text-[14px] text-soft">
             {set.trials.length} runs{set.invented ? ', invented for the demo' : ''}
+            {set.unsent ? ', not sent yet' : ''}
           </span>
         </button>
       ))}
@@ -112,7 +111,7 @@ function SetList({ sets, chosen, onChoose }: SetListProps) {
   );
 }
 
-const OpenSet = ({ set }: { readonly set: StoredTrialSet }) => (
+const OpenSet = ({ set }: { readonly set: ShownTrialSet }) => (
   <div className="grid content-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,420px)]">
     <div className="grid content-start gap-3">
       <SetConditions set={set} />

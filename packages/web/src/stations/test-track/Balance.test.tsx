@@ -1,0 +1,67 @@
+import { buildFrom } from '@zubric/core/vehicle';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { demo } from '../../testing/demo.ts';
+import { fieldCalled, onBench, text } from '../../testing/on-bench.tsx';
+import { workOfTheBench } from '../../testing/worker-here.ts';
+import { Balance } from './Balance.tsx';
+
+const teasel = demo('teasel');
+if (!teasel) throw new Error('Teasel is a build of the demo');
+const LONG = { timeout: 30_000 };
+
+describe('the balance of a balancer', () => {
+  beforeEach(() => void workOfTheBench());
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+    localStorage.clear();
+  });
+  const stands = (words: RegExp) => waitFor(() => expect(text()).toMatch(words), LONG);
+  const gain = (name: string): HTMLInputElement => fieldCalled(new RegExp(name)) as HTMLInputElement;
+
+  it('proposes gains that stand, and says how fast it falls and how quick its loop is', async () => {
+    onBench(<Balance />, teasel);
+    await stands(/With these gains it stands: it leans [\d.]+° at most/);
+    expect(text()).toMatch(
+      /three times itself in 0\.181 s; its loop runs every 0\.005 s, and may take up to 0\.0181 s/,
+    );
+    expect(Number(gain('kp').value.replace(',', ''))).toBeGreaterThan(0);
+    expect(screen.getByRole('group', { name: /^Gains that hold: \d+ of 144/ })).toBeDefined();
+    expect(screen.getByRole('img', { name: /^lean over time: from 3°/ })).toBeDefined();
+  });
+
+  it('is tuned from falling to standing: gains typed, a square of the map taken, what is proposed taken again', async () => {
+    onBench(<Balance />, teasel);
+    await stands(/it stands/);
+    const proposed = gain('kp').value;
+    fireEvent.change(gain('kp'), { target: { value: '0' } });
+    await stands(/With these gains it falls after/);
+    const map = screen.getByRole('group', { name: /^Gains that hold/ });
+    const [holding] = within(map).getAllByRole('button', { name: /: stands$/ });
+    if (!holding) throw new Error('some gains hold');
+    fireEvent.click(holding);
+    await stands(/With these gains it stands/);
+    expect(gain('kp').value).not.toBe(proposed);
+    fireEvent.click(screen.getByRole('button', { name: 'Take what is proposed' }));
+    await waitFor(() => expect(gain('kp').value).toBe(proposed), LONG);
+  });
+
+  it('asks for a motor first, of a balancer that has none', async () => {
+    onBench(<Balance />, buildFrom('balancer', 'Wren'));
+    await stands(/Choose a motor with magnets in Power first/);
+    expect(text()).not.toContain('It is being tried');
+  });
+
+  it('says so where the loop is too slow for any gains, and what leaving the encoders out gains', async () => {
+    onBench(<Balance />, teasel);
+    await stands(/it stands/);
+    fireEvent.change(fieldCalled('Reading encoders'), { target: { value: '150 ms' } });
+    await stands(/which is more than 0\.0181 s/);
+    expect(text()).toMatch(
+      /No gains were found that hold|Without reading the encoders the loop takes 0\.0025 s/,
+    );
+    fireEvent.change(gain('Let go at a lean of'), { target: { value: '50°' } });
+    expect(screen.getByText('It is let go at less than 45°.')).toBeDefined();
+  });
+});

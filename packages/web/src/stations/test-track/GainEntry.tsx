@@ -1,0 +1,56 @@
+import { showNumber } from '@zubric/core/quantity';
+import { useId, useState } from 'react';
+
+const TITLES = {
+  kp: 'For a lean, kp, V/rad',
+  ki: 'For a lean through time, ki, V/(rad·s)',
+  kd: 'For a lean that grows, kd, V·s/rad',
+} as const;
+
+interface Props {
+  readonly name: keyof typeof TITLES;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+}
+
+const FIGURES = 4;
+/** A number as it is typed, with a comma or a point. */
+const read = (text: string): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));
+
+/** A gain as a plain number. */
+export function GainEntry({ name, value, onChange }: Props) {
+  const id = useId();
+  const [draft, setDraft] = useState<string>();
+  const wrong = draft !== undefined && !Number.isFinite(read(draft));
+  // What was typed stands as it was typed, until another value takes its place.
+  const shown = draft !== undefined && (wrong || read(draft) === value) ? draft : showNumber(value, FIGURES);
+  return (
+    <div className="w-56">
+      <label htmlFor={id} className="block text-[14px] text-soft">
+        {TITLES[name]}
+      </label>
+      <input
+        id={id}
+        className="entry"
+        inputMode="decimal"
+        data-own-undo
+        value={shown}
+        aria-invalid={wrong}
+        aria-describedby={wrong ? `${id}-problem` : undefined}
+        onChange={(event) => {
+          setDraft(event.target.value);
+          const number = read(event.target.value);
+          if (Number.isFinite(number)) onChange(number);
+        }}
+        onBlur={() => {
+          if (!wrong) setDraft(undefined);
+        }}
+      />
+      {wrong && (
+        <p id={`${id}-problem`} role="alert" className="text-[14px] text-short">
+          This is no number.
+        </p>
+      )}
+    </div>
+  );
+}
