@@ -85,19 +85,30 @@ export const test = base.extend<Tests, Workers>({
 
 export { expect };
 
+/** A build made by a door of the server: its id. */
+async function made(page: Page, door: string, body: object): Promise<string> {
+  await page.goto('/builds');
+  return page.evaluate(
+    async ([path, text]) => {
+      const answer = await fetch(path, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: text,
+      });
+      return ((await answer.json()) as { id: string }).id;
+    },
+    [door, JSON.stringify(body)] as const,
+  );
+}
+
 /** A build with a name, of a template that the server knows, opened at its Brief: where how it begins is not what is tried. */
 export async function begin(page: Page, name: string, template = 'blank'): Promise<void> {
-  await page.goto('/builds');
-  const id = await page.evaluate(async (body) => {
-    const answer = await fetch('/api/builds', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body,
-    });
-    return ((await answer.json()) as { id: string }).id;
-  }, JSON.stringify({ name, template }));
-  await page.goto(`/builds/${id}/brief`);
+  await page.goto(`/builds/${await made(page, '/api/builds', { name, template })}/brief`);
 }
+
+/** A copy of a build of the demo, for a test that leaves something in it: its id. Tests of other files have the demo too. */
+export const copyOf = (page: Page, id: string, name: string): Promise<string> =>
+  made(page, `/api/builds/${id}/copies`, { name });
 
 /** Waits until the header says that everything is saved. */
 export const saved = (page: Page) => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');

@@ -1,11 +1,12 @@
-import { expect, saved, test } from './application.ts';
+import { copyOf, expect, saved, test } from './application.ts';
 
 const STUDIED = 60_000;
 
 test('a cart that veers is found, its motors matched, and it ends straight; the course and what was set are kept', async ({
   bench,
 }) => {
-  await bench.goto('/builds/puffin/test-track?view=course');
+  const id = await copyOf(bench, 'puffin', 'Puffin that veers');
+  await bench.goto(`/builds/${id}/test-track?view=course`);
   await expect(bench.getByRole('heading', { level: 1 })).toContainText('Where does it end up');
   await bench.getByLabel('Right motor faster by').fill('8 %');
   await bench.getByLabel('Motors alike within ±').fill('0 %');
@@ -26,7 +27,7 @@ test('a cart that veers is found, its motors matched, and it ends straight; the 
   await saved(bench);
   await bench.reload();
   await expect(bench.getByLabel('Right motor faster by')).toHaveValue(/^0/);
-  await bench.goto('/builds/puffin/trials');
+  await bench.goto(`/builds/${id}/trials`);
   await expect(bench.getByText('Two metres straight').first()).toBeVisible();
 });
 

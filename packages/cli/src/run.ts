@@ -1,3 +1,4 @@
+import { ASSEMBLY_USAGE, assemblyFile } from './assembly.ts';
 import { BALANCE_USAGE, balanceFile } from './balance.ts';
 import { CALC_USAGE, calc, type Files } from './calc.ts';
 import { DRIVE_USAGE, driveFile } from './drive.ts';
@@ -12,6 +13,7 @@ const COMMANDS = {
   evaluate: evaluateFile,
   search: searchFile,
   layout: layoutFile,
+  assembly: assemblyFile,
   balance: balanceFile,
   drive: driveFile,
 } as const;
@@ -39,6 +41,7 @@ export function run(args: readonly string[], files: Files): Outcome {
         EVALUATE_USAGE,
         SEARCH_USAGE,
         LAYOUT_USAGE,
+        ASSEMBLY_USAGE,
         TEMPLATE_USAGE,
         BALANCE_USAGE,
         DRIVE_USAGE,

@@ -1,6 +1,26 @@
 export { cautionForBattery, CAUTION_FOR_CHARGER, CAUTION_FOR_SHORTS } from './cautions.ts';
 export { dayAfter, daysBetween, weekdayOf, type Day } from './calendar.ts';
+export { type PlanProblem } from './edited.ts';
+export {
+  addHelper,
+  addOwnStep,
+  changeHelper,
+  changeOwnStep,
+  circleIf,
+  putAfter,
+  removeHelper,
+  removeStep,
+  restoreStep,
+  splitStep,
+} from './edits.ts';
+export { screwTorque, type Fastener } from './fasteners.ts';
+export { assemblyCalendar } from './icalendar.ts';
 export { partsCsv } from './parts-csv.ts';
 export { partsList, partsTotal, type PartLine, type PartsTotal } from './parts-list.ts';
-export { assemblyOutlook, type AssemblyOutlook, type PlannedStep } from './plan.ts';
+export { assemblyOutlook, daysMoved, YOU, type AssemblyOutlook, type PlannedStep } from './plan.ts';
+export { ASSEMBLY_RULES, type Rule } from './rules.ts';
+export { type RuleId } from './rule-id.ts';
+export { A_HELPER, type Hands } from './schedule.ts';
+export { assemblySteps, type AssemblySteps } from './steps.ts';
+export { type Reason, type Remark, type Step } from './step.ts';
 export { addOwnLine, changeOwnLine, markLine, markStep, removeOwnLine, type LineNote } from './marks.ts';

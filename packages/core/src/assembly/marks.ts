@@ -60,7 +60,11 @@ export function markLine(build: Build, line: PartLine, note: LineNote): Build {
  * @example markStep(gull, 'frame', { doneOn: '2027-03-14' }).assembly.steps
  *   // [{ id: 'frame', doneOn: '2027-03-14' }]
  */
-export function markStep(build: Build, id: string, note: Partial<Omit<MarkedStep, 'id'>>): Build {
+export function markStep(
+  build: Build,
+  id: string,
+  note: { readonly [K in Exclude<keyof MarkedStep, 'id'>]?: MarkedStep[K] | undefined },
+): Build {
   const before = build.assembly.steps.find((mark) => mark.id === id) ?? { id };
   const mark = given({ ...before, ...note });
   const others = build.assembly.steps;

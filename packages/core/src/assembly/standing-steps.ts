@@ -68,7 +68,6 @@ export function standSteps(build: Build): Step[] {
           whole({
             id: 'free-wheels',
             title: `Put the free ${plural('wheel', free.count)} on`,
-            detail: 'Spacers so that nothing rubs; self-locking nuts on what turns.',
             handsOnS: 45 * MINUTE_S,
             needs: free.needs,
             after: ['frame', ...(free.steered ? ['steering'] : [])],
@@ -92,12 +91,19 @@ function axleSteps(build: Build, after: readonly string[]): Step[] {
     ...(shafts.length > 0
       ? [
           whole({
+            id: 'bearings',
+            title: shafts.length === 1 ? 'Set the bearings of the shaft' : 'Set the bearings of the shafts',
+            detail: 'Pressed by the ring that is tight, square, never by the other; they spin freely after.',
+            handsOnS: 45 * MINUTE_S,
+            after: ['frame'],
+          }),
+          whole({
             id: 'axle',
             title: `Set ${shafts.length === 1 ? 'the shaft in its' : 'the shafts in their'} bearings`,
-            detail: 'Collars against float along the axle; it turns freely before anything is tightened.',
+            detail: 'It turns freely before anything is tightened.',
             handsOnS: HOUR_S,
             needs: needsOf(shafts),
-            after: [...after],
+            after: [...after, 'bearings'],
           }),
         ]
       : []),
@@ -106,8 +112,7 @@ function axleSteps(build: Build, after: readonly string[]): Step[] {
           whole({
             id: 'hubs',
             title: `Fit the hubs: ${kinds.join(', ')}`,
-            detail:
-              'Two set screws at an angle, one on the flat; keys full length; nothing tight before the line is true.',
+            detail: 'Keys over their full length; nothing tight before the line is true.',
             handsOnS: HOUR_S,
             needs: needsOf(hubs),
             after: [...after, ...(shafts.length > 0 ? ['axle'] : [])],
@@ -158,7 +163,6 @@ export function wheelSteps(build: Build, after: readonly string[]): Step[] {
     whole({
       id: 'wheels',
       title: `Put the ${plural(WHEEL_TITLES[form] ?? 'driven wheel', count)} on`,
-      detail: 'Spacers so that nothing rubs; self-locking nuts on what turns.',
       handsOnS: HOUR_S,
       needs,
       after: before,

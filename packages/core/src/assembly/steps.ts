@@ -1,75 +1,53 @@
 import {
-  layoutKind,
-  batteryOf,
-  motorOf,
-  rollsAway,
+  massAllUp,
+  drivesOf,
+  driveOf,
   scaledTime,
   scaleOf,
-  type Build,
-  type PartOf,
-  driveOf,
-  drivesOf,
-  motorsIn,
   whole as wholeBuild,
+  type Build,
 } from '../vehicle/index.ts';
-import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
-import { isLoop, stageKind, stageName, stageWork } from '../transmission/index.ts';
-import { cautionForBattery, cautionForVoltage, isPrimary } from './cautions.ts';
+import { remembered } from '../contract/index.ts';
+import { HOUR_S } from '../quantity/index.ts';
+import { bodyAndParts } from './body-steps.ts';
+import {
+  beforeMotors,
+  besideSteps,
+  joinSteps,
+  motorBolts,
+  motorStep,
+  repeated,
+  stageSteps,
+} from './drive-steps.ts';
+import { edited, type PlanProblem } from './edited.ts';
+import { electricSteps } from './electric-steps.ts';
+import { fastenersOf, type Fastener } from './fasteners.ts';
+import { firstRuns } from './first-runs.ts';
+import { withLeftovers } from './leftovers.ts';
+import { partsList, type PartLine } from './parts-list.ts';
+import { ruled } from './rules.ts';
 import { brakeSteps, standSteps, wheelSteps } from './standing-steps.ts';
 import { whole, type Step } from './step.ts';
-
-/** The steps of one side of the wheels of a stage, with the stage's id before theirs, and that of a drive beside the first. */
-function stageSteps(build: Build, part: 'before' | 'after', of = ''): Step[] {
-  return driveOf(build).stages.flatMap((stage) => {
-    const plans = stageWork(stage)[part](stage);
-    const at = `${of}${stage.id}`;
-    return plans.map(({ parts = [], needs = [], after = [], ...plan }) =>
-      whole({
-        ...plan,
-        id: `${at}.${plan.id}`,
-        title: driveOf(build).stages.length > 1 ? `${plan.title} (${stageName(stage.kind)})` : plan.title,
-        needs: [...parts.map((id) => `${at}.${id}`), ...needs],
-        after: [
-          ...after.map((id) => `${at}.${id}`),
-          ...(part === 'after' && of === '' ? ['wheels'] : [`${of}motors`]),
-        ],
-      }),
-    );
-  });
-}
-
-/** What puts a drive beside the first together: its motors, then its stages from there on. */
-function besideSteps(seen: Build): Step[] {
-  const { id, name, work } = driveOf(seen);
-  const motors = motorsIn(seen);
-  if (work?.kind === 'draws' && !motorOf(seen)) return [];
-  const of = `${id}.`;
-  const named = (step: Step): Step => ({ ...step, title: `${name}: ${lowerFirst(step.title)}` });
-  return [
-    whole({
-      id: `${of}motors`,
-      title: `${name}: bolt the ${motors > 1 ? `${motors} motors` : 'motor'} to ${motors > 1 ? 'their mounts' : 'its mount'}`,
-      handsOnS: HOUR_S,
-      needs: [`${of}motor`],
-      after: ['frame'],
-    }),
-    ...[...stageSteps(seen, 'before', of), ...stageSteps(seen, 'after', of)].map(named),
-  ];
-}
-
-const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
-
-/** A gearhead goes onto its motor before the motor goes into the frame; gears on its shaft mesh once it is in. */
-function beforeMotors(build: Build, step: Step): boolean {
-  const stage = driveOf(build).stages.find(({ id }) => step.id.startsWith(`${id}.`));
-  return stage !== undefined && stageKind(stage.kind).sealed === true;
-}
+import { toolsOf } from './tools.ts';
+import { usualReason } from './usual-reason.ts';
 
 const ids = (steps: readonly Step[]): string[] => steps.map((step) => step.id);
 
-/** The steps from bare frame to first run, in an order that respects what must come before what. */
-export function assemblySteps(given: Build): Step[] {
-  const build = wholeBuild(given);
+/** From so much on, kg, two lift it (common practice, no source). */
+const TWO_LIFT_KG = 25;
+/** Steps that lift the vehicle, or hold it while somebody works. */
+const LIFTING: readonly string[] = [
+  'wheels',
+  'free-wheels',
+  'castors',
+  'track',
+  'join',
+  'first-power',
+  'first-run',
+];
+
+/** The steps from bare frame to tuning as the parts of the build ask for them, before any rule of the trade. */
+function drafts(build: Build, lines: readonly PartLine[]): Step[] {
   const loose = stageSteps(build, 'before');
   const onMotor = loose.filter((step) => beforeMotors(build, step)).map((step) => ({ ...step, after: [] }));
   const before = loose.filter((step) => !beforeMotors(build, step));
@@ -85,7 +63,25 @@ export function assemblySteps(given: Build): Step[] {
   const beside = drivesOf(build)
     .filter((seen) => driveOf(seen).id !== driveOf(build).id)
     .flatMap(besideSteps);
-  const steps = [
+  const bolts = motorBolts(build);
+  const body = bodyAndParts(build, lines);
+  const driven = [...ids(stand), ...ids(wheels), ...ids(after), ...ids(bolts), ...ids(beside)];
+  const join = joinSteps(build, driven);
+  const electrics = electricSteps(build, lines, [
+    ...ids(beside).filter((id) => id.endsWith('.motors')),
+    ...body.flatMap(({ id, role }) => (role === 'fit-wired' ? [id] : [])),
+    ...ids(join),
+  ]);
+  const running = [
+    ...driven,
+    ...ids(brake),
+    ...ids(join),
+    ...ids(electrics).filter((id) => id === 'program'),
+  ];
+  const times = repeated(build);
+  const several = (steps: readonly Step[]): Step[] =>
+    steps.map((step) => (times ? { ...step, times } : step));
+  return [
     whole({
       id: 'frame',
       title: 'Mark out, cut and drill the frame',
@@ -93,163 +89,80 @@ export function assemblySteps(given: Build): Step[] {
       needs: ['frame'],
       caution: 'Drilling, grinding and welding: eyes, ears, fumes. Follow the tools’ own instructions.',
     }),
+    ...body.filter(({ role }) => role === 'print'),
     ...stand,
-    ...onMotor,
-    motorStep(build, onMotor),
-    ...before,
-    ...wheels,
-    ...after,
+    ...several(onMotor),
+    ...several([motorStep(build, onMotor)]),
+    ...several(before),
+    ...several(wheels),
+    ...several(after),
+    ...several(bolts),
     ...brake,
     ...beside,
-    ...electrics(build, ids(beside)),
-    ...firstRuns(build, [...ids(stand), ...ids(wheels), ...ids(after), ...ids(brake), ...ids(beside)]),
+    ...join,
+    ...body.filter(({ id, role }) => role !== 'print' && id !== 'body'),
+    ...electrics,
+    ...body.filter(({ id }) => id === 'body'),
+    ...firstRuns(build, [...running, ...body.filter(({ id }) => id === 'seat').map(({ id }) => id)]),
   ];
-  return steps.map((step) => withMarks(build, step));
 }
 
-/** Whether motors stand left and right of each other, as mirror images. */
-const isMirrored = (build: Build): boolean =>
-  motorsIn(build) > 1 && (driveOf(build).together === 'wheel' || driveOf(build).together === 'side');
+/** A step with what its kind and the size of the vehicle ask for. */
+function equipped(build: Build, step: Step, lifted: boolean): Step {
+  const fasteners = fastenersOf(build, step);
+  const hands = lifted && LIFTING.includes(step.role) ? 2 : step.hands;
+  return { ...step, fasteners, hands, handsOnS: scaledTime(scaleOf(build), step.handsOnS) };
+}
 
-function motorStep(build: Build, onMotor: readonly Step[]): Step {
-  const several = motorsIn(build) > 1;
-  const loops = driveOf(build).stages.filter(isLoop);
-  const thrown = loops.map(({ kind }) => stageKind(kind).loop).find((loop) => loop?.throws)?.name ?? 'belt';
-  const detail = [
-    ...(loops.length > 0
-      ? [`Slots left free for tension; a mount that twists under pull throws its ${thrown}.`]
-      : []),
-    ...(isMirrored(build) ? ['Label the motors left and right.'] : []),
-  ].join(' ');
-  return whole({
-    id: 'motors',
-    title: several ? 'Bolt the motors to their mounts' : 'Bolt the motor to its mount',
-    ...(detail === '' ? {} : { detail }),
-    handsOnS: HOUR_S,
-    needs: ['motor'],
-    after: ['frame', ...ids(onMotor)],
+/** Set screws of a stage that is aligned first are put in loose: their torque and their lock are of the step that tightens them. */
+function tightenedLater(steps: readonly Step[]): Step[] {
+  const stem = ({ id, role }: Step): string => id.slice(0, id.length - role.length);
+  const locks = new Map(
+    steps.flatMap((step) => (step.role === 'lock' ? [[stem(step), step.id] as const] : [])),
+  );
+  const isLater = (step: Step, { kind }: Fastener): boolean =>
+    kind === 'set screw' && step.role !== 'lock' && locks.has(stem(step));
+  const moved = (lock: Step): Fastener[] =>
+    steps
+      .filter((step) => locks.get(stem(step)) === lock.id)
+      .flatMap((step) => step.fasteners.filter((one) => isLater(step, one)));
+  return steps.map((step) => {
+    const mine = step.fasteners.filter((one) => !isLater(step, one));
+    const fasteners = step.role === 'lock' ? [...mine, ...moved(step)] : mine;
+    const changed = { ...step, fasteners };
+    return { ...changed, tools: toolsOf(changed) };
   });
 }
 
-function electrics(build: Build, beside: readonly string[]): Step[] {
-  const voltage = cautionForVoltage(build);
-  return [
-    whole({
-      id: 'drivers',
-      title: 'Mount the motor drivers',
-      detail: 'Where air passes and plugs can be reached; ports labelled left and right.',
-      handsOnS: 45 * MINUTE_S,
-      needs: ['driver'],
-      after: ['frame'],
-    }),
-    chargeStep(batteryOf(build)),
-    whole({
-      id: 'tray',
-      title: 'Fix the battery in its tray, not yet connected',
-      detail: 'It must come out again without taking anything else apart.',
-      handsOnS: HOUR_S,
-      needs: ['battery'],
-      after: ['frame'],
-    }),
-    whole({
-      id: 'wiring',
-      title: 'Wire it: main switch, fuse near the battery, cables sized for stall',
-      ...(isMirrored(build)
-        ? { detail: 'Motors mounted as mirror images turn opposite ways: invert one.' }
-        : {}),
-      handsOnS: 3 * HOUR_S,
-      needs: ['main-switch', 'fuse', 'cable'],
-      after: ['motors', 'drivers', 'tray', ...beside.filter((id) => id.endsWith('.motors'))],
-      ...(voltage === undefined ? {} : { caution: voltage }),
-    }),
-    whole({
-      id: 'polarity',
-      title: 'Check polarity and shorts with a meter',
-      handsOnS: 20 * MINUTE_S,
-      after: ['wiring'],
-      holdPoint: 'Plus is on plus at the battery plug and at each driver, and the meter shows no short.',
-    }),
-  ];
+/** The steps of a build in an order that works, and what of the builder's own edits no longer fits. */
+export interface AssemblySteps {
+  readonly steps: readonly Step[];
+  readonly problems: readonly PlanProblem[];
 }
 
-/** Charged where it can be charged; primary cells are only put in fresh. */
-function chargeStep(battery: PartOf<'battery'> | undefined): Step {
-  const caution = cautionForBattery(battery);
-  if (battery && isPrimary(battery))
-    return whole({
-      id: 'charge',
-      title: 'Put fresh cells in',
-      detail: 'All of one kind and age; never recharge them.',
-      handsOnS: 5 * MINUTE_S,
-      needs: ['battery'],
-      caution,
-    });
-  return whole({
-    id: 'charge',
-    title: 'Charge the battery',
-    handsOnS: 10 * MINUTE_S,
-    waitingS: 6 * HOUR_S,
-    waitingFor: 'the battery to charge',
-    needs: ['battery'],
-    caution,
-  });
-}
-
-function firstRuns(build: Build, drive: readonly string[]): Step[] {
-  const steep = build.duties.some(rollsAway);
-  const hasMotor = motorOf(build) !== undefined;
-  return [
-    whole({
-      id: 'first-power',
-      title: drivenOff(build),
-      detail: hasMotor ? 'A tenth of full command; listen, feel for heat.' : undefined,
-      handsOnS: 30 * MINUTE_S,
-      after: ['polarity', 'charge', ...drive],
-      caution: 'Stand it on blocks that cannot slip; hands, hair and sleeves clear.',
-      holdPoint:
-        motorsIn(build) > 1
-          ? 'Each side turns forward, and the main switch stops it.'
-          : 'It turns forward, and the main switch stops it.',
-    }),
-    whole({
-      id: 'first-run',
-      title: 'First run on the floor, empty',
-      handsOnS: HOUR_S,
-      after: ['first-power'],
-      caution: 'Nobody in front; one hand on the switch.',
-    }),
-    ...(steep
-      ? [
-          whole({
-            id: 'slope',
-            title: 'Stop and hold on the slope, empty before loaded',
-            handsOnS: HOUR_S,
-            after: ['first-run'],
-            caution:
-              'Nobody below it. A motor or a worm is no parking brake: chock the wheels. Where people ride, a friction brake of its own.',
-            holdPoint: 'It stops and holds going down the steepest grade of the brief.',
-          }),
-        ]
-      : []),
-  ];
-}
-
-/** What is kept off the ground at first power. */
-const drivenOff = ({ layout }: Build): string =>
-  layoutKind(layout.kind).pullsByRope
-    ? 'First power, no load on the rope'
-    : layoutKind(layout.kind).onTracks
-      ? 'First power, tracks off the ground'
-      : 'First power, wheels off the ground';
-
-function withMarks(build: Build, step: Step): Step {
-  const mark = build.assembly.steps.find((m) => m.id === step.id);
-  const handsOnS = scaledTime(scaleOf(build), step.handsOnS);
-  if (!mark) return { ...step, handsOnS };
+/**
+ * The steps from bare frame to tuning, as the parts of the build, the rules of the trade and the builder's own edits ask for
+ * them: each line of the parts list is fitted by one step, each step comes after all that it must.
+ *
+ * @example assemblySteps(puffin).steps[0]?.title // 'Mark out, cut and drill the frame'
+ */
+export const assemblySteps = remembered((given: Build): AssemblySteps => {
+  const build = wholeBuild(given);
+  const lines = partsList(build);
+  const own = build.masses.own.mass.value;
+  const lifted = own >= TWO_LIFT_KG || (build.people === 'riding' && massAllUp(build) >= TWO_LIFT_KG);
+  const drafted = withLeftovers(build, lines, drafts(build, lines)).map((step) =>
+    equipped(build, step, lifted),
+  );
+  const { steps, problems } = edited(build, lines, ruled(build, tightenedLater(drafted)));
+  const roles = new Map(steps.map(({ id, role }) => [id, role]));
   return {
-    ...step,
-    handsOnS: mark.handsOn?.value ?? handsOnS,
-    waitingS: mark.waiting?.value ?? step.waitingS,
-    ...(mark.doneOn === undefined ? {} : { doneOn: mark.doneOn }),
+    problems,
+    steps: steps.map((step) => ({
+      ...step,
+      reasons: Object.fromEntries(
+        step.after.map((id) => [id, step.reasons[id] ?? usualReason(roles.get(id) ?? '', step.role)]),
+      ),
+    })),
   };
-}
+});

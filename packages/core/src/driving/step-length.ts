@@ -1,7 +1,8 @@
 import type { Rig, Terrain } from './rig.ts';
 
-/** Steps are no longer and no shorter, s; over kerbs, which a wheel must meet, they stay short. */
+/** Steps are no longer, s; over kerbs, which a wheel must meet, they stay short. */
 const LONGEST_S = 0.004;
+/** The shortest step, s: what still misses by more there is taken as it is. */
 export const SHORTEST_S = 1e-5;
 const FIRST_S = 1e-4;
 const KERB_S = 0.001;

@@ -30,13 +30,52 @@ const ownLine = z
   })
   .readonly();
 
-/** What is known of a step: when it was done, and times other than the usual ones. */
+const title = z.string().trim().min(1, 'say what is done').max(160).meta({ title: 'What is done' });
+const detail = z.string().trim().max(1000).meta({ title: 'How' });
+const hands = z.int().min(1).max(2).meta({ title: 'Pairs of hands' });
+const handsOn = quantity('time', { least: 0, most: 10 * DAY_S }, 'Hands-on time');
+const waiting = quantity('time', { least: 0, most: 100 * DAY_S }, 'Waiting time');
+/** Steps or lines by their ids; one that is gone from the build is told, and does no harm. */
+const idsOf = (what: string) => z.array(id).max(100).readonly().meta({ title: what });
+
+/** What is known of a step: when it was done, and what the builder has otherwise than is usual. */
 export const markedStep = z
   .strictObject({
     id,
     doneOn: z.iso.date().optional().meta({ title: 'Done on' }),
-    handsOn: quantity('time', { least: 0, most: 10 * DAY_S }, 'Hands-on time').optional(),
-    waiting: quantity('time', { least: 0, most: 100 * DAY_S }, 'Waiting time').optional(),
+    handsOn: handsOn.optional(),
+    waiting: waiting.optional(),
+    title: title.optional(),
+    hands: hands.optional(),
+    after: idsOf('Also after').optional(),
+    removed: z.literal(true).optional().meta({ title: 'Left out' }),
+  })
+  .readonly();
+
+/** A step of the builder’s own, or the second part of another that was split. */
+export const ownStepSchema = z
+  .strictObject({
+    id,
+    title,
+    detail: detail.optional(),
+    handsOn,
+    waiting: waiting.optional(),
+    hands: hands.optional(),
+    needs: idsOf('What goes in').optional(),
+    after: idsOf('After').optional(),
+    before: idsOf('Before').optional(),
+    /** The step that this is the rest of: what came after that one comes after this. */
+    restOf: id.optional().meta({ title: 'The rest of' }),
+  })
+  .readonly();
+
+/** Somebody who builds, and when. */
+export const builderSchema = z
+  .strictObject({
+    id,
+    name: z.string().trim().min(1, 'give a name').max(60).meta({ title: 'Name' }),
+    hoursADay: quantity('time', { least: TEN_MINUTES_S, most: DAY_S }, 'Time a working day'),
+    workDays: z.array(z.enum(WEEKDAYS)).min(1).max(7).readonly().meta({ title: 'Working days' }),
   })
   .readonly();
 
@@ -48,6 +87,17 @@ export const assemblySchema = z
     lines: z.array(markedLine).max(300).readonly().meta({ title: 'Parts list' }),
     own: z.array(ownLine).max(300).readonly().meta({ title: 'Own parts' }),
     steps: z.array(markedStep).max(300).readonly().meta({ title: 'Steps' }),
+    ownSteps: z.array(ownStepSchema).max(200).readonly().optional().meta({ title: 'Own steps' }),
+    /** Who else builds, beside whoever the days above are of. */
+    helpers: z.array(builderSchema).max(12).readonly().optional().meta({ title: 'Helpers' }),
+    /** Ports that the builder chose, by the wire that ends there. */
+    ports: z
+      .array(z.strictObject({ id, port: z.string().trim().min(1, 'name the port').max(30) }).readonly())
+      .max(200)
+      .readonly()
+      .optional()
+      .meta({ title: 'Ports' }),
+    printers: z.int().min(1).max(20).optional().meta({ title: 'Printers' }),
   })
   .readonly()
   .meta({ title: 'Assembly' });
@@ -57,6 +107,10 @@ export type AssemblyPlan = z.output<typeof assemblySchema>;
 export type MarkedLine = AssemblyPlan['lines'][number];
 /** A line that the builder added. */
 export type OwnLine = AssemblyPlan['own'][number];
+/** A step of the builder’s own. */
+export type OwnStep = NonNullable<AssemblyPlan['ownSteps']>[number];
+/** Somebody who builds, and when. */
+export type Builder = NonNullable<AssemblyPlan['helpers']>[number];
 /** What was noted of a step. */
 export type MarkedStep = AssemblyPlan['steps'][number];
 

@@ -134,10 +134,8 @@ export const buildSchema = z
         say(['supply', 'interlocks', n, 'driveId'], `there is no drive "${driveId}"`);
     });
     build.supply.rails?.forEach(({ loads }, n) => repeats(loads, 'supply', 'rails', n, 'loads'));
-    for (const list of ['lines', 'own', 'steps'] as const)
-      repeated(build.assembly[list]).forEach((at) =>
-        say(['assembly', list, at, 'id'], 'this id stands twice'),
-      );
+    for (const list of ['lines', 'own', 'steps', 'ownSteps', 'helpers', 'ports'] as const)
+      repeats(build.assembly[list] ?? [], 'assembly', list);
     (build.fitted ?? []).forEach(({ id }, at) => {
       if (!build.parts.some((part) => part.id === id))
         say(['fitted', at, 'id'], `there is no part "${id}" among the parts`);

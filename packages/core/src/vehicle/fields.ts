@@ -12,7 +12,7 @@ import {
   stackedSchema,
   zoneSchema,
 } from './arrangement.ts';
-import { assemblySchema, markedStep } from './assembly-plan.ts';
+import { assemblySchema, builderSchema, markedStep, ownStepSchema } from './assembly-plan.ts';
 import { buildSchema } from './document.ts';
 import { driveSchema, mountSchema, releaseSchema } from './drive.ts';
 import {
@@ -96,6 +96,8 @@ const SCHEMAS = {
   ownSheet: ownSheetSchema,
   assembly: assemblySchema,
   step: markedStep,
+  ownStep: ownStepSchema,
+  helper: builderSchema,
 } as const;
 
 /** A part of a build that has numbers. */

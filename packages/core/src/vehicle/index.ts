@@ -144,9 +144,11 @@ export {
   newAssemblyPlan,
   WEEKDAYS,
   type AssemblyPlan,
+  type Builder,
   type MarkedLine,
   type MarkedStep,
   type OwnLine,
+  type OwnStep,
   type Weekday,
 } from './assembly-plan.ts';
 export { applyChanges, changesBetween, inverseOf, type Change, type Path } from './changes.ts';

@@ -211,8 +211,7 @@ export const chain = {
       {
         id: 'sprockets',
         title: 'Fit both sprockets, still loose',
-        detail:
-          'Two set screws at an angle to each other, one on the flat of the shaft. Do not tighten them yet.',
+        detail: 'Do not tighten their screws yet.',
         handsOnS: HOUR_S,
         parts: ['driver', 'driven'],
       },

@@ -62,7 +62,7 @@ export const meshing = <S>(
   ],
   after: () => [
     {
-      ...lockScrews('Two at an angle, one on the flat; only now that it meshes true.', 'mesh'),
+      ...lockScrews('Only now that it meshes true.', 'mesh'),
       caution: 'Gears take fingers: guard them before first power.',
     },
   ],

@@ -1,0 +1,32 @@
+/** The rules of the trade that the plan of an assembly follows, by name. */
+export const RULE_IDS = [
+  'loop-before-wheel',
+  'mesh-then-tighten',
+  'bearings-before-shafts',
+  'loose-in-slots',
+  'hidden-first',
+  'bearing-before-coupler',
+  'label-then-wire',
+  'fuse-last',
+  'guard-before-power',
+  'wheels-up',
+  'brake-before-floor',
+  'prints-ahead',
+  'two-set-screws',
+  'spacers-against-rubbing',
+  'collars-against-float',
+  'pattern-finger-tight',
+  'screw-within-reach',
+  'screw-on-metal',
+  'grease-and-spin',
+  'tread-direction',
+  'low-heads',
+  'heads-towards-turning',
+  'lock-what-turns',
+  'no-warped-plates',
+  'grease-before-closing',
+  'grommets-for-cables',
+  'invert-one',
+] as const;
+/** A rule of the trade. */
+export type RuleId = (typeof RULE_IDS)[number];
