@@ -84,15 +84,19 @@ function gone(build: Build, there: ReadonlySet<string>, lines: ReadonlySet<strin
   ];
 }
 
+/** The plan with the builder's edits. */
+export interface Edited {
+  readonly steps: readonly Step[];
+  /** Steps that are left out, to be taken back. */
+  readonly leftOut: readonly Step[];
+  readonly problems: readonly PlanProblem[];
+}
+
 /**
  * The steps as the builder has them: own ones among them, renamed, timed, left out and ordered otherwise; in an order in which
  * each comes after all that it must. What of that does not fit is told, and does no harm.
  */
-export function edited(
-  build: Build,
-  lines: readonly PartLine[],
-  planned: readonly Step[],
-): { readonly steps: readonly Step[]; readonly problems: readonly PlanProblem[] } {
+export function edited(build: Build, lines: readonly PartLine[], planned: readonly Step[]): Edited {
   const { steps: marks, ownSteps = [] } = build.assembly;
   const lineIds = new Set(lines.map(({ id }) => id));
   const removed = new Set(marks.flatMap(({ id, removed: out }) => (out ? [id] : [])));
@@ -113,6 +117,7 @@ export function edited(
   );
   const unfitted = lines.flatMap(({ id, source }) => (source !== 'own' && !fitted.has(id) ? [id] : []));
   return {
+    leftOut: planned.filter(({ id }) => removed.has(id)),
     steps: steps.map((step) => ({
       ...step,
       reasons: {

@@ -90,7 +90,7 @@ export const restoreStep = (build: Build, id: string): Build => markStep(build, 
 export function splitStep(build: Build, id: string, title: string): Build {
   const step = assemblySteps(build).steps.find((one) => one.id === id);
   if (!step) return build;
-  const half = typed(step.handsOnS / 2, 'h', 'assumed');
+  const half = typed(step.handsOnS / 2, 'min', 'assumed');
   const rest: OwnStep = { id: freshId(build), title, handsOn: half, restOf: id };
   const first =
     step.own === true ? changeOwnStep(build, id, { handsOn: half }) : markStep(build, id, { handsOn: half });

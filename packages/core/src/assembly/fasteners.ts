@@ -1,28 +1,8 @@
-import { boltTightening } from '../making/index.ts';
+import { BOLT_SIZES, boltTightening } from '../making/index.ts';
 import { isHub, type PathElement } from '../transmission/index.ts';
 import { driveOf, massAllUp, motorOf, motorsIn, outputsOf, wheelsOf, type Build } from '../vehicle/index.ts';
+import type { Fastener } from './fastener.ts';
 import type { Step } from './step.ts';
-
-/** Screws of one kind that a step puts in. */
-export interface Fastener {
-  /** The thread. */
-  readonly size: string;
-  readonly kind: 'screw' | 'set screw' | 'nut';
-  readonly lengthMm?: number;
-  readonly count: number;
-  /** What it holds. */
-  readonly holds: string;
-  /** How many hold one such thing: three or more are a pattern. */
-  readonly each: number;
-  /** Torque to tighten it with, into steel; absent where a hand feels it. */
-  readonly torqueNm?: number;
-  /** What keeps it where it turns or shakes. */
-  readonly lock?: 'thread lock' | 'self-locking nut';
-  /** It holds two flanges face to face. */
-  readonly flange?: true;
-  /** A usual size, not one that the build states. */
-  readonly usual: boolean;
-}
 
 /** Seating torque of a set screw, N·m: Shigley, table 7-4 (from memory), in the nearest inch size. */
 const SEATING_NM: Readonly<Record<string, number>> = {
@@ -42,15 +22,17 @@ const LENGTHS = [6, 8, 10, 12, 16, 20, 25, 30, 35, 40, 50, 60, 80] as const;
 const usualLength = (size: string): number =>
   LENGTHS.find((length) => length >= Number(size.slice(1)) * 3) ?? 80;
 
+/** Steel of 8.8, dry, to three quarters of its proof load (common practice, no source). */
+const USUAL_TIGHTENING = { grade: '8.8', nutFactor: 0.2, proofShare: 0.75 } as const;
+
 /**
  * Torque for a screw of grade 8.8 in steel, N·m; none where a small one is tightened by feel.
  *
  * @example screwTorque('M6') // 10.4922
  */
 export function screwTorque(size: string): number | undefined {
-  const asked = { size, grade: '8.8' };
-  const read = boltTightening.input.safeParse(asked);
-  return read.success ? boltTightening.run(read.data).torqueNm : undefined;
+  const known = BOLT_SIZES.find((one) => one === size);
+  return known && boltTightening.run({ size: known, ...USUAL_TIGHTENING }).torqueNm;
 }
 
 interface Screwed {

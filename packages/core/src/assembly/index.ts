@@ -13,7 +13,8 @@ export {
   restoreStep,
   splitStep,
 } from './edits.ts';
-export { screwTorque, type Fastener } from './fasteners.ts';
+export { type Fastener } from './fastener.ts';
+export { screwTorque } from './fasteners.ts';
 export { assemblyCalendar } from './icalendar.ts';
 export { partsCsv } from './parts-csv.ts';
 export { partsList, partsTotal, type PartLine, type PartsTotal } from './parts-list.ts';

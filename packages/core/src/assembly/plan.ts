@@ -2,7 +2,7 @@ import type { Build } from '../vehicle/index.ts';
 import { dayAfter, daysBetween, workingDays, type Day } from './calendar.ts';
 import type { PlanProblem } from './edited.ts';
 import { partsList, type PartLine } from './parts-list.ts';
-import { DAY_S, schedule, type Hands, type HeldBy, type Planned, type Span } from './schedule.ts';
+import { DAY_S, schedule, workOn, type Hands, type HeldBy, type Planned, type Span } from './schedule.ts';
 import { assemblySteps } from './steps.ts';
 import type { Step } from './step.ts';
 
@@ -19,8 +19,9 @@ export interface PlannedStep extends Step {
   readonly startsOn?: Day;
   readonly endsOn?: Day;
   readonly readyOn?: Day;
-  /** Who does it. */
+  /** Who does it, and on which days how long each works at it, s. */
   readonly who: readonly string[];
+  readonly sessions: readonly { readonly day: Day; readonly workS: number }[];
   /** It is ready only after the build should be. */
   readonly late: boolean;
   /** A day later here is a day later in all. */
@@ -33,6 +34,8 @@ export interface AssemblyOutlook {
   readonly steps: readonly PlannedStep[];
   /** What of the builder's own edits does not fit, or no longer. */
   readonly problems: readonly PlanProblem[];
+  /** Steps of the plan that the builder left out. */
+  readonly leftOut: readonly Step[];
   readonly people: readonly Hands[];
   /** Ordered parts whose day has passed. */
   readonly overdue: readonly PartLine[];
@@ -134,7 +137,7 @@ function toOrder(build: Build, today: Day, steps: readonly Step[], lines: Lines)
 export function assemblyOutlook(build: Build, today: Day): AssemblyOutlook {
   const lines = partsList(build);
   const byId = new Map(lines.map((line) => [line.id, line]));
-  const { steps, problems } = assemblySteps(build);
+  const { steps, problems, leftOut } = assemblySteps(build);
   const { workDays, hoursADay } = build.assembly;
   const spans = schedule(planOf(build, today, steps, byId, false));
   const critical = criticalSteps(steps, spans);
@@ -142,6 +145,12 @@ export function assemblyOutlook(build: Build, today: Day): AssemblyOutlook {
   const dayOf = (moment: number): Day => dayAfter(today, Math.floor(moment / DAY_S));
   /** The day of a moment at which something ends: what ends with a session ends on its day. */
   const lastDayOf = (moment: number, start: number): Day => dayOf(Math.max(start, moment - 1));
+  const people = peopleOf(build);
+  const sessionsOf = (span: Span): PlannedStep['sessions'] => {
+    const team = people.filter(({ name }) => span.who.includes(name));
+    if (team.length === 0) return [];
+    return [...workOn(span, team, today)].map(([at, workS]) => ({ day: dayAfter(today, at), workS }));
+  };
   const planned = steps.map((step): PlannedStep => {
     const span = spans.get(step.id);
     const lacking = step.needs.flatMap((id) => byId.get(id) ?? []).filter((line) => line.state !== 'on-hand');
@@ -152,6 +161,7 @@ export function assemblyOutlook(build: Build, today: Day): AssemblyOutlook {
       state: stateOf(step, { lacking, done, spans, sessionS: hoursADay.value }),
       ...(span ? { startsOn: dayOf(span.start), endsOn: lastDayOf(span.end, span.start), readyOn } : {}),
       who: span?.who ?? [],
+      sessions: span ? sessionsOf(span) : [],
       critical: critical.has(step.id),
       late:
         step.doneOn === undefined &&
@@ -167,7 +177,8 @@ export function assemblyOutlook(build: Build, today: Day): AssemblyOutlook {
     lines,
     steps: planned,
     problems,
-    people: peopleOf(build),
+    leftOut,
+    people,
     overdue: lines.filter(
       (line) => line.state === 'ordered' && line.arrivesOn !== undefined && line.arrivesOn < today,
     ),

@@ -1,7 +1,7 @@
 import type { Words } from '../quantity/index.ts';
 import type { Stage } from '../transmission/index.ts';
 import { driveOf, drivesOf, type Build } from '../vehicle/index.ts';
-import type { Fastener } from './fasteners.ts';
+import type { Fastener } from './fastener.ts';
 import type { Step } from './step.ts';
 
 /** What a rule does to a step: puts it after another, says something of it, or both. */

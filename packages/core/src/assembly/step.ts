@@ -1,6 +1,6 @@
 import type { Words } from '../quantity/index.ts';
 import type { StageStep } from '../transmission/index.ts';
-import type { Fastener } from './fasteners.ts';
+import type { Fastener } from './fastener.ts';
 import type { RuleId } from './rule-id.ts';
 
 /** A step as a kind of work states it. */

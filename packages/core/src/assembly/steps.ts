@@ -19,9 +19,10 @@ import {
   repeated,
   stageSteps,
 } from './drive-steps.ts';
-import { edited, type PlanProblem } from './edited.ts';
+import { edited, type Edited } from './edited.ts';
 import { electricSteps } from './electric-steps.ts';
-import { fastenersOf, type Fastener } from './fasteners.ts';
+import type { Fastener } from './fastener.ts';
+import { fastenersOf } from './fasteners.ts';
 import { firstRuns } from './first-runs.ts';
 import { withLeftovers } from './leftovers.ts';
 import { partsList, type PartLine } from './parts-list.ts';
@@ -134,11 +135,21 @@ function tightenedLater(steps: readonly Step[]): Step[] {
   });
 }
 
-/** The steps of a build in an order that works, and what of the builder's own edits no longer fits. */
-export interface AssemblySteps {
-  readonly steps: readonly Step[];
-  readonly problems: readonly PlanProblem[];
+/** Steps without what goes without saying: a step that comes before another that comes before, unless a rule or the builder says so. */
+function withoutImplied(steps: readonly Step[]): Step[] {
+  const earlier = new Map<string, ReadonlySet<string>>();
+  return steps.map((step) => {
+    const before = step.after.map((id) => [id, earlier.get(id) ?? new Set<string>()] as const);
+    earlier.set(step.id, new Set(before.flatMap(([id, all]) => [id, ...all])));
+    const after = step.after.filter(
+      (id) => step.reasons[id] !== undefined || !before.some(([other, all]) => other !== id && all.has(id)),
+    );
+    return { ...step, after };
+  });
 }
+
+/** The steps of a build in an order that works, and what of the builder's own edits no longer fits. */
+export type AssemblySteps = Edited;
 
 /**
  * The steps from bare frame to tuning, as the parts of the build, the rules of the trade and the builder's own edits ask for
@@ -154,11 +165,11 @@ export const assemblySteps = remembered((given: Build): AssemblySteps => {
   const drafted = withLeftovers(build, lines, drafts(build, lines)).map((step) =>
     equipped(build, step, lifted),
   );
-  const { steps, problems } = edited(build, lines, ruled(build, tightenedLater(drafted)));
+  const { steps, ...others } = edited(build, lines, ruled(build, tightenedLater(drafted)));
   const roles = new Map(steps.map(({ id, role }) => [id, role]));
   return {
-    problems,
-    steps: steps.map((step) => ({
+    ...others,
+    steps: withoutImplied(steps).map((step) => ({
       ...step,
       reasons: Object.fromEntries(
         step.after.map((id) => [id, step.reasons[id] ?? usualReason(roles.get(id) ?? '', step.role)]),

@@ -26,10 +26,19 @@ const BY_ROLE: Readonly<Record<string, string>> = {
   slope: 'It has to stop and hold before it is driven faster.',
 };
 
+/** What is built round the axle: what runs on it, or to it, is in its place before. */
+const ROUND_THE_AXLE: readonly string[] = ['axle', 'hubs', 'wheels', 'track'];
+const BEFORE_THE_AXLE: Readonly<Record<string, string>> = {
+  motors: 'It is lined up with the motor.',
+  sprockets: 'What turns with it is on before it closes the way.',
+  mesh: 'What turns with it is on before it closes the way.',
+  couple: 'It is lined up with what is coupled to it.',
+  loop: 'A closed loop cannot pass once it is in.',
+};
+
 /** Why one step waits for another, where no rule of the trade says it. */
-export const usualReason = (before: string, step: string): Reason => ({
-  why:
-    step === 'first-power'
-      ? 'All that turns is on, tight and guarded before it is fed.'
-      : (BY_ROLE[before] ?? 'It builds on that.'),
-});
+export function usualReason(before: string, step: string): Reason {
+  if (step === 'first-power') return { why: 'All that turns is on, tight and guarded before it is fed.' };
+  const round = ROUND_THE_AXLE.includes(step) ? BEFORE_THE_AXLE[before] : undefined;
+  return { why: round ?? BY_ROLE[before] ?? 'It builds on that.' };
+}

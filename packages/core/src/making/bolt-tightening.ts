@@ -11,8 +11,10 @@ const SIZES = {
   M10: { diameterMm: 10, areaMm2: 58 },
   M12: { diameterMm: 12, areaMm2: 84.3 },
 } as const;
+/** A metric coarse thread. */
 type Size = keyof typeof SIZES;
-const SIZE_NAMES = Object.keys(SIZES) as [Size, ...Size[]];
+/** Sizes of screws whose tightening is known. */
+export const BOLT_SIZES = Object.keys(SIZES) as [Size, ...Size[]];
 
 /** Proof stress MPa (ISO 898-1 for steel, ISO 3506-1 for stainless, from memory). */
 const PROOF_MPA = { '8.8': 580, '10.9': 830, '12.9': 970, 'A2-70': 450 } as const;
@@ -21,7 +23,7 @@ type Grade = keyof typeof PROOF_MPA;
 const GRADES: [Grade, ...Grade[]] = ['8.8', '10.9', '12.9', 'A2-70'];
 
 const input = z.strictObject({
-  size: z.enum(SIZE_NAMES).meta({ description: 'Thread', unit: '' }),
+  size: z.enum(BOLT_SIZES).meta({ description: 'Thread', unit: '' }),
   grade: z.enum(GRADES).meta({ description: 'Grade, as stamped on its head', unit: '' }),
   nutFactor: key.positive('Nut factor: 0.2 for dry steel').default(0.2),
   proofShare: key.share('Share of its proof load').default(0.75),

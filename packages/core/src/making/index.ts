@@ -1,4 +1,4 @@
-export { boltTightening } from './bolt-tightening.ts';
+export { BOLT_SIZES, boltTightening } from './bolt-tightening.ts';
 export { frameBending } from './frame-bending.ts';
 export { gearboxMount } from './gearbox-mount.ts';
 export { fitInPrinter, printFit, type PrintFit } from './print-fit.ts';

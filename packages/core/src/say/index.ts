@@ -1,3 +1,4 @@
+export { fastenerInWords, planProblemInWords, portProblemInWords, reasonInWords } from './assembly.ts';
 export { cautionsOf } from './cautions.ts';
 export { CAUSE_WORDS, driveFindingInWords, driveMoveInWords, endsInWords, SCHOOL_WORDS } from './driving.ts';
 export { glossaryPage, termOf, TERMS, type Term, type TermId } from './glossary.ts';

@@ -11,11 +11,11 @@ const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin
 if (!read.ok) throw new Error('the demo build cannot be read');
 const puffin = read.build;
 
-function show(document: Build): void {
+function show(document: Build, view = 'steps'): void {
   vi.stubGlobal('fetch', () => Promise.reject(new Error('no server')));
   const stored = { id: 'b', version: 1, updatedAt: '2026-11-23T00:00:00Z', document };
   render(
-    <MemoryRouter>
+    <MemoryRouter initialEntries={[`/builds/b/assembly?view=${view}`]}>
       <UnitsProvider>
         <BuildSession stored={stored}>
           <Assembly />
@@ -46,7 +46,7 @@ describe('Assembly', () => {
 
   it('answers what can be done today, when it is ready, and what stays for tuning', () => {
     show(puffin);
-    expect(screen.getByText('4 steps can be done today')).toBeDefined();
+    expect(screen.getByText('5 steps can be done today')).toBeDefined();
     expect(screen.getByText('Wed, 24 Feb 2027')).toBeDefined();
     expect(screen.getByText('17 working days stay')).toBeDefined();
   });
@@ -74,10 +74,9 @@ describe('Assembly', () => {
   });
 
   it('tells what is overdue and what comes too late', () => {
-    show(puffin);
+    show({ ...puffin, readyBy: '2026-12-01' });
     fireEvent.change(screen.getByLabelText(/^Wheel, .* arrives on$/), { target: { value: '2026-11-20' } });
     expect(screen.getByText('Overdue:')).toBeDefined();
-    fireEvent.change(screen.getByLabelText('Must be ready by'), { target: { value: '2026-12-01' } });
     expect(screen.getByText(/too late for Tue 1 Dec/)).toBeDefined();
     expect(within(stepOf('First run on the floor, empty')).getByText('too late')).toBeDefined();
   });
@@ -85,7 +84,7 @@ describe('Assembly', () => {
   it('shows only what can be done today, where that is asked', () => {
     show(puffin);
     fireEvent.click(screen.getByLabelText('Only what can be done today'));
-    expect(screen.getAllByLabelText(/^Done: /)).toHaveLength(4);
+    expect(screen.getAllByLabelText(/^Done: /)).toHaveLength(5);
   });
 
   it('adds a line, counts it, prices it, and takes it out again', async () => {
@@ -141,7 +140,7 @@ describe('Assembly', () => {
   });
 
   it('keeps one working day at least, and refuses a day of no time', () => {
-    show(puffin);
+    show(puffin, 'dates');
     fireEvent.click(screen.getByRole('button', { name: 'Wed' }));
     fireEvent.click(screen.getByRole('button', { name: 'Sat' }));
     expect(screen.getByRole('button', { name: 'Sat' }).getAttribute('aria-pressed')).toBe('true');

@@ -1,31 +1,82 @@
 import { assemblyOutlook, type AssemblyOutlook } from '@zubric/core/assembly';
+import { planProblemInWords } from '@zubric/core/say';
 import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { PlainSwitch } from '../../common/PlainSwitch.tsx';
 import { sayDay, today } from '../../common/days.ts';
 import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { Dates } from './Dates.tsx';
 import { PartsTable } from './PartsTable.tsx';
 import { StepList } from './StepList.tsx';
-import { WorkingDays } from './WorkingDays.tsx';
+import { Wiring } from './Wiring.tsx';
 
-/** Station 6: what is on hand, what can be done today, and whether it will be ready. */
+/** What is looked at: what to do, when and by whom, and what goes where. */
+const VIEWS = [
+  { value: 'steps', title: 'Steps and parts' },
+  { value: 'dates', title: 'Dates and people' },
+  { value: 'wiring', title: 'Wiring' },
+] as const;
+type View = (typeof VIEWS)[number]['value'];
+
+/** Station 6: what is on hand, what can be done today and by whom, and whether it will be ready. */
 export function Assembly() {
   const { build } = useBuild();
   const day = today();
   const outlook = useMemo(() => assemblyOutlook(build, day), [build, day]);
   useTitle('Assembly', build.name);
+  const [search, setSearch] = useSearchParams();
+  const view: View = VIEWS.find(({ value }) => value === search.get('view'))?.value ?? 'steps';
   return (
     <div className="grid gap-3">
-      <div>
-        <h1>What can be done today, and will it be ready?</h1>
-        <Answer outlook={outlook} readyBy={build.readyBy} />
-      </div>
-      <WorkingDays />
-      <div className="grid grid-cols-1 items-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-        <StepList outlook={outlook} />
-        <PartsTable outlook={outlook} />
-      </div>
+      <PlainSwitch
+        label="What is looked at"
+        options={VIEWS}
+        value={view}
+        onChoose={(next) => setSearch({ view: next }, { replace: true })}
+      />
+      {view === 'wiring' ? (
+        <Wiring />
+      ) : (
+        <>
+          <div>
+            <h1>What can be done today, and will it be ready?</h1>
+            <Answer outlook={outlook} readyBy={build.readyBy} />
+          </div>
+          <Problems outlook={outlook} />
+          {view === 'dates' ? (
+            <Dates outlook={outlook} />
+          ) : (
+            <div className="grid grid-cols-1 items-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+              <StepList outlook={outlook} />
+              <PartsTable outlook={outlook} />
+            </div>
+          )}
+        </>
+      )}
     </div>
+  );
+}
+
+/** What of the builder's own edits does not fit, or no longer. */
+function Problems({ outlook }: { readonly outlook: AssemblyOutlook }) {
+  if (outlook.problems.length === 0) return null;
+  const titles = new Map([
+    ...outlook.lines.map(({ id, name }) => [id, name] as const),
+    ...outlook.steps.map(({ id, title }) => [id, title] as const),
+  ]);
+  return (
+    <ul className="sheet divide-y divide-line" aria-label="What does not fit in your plan">
+      {outlook.problems.map((problem) => {
+        const said = planProblemInWords(problem, (id) => titles.get(id) ?? id);
+        return (
+          <li key={said} className="px-3 py-2">
+            {said}
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 
