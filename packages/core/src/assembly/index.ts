@@ -25,3 +25,16 @@ export { A_HELPER, type Hands } from './schedule.ts';
 export { assemblySteps, type AssemblySteps } from './steps.ts';
 export { type Reason, type Remark, type Step } from './step.ts';
 export { addOwnLine, changeOwnLine, markLine, markStep, removeOwnLine, type LineNote } from './marks.ts';
+export { checksOf, handOver, sawCheck, type Check, type SeenAt } from './first-power.ts';
+export {
+  afterOuting,
+  lookedAfter,
+  serviceDue,
+  serviceLog,
+  serviceOrder,
+  serviceTasks,
+  type Every,
+  type ServiceDue,
+  type ServiceTask,
+} from './service.ts';
+export { toBuy, toBuyCsv, type ToBuy } from './to-buy.ts';

@@ -7,6 +7,7 @@ export interface LineNote {
   readonly arrivesOn?: string | undefined;
   readonly costEach?: number | undefined;
   readonly massEach?: MarkedLine['massEach'];
+  readonly supplier?: string | undefined;
 }
 
 const replace = <T extends { readonly id: string }>(items: readonly T[], item: T): T[] =>
@@ -30,7 +31,7 @@ export function markLine(build: Build, line: PartLine, note: LineNote): Build {
     note.state !== undefined && note.state !== 'ordered' ? { ...note, arrivesOn: undefined } : note;
   const { assembly } = build;
   if (line.source === 'chosen') {
-    const { costEach, massEach, ...rest } = settled;
+    const { costEach, massEach, supplier, ...rest } = settled;
     const parts = build.parts.map((part) =>
       part.id === line.partId
         ? given({
@@ -38,6 +39,7 @@ export function markLine(build: Build, line: PartLine, note: LineNote): Build {
             ...rest,
             ...('costEach' in settled ? { cost: costEach } : {}),
             ...(massEach ? { massKg: massEach.value } : {}),
+            ...('supplier' in settled ? { note: supplier ?? '' } : {}),
           })
         : part,
     );

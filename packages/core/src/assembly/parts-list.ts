@@ -31,6 +31,8 @@ export interface PartLine {
   readonly arrivesOn?: string;
   readonly costEach?: number;
   readonly massEachKg?: number;
+  /** Where it is bought: as noted of it, or the note of a part from the shelf. */
+  readonly supplier?: string;
 }
 
 /** Stages and torque path of one drive; of a drive beside the first told apart by its id. */
@@ -119,7 +121,7 @@ function chosen(id: string, what: string, count: number, part: Part | undefined)
       missing: 'Power',
       state: 'wished-for',
     };
-  const { name, state, arrivesOn, cost, massKg } = part;
+  const { name, state, arrivesOn, cost, massKg, note } = part;
   return {
     id,
     name,
@@ -130,6 +132,7 @@ function chosen(id: string, what: string, count: number, part: Part | undefined)
     massEachKg: massKg,
     ...(arrivesOn === undefined ? {} : { arrivesOn }),
     ...(cost === undefined ? {} : { costEach: cost }),
+    ...(note === '' ? {} : { supplier: note }),
   };
 }
 

@@ -15,6 +15,7 @@ const procurement = {
   arrivesOn: z.iso.date().optional().meta({ title: 'Arrives on' }),
   costEach: z.number().nonnegative().max(1e7).optional().meta({ title: 'Cost each' }),
   massEach: quantity('mass', { least: 0 }, 'Mass each').optional(),
+  supplier: z.string().trim().max(80).optional().meta({ title: 'Where to buy it' }),
 };
 
 /** What is known of a line of the parts list that follows from the build; chosen parts carry their own. */
@@ -79,6 +80,38 @@ export const builderSchema = z
   })
   .readonly();
 
+/** What was seen at a check of the hand-over. */
+const seenCheck = z
+  .strictObject({
+    id,
+    on: z.iso.date().meta({ title: 'Seen on' }),
+    passed: z.boolean().meta({ title: 'As it should be' }),
+    note: z.string().trim().max(300).optional().meta({ title: 'What was seen' }),
+  })
+  .readonly();
+
+/** How long it has run, and what was looked after when. */
+export const serviceSchema = z
+  .strictObject({
+    run: quantity('time', { least: 0 }, 'Hours run, in all'),
+    outings: z.int().min(0).max(100_000).meta({ title: 'Outings' }),
+    done: z
+      .array(
+        z
+          .strictObject({
+            id,
+            on: z.iso.date().meta({ title: 'Done on' }),
+            atRun: quantity('time', { least: 0 }, 'Hours run then'),
+            atOutings: z.int().min(0).max(100_000).meta({ title: 'Outings then' }),
+          })
+          .readonly(),
+      )
+      .max(200)
+      .readonly()
+      .meta({ title: 'Looked after' }),
+  })
+  .readonly();
+
 /** Parts and steps as they stand in the shed. */
 export const assemblySchema = z
   .strictObject({
@@ -97,6 +130,8 @@ export const assemblySchema = z
       .readonly()
       .optional()
       .meta({ title: 'Ports' }),
+    checks: z.array(seenCheck).max(200).readonly().optional().meta({ title: 'Checks' }),
+    service: serviceSchema.optional().meta({ title: 'Service' }),
     printers: z.int().min(1).max(20).optional().meta({ title: 'Printers' }),
   })
   .readonly()
@@ -109,6 +144,10 @@ export type MarkedLine = AssemblyPlan['lines'][number];
 export type OwnLine = AssemblyPlan['own'][number];
 /** A step of the builder’s own. */
 export type OwnStep = NonNullable<AssemblyPlan['ownSteps']>[number];
+/** What was seen at a check. */
+export type SeenCheck = NonNullable<AssemblyPlan['checks']>[number];
+/** How long it has run, and what was looked after when. */
+export type ServiceLog = NonNullable<AssemblyPlan['service']>;
 /** Somebody who builds, and when. */
 export type Builder = NonNullable<AssemblyPlan['helpers']>[number];
 /** What was noted of a step. */

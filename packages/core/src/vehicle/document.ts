@@ -134,8 +134,9 @@ export const buildSchema = z
         say(['supply', 'interlocks', n, 'driveId'], `there is no drive "${driveId}"`);
     });
     build.supply.rails?.forEach(({ loads }, n) => repeats(loads, 'supply', 'rails', n, 'loads'));
-    for (const list of ['lines', 'own', 'steps', 'ownSteps', 'helpers', 'ports'] as const)
+    for (const list of ['lines', 'own', 'steps', 'ownSteps', 'helpers', 'ports', 'checks'] as const)
       repeats(build.assembly[list] ?? [], 'assembly', list);
+    repeats(build.assembly.service?.done ?? [], 'assembly', 'service', 'done');
     (build.fitted ?? []).forEach(({ id }, at) => {
       if (!build.parts.some((part) => part.id === id))
         say(['fitted', at, 'id'], `there is no part "${id}" among the parts`);

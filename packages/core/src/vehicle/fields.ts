@@ -12,7 +12,7 @@ import {
   stackedSchema,
   zoneSchema,
 } from './arrangement.ts';
-import { assemblySchema, builderSchema, markedStep, ownStepSchema } from './assembly-plan.ts';
+import { assemblySchema, builderSchema, markedStep, ownStepSchema, serviceSchema } from './assembly-plan.ts';
 import { buildSchema } from './document.ts';
 import { driveSchema, mountSchema, releaseSchema } from './drive.ts';
 import {
@@ -98,6 +98,7 @@ const SCHEMAS = {
   step: markedStep,
   ownStep: ownStepSchema,
   helper: builderSchema,
+  service: serviceSchema,
 } as const;
 
 /** A part of a build that has numbers. */

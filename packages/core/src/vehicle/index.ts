@@ -149,6 +149,8 @@ export {
   type MarkedStep,
   type OwnLine,
   type OwnStep,
+  type SeenCheck,
+  type ServiceLog,
   type Weekday,
 } from './assembly-plan.ts';
 export { applyChanges, changesBetween, inverseOf, type Change, type Path } from './changes.ts';

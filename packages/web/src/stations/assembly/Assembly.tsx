@@ -8,23 +8,51 @@ import { useSay } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { Dates } from './Dates.tsx';
+import { FirstPower } from './FirstPower.tsx';
 import { PartsTable } from './PartsTable.tsx';
+import { Service } from './Service.tsx';
 import { StepList } from './StepList.tsx';
+import { ToBuy } from './ToBuy.tsx';
 import { Wiring } from './Wiring.tsx';
 
 /** What is looked at: what to do, when and by whom, and what goes where. */
 const VIEWS = [
   { value: 'steps', title: 'Steps and parts' },
   { value: 'dates', title: 'Dates and people' },
+  { value: 'buy', title: 'To buy' },
   { value: 'wiring', title: 'Wiring' },
+  { value: 'power', title: 'First power' },
+  { value: 'service', title: 'Service' },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
+
+/** What can be done today, by steps or by dates. */
+function Plan({ view }: { readonly view: 'steps' | 'dates' }) {
+  const { build } = useBuild();
+  const day = today();
+  const outlook = useMemo(() => assemblyOutlook(build, day), [build, day]);
+  return (
+    <>
+      <div>
+        <h1>What can be done today, and will it be ready?</h1>
+        <Answer outlook={outlook} readyBy={build.readyBy} />
+      </div>
+      <Problems outlook={outlook} />
+      {view === 'dates' ? (
+        <Dates outlook={outlook} />
+      ) : (
+        <div className="grid grid-cols-1 items-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+          <StepList outlook={outlook} />
+          <PartsTable outlook={outlook} />
+        </div>
+      )}
+    </>
+  );
+}
 
 /** Station 6: what is on hand, what can be done today and by whom, and whether it will be ready. */
 export function Assembly() {
   const { build } = useBuild();
-  const day = today();
-  const outlook = useMemo(() => assemblyOutlook(build, day), [build, day]);
   useTitle('Assembly', build.name);
   const [search, setSearch] = useSearchParams();
   const view: View = VIEWS.find(({ value }) => value === search.get('view'))?.value ?? 'steps';
@@ -36,25 +64,11 @@ export function Assembly() {
         value={view}
         onChoose={(next) => setSearch({ view: next }, { replace: true })}
       />
-      {view === 'wiring' ? (
-        <Wiring />
-      ) : (
-        <>
-          <div>
-            <h1>What can be done today, and will it be ready?</h1>
-            <Answer outlook={outlook} readyBy={build.readyBy} />
-          </div>
-          <Problems outlook={outlook} />
-          {view === 'dates' ? (
-            <Dates outlook={outlook} />
-          ) : (
-            <div className="grid grid-cols-1 items-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-              <StepList outlook={outlook} />
-              <PartsTable outlook={outlook} />
-            </div>
-          )}
-        </>
-      )}
+      {view === 'buy' && <ToBuy />}
+      {view === 'wiring' && <Wiring />}
+      {view === 'power' && <FirstPower />}
+      {view === 'service' && <Service />}
+      {(view === 'steps' || view === 'dates') && <Plan view={view} />}
     </div>
   );
 }

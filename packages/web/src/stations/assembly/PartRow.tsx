@@ -136,6 +136,15 @@ function Figures({ line }: { readonly line: PartLine }) {
         check={zeroOrMore}
         onChange={(massEach) => edit((b) => markLine(b, line, { massEach }))}
       />
+      <TextField
+        className="w-44"
+        label="Where to buy it"
+        value={line.supplier ?? ''}
+        maxLength={80}
+        onChange={(text) =>
+          edit((b) => markLine(b, line, { supplier: text.trim() === '' ? undefined : text.trim() }))
+        }
+      />
       {own && (
         <button
           type="button"
