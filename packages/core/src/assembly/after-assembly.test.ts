@@ -3,15 +3,19 @@ import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../calculators/index.ts';
-import { figuresOf, HOUR_S, typed, type Words } from '../quantity/index.ts';
+import { figuresOf, HOUR_S, inUnits, typed, type Words } from '../quantity/index.ts';
 import { freshStage, type Stage } from '../transmission/index.ts';
-import { puffin as demo } from '../testing/arranged.ts';
+import { on } from '../testing/vehicles.ts';
+import { arranged, m, part, puffin as demo } from '../testing/arranged.ts';
 import { buildSchema, changeDrive, newAssemblyPlan, newBuild, type Build } from '../vehicle/index.ts';
 import {
   addOwnLine,
   afterOuting,
   assemblySteps,
   checksOf,
+  cutList,
+  drillingList,
+  firstTrial,
   handOver,
   lookedAfter,
   markLine,
@@ -76,6 +80,12 @@ describe('first power', () => {
     expect(sawCheck(first, 'limit', undefined)).toEqual(puffin);
     const all = idsOf(puffin).reduce((b, id) => sawCheck(b, id, { on: '2027-03-01', passed: true }), puffin);
     expect(handOver(all).next).toBeUndefined();
+    expect([puffin, read('teasel'), read('glasshouse-rail'), on('winch')].map(firstTrial)).toEqual([
+      'ten straight runs',
+      expect.stringContaining('nudge'),
+      expect.stringContaining('measured length'),
+      expect.stringContaining('pull'),
+    ]);
   });
 });
 
@@ -138,6 +148,27 @@ describe('service', () => {
   });
 });
 
+describe('what is cut and drilled', () => {
+  it('is members of the frame, shafts by their lengths, and holes where they are', () => {
+    const hole = {
+      ...({ id: 'h', side: 'top', thread: 'M4', fit: 'close' } as const),
+      ...{ right: m(0.02), up: m(-0.01), depth: m(0.012) },
+    };
+    const shaft = { id: 's', name: 'Lay shaft', length: m(0.3), float: m(0), stack: [] };
+    const build = arranged([part({ id: 'box', at: [0.3, 0, 0.4], sides: [0.1, 0.1, 0.1], holes: [hole] })], {
+      shafts: [shaft],
+    });
+    expect(cutList(build)).toContainEqual({ name: 'Lay shaft', of: 'shaft', lengthM: 0.3, count: 1 });
+    const [drilled] = drillingList(build);
+    expect(drilled).toMatchObject({ part: 'box', side: 'top', rightM: 0.02, upM: -0.01 });
+    expect(inUnits(drilled?.hole ?? '', 'metric').replaceAll('\u00a0', ' ')).toBe('M4, close, 12 mm deep');
+    const axle = cutList(demo).find(
+      ({ of }) => typeof of !== 'string' && inUnits(of, 'metric').startsWith('shaft, Ø'),
+    );
+    if (axle) expect(axle.count).toBe(2);
+  });
+});
+
 describe('what is left to buy', () => {
   const wished = (build: Build): Build =>
     partsList(build).reduce((b, line) => markLine(b, line, { state: 'wished-for' }), build);
@@ -154,6 +185,8 @@ describe('what is left to buy', () => {
     const sum = m6.reduce((all, { count }) => all + count, 0);
     expect(bought?.count).toBe(sum + Math.max(2, Math.ceil(sum / 10)));
     expect(lines.some(({ name, kind }) => name === 'thread lock' && kind === 'consumable')).toBe(true);
+    const tube = addOwnLine(wished(puffin), 'Thread lock, medium');
+    expect(toBuy([tube]).filter(({ name }) => /thread lock/i.test(name))).toMatchObject([{ kind: 'part' }]);
     const done = assemblySteps(puffin).steps.reduce(
       (b, { id }) => markStep(b, id, { doneOn: '2027-03-01' }),
       puffin,

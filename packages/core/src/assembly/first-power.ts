@@ -175,6 +175,18 @@ export function checksOf(build: Build): readonly Check[] {
 }
 
 /**
+ * The trial that comes first once a build is handed over, as words go on after “next:” (common practice, no source).
+ *
+ * @example firstTrial(puffin) // 'ten straight runs'
+ */
+export function firstTrial({ layout }: Build): string {
+  const { pullsByRope, balances, onRails } = layoutKind(layout.kind);
+  if (pullsByRope) return 'a pull with half the load, then with all of it';
+  if (balances) return 'a nudge where it stands, and how far it drifts';
+  return onRails ? 'its time over a measured length, both ways' : 'ten straight runs';
+}
+
+/**
  * The checks of a build with what was seen at each; the next is the first that was not passed.
  *
  * @example handOver(puffin).next.id // 'limit'

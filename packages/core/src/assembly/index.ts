@@ -25,7 +25,7 @@ export { A_HELPER, type Hands } from './schedule.ts';
 export { assemblySteps, type AssemblySteps } from './steps.ts';
 export { type Reason, type Remark, type Step } from './step.ts';
 export { addOwnLine, changeOwnLine, markLine, markStep, removeOwnLine, type LineNote } from './marks.ts';
-export { checksOf, handOver, sawCheck, type Check, type SeenAt } from './first-power.ts';
+export { checksOf, firstTrial, handOver, sawCheck, type Check, type SeenAt } from './first-power.ts';
 export {
   afterOuting,
   lookedAfter,
@@ -38,3 +38,5 @@ export {
   type ServiceTask,
 } from './service.ts';
 export { toBuy, toBuyCsv, type ToBuy } from './to-buy.ts';
+export { cutList, drillingList, type Cut, type Drilled } from './cut-list.ts';
+export { thingsOfStep } from './step-things.ts';

@@ -1,4 +1,5 @@
 import { comesOff, reachOf, thingsOf } from '../layout/index.ts';
+import { figure, sentence } from '../quantity/index.ts';
 import { driveOf, fittedOf, layoutKind } from '../vehicle/index.ts';
 import {
   eachAfter,
@@ -141,10 +142,17 @@ export const ORDER_RULES = {
   'prints-ahead': {
     title: 'Long prints first',
     why: 'A print runs by itself for hours; what waits for it cannot.',
-    bites: ({ of, steps }) =>
+    bites: ({ of, build }) =>
       of('print').flatMap((print): Bite[] => {
-        const placed = print.id.replace(/^print\./, 'place.');
-        return steps.some(({ id }) => id === placed) ? [{ step: placed, after: print.id }] : [];
+        const partId = print.id.replace(/^print\./, '');
+        const massKg = build.arrangement?.parts.find(({ id }) => id === partId)?.mass.value ?? 0;
+        return [
+          { step: `place.${partId}`, after: print.id },
+          {
+            step: print.id,
+            says: sentence`About ${figure(massKg, 'mass', 2)} of plastic and ${figure(print.waitingS, 'time', 2)}: started before it is wanted.`,
+          },
+        ];
       }),
   },
 } as const satisfies Readonly<Record<string, RuleText>>;

@@ -1,12 +1,21 @@
 /** The rules of the trade: each where it bites, and where it does not (common practice, no source). */
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { thingsOf } from '../layout/index.ts';
 import { inside, typed } from '../quantity/index.ts';
 import { freshPath, freshStage, freshPathElement, type Stage } from '../transmission/index.ts';
 import { arranged, m, part } from '../testing/arranged.ts';
 import { on } from '../testing/vehicles.ts';
 import { buildSchema, changeDrive, driveOf, rollingDiameter, type Build } from '../vehicle/index.ts';
-import { ASSEMBLY_RULES, assemblySteps, removeStep, screwTorque, type RuleId, type Step } from './index.ts';
+import {
+  ASSEMBLY_RULES,
+  assemblySteps,
+  removeStep,
+  screwTorque,
+  thingsOfStep,
+  type RuleId,
+  type Step,
+} from './index.ts';
 import { RULE_IDS } from './rule-id.ts';
 
 const demo = (name: string): Build =>
@@ -194,4 +203,23 @@ describe('screws', () => {
     expect(Math.abs((screwTorque(size) ?? 0) / tableNm - 1)).toBeLessThan(0.1);
   });
   it('too small for a table are tightened by feel', () => expect(screwTorque('M2')).toBeUndefined());
+});
+
+describe('what is marked in the drawing of a step', () => {
+  const things = (id: string): readonly string[] => thingsOfStep(puffin, step(puffin, id));
+  it('is what it puts in, or works at: wheels left and right, what runs in its stage, the plate that it fits', () => {
+    expect(things('wheels')).toEqual(['driven-left', 'driven-right']);
+    expect(things('place.deck')).toEqual(['deck']);
+    const castors = puffin.layout.axles.filter(({ form }) => form === 'castor').map(({ id }) => id);
+    expect(things('castors').map((id) => id.replace(/-(left|right|middle)$/, ''))).toEqual(
+      castors.flatMap((id) => [id, id]),
+    );
+    expect(things('stage-1.align').length).toBeGreaterThan(1);
+    expect(things('first-run')).toEqual([]);
+  });
+  it('names only what the layout has', () => {
+    const known = new Set(thingsOf(puffin).map(({ id }) => id));
+    for (const one of stepsOf(puffin))
+      for (const id of thingsOfStep(puffin, one)) expect(known.has(id)).toBe(true);
+  });
 });

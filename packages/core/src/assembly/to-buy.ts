@@ -59,9 +59,13 @@ function ofBuild(build: Build): readonly Wanted[] {
       ...{ count, kind: 'fastener', state: 'wished-for' },
     }));
   const laidOut = new Set(steps.flatMap(({ tools, doneOn }) => (doneOn === undefined ? tools : [])));
-  const usedUp = USED_UP.filter((one) => laidOut.has(one)).map((name): Wanted => ({
-    ...{ name, count: 1, kind: 'consumable', state: 'wished-for' },
-  }));
+  const listed = partsList(build).map(({ name }) => name.toLowerCase());
+  // What stands in the parts list by the builder's own hand is not asked for again.
+  const usedUp = USED_UP.filter((one) => laidOut.has(one) && !listed.some((name) => name.includes(one))).map(
+    (name): Wanted => ({
+      ...{ name, count: 1, kind: 'consumable', state: 'wished-for' },
+    }),
+  );
   return [...parts, ...fasteners, ...usedUp];
 }
 

@@ -1,6 +1,7 @@
 import { findingsInWords } from '@zubric/core/say';
 import { readFileSync, readdirSync } from 'node:fs';
-import { assemblyOutlook } from '@zubric/core/assembly';
+import { assemblyOutlook, cutList, toBuy } from '@zubric/core/assembly';
+import { wiringMap } from '@zubric/core/wiring';
 import { evaluate, linkDefinition } from '@zubric/core/judge';
 import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
@@ -78,6 +79,17 @@ describe('the sheet', () => {
     for (const line of lines) {
       expect(plain(sheet)).toContain(line.name.replaceAll(/[\u00a0\u202f]/g, ' '));
     }
+  });
+
+  it('has what to buy, to cut, to wire and to label, each wire at both ends', async () => {
+    const sheet = await print(puffin);
+    const { wires } = wiringMap(puffin);
+    const labels = within(within(sheet).getByRole('list', { name: 'Labels' })).getAllByRole('listitem');
+    expect(labels).toHaveLength(2 * wires.length);
+    expect(plain(sheet)).toContain('mirrored: inverted');
+    for (const { name, count } of toBuy([puffin]).filter(({ kind }) => kind === 'fastener'))
+      expect(plain(sheet)).toContain(`${count} ×${name}`);
+    for (const { name } of cutList(puffin)) expect(plain(sheet)).toContain(name);
   });
 
   it('prints in the units that are chosen', async () => {

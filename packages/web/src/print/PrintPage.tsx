@@ -1,7 +1,6 @@
 import { findingsInWords, type FindingInWords } from '@zubric/core/say';
-import { assemblyOutlook } from '@zubric/core/assembly';
 import { evaluate, linkDefinition, type Report } from '@zubric/core/judge';
-import { PART_STATE_WORDS, drivenDiameter, type Build } from '@zubric/core/vehicle';
+import { drivenDiameter, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
@@ -12,6 +11,9 @@ import { stationAddress } from '../common/stations.ts';
 import { useSay, useUnits } from '../common/units.tsx';
 import { useTitle } from '../common/use-title.ts';
 import { draftsOf } from '../session/drafts.ts';
+import { AssemblySheet } from './AssemblySheet.tsx';
+import { BenchSheets } from './BenchSheets.tsx';
+import { SECTION } from './section.ts';
 
 /** The whole build on paper: what it must do, how it stands, what it is made of, and the steps to tick. */
 export function PrintPage() {
@@ -63,11 +65,10 @@ function Sheet({ id, build }: { readonly id: string; readonly build: Build }) {
       <Margins report={report} />
       <Findings findings={findingsInWords({ report, build }, system)} />
       <AssemblySheet build={build} />
+      <BenchSheets build={build} />
     </main>
   );
 }
-
-const SECTION = 'mt-5 break-inside-avoid-page';
 
 function Duties({ build, report }: { readonly build: Build; readonly report: Report }) {
   const say = useSay();
@@ -183,79 +184,5 @@ function Findings({ findings }: { readonly findings: readonly FindingInWords[] }
         ))}
       </ul>
     </section>
-  );
-}
-
-function AssemblySheet({ build }: { readonly build: Build }) {
-  const say = useSay();
-  const { lines, steps } = assemblyOutlook(build, today());
-  return (
-    <>
-      <section className={SECTION}>
-        <h2>Parts</h2>
-        <table className="grid-table relative max-md:block max-md:overflow-x-auto">
-          <thead>
-            <tr>
-              <th scope="col" className="n">
-                Count
-              </th>
-              <th scope="col">Part</th>
-              <th scope="col">State</th>
-              <th scope="col" className="n">
-                Cost each
-              </th>
-              <th scope="col" className="n">
-                Mass each
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {lines.map((line) => (
-              <tr key={line.id}>
-                <td className="n">{line.count}</td>
-                <td>{line.name}</td>
-                <td>
-                  {PART_STATE_WORDS[line.state]}
-                  {line.arrivesOn !== undefined && `, due ${sayDay(line.arrivesOn)}`}
-                </td>
-                <td className="n">{line.costEach === undefined ? '' : showNumber(line.costEach, 5)}</td>
-                <td className="n">{line.massEachKg === undefined ? '' : say(line.massEachKg, 'mass')}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </section>
-      <section className="mt-5">
-        <h2>Steps</h2>
-        <ol>
-          {steps.map((step, n) => (
-            <li
-              key={step.id}
-              className="grid break-inside-avoid grid-cols-[1.6rem_minmax(0,1fr)] gap-2 border-b border-line py-1.5"
-            >
-              <span className="mt-0.5 size-5 border border-ink text-center leading-5" aria-hidden>
-                {step.state === 'done' ? '✓' : ''}
-              </span>
-              <span>
-                <b className="font-semibold">
-                  {n + 1}. {step.title}
-                </b>
-                {step.state === 'done' && ' (done)'}
-                {step.detail !== undefined && <span className="block">{step.detail}</span>}
-                {step.caution !== undefined && <span className="block">Caution: {step.caution}</span>}
-                {step.holdPoint !== undefined && (
-                  <span className="block">Hold until seen: {step.holdPoint}</span>
-                )}
-                <span className="block text-soft">
-                  {say(step.handsOnS, 'time')} of work
-                  {step.waitingS > 0 &&
-                    `, then ${say(step.waitingS, 'time')} for ${step.waitingFor ?? 'waiting'}`}
-                </span>
-              </span>
-            </li>
-          ))}
-        </ol>
-      </section>
-    </>
   );
 }

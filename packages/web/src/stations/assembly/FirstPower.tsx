@@ -1,4 +1,4 @@
-import { handOver, sawCheck, type SeenAt } from '@zubric/core/assembly';
+import { firstTrial, handOver, sawCheck, type SeenAt } from '@zubric/core/assembly';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { sayDay, today } from '../../common/days.ts';
@@ -26,8 +26,8 @@ export function FirstPower() {
             </>
           ) : (
             <>
-              <b className="font-semibold text-ink">All {checks.length} seen as they should be.</b> Next: ten
-              straight runs, at{' '}
+              <b className="font-semibold text-ink">All {checks.length} seen as they should be.</b> Next:{' '}
+              {firstTrial(build)}, at{' '}
               <Link className="underline" to={stationAddress(id, 'trials')}>
                 Trials
               </Link>

@@ -17,6 +17,7 @@ import { DateField } from '../../fields/DateField.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { StepDrawing } from './StepDrawing.tsx';
 import { StepPhoto } from './StepPhoto.tsx';
 
 interface Props {
@@ -59,6 +60,7 @@ export function StepMore({ step, outlook }: Props) {
           </Row>
         )}
       </dl>
+      <StepDrawing step={step} />
       <StepPhoto step={step} />
       <Otherwise step={step} outlook={outlook} />
     </div>

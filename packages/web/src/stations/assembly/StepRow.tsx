@@ -1,4 +1,4 @@
-import { markStep, type AssemblyOutlook, type PlannedStep } from '@zubric/core/assembly';
+import { markStep, YOU, type AssemblyOutlook, type PlannedStep } from '@zubric/core/assembly';
 import { assertNever } from '@zubric/core/contract';
 import { Hand, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
@@ -97,6 +97,7 @@ function Standing({ step, steps }: { readonly step: PlannedStep; readonly steps:
       return (
         <span>
           <b className="font-semibold">can be done today</b>
+          {step.who.some((name) => name !== YOU) && ` by ${step.who.join(' and ')}`}
           {late}
         </span>
       );

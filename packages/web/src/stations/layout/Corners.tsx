@@ -2,7 +2,7 @@ import { arrangementOf, type Build } from '@zubric/core/vehicle';
 import { useSay } from '../../common/units.tsx';
 import { Handle } from '../../vehicle/Handle.tsx';
 import type { Held } from './moved-by.ts';
-import type { Sheet } from './views.ts';
+import type { Sheet } from '../../drawings/views.ts';
 
 interface Props {
   readonly build: Build;

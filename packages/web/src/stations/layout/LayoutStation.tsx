@@ -25,7 +25,7 @@ import { Shafts } from './Shafts.tsx';
 import { ViewDrawing } from './ViewDrawing.tsx';
 import { ZoneTable } from './ZoneTable.tsx';
 import { movedBy, type Held } from './moved-by.ts';
-import { extentOf, scaleFor } from './views.ts';
+import { extentOf, scaleFor } from '../../drawings/views.ts';
 
 const Templates = lazyPart(async () => (await import('./Templates.tsx')).Templates);
 

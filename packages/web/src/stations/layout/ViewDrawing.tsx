@@ -8,7 +8,7 @@ import { CentreMark } from '../../vehicle/parts.tsx';
 import { Corners } from './Corners.tsx';
 import { BodyMark, LoopMark, PartShape, WheelMark, ZoneMark } from './marks.tsx';
 import type { Held } from './moved-by.ts';
-import { moveIn, sheetOf, VIEWS, type extentOf, type LayoutView, type Sheet } from './views.ts';
+import { moveIn, sheetOf, VIEWS, type extentOf, type LayoutView, type Sheet } from '../../drawings/views.ts';
 
 interface StillProps {
   /** As it is kept. */

@@ -1,8 +1,8 @@
 import { bodyBox, outlineOf as bodyOutline, type Thing, type Vector } from '@zubric/core/layout';
 import type { Build } from '@zubric/core/vehicle';
 import { memo } from 'react';
-import { outlineOf } from './outline.ts';
-import { VIEWS, type LayoutView, type Sheet } from './views.ts';
+import { outlineOf } from '../../drawings/outline.ts';
+import { VIEWS, type LayoutView, type Sheet } from '../../drawings/views.ts';
 
 interface OnSheet {
   readonly sheet: Sheet;

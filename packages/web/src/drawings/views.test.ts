@@ -1,6 +1,6 @@
 import { boxAt, cylinderAt, type Vector } from '@zubric/core/layout';
 import { describe, expect, it } from 'vitest';
-import { demo } from '../../testing/demo.ts';
+import { demo } from '../testing/demo.ts';
 import { outlineOf } from './outline.ts';
 import { extentOf, moveIn, scaleFor, sheetOf, type LayoutView } from './views.ts';
 
