@@ -1,4 +1,4 @@
-import { motorOf, motorsIn, outputsOf, type Build, driveOf } from '../vehicle/index.ts';
+import { layoutKind, motorOf, motorsIn, outputsOf, type Build, driveOf } from '../vehicle/index.ts';
 import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
 import { isLoop, stageKind, stageName, stageWork } from '../transmission/index.ts';
 import { whole, type Step } from './step.ts';
@@ -95,11 +95,12 @@ export function motorBolts(build: Build): Step[] {
     : [];
 }
 
-const MODULES = 'modules';
+/** Whether it is built of modules, each steered and driven. */
+export const isModular = (build: Build): boolean => layoutKind(build.layout.kind).turning === 'swivel';
 
 /** Modules are built on the bench, each by itself, and joined to the frame later. */
 export function joinSteps(build: Build, after: readonly string[]): Step[] {
-  return build.layout.kind === MODULES
+  return isModular(build)
     ? [
         whole({
           id: 'join',
@@ -117,7 +118,6 @@ export function repeated(build: Build): Step['times'] {
   const count = outputsOf(build);
   if (count < 2) return undefined;
   const { together } = driveOf(build);
-  const of =
-    build.layout.kind === MODULES ? 'module' : together === 'side' || count === 2 ? 'side' : 'driveline';
+  const of = isModular(build) ? 'module' : together === 'side' || count === 2 ? 'side' : 'driveline';
   return { of, count };
 }

@@ -60,7 +60,7 @@ const lettingOut = (build: Build): Check[] => [
   },
   {
     id: 'outside-by-remote',
-    title: 'Outside, by hand or remote',
+    title: 'Outside, or where its job is, by hand or remote',
     how: 'On the ground of the job, loaded as it will be; the link holds as far as it will go.',
   },
   ...(build.people === 'riding'

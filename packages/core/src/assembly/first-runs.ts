@@ -1,5 +1,6 @@
 import { layoutKind, motorOf, motorsIn, rollsAway, type Build } from '../vehicle/index.ts';
 import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
+import { isModular } from './drive-steps.ts';
 import { whole, type Step } from './step.ts';
 
 /** First power, the first run, the slope, and what is tuned after. */
@@ -14,10 +15,7 @@ export function firstRuns(build: Build, drive: readonly string[]): Step[] {
       handsOnS: 30 * MINUTE_S,
       after: ['polarity', 'charge', 'fuse', ...drive],
       caution: 'Stand it on blocks that cannot slip; hands, hair and sleeves clear.',
-      holdPoint:
-        motorsIn(build) > 1
-          ? 'Each side turns forward, and the main switch stops it.'
-          : 'It turns forward, and the main switch stops it.',
+      holdPoint: `${turnsForward(build)}, and the main switch stops it.`,
     }),
     whole({
       id: 'first-run',
@@ -48,6 +46,12 @@ export function firstRuns(build: Build, drive: readonly string[]): Step[] {
       after: ['first-run', ...(steep ? ['slope'] : [])],
     }),
   ];
+}
+
+/** What is seen of the motors at first power. */
+function turnsForward(build: Build): string {
+  if (isModular(build)) return 'Each module steers the way it is told, and its wheel turns forward';
+  return motorsIn(build) > 1 ? 'Each side turns forward' : 'It turns forward';
 }
 
 /** What is kept off the ground at first power. */

@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildSchema, newAssemblyPlan, type Build } from '../vehicle/index.ts';
+import { on } from '../testing/vehicles.ts';
 import { randomBuild } from '../testing/random-build.ts';
 import { puffin as demo } from '../testing/arranged.ts';
 import { typed } from '../quantity/index.ts';
@@ -99,6 +100,21 @@ describe('the steps of random builds', () => {
       { numRuns: 150 },
     );
   }, 60_000);
+});
+
+describe('modules, each steered and driven', () => {
+  const modules = on('modules');
+  it('are built so many times by themselves, and joined to the frame once all of them turn', () => {
+    const { steps } = assemblySteps(modules);
+    const ids = steps.map(({ id }) => id);
+    expect(step(modules, 'steering').title).toContain('turntables');
+    expect(step(modules, 'motors').times).toEqual({ of: 'module', count: 4 });
+    expect(ids.indexOf('join')).toBeGreaterThan(Math.max(ids.indexOf('wheels'), ids.indexOf('steering')));
+    expect(ids.indexOf('join')).toBeLessThan(ids.indexOf('wiring'));
+    expect(step(modules, 'first-power').holdPoint).toContain('Each module steers');
+    expect(idsOf(puffin)).not.toContain('join');
+    expect(step(on('tug'), 'first-power').holdPoint).not.toContain('module');
+  });
 });
 
 describe('a builder', () => {

@@ -10,6 +10,7 @@ import {
 } from '../vehicle/index.ts';
 import { stageKind, isHub, pathTitle, type PathElement } from '../transmission/index.ts';
 import { standingId } from './standing-parts.ts';
+import { isModular } from './drive-steps.ts';
 import { whole, type Step } from './step.ts';
 
 const plural = (title: string, count: number): string => (count === 1 ? title : `${title}s`);
@@ -42,24 +43,35 @@ function boltedOn(build: Build): Step[] {
   });
 }
 
+/** What turns the wheels: a turntable in each module, else kingpins and linkage. */
+function steeringStep(build: Build): Step {
+  if (isModular(build))
+    return whole({
+      id: 'steering',
+      title: 'Put the turntables of the modules together: bearing, steering gear, angle sensor',
+      detail:
+        'Drilled by the template; the ring greased and turned by hand; the sensor reads nought straight ahead before its screw is tight.',
+      handsOnS: 3 * HOUR_S,
+      after: ['frame'],
+      holdPoint: 'Each turns freely all round, no cable winds up, and all read nought straight ahead.',
+    });
+  return whole({
+    id: 'steering',
+    title: 'Fit what steers: kingpins, linkage and stops',
+    detail: build.steering?.hand
+      ? 'It turns freely from stop to stop, and the bar or wheel cannot come off its shaft.'
+      : 'It turns freely from stop to stop; the actuator is set to its middle before its horn goes on.',
+    handsOnS: 2 * HOUR_S,
+    after: ['frame'],
+    holdPoint: 'Lock to lock nothing rubs, and both wheels point straight ahead in the middle.',
+  });
+}
+
 /** What stands on the ground and is not driven, and what steers. */
 export function standSteps(build: Build): Step[] {
   const free = ofForm(build, ['wheel', 'roller'], false);
   const steers = build.layout.axles.some(({ steered }) => steered);
-  const steering = steers
-    ? [
-        whole({
-          id: 'steering',
-          title: 'Fit what steers: kingpins, linkage and stops',
-          detail: build.steering?.hand
-            ? 'It turns freely from stop to stop, and the bar or wheel cannot come off its shaft.'
-            : 'It turns freely from stop to stop; the actuator is set to its middle before its horn goes on.',
-          handsOnS: 2 * HOUR_S,
-          after: ['frame'],
-          holdPoint: 'Lock to lock nothing rubs, and both wheels point straight ahead in the middle.',
-        }),
-      ]
-    : [];
+  const steering = steers ? [steeringStep(build)] : [];
   return [
     ...boltedOn(build),
     ...steering,

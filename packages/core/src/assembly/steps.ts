@@ -13,6 +13,7 @@ import { bodyAndParts } from './body-steps.ts';
 import {
   beforeMotors,
   besideSteps,
+  isModular,
   joinSteps,
   motorBolts,
   motorStep,
@@ -91,7 +92,9 @@ function drafts(build: Build, lines: readonly PartLine[]): Step[] {
       caution: 'Drilling, grinding and welding: eyes, ears, fumes. Follow the tools’ own instructions.',
     }),
     ...body.filter(({ role }) => role === 'print'),
-    ...stand,
+    ...stand.map((step) =>
+      step.id === 'steering' && isModular(build) ? (several([step])[0] ?? step) : step,
+    ),
     ...several(onMotor),
     ...several([motorStep(build, onMotor)]),
     ...several(before),
