@@ -1,12 +1,14 @@
 import { layoutKind, motorOf, motorsIn, rollsAway, type Build } from '../vehicle/index.ts';
 import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
 import { isModular } from './drive-steps.ts';
+import { shellSteps } from './standing-steps.ts';
 import { whole, type Step } from './step.ts';
 
 /** First power, the first run, the slope, and what is tuned after. */
 export function firstRuns(build: Build, drive: readonly string[]): Step[] {
   const steep = build.duties.some(rollsAway);
   const hasMotor = motorOf(build) !== undefined;
+  const shell = shellSteps(build);
   return [
     whole({
       id: 'first-power',
@@ -17,11 +19,12 @@ export function firstRuns(build: Build, drive: readonly string[]): Step[] {
       caution: 'Stand it on blocks that cannot slip; hands, hair and sleeves clear.',
       holdPoint: `${turnsForward(build)}, and the main switch stops it.`,
     }),
+    ...shell,
     whole({
       id: 'first-run',
-      title: 'First run on the floor, empty',
+      title: firstRun(build),
       handsOnS: HOUR_S,
-      after: ['first-power'],
+      after: ['first-power', ...shell.map(({ id }) => id)],
       caution: 'Nobody in front; one hand on the switch.',
     }),
     ...(steep
@@ -52,6 +55,14 @@ export function firstRuns(build: Build, drive: readonly string[]): Step[] {
 function turnsForward(build: Build): string {
   if (isModular(build)) return 'Each module steers the way it is told, and its wheel turns forward';
   return motorsIn(build) > 1 ? 'Each side turns forward' : 'It turns forward';
+}
+
+/** What the first run is, by what it runs on. */
+function firstRun({ layout }: Build): string {
+  const { pullsByRope, onRails, balances } = layoutKind(layout.kind);
+  if (pullsByRope) return 'First pull, half the load, nobody in line';
+  if (balances) return 'First stand, held by two hands until it holds itself';
+  return onRails ? 'First run on the rail, empty' : 'First run on the floor, empty';
 }
 
 /** What is kept off the ground at first power. */

@@ -117,6 +117,24 @@ describe('modules, each steered and driven', () => {
   });
 });
 
+describe('what each kind of vehicle has', () => {
+  it('a sphere is closed once what is in it is wired and has turned', () => {
+    const ids = idsOf(on('sphere'));
+    for (const before of ['wiring', 'fuse', 'first-power'])
+      expect(ids.indexOf(before)).toBeLessThan(ids.indexOf('shell'));
+    expect(ids.indexOf('shell')).toBeLessThan(ids.indexOf('first-run'));
+    expect(idsOf(puffin)).not.toContain('shell');
+  });
+  it.each([
+    ['scooter', 'steering', /fork/],
+    ['rear-drive', 'steering', /kingpins/],
+    ['winch', 'first-run', /pull/],
+    ['rail-dolly', 'first-run', /rail/],
+    ['balancer', 'first-run', /stand/],
+    ['tug', 'first-run', /floor/],
+  ])('%s: its %s is its own', (layout, id, title) => expect(step(on(layout), id).title).toMatch(title));
+});
+
 describe('a builder', () => {
   it('writes a step, puts a part into it, and it stands where it was put', () => {
     const own = addOwnStep(addOwnLine(puffin, 'Paint'), 'Paint the frame', 'frame');

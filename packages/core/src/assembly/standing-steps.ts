@@ -55,6 +55,17 @@ function steeringStep(build: Build): Step {
       after: ['frame'],
       holdPoint: 'Each turns freely all round, no cable winds up, and all read nought straight ahead.',
     });
+  if (layoutKind(build.layout.kind).balanced === 'across')
+    return whole({
+      id: 'steering',
+      title: 'Fit the fork in its head bearings, and the bar',
+      detail:
+        'Preloaded until nothing rocks and it still turns by its own weight; then the stem, so that the bar or wheel cannot come off its shaft.',
+      handsOnS: 2 * HOUR_S,
+      after: ['frame'],
+      holdPoint:
+        'The bar held, nobody can twist the wheel; no play, no notch, and the wheel in line with the bar.',
+    });
   return whole({
     id: 'steering',
     title: 'Fit what steers: kingpins, linkage and stops',
@@ -140,7 +151,7 @@ const WHEEL_TITLES: Readonly<Partial<Record<Form, string>>> = {
   omni: 'driven omni wheel',
 };
 
-/** What is driven goes on after belts and chains are looped; tracks come with their stage, a sphere is closed last. */
+/** What is driven goes on after belts and chains are looped; tracks come with their stage. */
 export function wheelSteps(build: Build, after: readonly string[]): Step[] {
   const { layout } = build;
   if (layoutKind(layout.kind).pullsByRope) return axleSteps(build, after);
@@ -149,18 +160,8 @@ export function wheelSteps(build: Build, after: readonly string[]): Step[] {
   const onAxle = axleSteps(build, after);
   const needs = driven.map((axle: Axle) => standingId(layout, axle));
   const before = [...after, ...onAxle.map(({ id }) => id)];
-  if (form === 'shell')
-    return [
-      ...onAxle,
-      whole({
-        id: 'wheels',
-        title: 'Put the inner drive in and close the shell',
-        detail: 'Its battery can still be reached, charged and switched off.',
-        handsOnS: HOUR_S,
-        needs,
-        after: before,
-      }),
-    ];
+  // A shell is closed last, once what is in it has turned.
+  if (form === 'shell') return onAxle;
   if (form === 'track') {
     // The sprocket's own stage puts the track on; where there is none, it is put on here.
     if (driveOf(build).stages.some(({ kind }) => stageKind(kind).ends?.needs === 'onTracks')) return onAxle;
@@ -180,6 +181,23 @@ export function wheelSteps(build: Build, after: readonly string[]): Step[] {
       after: before,
     }),
   ];
+}
+
+/** The shell of a sphere, closed over what has turned in it. */
+export function shellSteps({ layout }: Build): Step[] {
+  const driven = layout.axles.filter((axle) => axle.driven);
+  return driven[0]?.form !== 'shell'
+    ? []
+    : [
+        whole({
+          id: 'shell',
+          title: 'Put the inner drive in and close the shell',
+          detail: 'Its battery can still be reached, charged and switched off.',
+          handsOnS: HOUR_S,
+          needs: driven.map((axle) => standingId(layout, axle)),
+          after: ['first-power'],
+        }),
+      ];
 }
 
 /** A friction brake, where the build has one. */

@@ -22,6 +22,7 @@ const BY_ROLE: Readonly<Record<string, string>> = {
   join: 'It is reached once the modules are on.',
   program: 'Without its limits the first command may be full speed.',
   'first-power': 'It has to turn the right way before it stands on the ground.',
+  shell: 'It rolls on its shell.',
   'first-run': 'It has to run on the level first.',
   slope: 'It has to stop and hold before it is driven faster.',
 };
