@@ -43,6 +43,12 @@ function boltedOn(build: Build): Step[] {
   });
 }
 
+/** What holds the steering: a hand at a bar or wheel, or an actuator. */
+const heldBy = ({ steering, people }: Build): string =>
+  steering?.hand || (!steering && people === 'riding')
+    ? 'The bar or wheel cannot come off its shaft.'
+    : 'The actuator is set to its middle before its horn goes on.';
+
 /** What turns the wheels: a turntable in each module, else kingpins and linkage. */
 function steeringStep(build: Build): Step {
   if (isModular(build))
@@ -59,8 +65,7 @@ function steeringStep(build: Build): Step {
     return whole({
       id: 'steering',
       title: 'Fit the fork in its head bearings, and the bar',
-      detail:
-        'Preloaded until nothing rocks and it still turns by its own weight; then the stem, so that the bar or wheel cannot come off its shaft.',
+      detail: `Preloaded until nothing rocks and it still turns by its own weight; then the stem. ${heldBy(build)}`,
       handsOnS: 2 * HOUR_S,
       after: ['frame'],
       holdPoint:
@@ -69,9 +74,7 @@ function steeringStep(build: Build): Step {
   return whole({
     id: 'steering',
     title: 'Fit what steers: kingpins, linkage and stops',
-    detail: build.steering?.hand
-      ? 'It turns freely from stop to stop, and the bar or wheel cannot come off its shaft.'
-      : 'It turns freely from stop to stop; the actuator is set to its middle before its horn goes on.',
+    detail: `It turns freely from stop to stop. ${heldBy(build)}`,
     handsOnS: 2 * HOUR_S,
     after: ['frame'],
     holdPoint: 'Lock to lock nothing rubs, and both wheels point straight ahead in the middle.',
