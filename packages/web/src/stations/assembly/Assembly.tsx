@@ -59,6 +59,7 @@ export function Assembly() {
   return (
     <div className="grid gap-3">
       <PlainSwitch
+        className="[&_button]:min-h-10"
         label="What is looked at"
         options={VIEWS}
         value={view}

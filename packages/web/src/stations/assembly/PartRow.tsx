@@ -62,7 +62,7 @@ function Said({ line, overdue, open, onOpen }: SaidProps) {
       {line.costEach !== undefined && <span>{showNumber(line.costEach, 5)} each</span>}
       {line.massEachKg !== undefined && <span>{say(line.massEachKg, 'mass')} each</span>}
       {overdue && <b className="font-semibold text-short">overdue</b>}
-      <button type="button" className="push-plain" aria-expanded={open} onClick={onOpen}>
+      <button type="button" className="push-plain min-h-10" aria-expanded={open} onClick={onOpen}>
         {open ? 'close' : line.source === 'own' ? 'name, cost and mass' : 'cost and mass'}
         <span className="sr-only"> of {line.name}</span>
       </button>

@@ -68,7 +68,7 @@ export function StepRow({ step, outlook }: RowProps) {
           </span>
           <button
             type="button"
-            className="push-plain text-[14px] text-soft"
+            className="push-plain min-h-10 text-[14px] text-soft"
             aria-expanded={open}
             onClick={() => setOpen(!open)}
           >
