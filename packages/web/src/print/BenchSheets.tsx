@@ -65,7 +65,7 @@ function ToBuy({ build }: { readonly build: Build }) {
     id: `${kind} ${name} ${state} ${supplier}`,
     cells: ['☐', `${count} ×`, name, supplier, state === 'ordered' ? 'ordered' : 'to order'],
   }));
-  return <Table title="Left to buy" heads={['', 'Count', 'What', 'Where', 'State']} rows={rows} />;
+  return <Table title="Left to buy" heads={['Done', 'Count', 'What', 'Where', 'State']} rows={rows} />;
 }
 
 function Cuts({ build }: { readonly build: Build }) {
@@ -75,7 +75,7 @@ function Cuts({ build }: { readonly build: Build }) {
     id: `${name} ${lengthM}`,
     cells: ['☐', `${count} ×`, name, words(of), say(lengthM, 'length')],
   }));
-  return <Table title="To cut" heads={['', 'Count', 'What', 'Of', 'Length, at least']} rows={rows} />;
+  return <Table title="To cut" heads={['Done', 'Count', 'What', 'Of', 'Length, at least']} rows={rows} />;
 }
 
 function Holes({ build }: { readonly build: Build }) {
@@ -85,7 +85,7 @@ function Holes({ build }: { readonly build: Build }) {
     id: `${part} ${side} ${rightM} ${upM}`,
     cells: ['☐', part, side, words(hole), say(rightM, 'length'), say(upM, 'length')],
   }));
-  const heads = ['', 'Part', 'Side', 'Hole', 'Right of the middle', 'Above it'];
+  const heads = ['Done', 'Part', 'Side', 'Hole', 'Right of the middle', 'Above it'];
   return <Table title="To drill" heads={heads} rows={rows} />;
 }
 
@@ -104,7 +104,7 @@ function Wires({ build }: { readonly build: Build }) {
   }));
   return (
     <>
-      <Table title="Wiring" heads={['', 'From', 'To', 'How', 'Copper']} rows={rows} />
+      <Table title="Wiring" heads={['Done', 'From', 'To', 'How', 'Copper']} rows={rows} />
       {wires.length > 0 && (
         <section className={SECTION}>
           <h2>Labels, one for either end</h2>
