@@ -202,6 +202,21 @@ describe('screws', () => {
   ])('%s is tightened as tables have it, to a tenth', (size, tableNm) => {
     expect(Math.abs((screwTorque(size) ?? 0) / tableNm - 1)).toBeLessThan(0.1);
   });
+  it('in usual sizes follow what they hold: a barrow of 178 kg laden on M8, three diameters long; a palm cart on small ones', () => {
+    expect(step(puffin, 'castors').fasteners[0]).toMatchObject({
+      size: 'M8',
+      lengthMm: 25,
+      count: 8,
+      usual: true,
+    });
+    const sizes = stepsOf(sliderOnly).flatMap(({ fasteners }) =>
+      fasteners.map(({ size }) => Number(size.slice(1))),
+    );
+    expect(Math.max(...sizes)).toBeLessThanOrEqual(3);
+    for (const { fasteners } of stepsOf(puffin))
+      for (const { lengthMm, size } of fasteners)
+        if (lengthMm !== undefined) expect(lengthMm).toBeGreaterThanOrEqual(3 * Number(size.slice(1)));
+  });
   it('too small for a table are tightened by feel', () => expect(screwTorque('M2')).toBeUndefined());
 });
 
