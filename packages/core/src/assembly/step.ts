@@ -13,7 +13,6 @@ export interface StepPlan extends StageStep {
   readonly runsOn?: 'printer';
   /** Lines that are fitted by this step; all that it needs where this is not said. */
   readonly fits?: readonly string[];
-  readonly tools?: readonly string[];
 }
 
 /** Why one step comes before another: by a rule of the trade, by how the build is put together, or by the builder's own order. */
@@ -66,7 +65,6 @@ export const whole = ({
   waitingS = 0,
   hands = 1,
   fits,
-  tools = [],
   parts: _ofStage,
   ...draft
 }: StepPlan): Step => ({
@@ -77,7 +75,7 @@ export const whole = ({
   needs,
   parts: fits ?? needs,
   fasteners: [],
-  tools,
+  tools: [],
   after,
   reasons: {},
   remarks: [],

@@ -29,7 +29,7 @@ const BY_ROLE: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** What is laid out before a step: what its kind takes, and the keys of its screws. */
-export function toolsOf({ role, fasteners, tools }: Step): string[] {
+export function toolsOf({ role, fasteners }: Pick<Step, 'role' | 'fasteners'>): string[] {
   const keys = fasteners.flatMap((one) => keyOfFastener(one) ?? []);
   const screwed = [...new Set(keys)]
     .sort((a, b) => parseFloat(a) - parseFloat(b))
@@ -40,7 +40,6 @@ export function toolsOf({ role, fasteners, tools }: Step): string[] {
   return [
     ...new Set([
       ...(BY_ROLE[role] ?? []),
-      ...tools,
       ...screwed,
       ...(nuts ? ['spanner for the nuts'] : []),
       ...(measured ? ['torque wrench'] : []),
