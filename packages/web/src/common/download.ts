@@ -8,3 +8,7 @@ export function download(name: string, content: Blob): void {
   // The browser has taken it up by then.
   setTimeout(() => URL.revokeObjectURL(address), 10_000);
 }
+
+/** Hands a text to the browser to keep, as a file of a kind: CSV, a calendar. */
+export const downloadText = (name: string, text: string, kind: 'text/csv' | 'text/calendar'): void =>
+  download(name, new Blob([text], { type: `${kind};charset=utf-8` }));

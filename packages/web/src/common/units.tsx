@@ -1,4 +1,4 @@
-import { inUnits, show, type Dimension, type Sentence, type UnitSystem } from '@zubric/core/quantity';
+import { inUnits, show, type Dimension, type Words, type UnitSystem } from '@zubric/core/quantity';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
 
 const STORED = 'zubric-units';
@@ -37,8 +37,8 @@ export function useSay(): (si: number, dimension: Dimension, digits?: number) =>
   return useCallback((si, dimension, digits) => show(si, dimension, system, { digits }).text, [system]);
 }
 
-/** Says a sentence that is in nobody's units yet in the chosen ones. */
-export function useSentence(): (sentence: Sentence) => string {
+/** Says words that are in nobody's units yet in the chosen ones. */
+export function useSentence(): (sentence: Words) => string {
   const { system } = useUnits();
   return useCallback((sentence) => inUnits(sentence, system), [system]);
 }

@@ -74,7 +74,7 @@ function StepItem({ step, number }: { readonly step: PlannedStep; readonly numbe
         {step.state === 'done' && ' (done)'}
         {step.detail !== undefined && <span className="block">{step.detail}</span>}
         {step.remarks.map(({ says }) => {
-          const said = sentence(typeof says === 'string' ? [says] : says);
+          const said = sentence(says);
           return (
             <span key={said} className="block">
               {said}

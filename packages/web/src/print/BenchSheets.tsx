@@ -1,5 +1,4 @@
 import { cutList, drillingList, toBuy } from '@zubric/core/assembly';
-import type { Words } from '@zubric/core/quantity';
 import type { Build } from '@zubric/core/vehicle';
 import { wiringMap } from '@zubric/core/wiring';
 import type { ReactNode } from 'react';
@@ -54,12 +53,6 @@ function Table({ title, heads, rows }: TableProps) {
   );
 }
 
-/** Words with their figures in the units that are chosen. */
-const useWords = (): ((said: Words) => string) => {
-  const sentence = useSentence();
-  return (said) => sentence(typeof said === 'string' ? [said] : said);
-};
-
 function ToBuy({ build }: { readonly build: Build }) {
   const rows = toBuy([build]).map(({ name, count, kind, state, supplier = '' }) => ({
     id: `${kind} ${name} ${state} ${supplier}`,
@@ -70,7 +63,7 @@ function ToBuy({ build }: { readonly build: Build }) {
 
 function Cuts({ build }: { readonly build: Build }) {
   const say = useSay();
-  const words = useWords();
+  const words = useSentence();
   const rows = cutList(build).map(({ name, of, lengthM, count }) => ({
     id: `${name} ${lengthM}`,
     cells: ['☐', `${count} ×`, name, words(of), say(lengthM, 'length')],
@@ -80,7 +73,7 @@ function Cuts({ build }: { readonly build: Build }) {
 
 function Holes({ build }: { readonly build: Build }) {
   const say = useSay();
-  const words = useWords();
+  const words = useSentence();
   const rows = drillingList(build).map(({ part, side, hole, rightM, upM }) => ({
     id: `${part} ${side} ${rightM} ${upM}`,
     cells: ['☐', part, side, words(hole), say(rightM, 'length'), say(upM, 'length')],

@@ -8,7 +8,7 @@ import {
 } from '@zubric/core/assembly';
 import { useId, useMemo } from 'react';
 import { sayDay, today } from '../../common/days.ts';
-import { download } from '../../common/download.ts';
+import { downloadText } from '../../common/download.ts';
 import { useSay } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { People } from './People.tsx';
@@ -38,10 +38,7 @@ export function Dates({ outlook }: Props) {
           type="button"
           className="push min-h-10"
           onClick={() =>
-            download(
-              `assembly of ${build.name}.ics`,
-              new Blob([assemblyCalendar(build, today())], { type: 'text/calendar;charset=utf-8' }),
-            )
+            downloadText(`assembly of ${build.name}.ics`, assemblyCalendar(build, today()), 'text/calendar')
           }
         >
           Save as a calendar file

@@ -66,7 +66,7 @@ function CheckRow({ check, isNext }: { readonly check: SeenAt; readonly isNext: 
   return (
     <li className={`grid gap-1 px-3 py-2 ${isNext ? 'bg-mech-lo' : ''}`}>
       <p className="text-[16px] font-semibold">{title}</p>
-      <p>{sentence(typeof how === 'string' ? [how] : how)}</p>
+      <p>{sentence(how)}</p>
       {caution !== undefined && (
         <p>
           <b className="font-semibold">Caution:</b> {caution}

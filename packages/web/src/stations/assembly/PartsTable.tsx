@@ -3,7 +3,7 @@ import { PART_STATES, PART_STATE_WORDS, type PartState } from '@zubric/core/vehi
 import { showNumber } from '@zubric/core/quantity';
 import { createColumnHelper, useTable } from '@tanstack/react-table';
 import { useId, useState } from 'react';
-import { download } from '../../common/download.ts';
+import { downloadText } from '../../common/download.ts';
 import { listFeatures } from '../../common/list-features.ts';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
@@ -76,12 +76,7 @@ export function PartsTable({ outlook }: { readonly outlook: AssemblyOutlook }) {
         <button
           type="button"
           className="push min-h-10"
-          onClick={() =>
-            download(
-              `parts of ${build.name}.csv`,
-              new Blob([partsCsv(outlook.lines)], { type: 'text/csv;charset=utf-8' }),
-            )
-          }
+          onClick={() => downloadText(`parts of ${build.name}.csv`, partsCsv(outlook.lines), 'text/csv')}
         >
           Save as CSV
         </button>

@@ -113,7 +113,7 @@ function TaskRow({ task }: { readonly task: ServiceDue }) {
           {due ? 'due now' : `due ${waits.join(' or ')}`}
         </span>
       </p>
-      <p>{sentence(typeof how === 'string' ? [how] : how)}</p>
+      <p>{sentence(how)}</p>
       <p className="flex flex-wrap items-center gap-3">
         <button
           type="button"

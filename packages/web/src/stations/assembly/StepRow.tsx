@@ -142,7 +142,7 @@ function Remarks({ step }: { readonly step: PlannedStep }) {
   return (
     <ul className="mt-0.5 list-disc pl-5">
       {step.remarks.map(({ rule, says }) => {
-        const said = sentence(typeof says === 'string' ? [says] : says);
+        const said = sentence(says);
         return <li key={`${rule} ${said}`}>{said}</li>;
       })}
     </ul>

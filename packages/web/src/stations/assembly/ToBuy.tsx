@@ -3,7 +3,7 @@ import { showNumber } from '@zubric/core/quantity';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { api } from '../../common/api.ts';
-import { download } from '../../common/download.ts';
+import { downloadText } from '../../common/download.ts';
 import { Choice } from '../../fields/Choice.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
@@ -48,12 +48,7 @@ export function ToBuy() {
         <button
           type="button"
           className="push min-h-10"
-          onClick={() =>
-            download(
-              `to buy for ${build.name}.csv`,
-              new Blob([toBuyCsv(lines)], { type: 'text/csv;charset=utf-8' }),
-            )
-          }
+          onClick={() => downloadText(`to buy for ${build.name}.csv`, toBuyCsv(lines), 'text/csv')}
         >
           Save as CSV
         </button>
