@@ -1,4 +1,4 @@
-import { assemblyOutlook, type PlannedStep } from '@zubric/core/assembly';
+import { assemblyOutlook, orderFirst, type PlannedStep } from '@zubric/core/assembly';
 import { inUnits } from '@zubric/core/quantity';
 import { wiringMap } from '@zubric/core/wiring';
 import { z } from 'zod';
@@ -72,7 +72,11 @@ export function assemblyFile(args: readonly string[], files: Files): Outcome {
       wiring: wires,
       readyOn: outlook.readyOn ?? null,
       tuningDays: outlook.tuningDays ?? null,
-      toOrder: outlook.toOrder.map(({ line, neededOn }) => ({ id: line.id, name: line.name, neededOn })),
+      toOrder: orderFirst(read.build, today ?? now()).map(({ line, neededOn }) => ({
+        id: line.id,
+        name: line.name,
+        neededOn,
+      })),
       problems: [...outlook.problems, ...problems],
     }),
   );

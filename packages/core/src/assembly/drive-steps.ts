@@ -1,6 +1,7 @@
 import { layoutKind, motorOf, motorsIn, outputsOf, type Build, driveOf } from '../vehicle/index.ts';
 import { HOUR_S, MINUTE_S } from '../quantity/index.ts';
 import { isLoop, stageKind, stageName, stageWork } from '../transmission/index.ts';
+import { hasSlots } from './rule.ts';
 import { whole, type Step } from './step.ts';
 
 /** The steps of one side of the wheels of a stage, with the stage's id before theirs, and that of a drive beside the first. */
@@ -81,7 +82,7 @@ export function motorStep(build: Build, onMotor: readonly Step[]): Step {
 
 /** The screws of motors that were left loose for a loop's tension. */
 export function motorBolts(build: Build): Step[] {
-  const slotted = driveOf(build).stages.some((stage) => 'tensioner' in stage && stage.tensioner === 'slots');
+  const slotted = driveOf(build).stages.some(hasSlots);
   return slotted
     ? [
         whole({

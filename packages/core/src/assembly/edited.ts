@@ -1,5 +1,5 @@
 import type { Build, OwnStep } from '../vehicle/index.ts';
-import { inOrder } from './order.ts';
+import { inOrder, type Edge } from './order.ts';
 import type { PartLine } from './parts-list.ts';
 import type { Reason, Step } from './step.ts';
 
@@ -42,11 +42,6 @@ function withoutRemoved(steps: readonly Step[], removed: ReadonlySet<string>): S
   return steps
     .filter(({ id }) => !removed.has(id))
     .map((step) => ({ ...step, after: [...new Set(step.after.flatMap(instead))] }));
-}
-
-interface Edge {
-  readonly step: string;
-  readonly after: string;
 }
 
 /** The order that the builder wants beside that of the plan. */

@@ -18,7 +18,14 @@ export { screwTorque } from './fasteners.ts';
 export { assemblyCalendar } from './icalendar.ts';
 export { partsCsv } from './parts-csv.ts';
 export { partsList, partsTotal, type PartLine, type PartsTotal } from './parts-list.ts';
-export { assemblyOutlook, daysMoved, YOU, type AssemblyOutlook, type PlannedStep } from './plan.ts';
+export {
+  assemblyOutlook,
+  daysMoved,
+  orderFirst,
+  YOU,
+  type AssemblyOutlook,
+  type PlannedStep,
+} from './plan.ts';
 export { ASSEMBLY_RULES, type Rule } from './rules.ts';
 export { type RuleId } from './rule-id.ts';
 export { A_HELPER, type Hands } from './schedule.ts';

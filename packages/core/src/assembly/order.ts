@@ -1,6 +1,7 @@
 import type { Step } from './step.ts';
 
-interface Edge {
+/** One step that comes after another by the builder's own order. */
+export interface Edge {
   readonly step: string;
   readonly after: string;
 }

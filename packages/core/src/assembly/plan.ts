@@ -41,8 +41,6 @@ export interface AssemblyOutlook {
   readonly overdue: readonly PartLine[];
   /** Lines without a date that some step waits for. */
   readonly undated: readonly PartLine[];
-  /** What is still to be ordered, the first needed first, with the day on which it would be needed were all else there. */
-  readonly toOrder: readonly { readonly line: PartLine; readonly neededOn: Day }[];
   /** The day the last step before tuning is ready; absent where parts have no date. */
   readonly readyOn?: Day;
   /** Working days left for trials and tuning between that day and the day it must be ready. */
@@ -112,8 +110,20 @@ function criticalSteps(steps: readonly Step[], spans: ReadonlyMap<string, Span>)
   return critical;
 }
 
-/** What is not ordered yet, by the day on which it would be needed were it there. */
-function toOrder(build: Build, today: Day, steps: readonly Step[], lines: Lines) {
+/** A line that is still to be ordered, and the day on which it is needed. */
+export interface OrderFirst {
+  readonly line: PartLine;
+  readonly neededOn: Day;
+}
+
+/**
+ * What is not ordered yet, the first needed first, with the day on which it would be needed were all else there.
+ *
+ * @example orderFirst(gull, '2027-03-01')[0].line.id // 'frame'
+ */
+export function orderFirst(build: Build, today: Day): readonly OrderFirst[] {
+  const { steps } = assemblySteps(build);
+  const lines: Lines = new Map(partsList(build).map((line) => [line.id, line]));
   const spans = schedule(planOf(build, today, steps, lines, true));
   return [...lines.values()]
     .flatMap((line) => {
@@ -185,7 +195,6 @@ export function assemblyOutlook(build: Build, today: Day): AssemblyOutlook {
     undated: lines.filter(
       (line) => waitedFor.has(line) && (line.state === 'wished-for' || line.arrivesOn === undefined),
     ),
-    toOrder: toOrder(build, today, steps, byId),
     ...(readyOn === undefined ? {} : { readyOn }),
     ...(readyOn === undefined || build.readyBy === null
       ? {}

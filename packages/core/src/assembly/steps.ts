@@ -27,6 +27,7 @@ import { fastenersOf } from './fasteners.ts';
 import { firstRuns } from './first-runs.ts';
 import { withLeftovers } from './leftovers.ts';
 import { partsList, type PartLine } from './parts-list.ts';
+import { stemOf } from './rule.ts';
 import { ruled } from './rules.ts';
 import { brakeSteps, standSteps, wheelSteps } from './standing-steps.ts';
 import { whole, type Step } from './step.ts';
@@ -120,15 +121,14 @@ function equipped(build: Build, step: Step, lifted: boolean): Step {
 
 /** Set screws of a stage that is aligned first are put in loose: their torque and their lock are of the step that tightens them. */
 function tightenedLater(steps: readonly Step[]): Step[] {
-  const stem = ({ id, role }: Step): string => id.slice(0, id.length - role.length);
   const locks = new Map(
-    steps.flatMap((step) => (step.role === 'lock' ? [[stem(step), step.id] as const] : [])),
+    steps.flatMap((step) => (step.role === 'lock' ? [[stemOf(step), step.id] as const] : [])),
   );
   const isLater = (step: Step, { kind }: Fastener): boolean =>
-    kind === 'set screw' && step.role !== 'lock' && locks.has(stem(step));
+    kind === 'set screw' && step.role !== 'lock' && locks.has(stemOf(step));
   const moved = (lock: Step): Fastener[] =>
     steps
-      .filter((step) => locks.get(stem(step)) === lock.id)
+      .filter((step) => locks.get(stemOf(step)) === lock.id)
       .flatMap((step) => step.fasteners.filter((one) => isLater(step, one)));
   return steps.map((step) => {
     const mine = step.fasteners.filter((one) => !isLater(step, one));

@@ -1,16 +1,6 @@
-import {
-  driveOf,
-  driverOf,
-  drivesOf,
-  fittedOf,
-  motorAbilities,
-  motorOf,
-  type Build,
-  type PartOf,
-  type WireRun,
-} from '../vehicle/index.ts';
+import { fittedOf, motorAbilities, type Build, type WireRun } from '../vehicle/index.ts';
 import { circuitPlan } from './circuit-plan.ts';
-import { motorPlaces, type MotorPlace } from './motor-places.ts';
+import { boardsOf, hung, readerOf, type Board, type Hung, type Reader } from './wired-parts.ts';
 
 /** One end of a wire: what it is on, and at which port. */
 export interface WireEnd {
@@ -59,52 +49,6 @@ const BLACK = 'black';
 const AS_MADE = 'as its maker says';
 /** Pins that a sensor takes where nobody says: one for its signal (common practice, no source). */
 const USUAL_PINS = 1;
-
-/** A motor of the build with the board that it hangs on. */
-interface Hung {
-  readonly id: string;
-  readonly name: string;
-  readonly place: MotorPlace;
-  readonly motor: PartOf<'motor'>;
-  readonly boardId: string | undefined;
-  readonly leads: WireRun | undefined;
-}
-
-function hung(build: Build): readonly Hung[] {
-  return drivesOf(build).flatMap((seen) => {
-    const { id, name, leads } = driveOf(seen);
-    const motor = motorOf(seen);
-    if (!motor) return [];
-    const boardId = motorAbilities(motor).drivesItself ? undefined : driverOf(seen)?.id;
-    return motorPlaces(seen).map((place, n) => ({
-      ...{ id: `${id}.${n + 1}`, place, motor, boardId, leads },
-      name: [build.drives.length > 1 ? name : '', 'motor', place.label]
-        .filter((word) => word !== '')
-        .join(' '),
-    }));
-  });
-}
-
-/** A physical board and the channels of it. */
-interface Board {
-  readonly at: string;
-  readonly part: PartOf<'driver'>;
-}
-
-/** Every board, one by one; of several alike numbered. */
-function boardsOf(build: Build): readonly Board[] {
-  const parts = build.parts.filter((part): part is PartOf<'driver'> => part.kind === 'driver');
-  const used = new Set(build.drives.flatMap(({ driverId }) => driverId ?? []));
-  return parts
-    .filter(({ id }) => used.has(id))
-    .flatMap((part) => {
-      const count = build.supply.drivers.find(({ id }) => id === part.id)?.count ?? 1;
-      return Array.from({ length: count }, (_, n) => ({
-        at: count > 1 ? `${part.name} ${n + 1}` : part.name,
-        part,
-      }));
-    });
-}
 
 /** From battery to boards, both poles; the plus by fuse and switch. */
 function batteryWires(build: Build, boards: readonly Board[]): Wire[] {
@@ -172,33 +116,6 @@ function motorWires(motors: readonly Hung[], boards: readonly Board[]) {
     ];
   });
   return { wires, wanted };
-}
-
-/** What reads and commands: the controller, else the board. */
-interface Reader {
-  readonly at: string;
-  readonly encoderInputs: number | undefined;
-  readonly pins: number | undefined;
-}
-
-function readerOf(build: Build, boards: readonly Board[]): Reader {
-  const controllers = fittedOf(build).flatMap(({ part, count }) =>
-    part.kind === 'controller' ? [{ part, count }] : [],
-  );
-  const [first] = controllers;
-  if (first) {
-    const sum = (key: 'encoderInputs' | 'ports'): number | undefined =>
-      controllers.every(({ part }) => part[key] === undefined)
-        ? undefined
-        : controllers.reduce((all, { part, count }) => all + (part[key] ?? 0) * count, 0);
-    return { at: first.part.name, encoderInputs: sum('encoderInputs'), pins: sum('ports') };
-  }
-  const inputs = boards.flatMap(({ part }) => part.encoderInputs ?? []);
-  return {
-    at: boards[0]?.at ?? 'controller',
-    encoderInputs: inputs.length === 0 ? undefined : inputs.reduce((all, one) => all + one, 0),
-    pins: undefined,
-  };
 }
 
 /** Encoders, servos and sensors, each at a port of what reads it. */

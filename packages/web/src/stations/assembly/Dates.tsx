@@ -3,6 +3,7 @@ import {
   dayAfter,
   daysBetween,
   daysMoved,
+  orderFirst,
   type AssemblyOutlook,
   type PlannedStep,
 } from '@zubric/core/assembly';
@@ -29,7 +30,7 @@ export function Dates({ outlook }: Props) {
         <Course outlook={outlook} />
         <div className="grid gap-4">
           <Sessions outlook={outlook} />
-          <Order outlook={outlook} />
+          <Order />
           <Late outlook={outlook} />
         </div>
       </div>
@@ -162,13 +163,15 @@ function Sessions({ outlook }: Props) {
 }
 
 /** What is not ordered yet, the first needed first. */
-function Order({ outlook }: Props) {
+function Order() {
+  const { build } = useBuild();
   const id = useId();
+  const orders = useMemo(() => orderFirst(build, today()), [build]);
   return (
     <section aria-labelledby={id}>
       <h2 id={id}>What to order first</h2>
       <ul className="sheet divide-y divide-line">
-        {outlook.toOrder.map(({ line, neededOn }) => (
+        {orders.map(({ line, neededOn }) => (
           <li key={line.id} className="flex flex-wrap justify-between gap-x-3 px-3 py-1.5">
             <span className="min-w-0 break-words">
               {line.count} × {line.name}
@@ -176,7 +179,7 @@ function Order({ outlook }: Props) {
             <span className="text-soft">needed on {sayDay(neededOn)}</span>
           </li>
         ))}
-        {outlook.toOrder.length === 0 && (
+        {orders.length === 0 && (
           <li className="px-3 py-2 text-soft">Everything that a step waits for is ordered or on hand.</li>
         )}
       </ul>
