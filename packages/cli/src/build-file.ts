@@ -1,4 +1,5 @@
-import { readBuild, type Build } from '@zubric/core/vehicle';
+import { readBuildFile } from '@zubric/core/protocols';
+import type { Build } from '@zubric/core/vehicle';
 import type { Files } from './calc.ts';
 import { parseJson, problemLine, refused, type Outcome } from './outcome.ts';
 
@@ -10,6 +11,6 @@ export type BuildFile =
 export function buildIn(path: string, files: Files): BuildFile {
   const parsed = parseJson(files.read(path));
   if (!parsed.ok) return { ok: false, outcome: refused([parsed.why]) };
-  const read = readBuild(parsed.value);
+  const read = readBuildFile(parsed.value);
   return read.ok ? read : { ok: false, outcome: refused(read.problems.map(problemLine)) };
 }

@@ -7,6 +7,7 @@ import { LAYOUT_USAGE, layoutFile } from './layout.ts';
 import { refused, type Outcome } from './outcome.ts';
 import { SEARCH_USAGE, searchFile } from './search.ts';
 import { TEMPLATE_USAGE, templateFile } from './template.ts';
+import { TRIALS_USAGE, trialsFile } from './trials.ts';
 
 const COMMANDS = {
   calc,
@@ -16,6 +17,7 @@ const COMMANDS = {
   assembly: assemblyFile,
   balance: balanceFile,
   drive: driveFile,
+  trials: trialsFile,
 } as const;
 
 const isCommand = (name: string | undefined): name is keyof typeof COMMANDS =>
@@ -45,6 +47,7 @@ export function run(args: readonly string[], files: Files): Outcome {
         TEMPLATE_USAGE,
         BALANCE_USAGE,
         DRIVE_USAGE,
+        TRIALS_USAGE,
       ].flat(),
     ]);
   try {

@@ -7,7 +7,7 @@ import '../quantity/index.ts';
 import { z } from 'zod';
 import { lockSchema } from './devices.ts';
 import type { LinkId, Verdict } from '../judge/index.ts';
-import type { ProtocolName, TrialConditions, TrialReading } from '../trials/index.ts';
+import type { ProtocolName, TrialConditions, TrialReading } from '../protocols/index.ts';
 import type { Build, Part, Problem, VehicleShape } from '../vehicle/index.ts';
 
 export * from './devices.ts';
@@ -78,7 +78,7 @@ export const logPhotoSchema = z.object({ id: z.string(), caption: z.string(), cr
 export type LogPhoto = Readonly<z.output<typeof logPhotoSchema>>;
 
 /** What an entry of the logbook is of. */
-export const ENTRY_KINDS = ['begun', 'change', 'note', 'snapshot', 'lock'] as const;
+export const ENTRY_KINDS = ['begun', 'change', 'note', 'snapshot', 'lock', 'trial'] as const;
 
 /** An entry of the logbook: what was changed, what it did to the margins, what was noted. */
 export const logEntrySchema = z.object({
@@ -170,6 +170,13 @@ export const storedTrialSetSchema = z.object({
   trials: z.array(storedTrialSchema),
 });
 export type StoredTrialSet = Readonly<z.output<typeof storedTrialSetSchema>>;
+/** A set of trials of a class or a club, with the build that it is of. */
+export const groupTrialSetSchema = storedTrialSetSchema.extend({ buildName: z.string() });
+export type GroupTrialSet = Readonly<z.output<typeof groupTrialSetSchema>>;
+/** The sets of trials of every build that belong to a group. */
+export const groupTrialSetsSchema = z.object({ trialSets: z.array(groupTrialSetSchema) });
+export type GroupTrialSets = Readonly<z.output<typeof groupTrialSetsSchema>>;
+
 /** The sets of trials of a build. */
 export const trialSetsSchema = z.object({ trialSets: z.array(storedTrialSetSchema) });
 

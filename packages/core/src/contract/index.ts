@@ -10,4 +10,4 @@ export { bracketedRoot, highestPoint } from './solve.ts';
 export { expressionFrom, type Expression } from './expression.ts';
 export { equationsOf, putIn, type EquationPutIn, type SayKey, type Symbols } from './put-in.ts';
 export { problemWords } from './problem-words.ts';
-export { seeded } from './seeded.ts';
+export { normalFrom, seeded } from './seeded.ts';

@@ -1,21 +1,14 @@
 export { veer } from './calibration.ts';
-export {
-  PROTOCOLS,
-  PROTOCOL_NAMES,
-  type ProtocolName,
-  type TrialConditions,
-  type TrialReading,
-} from './protocols.ts';
-export {
-  STRAIGHT_RUNS,
-  straightRunConditions,
-  straightRunReading,
-  straightRunResult,
-  straightRunWorking,
-  type StraightRunConditions,
-  type StraightRunReading,
-  type StraightRunResult,
-  type StraightRunVerdict,
-} from './straight-run.ts';
-export { studentCritical } from './student.ts';
-export { meanOf, varianceOf } from './statistics.ts';
+export { coastDown } from './coast-down.ts';
+export { compareTrials } from './compare-trials.ts';
+export { inclineSlip, pivotCalibration, pullTest, scoreRate } from './floor-tests.ts';
+export { matchMotors } from './match-motors.ts';
+export { odometrySquare } from './odometry-square.ts';
+export { outliersOf } from './outliers.ts';
+export { unequalWheels } from './rolling.ts';
+export { runsNeeded } from './runs-needed.ts';
+export { meanOf, medianOf, varianceOf } from './statistics.ts';
+export { studentCritical, studentTwoSided } from './student.ts';
+export { swapVerdict } from './swap-verdict.ts';
+export { trendOf, type Trend } from './trend.ts';
+export { trialSummary } from './trial-summary.ts';

@@ -19,3 +19,14 @@ export function varianceOf(values: readonly number[]): number {
   const mean = meanOf(values);
   return sum(values.map((x) => (x - mean) ** 2)) / (values.length - 1);
 }
+
+/**
+ * The middle one, or the mean of the two in the middle.
+ *
+ * @example medianOf([1, 2, 6, 3]) // 2.5
+ */
+export function medianOf(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = sorted.length / 2;
+  return ((sorted[Math.ceil(middle) - 1] ?? 0) + (sorted[Math.floor(middle)] ?? 0)) / 2;
+}

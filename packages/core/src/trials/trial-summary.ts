@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineCalculator, key } from '../contract/index.ts';
-import { meanOf, varianceOf } from './statistics.ts';
+import { meanOf, medianOf, varianceOf } from './statistics.ts';
 import { signTest, studentCritical } from './student.ts';
 
 const input = z.strictObject({
@@ -19,12 +19,6 @@ const output = z.strictObject({
   negative: key.count('Readings below 0', 0),
   signTestP: key.nonNegative('Chance of a split as uneven as this by luck'),
 });
-
-function medianOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length / 2;
-  return ((sorted[Math.ceil(middle) - 1] ?? 0) + (sorted[Math.floor(middle)] ?? 0)) / 2;
-}
 
 export const trialSummary = defineCalculator({
   name: 'trial-summary',

@@ -1,6 +1,6 @@
 import { buildSchema, openBuild, type Build } from '@zubric/core/vehicle';
 import { ENTRY_KINDS } from '@zubric/core/answers';
-import { PROTOCOLS, PROTOCOL_NAMES } from '@zubric/core/trials';
+import { trialSetsInFile, type TrialSetInFile } from '@zubric/core/protocols';
 import { nanoid } from 'nanoid';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
@@ -66,27 +66,7 @@ export const wholeSchema = z.strictObject({
       }),
     )
     .max(50_000),
-  trialSets: z
-    .array(
-      z.strictObject({
-        protocol: z.enum(PROTOCOL_NAMES),
-        name: z.string().min(1).max(120),
-        conditions: z.unknown(),
-        invented: z.boolean(),
-        createdAt: at,
-        trials: z
-          .array(
-            z.strictObject({
-              ordinal: z.int().min(1),
-              reading: z.unknown(),
-              recordedAt: at,
-              by: z.string().max(60).default(''),
-            }),
-          )
-          .max(10_000),
-      }),
-    )
-    .max(2000),
+  trialSets: trialSetsInFile,
 });
 export type Whole = z.output<typeof wholeSchema>;
 
@@ -138,6 +118,7 @@ export async function wholeOf(manager: EntityManager, row: BuildRow): Promise<z.
       })),
     })),
     trialSets: sets.map((set) => ({
+      id: set.id,
       protocol: set.protocol,
       name: set.name,
       conditions: set.conditions,
@@ -195,25 +176,25 @@ export async function keepWhole(manager: EntityManager, whole: Whole): Promise<B
           createdAt: new Date(createdAt),
         });
     }
-    for (const { trials, createdAt, conditions, ...set } of whole.trialSets) {
-      const setId = nanoid(12);
-      await inside.getRepository(trialSetEntity).insert({
-        ...set,
-        id: setId,
-        buildId: id,
-        conditions: PROTOCOLS[set.protocol].conditions.parse(conditions),
-        createdAt: new Date(createdAt),
-      });
-      for (const { ordinal, reading, recordedAt, by } of trials)
-        await inside.getRepository(trialEntity).insert({
-          id: nanoid(),
-          trialSetId: setId,
-          ordinal,
-          reading: PROTOCOLS[set.protocol].reading.parse(reading),
-          recordedAt: new Date(recordedAt),
-          byName: by,
-        });
-    }
+    for (const set of whole.trialSets) await keepTrialSet(inside, id, set);
     return inside.getRepository(buildEntity).findOneByOrFail({ id });
   });
+}
+
+/** A set of trials of a file, kept under an id of its own. */
+async function keepTrialSet(
+  manager: EntityManager,
+  buildId: string,
+  { id: _other, trials, createdAt, ...set }: TrialSetInFile,
+): Promise<void> {
+  const setId = nanoid(12);
+  await manager.getRepository(trialSetEntity).insert({
+    ...{ ...set, id: setId, buildId },
+    ...(createdAt === undefined ? {} : { createdAt: new Date(createdAt) }),
+  });
+  for (const { ordinal, reading, recordedAt, by } of trials)
+    await manager.getRepository(trialEntity).insert({
+      ...{ id: nanoid(), trialSetId: setId, ordinal, reading, byName: by },
+      ...(recordedAt === undefined ? {} : { recordedAt: new Date(recordedAt) }),
+    });
 }

@@ -7,6 +7,7 @@ import { Shelf1764000000004 } from './migrations/0004-shelf.ts';
 import { PartPhoto1764000000005 } from './migrations/0005-part-photo.ts';
 import { SnapshotName1764000000006 } from './migrations/0006-snapshot-name.ts';
 import { Devices1764000000007 } from './migrations/0007-devices.ts';
+import { TrialEntries1764000000008 } from './migrations/0008-trial-entries.ts';
 
 const CONNECT_TIMEOUT_MS = 3000;
 /** No question to the database takes as long as this, milliseconds: one that does is given up and told. */
@@ -23,6 +24,7 @@ const MIGRATIONS = [
   PartPhoto1764000000005,
   SnapshotName1764000000006,
   Devices1764000000007,
+  TrialEntries1764000000008,
 ];
 
 /** The database of a `postgres://` address. Schema changes come from migrations alone. */

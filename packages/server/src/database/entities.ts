@@ -1,6 +1,6 @@
 import type { Build, Part } from '@zubric/core/vehicle';
 import type { ENTRY_KINDS } from '@zubric/core/answers';
-import type { ProtocolName, TrialConditions, TrialReading } from '@zubric/core/trials';
+import type { ProtocolName, TrialConditions, TrialReading } from '@zubric/core/protocols';
 import { EntitySchema } from 'typeorm';
 import { created, ofBuild, stamped, text } from './columns.ts';
 import { deviceEntity, pairingAttemptEntity, pairingCodeEntity, presenceEntity } from './device-entities.ts';
@@ -50,6 +50,8 @@ export interface LogEntryRow {
   /** The build before the first change of this entry. */
   before: Build | null;
   snapshotNumber: number | null;
+  /** Of which set of trials it tells. */
+  trialSetId: string | null;
   begunAt: Date;
   endedAt: Date;
   /** Where it stands in the order in which entries were written. */
@@ -161,6 +163,7 @@ export const logEntryEntity = new EntitySchema<LogEntryRow>({
     margins: { ...json, default: [] },
     before: { ...json, nullable: true },
     snapshotNumber: { type: 'integer', name: 'snapshot_number', nullable: true },
+    trialSetId: { type: 'text', name: 'trial_set_id', nullable: true },
     begunAt: stamped('begun_at'),
     endedAt: stamped('ended_at'),
     seq: { type: 'bigint', default: () => "nextval('log_entry_seq')" },

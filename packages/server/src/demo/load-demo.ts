@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { partSchema, readBuild, type Build, type Part } from '@zubric/core/vehicle';
-import { PROTOCOLS, PROTOCOL_NAMES } from '@zubric/core/trials';
+import { conditionsSchema, PROTOCOL_NAMES, readingSchema } from '@zubric/core/protocols';
 import { nanoid } from 'nanoid';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
@@ -74,10 +74,10 @@ async function loadBuild(database: EntityManager, dataFolder: string, id: string
   if (!existsSync(path)) return;
   const trials = trialStore(database);
   for (const { protocol, conditions, readings, ...set } of trialSets.parse(readJson(path))) {
-    const kept = PROTOCOLS[protocol].conditions.parse(conditions);
+    const kept = conditionsSchema(protocol).parse(conditions);
     const row = await trials.create(id, { ...set, protocol, conditions: kept });
     if (!row) throw new Error(`the trials of ${id} cannot be kept`);
     for (const reading of readings)
-      await trials.record(row.id, nanoid(), PROTOCOLS[protocol].reading.parse(reading));
+      await trials.record(row.id, nanoid(), readingSchema(protocol, kept).parse(reading));
   }
 }

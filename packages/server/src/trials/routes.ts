@@ -1,5 +1,11 @@
-import type { Saved, StoredTrial, StoredTrialSet, TrialSets } from '@zubric/core/answers';
-import { PROTOCOLS, PROTOCOL_NAMES, type ProtocolName, type TrialConditions } from '@zubric/core/trials';
+import type { GroupTrialSets, Saved, StoredTrial, StoredTrialSet, TrialSets } from '@zubric/core/answers';
+import {
+  conditionsSchema,
+  PROTOCOL_NAMES,
+  readingSchema,
+  type ProtocolName,
+  type TrialConditions,
+} from '@zubric/core/protocols';
 import { Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../builds/store.ts';
@@ -22,7 +28,7 @@ const creation = z.strictObject({
 const change = z.strictObject({ name, conditions: z.unknown() });
 
 const conditionsOf = (protocol: ProtocolName, json: unknown): TrialConditions =>
-  z.strictObject({ conditions: PROTOCOLS[protocol].conditions }).parse({ conditions: json }).conditions;
+  z.strictObject({ conditions: conditionsSchema(protocol) }).parse({ conditions: json }).conditions;
 
 const trialOut = (row: TrialRow): StoredTrial => ({
   id: row.id,
@@ -87,6 +93,13 @@ export function trialRoutes(trials: TrialStore): Router {
     return set;
   };
 
+  routes.get('/', async (_request, response) => {
+    const sets = await trials.ofGroups();
+    response.json({
+      trialSets: sets.map((set) => ({ ...setOut(set, set.trials), buildName: set.buildName })),
+    } satisfies GroupTrialSets);
+  });
+
   routes.put('/:setId', async (request, response) => {
     const version = versionFrom(request);
     const set = await found(request.params.setId);
@@ -110,7 +123,9 @@ export function trialRoutes(trials: TrialStore): Router {
   routes.put('/:setId/trials/:trialId', async (request, response) => {
     const set = await found(request.params.setId);
     const id = trialId.parse(request.params.trialId);
-    const { reading } = z.strictObject({ reading: PROTOCOLS[set.protocol].reading }).parse(request.body);
+    const { reading } = z
+      .strictObject({ reading: readingSchema(set.protocol, set.conditions) })
+      .parse(request.body);
     response.json(trialOut(await trials.record(set.id, id, reading, askerOf(request).name)));
   });
 

@@ -1,0 +1,10 @@
+export {
+  afterStep,
+  endOfRun,
+  HIDDEN,
+  sideAfter,
+  turnsInTheAir,
+  veeringVehicle,
+  type Hidden,
+  type VeeringVehicle,
+} from './veering.ts';
