@@ -48,3 +48,6 @@ export {
   type TrialSetInFile,
 } from './trial-set.ts';
 export { readBuildFile, WHOLE_FORMAT, type BuildFile } from './build-file.ts';
+export { chargeFirst, nextRun, oddIn } from './next-run.ts';
+export { usualConditions } from './usual.ts';
+export { runsFromCsv, type RunsRead } from './runs-csv.ts';

@@ -22,7 +22,7 @@ import {
   type BuildPlace,
   type DeviceRole,
 } from '@zubric/core/answers';
-import type { StraightRunConditions } from '@zubric/core/trials';
+import type { TrialConditions } from '@zubric/core/protocols';
 import type { Build, PartInput } from '@zubric/core/vehicle';
 import { z } from 'zod';
 import { call, versionedCall } from './call.ts';
@@ -35,7 +35,7 @@ export type NewPart = WithoutId<PartInput>;
 
 export interface TrialSetForm {
   readonly name: string;
-  readonly conditions: StraightRunConditions;
+  readonly conditions: TrialConditions;
 }
 
 /** A document as it is kept, whatever is wrong with it. */

@@ -25,6 +25,8 @@ interface Props {
   readonly hideLabel?: boolean;
   /** What is taken where nothing is typed. */
   readonly placeholder?: string | undefined;
+  /** What a bare number is in while nothing stands there. */
+  readonly bareUnit?: string | undefined;
   readonly className?: string;
 }
 
@@ -88,6 +90,7 @@ export function QuantityEntry({
   onClear,
   hideLabel,
   placeholder,
+  bareUnit,
   className,
   id,
   onUnread,
@@ -101,6 +104,7 @@ export function QuantityEntry({
     onUnread,
     left,
     onClear,
+    bareUnit,
   });
   const { system } = useUnits();
   const remark =

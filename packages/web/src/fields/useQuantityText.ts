@@ -60,7 +60,24 @@ interface Options {
   readonly left?: string | undefined;
   /** Where the number may be left away: what an empty field means. */
   readonly onClear?: (() => void) | undefined;
+  /** What a bare number is in while nothing stands there; what is usual for the dimension, unless it is said. */
+  readonly bareUnit?: string | undefined;
 }
+
+/** What a bare number is taken in: the unit that stands there, else the one that is asked in. */
+const bareUnitOf = (
+  value: Quantity | undefined,
+  asked: string | undefined,
+  dimension: Dimension,
+  system: UnitSystem,
+): string => {
+  const unit =
+    value === undefined && asked !== undefined
+      ? asked
+      : fieldUnit(value?.value ?? 0, value?.unit, dimension, system);
+  // A bare number beside a slope is no slope of one in so many.
+  return unit === '1:n' ? '°' : unit;
+};
 
 /** What was handed on last: the page may show it only a moment later. */
 function useHanded(value: Quantity | undefined) {
@@ -83,6 +100,7 @@ export function useQuantityText({
   onUnread,
   left,
   onClear,
+  bareUnit,
 }: Options): QuantityText {
   const { system } = useUnits();
   const shown = value ? showForEditing(value, dimension, system) : '';
@@ -95,7 +113,7 @@ export function useQuantityText({
   const bare = useRef<string>(undefined);
 
   const type = (text: string): void => {
-    if (draft === null) bare.current = fieldUnit(value?.value ?? 0, value?.unit, dimension, system);
+    if (draft === null) bare.current = bareUnitOf(value, bareUnit, dimension, system);
     setDraft(text);
     setTaken(undefined);
     if (onClear && text.trim() === '') {
@@ -105,9 +123,7 @@ export function useQuantityText({
       onClear();
       return;
     }
-    const read = readQuantity(text, dimension, {
-      assumedUnit: bare.current === '1:n' ? '°' : bare.current,
-    });
+    const read = readQuantity(text, dimension, { assumedUnit: bare.current });
     const refusal = read.ok
       ? (check?.(read.value) ?? beyondReckoning(read.value, dimension, { system, unit: read.unit }))
       : read.message;

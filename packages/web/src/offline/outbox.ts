@@ -1,5 +1,5 @@
 import type { StoredTrialSet } from '@zubric/core/answers';
-import type { TrialReading } from '@zubric/core/trials';
+import type { TrialReading } from '@zubric/core/protocols';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { ApiProblem, call } from '../common/call.ts';
 import { onceThere } from '../common/connection.ts';

@@ -28,6 +28,14 @@ import {
   type LayoutReport,
 } from '@zubric/core/layout';
 import { moves, type MovesFor } from '@zubric/core/moves';
+import {
+  doubtedOf,
+  predictedOf,
+  type Doubted,
+  type Measured,
+  type Predicted,
+  type TrialSet,
+} from '@zubric/core/protocols';
 import type { UnitSystem } from '@zubric/core/quantity';
 import { layoutFindingInWords } from '@zubric/core/say';
 import { searchSteps, type SearchAsked, type SearchProgress, type SearchResult } from '@zubric/core/search';
@@ -104,6 +112,17 @@ export const benchWork = {
     const report = balanceReport(build, ask);
     return report && { report, trace: balanceTrace(build, ask, report.proposed) };
   },
+  /** What a build foretells of a trial. */
+  predicted: (
+    build: Build,
+    { protocol, conditions }: Pick<TrialSet, 'protocol' | 'conditions'>,
+  ): Predicted[] => predictedOf(protocol, build, conditions),
+  /** Which inputs to doubt where a number came out otherwise than foretold. */
+  doubted: (
+    build: Build,
+    { protocol, conditions }: Pick<TrialSet, 'protocol' | 'conditions'>,
+    measured: Pick<Measured, 'key' | 'value'>,
+  ): readonly Doubted[] => doubtedOf(protocol, build, conditions, measured),
   /** A course driven once. */
   driveOnce: (build: Build, ask: DriveAsk, seed: number): DrivenOnce | undefined => {
     const ready = readyCourse(build, ask);

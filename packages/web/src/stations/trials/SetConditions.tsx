@@ -1,17 +1,22 @@
-import type { StraightRunConditions } from '@zubric/core/trials';
+import {
+  chargeFirst,
+  COMMON_CONDITIONS,
+  conditionFields,
+  type TrialConditions,
+} from '@zubric/core/protocols';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { ShownTrialSet } from '../../offline/use-outbox.ts';
 import { ApiProblem, api, type TrialSetForm } from '../../common/api.ts';
-import { aboveZero } from '../../fields/checks.ts';
-import { QuantityField } from '../../fields/QuantityField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { JobChoice } from './JobChoice.tsx';
+import { TrialField } from './TrialField.tsx';
 
 const PAUSE_MS = 500;
 
-/** Name and conditions of a set, saved a moment after each change. */
-export function SetConditions({ set }: { readonly set: ShownTrialSet }) {
+/** Name and conditions of a set as they are typed, saved a moment after each change. */
+function useConditions(set: ShownTrialSet) {
   const { id } = useBuild();
   const queries = useQueryClient();
   const [form, setForm] = useState<TrialSetForm>({ name: set.name, conditions: set.conditions });
@@ -31,53 +36,68 @@ export function SetConditions({ set }: { readonly set: ShownTrialSet }) {
     const timer = setTimeout(() => mutate(form), waitFor);
     return () => clearTimeout(timer);
   }, [form, kept, isPending, blocked, waitFor, mutate, set.version]);
-  const change = (part: Partial<StraightRunConditions>): void =>
-    setForm((f) => ({ ...f, conditions: { ...f.conditions, ...part } }));
   const { conditions } = form;
+  const change = (key: string, value: TrialConditions[string]): void =>
+    setForm((f) => {
+      const { [key]: _before, ...rest } = f.conditions;
+      return { ...f, conditions: value === undefined ? rest : { ...rest, [key]: value } };
+    });
+  const rename = (name: string): void => setForm((f) => ({ ...f, name }));
+  return { name: form.name, conditions, change, rename, problem: save.error?.message };
+}
+
+/** Name and conditions of a set. */
+export function SetConditions({ set }: { readonly set: ShownTrialSet }) {
+  const { name, conditions, change, rename, problem } = useConditions(set);
+  const asked = [...conditionFields(set.protocol, conditions), ...COMMON_CONDITIONS];
+  const text = (key: string): string => {
+    const value = conditions[key];
+    return typeof value === 'string' ? value : '';
+  };
   return (
-    <section className="sheet grid grid-cols-6 gap-3 p-3" aria-label="Conditions of the set">
-      <TextField
-        className="col-span-3"
-        label="Set"
-        value={form.name}
-        required="A set needs a name."
-        onChange={(name) => setForm((f) => ({ ...f, name }))}
-      />
-      <TextField
-        className="col-span-3"
-        label="Floor"
-        value={conditions.floor}
-        onChange={(floor) => change({ floor })}
-      />
-      <QuantityField
-        className="col-span-2"
-        label="Ordered"
-        dimension="length"
-        value={conditions.commanded}
-        check={aboveZero}
-        onChange={(commanded) => change({ commanded })}
-      />
-      <QuantityField
-        className="col-span-2"
-        label="Battery before"
-        dimension="voltage"
-        value={conditions.batteryBefore}
-        check={aboveZero}
-        onChange={(v) => change({ batteryBefore: { ...v, origin: 'measured' } })}
-      />
-      <QuantityField
-        className="col-span-2"
-        label="Battery after"
-        dimension="voltage"
-        value={conditions.batteryAfter}
-        check={aboveZero}
-        onChange={(v) => change({ batteryAfter: { ...v, origin: 'measured' } })}
-      />
-      {save.isError && (
-        <p role="alert" className="col-span-6 text-[14px] text-short">
-          Not saved yet: {save.error.message}
+    <details className="sheet" aria-label="Conditions of the set" open={set.trials.length === 0}>
+      <summary className="min-h-10 cursor-pointer px-3 py-2 font-semibold">
+        {name}
+        <span className="font-normal text-soft">
+          {text('floor') === '' ? '' : `, ${text('floor')}`}
+          {text('group') === '' ? '' : `, of “${text('group')}”`}: conditions of the set
+        </span>
+      </summary>
+      <div className="grid gap-3 p-3 sm:grid-cols-2">
+        <TextField label="Set" value={name} required="A set needs a name." onChange={rename} />
+        <TextField label="Floor" value={text('floor')} onChange={(floor) => change('floor', floor)} />
+        {asked.map((field) => (
+          <TrialField
+            key={field.key}
+            field={field}
+            value={conditions[field.key]}
+            measured={field.key.startsWith('battery')}
+            onChange={(value) => change(field.key, value)}
+          />
+        ))}
+        <JobChoice value={text('job') || undefined} onChange={(job) => change('job', job)} />
+        <TextField
+          label="Class or club, where several builds make this trial"
+          value={text('group')}
+          onChange={(group) => change('group', group.trim() === '' ? undefined : group)}
+        />
+        <TextField
+          label="Note"
+          value={text('note')}
+          maxLength={1000}
+          onChange={(note) => change('note', note)}
+        />
+      </div>
+      {chargeFirst(conditions) && (
+        <p role="status" className="px-3 pb-3 text-short">
+          Charge first: the battery fell too far for more runs to compare with these.
         </p>
       )}
-    </section>
+      {problem !== undefined && (
+        <p role="alert" className="px-3 pb-3 text-[14px] text-short">
+          Not saved yet: {problem}
+        </p>
+      )}
+    </details>
   );
 }

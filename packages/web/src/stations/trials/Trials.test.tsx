@@ -1,7 +1,7 @@
 import { newBuild } from '@zubric/core/vehicle';
 import { calculate } from '@zubric/core/calculators';
 import { typed } from '@zubric/core/quantity';
-import type { StraightRunReading } from '@zubric/core/trials';
+import type { TrialReading } from '@zubric/core/protocols';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { StoredTrialSet } from '@zubric/core/answers';
@@ -10,7 +10,7 @@ import { emptyOutbox } from '../../testing/empty-outbox.ts';
 import { onBench, text } from '../../testing/on-bench.tsx';
 import { Trials } from './Trials.tsx';
 
-const reading = (sideM: number, distanceM = 2.9): StraightRunReading => ({
+const reading = (sideM: number, distanceM = 2.9): TrialReading => ({
   side: typed(sideM, 'mm'),
   distance: typed(distanceM, 'm'),
   note: '',
@@ -43,7 +43,7 @@ function serving(first: StoredTrialSet): SeenRequest[] {
         id,
         ordinal: set.trials.length + 1,
         recordedAt: '2026-11-20T10:05:00Z',
-        ...(body as { reading: StraightRunReading }),
+        ...(body as { reading: TrialReading }),
       };
       set = { ...set, trials: [...set.trials.filter((t) => t.id !== id), run] };
       return run;
@@ -70,8 +70,8 @@ const type = (label: string | RegExp, value: string): void => {
   fireEvent.blur(field);
 };
 const record = (side: string, distance: string): void => {
-  type(/^Run \d+: to the side/, side);
-  type('distance covered', distance);
+  type(/^Run \d+: ended to the side/, side);
+  type('Distance covered', distance);
   fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
 };
 
@@ -89,7 +89,7 @@ describe('trials', () => {
   it('changes a run that was written down wrong, in its place', async () => {
     const asked = await show(setOf([0.01, 0.02]));
     fireEvent.click(await screen.findByRole('button', { name: 'Change run 2' }));
-    const side = screen.getByLabelText('Run 2: to the side, left −');
+    const side = screen.getByLabelText('Run 2: ended to the side, left −');
     expect((side as HTMLInputElement).value).toBe('20 mm');
     fireEvent.change(side, { target: { value: '-35 mm' } });
     fireEvent.click(screen.getByRole('button', { name: 'Keep run 2' }));
@@ -104,15 +104,14 @@ describe('trials', () => {
 
   it('has no verdict under ten runs, and one with ten, which the luck beside it never contradicts', async () => {
     await show(setOf(RIGHT.slice(0, 9)));
-    expect(text()).toContain('Too few runs for a verdict');
     expect(text()).toContain('1 more run makes a verdict.');
     cleanup();
     await show(setOf(RIGHT));
     // The mean of the ten is 114 mm, to the right (by hand).
     expect(text()).toContain(
-      'It veers to the right: 114 mm to the right on average over 10 runs, 10 right and 0 left.',
+      'It veers to the right: 114 mm right on average over 10 runs, 10 right and 0 left.',
     );
-    expect(text()).toContain('A mean so far off by luck aloneless than 0.1 % of the time');
+    expect(text()).toContain('So far off by luck aloneless than 0.1 % of the time');
     cleanup();
     await show(setOf(BOTH));
     expect(text()).toContain('No bias shown');
@@ -122,22 +121,23 @@ describe('trials', () => {
   it('shows mean and spread as the trial-summary sum has them, each with its unit', async () => {
     await show(setOf(RIGHT));
     const summary = calculate('trial-summary', { values: RIGHT }) as Record<string, number>;
+    const numbers = within(screen.getByLabelText('In numbers'));
     const figure = (title: string): string =>
-      (screen.getByText(title).parentElement?.textContent ?? '')
+      (numbers.getByText(title).parentElement?.textContent ?? '')
         .replaceAll('\u00a0', ' ')
         .slice(title.length);
-    expect(figure('Mean end')).toBe(`${Math.round((summary.mean ?? 0) * 1000)} mm right`);
-    expect(figure('Spread (standard deviation)')).toBe(`${((summary.sd ?? 0) * 1000).toFixed(1)} mm`);
-    expect(figure('95 % interval of the mean')).toMatch(/^[\d.]+ mm right to [\d.]+ mm right$/);
+    expect(figure('End to the side')).toContain(`${Math.round((summary.mean ?? 0) * 1000)} mm right`);
+    expect(figure('End to the side')).toContain(`scatter by ${((summary.sd ?? 0) * 1000).toFixed(1)} mm`);
+    expect(figure('End to the side')).toMatch(/95 % interval: [\d.]+ mm right to [\d.]+ mm right/);
     // 2.9 m of 3 m ordered.
-    expect(figure('Mean distance')).toContain('96.7 % of what was ordered');
+    expect(figure('Way covered over way ordered')).toContain('96.67 %');
   });
 
   it('records a run by Enter, with both readings marked as measured, and counts on', async () => {
     const asked = await show(setOf([]));
     expect(text()).toContain('10 more runs make a verdict.');
     record('-35 mm', '2.85 m');
-    await screen.findByText('35 mm left');
+    await screen.findByRole('row', { name: /35.mm left/ });
     const put = asked.find(({ method }) => method === 'PUT');
     expect(put?.body).toMatchObject({
       reading: { side: { value: -0.035, origin: 'measured' }, distance: { value: 2.85, origin: 'measured' } },
@@ -150,13 +150,13 @@ describe('trials', () => {
     const sent = () => asked.filter(({ method }) => method === 'PUT');
     record('30 m', '2 m');
     expect((await screen.findByText(/is that meant\?/)).textContent?.replaceAll('\u00a0', ' ')).toContain(
-      '30 m to the side over 2 m',
+      'Ended to the side: 30 m right',
     );
     expect(sent()).toHaveLength(0);
     fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
     await waitFor(() => expect(sent()).toHaveLength(1));
     // Another odd reading is asked about anew.
-    await screen.findByText('30 m right');
+    await screen.findByRole('row', { name: /30.m right/ });
     record('-40 m', '2 m');
     await screen.findByText(/is that meant\?/);
     expect(sent()).toHaveLength(1);
@@ -164,17 +164,17 @@ describe('trials', () => {
 
   it('asks for both readings, and keeps them where the server will not have them', async () => {
     await show(setOf([]));
-    type('distance covered', '2 m');
+    type('Distance covered', '2 m');
     fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
-    expect(await screen.findByText('Both readings are needed.')).toBeTruthy();
+    expect(await screen.findByText('Still needed: ended to the side.')).toBeTruthy();
     answering({
       'GET /api/builds/b/trial-sets': () => ({ trialSets: [setOf([])] }),
       'PUT /api/trial-sets/s1/trials/*': () => new Refusal(403, 'This device may only look.'),
     });
-    type(/^Run 1: to the side/, '12 mm');
+    type(/^Run 1: ended to the side/, '12 mm');
     fireEvent.click(screen.getByRole('button', { name: 'Record run' }));
     expect(await screen.findByText(/Not recorded: .*The readings are kept here\./)).toBeTruthy();
-    expect((screen.getByLabelText('distance covered') as HTMLInputElement).value).toBe('2 m');
+    expect((screen.getByLabelText('Distance covered') as HTMLInputElement).value).toBe('2 m');
   });
 
   it('keeps a run here while the server is away, and shows it as not sent yet', async () => {
@@ -187,7 +187,7 @@ describe('trials', () => {
     expect((await screen.findByRole('row', { name: /12.mm right/ })).textContent).toMatch(/^2not sent yet/);
     expect(text()).toContain('8 more runs make a verdict.');
     // The next run can be typed at once.
-    expect((screen.getByLabelText(/^Run 3: to the side/) as HTMLInputElement).value).toBe('');
+    expect((screen.getByLabelText(/^Run 3: ended to the side/) as HTMLInputElement).value).toBe('');
   });
 
   it('removes a run only when told twice', async () => {
@@ -197,7 +197,7 @@ describe('trials', () => {
     expect(asked.some(({ method }) => method === 'DELETE')).toBe(false);
     fireEvent.click(screen.getByRole('button', { name: 'Remove run 2' }));
     fireEvent.click(screen.getByRole('button', { name: 'Remove run 2' }));
-    await waitFor(() => expect(screen.queryByText('200 mm right')).toBeNull());
+    await waitFor(() => expect(screen.queryByRole('row', { name: /200.mm right/ })).toBeNull());
     expect(asked.some(({ method, path }) => method === 'DELETE' && path.endsWith('/t1'))).toBe(true);
   });
 
@@ -220,11 +220,10 @@ describe('trials', () => {
       'POST /api/builds/b/trial-sets': () => setOf([]),
     });
     onBench(<Trials />, newBuild('Gull'));
-    const form = await screen.findByRole('heading', { name: 'A new set of straight runs' });
-    expect(within(form.parentElement ?? document.body).getByLabelText('Name of the set')).toBeTruthy();
+    fireEvent.click(await screen.findByRole('button', { name: /^Does it run straight/ }));
     type('Floor', 'school hall');
     type('Distance ordered', '5 m');
-    type('Battery voltage before', '12.6 V');
+    type('Battery before', '12.6 V');
     fireEvent.click(screen.getByRole('button', { name: 'Begin the set' }));
     await waitFor(() => expect(asked.some(({ method }) => method === 'POST')).toBe(true));
     expect(asked.find(({ method }) => method === 'POST')?.body).toMatchObject({
@@ -236,6 +235,17 @@ describe('trials', () => {
         batteryBefore: { value: 12.6, origin: 'measured' },
       },
     });
+  });
+
+  it('says what is missing before a set can begin, and begins none', async () => {
+    const asked = answering({ 'GET /api/builds/b/trial-sets': () => ({ trialSets: [] }) });
+    onBench(<Trials />, newBuild('Gull'));
+    fireEvent.click(await screen.findByRole('button', { name: /^Is the change worth it/ }));
+    fireEvent.click(screen.getByRole('button', { name: 'Another trial' }));
+    fireEvent.click(screen.getByRole('button', { name: /^How long does the battery last/ }));
+    fireEvent.click(screen.getByRole('button', { name: 'Begin the set' }));
+    expect(await screen.findByText('Still needed: Empty at.')).toBeTruthy();
+    expect(asked.some(({ method }) => method === 'POST')).toBe(false);
   });
 
   it('says so where trials cannot be had, and tries again when told', async () => {

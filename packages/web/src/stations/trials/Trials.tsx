@@ -1,26 +1,37 @@
-import { straightRunResult, type StraightRunVerdict } from '@zubric/core/trials';
+import { protocolOf, resultOfSet, type TrialReading } from '@zubric/core/protocols';
 import { useState } from 'react';
-import { useSay } from '../../common/units.tsx';
+import { useSearchParams } from 'react-router';
+import { useSentence } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
 import { Caution } from '../../findings/Findings.tsx';
 import { useTrialSets, type ShownTrialSet } from '../../offline/use-outbox.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
-import { NewSet } from './NewSet.tsx';
+import { Begin } from './Begin.tsx';
+import { Diagnosis } from './Diagnosis.tsx';
+import { Matching } from './Matching.tsx';
+import { MotorTable } from './MotorTable.tsx';
+import { Recorder } from './Recorder.tsx';
 import { Result } from './Result.tsx';
-import { RunTable } from './RunTable.tsx';
 import { SetConditions } from './SetConditions.tsx';
+
+/** What stands for no set: a new one is chosen, or a cause looked for. */
+const NEW = 'new';
+const CAUSE = 'cause';
 
 /** Station 8: real runs, counted and recorded. */
 export function Trials() {
   const { id, build } = useBuild();
   useTitle('Trials', build.name);
   const { stored, sets } = useTrialSets(id);
-  const [chosen, setChosen] = useState<string | null>(null);
-  const set = sets?.find((s) => s.id === chosen) ?? (chosen === 'new' ? undefined : sets?.[0]);
+  const [search, setSearch] = useSearchParams();
+  const chosen = search.get('set') ?? undefined;
+  const choose = (next: string): void => setSearch({ set: next }, { replace: true });
+  const beginning = chosen === NEW || chosen === CAUSE || sets?.length === 0;
+  const set = beginning ? undefined : (sets?.find((s) => s.id === chosen) ?? sets?.[0]);
   return (
     <div className="grid gap-3">
       <div>
-        <h1>Does it run straight, ten times out of ten?</h1>
+        <h1>{set ? protocolOf(set.protocol).asks : 'Does it do in the yard what it does on paper?'}</h1>
         <Answer set={set} />
       </div>
       {stored.isError && (
@@ -33,41 +44,29 @@ export function Trials() {
       )}
       {sets && (
         <div className="grid grid-cols-1 gap-4 lg:grid-cols-[210px_minmax(0,1fr)]">
-          <SetList sets={sets} chosen={set?.id} onChoose={setChosen} />
-          {set ? <OpenSet key={set.id} set={set} /> : <NewSet onMade={setChosen} />}
+          <SetList sets={sets} chosen={set?.id ?? chosen} onChoose={choose} />
+          {set ? (
+            <OpenSet key={set.id} set={set} />
+          ) : (
+            <Begin key={chosen ?? NEW} first={chosen === CAUSE ? 'diagnosis' : undefined} onMade={choose} />
+          )}
         </div>
       )}
     </div>
   );
 }
 
-const VERDICTS: Readonly<Record<StraightRunVerdict, string>> = {
-  'too-few': 'Too few runs for a verdict',
-  'veers-right': 'It veers to the right',
-  'veers-left': 'It veers to the left',
-  'no-bias-shown': 'No bias shown',
-};
-
 function Answer({ set }: { readonly set: ShownTrialSet | undefined }) {
-  const say = useSay();
-  const result =
-    set &&
-    straightRunResult(
-      set.conditions,
-      set.trials.map((t) => t.reading),
-    );
+  const say = useSentence();
   return (
-    <p className="mt-0.5 text-[16px] text-soft">
-      {!result
-        ? 'Chalk a line, set it off from the same mark, and write down how far to the side each run ends.'
-        : result.side && (
-            <>
-              <b className="font-semibold text-ink">{VERDICTS[result.verdict]}</b>:{' '}
-              {say(Math.abs(result.side.mean), 'length')} to the {result.side.mean < 0 ? 'left' : 'right'} on
-              average over {result.runs} runs, {result.side.positive} right and {result.side.negative} left.
-            </>
-          )}
-      {result && !result.side && 'Record the first runs below: ten make a verdict.'}
+    <p className="mt-0.5 text-[17px]">
+      {set ? (
+        say(resultOfSet(set).says)
+      ) : (
+        <span className="text-soft">
+          Ten runs tell what one cannot. Choose what you want to know; each kind says how it is set up.
+        </span>
+      )}
     </p>
   );
 }
@@ -81,6 +80,24 @@ interface SetListProps {
 function SetList({ sets, chosen, onChoose }: SetListProps) {
   return (
     <nav aria-label="Sets of trials" className="grid content-start gap-2">
+      <div className="grid grid-cols-2 gap-2 lg:grid-cols-1">
+        <button
+          type="button"
+          className="push min-h-10"
+          onClick={() => onChoose(NEW)}
+          aria-current={chosen === NEW}
+        >
+          New trial
+        </button>
+        <button
+          type="button"
+          className="push min-h-10"
+          onClick={() => onChoose(CAUSE)}
+          aria-current={chosen === CAUSE}
+        >
+          Something is wrong
+        </button>
+      </div>
       {sets.map((set) => (
         <button
           key={set.id}
@@ -91,19 +108,12 @@ function SetList({ sets, chosen, onChoose }: SetListProps) {
         >
           <span className="block text-[15px] font-semibold break-words">{set.name}</span>
           <span className="block text-[14px] text-soft">
+            {protocolOf(set.protocol).title === set.name ? '' : `${protocolOf(set.protocol).title}, `}
             {set.trials.length} runs{set.invented ? ', invented for the demo' : ''}
             {set.unsent ? ', not sent yet' : ''}
           </span>
         </button>
       ))}
-      <button
-        type="button"
-        className="push"
-        onClick={() => onChoose('new')}
-        aria-current={chosen === undefined}
-      >
-        New set
-      </button>
       <Caution>
         Keep feet and hands clear of wheels and chains while it runs; somebody stands at the switch.
       </Caution>
@@ -111,12 +121,26 @@ function SetList({ sets, chosen, onChoose }: SetListProps) {
   );
 }
 
-const OpenSet = ({ set }: { readonly set: ShownTrialSet }) => (
-  <div className="grid content-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,420px)]">
-    <div className="grid content-start gap-3">
-      <SetConditions set={set} />
-      <RunTable set={set} />
+function OpenSet({ set }: { readonly set: ShownTrialSet }) {
+  const [first, setFirst] = useState<TrialReading>();
+  if (set.protocol === 'diagnosis')
+    return (
+      <div className="grid content-start gap-3">
+        <SetConditions set={set} />
+        <Diagnosis set={set} />
+      </div>
+    );
+  return (
+    <div className="grid content-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,420px)]">
+      <div className="grid content-start gap-3">
+        <SetConditions set={set} />
+        <Recorder set={set} first={first} onRecorded={() => setFirst(undefined)} />
+        {set.protocol === 'motor-matching' && <MotorTable set={set} onCell={setFirst} />}
+      </div>
+      <div className="grid content-start gap-4">
+        <Matching set={set} />
+        <Result set={set} />
+      </div>
     </div>
-    <Result set={set} />
-  </div>
-);
+  );
+}

@@ -1,0 +1,69 @@
+import { numberIn, resultOfSet, type TrialReading } from '@zubric/core/protocols';
+import { useEffect, useState } from 'react';
+import { useSay } from '../../common/units.tsx';
+import type { ShownTrialSet } from '../../offline/use-outbox.ts';
+import { PasteRuns } from './PasteRuns.tsx';
+import { RunForm } from './RunForm.tsx';
+import { RunTable } from './RunTable.tsx';
+import { SetUp } from './SetUp.tsx';
+
+interface Props {
+  readonly set: ShownTrialSet;
+  /** What is known of the next run, where it was chosen. */
+  readonly first: TrialReading | undefined;
+  readonly onRecorded: () => void;
+}
+
+/** The run to come, and those that were made. */
+export function Recorder({ set, first, onRecorded }: Props) {
+  // A form of its own for each run, once the one before is recorded: until then it keeps its readings.
+  const [recorded, setRecorded] = useState(0);
+  const [number, setNumber] = useState(set.trials.length + 1);
+  const { outliers } = resultOfSet(set);
+  return (
+    <section className="sheet" aria-label="Runs">
+      <RunForm
+        key={`${recorded} ${JSON.stringify(first)}`}
+        set={set}
+        // It is called the next only once it is: a form still under way would take what is typed with it.
+        number={number}
+        {...(first ? { first } : {})}
+        button="Record run"
+        onRecorded={() => {
+          setRecorded((before) => before + 1);
+          setNumber((before) => before + 1);
+          onRecorded();
+        }}
+      />
+      <Rest key={recorded} set={set} wanted={recorded > 0} />
+      <div className="flex flex-wrap gap-x-4 px-3 pb-2">
+        <details>
+          <summary className="min-h-10 cursor-pointer py-2 text-soft">How it is set up</summary>
+          <SetUp protocol={set.protocol} />
+        </details>
+        <PasteRuns set={set} onTaken={(count) => setNumber((before) => before + count)} />
+      </div>
+      <RunTable set={set} outliers={outliers} />
+    </section>
+  );
+}
+
+const SECOND_MS = 1000;
+
+/** The rest between two runs, counted down, where the set asks for one. */
+function Rest({ set, wanted }: { readonly set: ShownTrialSet; readonly wanted: boolean }) {
+  const say = useSay();
+  const pauseS = numberIn(set.conditions, 'pause') ?? 0;
+  const [left, setLeft] = useState(wanted ? pauseS : 0);
+  useEffect(() => {
+    if (left <= 0) return;
+    const timer = setTimeout(() => setLeft(left - 1), SECOND_MS);
+    return () => clearTimeout(timer);
+  }, [left]);
+  if (left <= 0) return null;
+  return (
+    <p role="timer" className="px-3 pb-2">
+      Let it rest: {say(Math.ceil(left), 'time')} more before the next run.
+    </p>
+  );
+}
