@@ -17,13 +17,11 @@ export interface Compared {
 
 /** Half of what a range covers. */
 const half = (low: number, high: number): number => (high - low) / 2;
-/** A number foretold without any spread is taken to be known to this share (common practice, no source). */
-const LEAST_SHARE = 0.02;
 
 function agrees(measured: Measured, predicted: Predicted): boolean | null {
   if (measured.atLeast) return predicted.high >= measured.value ? null : false;
   if (measured.low === undefined || measured.high === undefined) return null;
-  const foretold = Math.max(half(predicted.low, predicted.high), LEAST_SHARE * Math.abs(predicted.value));
+  const foretold = half(predicted.low, predicted.high);
   const apart = Math.abs(measured.value - (predicted.low + predicted.high) / 2);
   return apart <= Math.hypot(foretold, half(measured.low, measured.high));
 }

@@ -51,3 +51,4 @@ export { readBuildFile, WHOLE_FORMAT, type BuildFile } from './build-file.ts';
 export { chargeFirst, nextRun, oddIn } from './next-run.ts';
 export { usualConditions } from './usual.ts';
 export { runsFromCsv, type RunsRead } from './runs-csv.ts';
+export { isLive, orderFor, runFrom, runsFromLines } from './live.ts';

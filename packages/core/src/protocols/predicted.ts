@@ -121,6 +121,8 @@ const SECONDS_PER_HOUR = 3600;
 const DRAWN = 40;
 /** Share of the drawn that lies past each end. */
 const TAIL = 0.025;
+/** Where no number that it hangs on has a ±: taken to be known to this share (common practice, no source). */
+const UNSAID = 0.02;
 /** Vehicles driven over a course. */
 const DRIVEN = 24;
 const FEW = 8;
@@ -143,13 +145,12 @@ function spread(build: Build, key: string, of: Foretold, at: At): Predicted[] {
     })
     .sort((a, b) => a - b);
   const end = Math.floor(TAIL * values.length);
-  return [
-    {
-      ...{ key, value: here },
-      low: Math.min(here, values[end] ?? here),
-      high: Math.max(here, values[values.length - 1 - end] ?? here),
-    },
+  const [low, high] = [
+    Math.min(here, values[end] ?? here),
+    Math.max(here, values[values.length - 1 - end] ?? here),
   ];
+  const unsaid = low === high ? UNSAID * Math.abs(here) : 0;
+  return [{ key, value: here, low: low - unsaid, high: high + unsaid }];
 }
 
 /** How often a course is driven for a trial, and with what unlike. */

@@ -8,7 +8,7 @@ import { FormQuantity } from '../fields/FormQuantity.tsx';
 import { FitChart } from './FitChart.tsx';
 import { Kept, KeepMotor } from './KeepMotor.tsx';
 import { MeterBench } from './MeterBench.tsx';
-import { hasSerial } from './meter-lines.ts';
+import { hasSerial } from '../common/serial.ts';
 import { NextStepCard } from './NextStepCard.tsx';
 import { Outcome } from './Outcome.tsx';
 import { PasteReadings } from './PasteReadings.tsx';

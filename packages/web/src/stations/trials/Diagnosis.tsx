@@ -212,7 +212,9 @@ function Causes({ found, decided, onDecide }: CausesProps) {
           <li key={each.cause} className="grid gap-1 py-2">
             <p className="flex justify-between gap-3">
               <span className={each === first ? 'font-semibold' : ''}>{each.title}</span>
-              <span className="font-semibold tabular-nums">{Math.round(100 * each.share)} %</span>
+              <span className="font-semibold whitespace-nowrap tabular-nums">
+                {Math.round(100 * each.share)} %
+              </span>
             </p>
             <span className="block h-2 border border-line" aria-hidden="true">
               <span className="block h-full bg-mech" style={{ width: `${100 * each.share}%` }} />

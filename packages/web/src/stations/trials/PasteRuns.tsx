@@ -1,4 +1,12 @@
-import { readingFields, readingSchema, runsFromCsv, type TrialReading } from '@zubric/core/protocols';
+import {
+  nextRun,
+  readingFields,
+  readingSchema,
+  runsFromCsv,
+  runsFromLines,
+  type RunsRead,
+  type TrialReading,
+} from '@zubric/core/protocols';
 import { useMutation } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { newId } from '../../common/new-id.ts';
@@ -35,12 +43,20 @@ export function PasteRuns({ set, onTaken }: Props) {
   );
 }
 
+/** Runs of a text: the lines that a controller wrote, else a table. */
+function readText({ protocol, conditions, trials }: ShownTrialSet, text: string): RunsRead {
+  const before = trials.map(({ reading }) => reading);
+  const live = runsFromLines(protocol, (runs) => nextRun(protocol, conditions, [...before, ...runs]), text);
+  if (live.length > 0) return { readings: live, problems: [] };
+  return runsFromCsv(readingFields(protocol, conditions), readingSchema(protocol, conditions), text);
+}
+
 function PasteForm({ set, onTaken }: Props) {
   const { id } = useBuild();
   const field = useId();
   const [text, setText] = useState('');
   const fields = readingFields(set.protocol, set.conditions);
-  const read = runsFromCsv(fields, readingSchema(set.protocol, set.conditions), text);
+  const read = readText(set, text);
   const take = useMutation({
     mutationFn: async (readings: readonly TrialReading[]) => {
       for (const reading of readings)
@@ -53,7 +69,7 @@ function PasteForm({ set, onTaken }: Props) {
   return (
     <div className="grid gap-3">
       <label htmlFor={field}>
-        A line a run; the first line says what stands where:{' '}
+        A line a run, the first line says what stands where; or what a controller wrote. A table has:{' '}
         {fields.map(({ title }) => title.toLowerCase()).join(', ')}.
       </label>
       <textarea

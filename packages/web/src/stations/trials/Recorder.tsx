@@ -1,7 +1,8 @@
 import { numberIn, resultOfSet, type TrialReading } from '@zubric/core/protocols';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { useSay } from '../../common/units.tsx';
 import type { ShownTrialSet } from '../../offline/use-outbox.ts';
+import { Live } from './Live.tsx';
 import { PasteRuns } from './PasteRuns.tsx';
 import { RunForm } from './RunForm.tsx';
 import { RunTable } from './RunTable.tsx';
@@ -12,14 +13,24 @@ interface Props {
   /** What is known of the next run, where it was chosen. */
   readonly first: TrialReading | undefined;
   readonly onRecorded: () => void;
+  /** What stands between the run to come and those that were made. */
+  readonly children?: ReactNode;
 }
 
+/** More runs than this are a press away. */
+const MANY = 20;
+
 /** The run to come, and those that were made. */
-export function Recorder({ set, first, onRecorded }: Props) {
+export function Recorder({ set, first, onRecorded, children }: Props) {
   // A form of its own for each run, once the one before is recorded: until then it keeps its readings.
   const [recorded, setRecorded] = useState(0);
   const [number, setNumber] = useState(set.trials.length + 1);
   const { outliers } = resultOfSet(set);
+  const counted = (): void => {
+    setRecorded((before) => before + 1);
+    setNumber((before) => before + 1);
+    onRecorded();
+  };
   return (
     <section className="sheet" aria-label="Runs">
       <RunForm
@@ -29,13 +40,10 @@ export function Recorder({ set, first, onRecorded }: Props) {
         number={number}
         {...(first ? { first } : {})}
         button="Record run"
-        onRecorded={() => {
-          setRecorded((before) => before + 1);
-          setNumber((before) => before + 1);
-          onRecorded();
-        }}
+        onRecorded={counted}
       />
-      <Rest key={recorded} set={set} wanted={recorded > 0} />
+      <Rest key={`rest ${recorded}`} set={set} wanted={recorded > 0} />
+      <Live set={set} onRecorded={counted} />
       <div className="flex flex-wrap gap-x-4 px-3 pb-2">
         <details>
           <summary className="min-h-10 cursor-pointer py-2 text-soft">How it is set up</summary>
@@ -43,7 +51,15 @@ export function Recorder({ set, first, onRecorded }: Props) {
         </details>
         <PasteRuns set={set} onTaken={(count) => setNumber((before) => before + count)} />
       </div>
-      <RunTable set={set} outliers={outliers} />
+      {children}
+      {set.trials.length > MANY ? (
+        <details>
+          <summary className="min-h-10 cursor-pointer px-3 py-2">All {set.trials.length} runs</summary>
+          <RunTable set={set} outliers={outliers} />
+        </details>
+      ) : (
+        <RunTable set={set} outliers={outliers} />
+      )}
     </section>
   );
 }

@@ -10,6 +10,7 @@ import { intervalText, sidedText } from './said.ts';
 export function Result({ set }: { readonly set: ShownTrialSet }) {
   const say = useSentence();
   const result = resultOfSet(set);
+  const [first, ...others] = result.plots;
   return (
     <section aria-labelledby="result-title" className="grid content-start gap-3">
       <h2 id="result-title">What the runs say</h2>
@@ -21,9 +22,10 @@ export function Result({ set }: { readonly set: ShownTrialSet }) {
         </ul>
       )}
       {set.trials.length === 0 && <p className="text-soft">Nothing yet.</p>}
+      {first && <Plot plot={first} />}
       <Figures result={result} />
       {result.measured.length > 0 && <Beside set={set} result={result} />}
-      {result.plots.map((plot, n) => (
+      {others.map((plot, n) => (
         <Plot key={n} plot={plot} />
       ))}
     </section>
@@ -54,7 +56,7 @@ function Figures({ result }: { readonly result: TrialResult }) {
       {rows.map(({ title, text, more }) => (
         <div key={title} className="flex flex-wrap justify-between gap-x-4 px-3 py-1.5">
           <dt className="text-soft">{title}</dt>
-          <dd className="text-right">
+          <dd className="ml-auto text-right">
             <b className="font-semibold">{text}</b>
             {more.map((line) => (
               <span key={line} className="block text-[14px] text-soft">
@@ -67,7 +69,7 @@ function Figures({ result }: { readonly result: TrialResult }) {
       {result.luck !== undefined && result.verdict !== 'too-few' && (
         <div className="flex flex-wrap justify-between gap-x-4 px-3 py-1.5">
           <dt className="text-soft">So far off by luck alone</dt>
-          <dd className="font-semibold">{luckInWords(result.luck)}</dd>
+          <dd className="ml-auto font-semibold">{luckInWords(result.luck)}</dd>
         </div>
       )}
     </dl>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useSentence } from '../../common/units.tsx';
 import { useTitle } from '../../common/use-title.ts';
+import { Choice } from '../../fields/Choice.tsx';
 import { Caution } from '../../findings/Findings.tsx';
 import { useTrialSets, type ShownTrialSet } from '../../offline/use-outbox.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
@@ -98,28 +99,53 @@ function SetList({ sets, chosen, onChoose }: SetListProps) {
           Something is wrong
         </button>
       </div>
-      {sets.map((set) => (
-        <button
-          key={set.id}
-          type="button"
-          aria-current={set.id === chosen}
-          className={`sheet px-3 py-2 text-left ${set.id === chosen ? 'border-ink bg-mech-lo' : 'hover:bg-mech-lo'}`}
-          onClick={() => onChoose(set.id)}
-        >
-          <span className="block text-[15px] font-semibold break-words">{set.name}</span>
-          <span className="block text-[14px] text-soft">
-            {protocolOf(set.protocol).title === set.name ? '' : `${protocolOf(set.protocol).title}, `}
-            {set.trials.length} runs{set.invented ? ', invented for the demo' : ''}
-            {set.unsent ? ', not sent yet' : ''}
-          </span>
-        </button>
-      ))}
-      <Caution>
-        Keep feet and hands clear of wheels and chains while it runs; somebody stands at the switch.
-      </Caution>
+      <div className="hidden content-start gap-2 lg:grid">
+        {sets.map((set) => (
+          <SetButton key={set.id} set={set} chosen={set.id === chosen} onChoose={onChoose} />
+        ))}
+      </div>
+      {sets.length > 0 && (
+        <Choice
+          label="Set of trials"
+          className="lg:hidden"
+          value={chosen ?? ''}
+          options={[
+            ...(sets.some(({ id }) => id === chosen) ? [] : [{ value: chosen ?? '', title: 'One to begin' }]),
+            ...sets.map(({ id, name }) => ({ value: id, title: name })),
+          ]}
+          onChange={onChoose}
+        />
+      )}
+      {sets.some(({ id }) => id === chosen) && (
+        <Caution>
+          Keep feet and hands clear of wheels and chains while it runs; somebody stands at the switch.
+        </Caution>
+      )}
     </nav>
   );
 }
+
+interface SetButtonProps {
+  readonly set: ShownTrialSet;
+  readonly chosen: boolean;
+  readonly onChoose: (id: string) => void;
+}
+
+const SetButton = ({ set, chosen, onChoose }: SetButtonProps) => (
+  <button
+    type="button"
+    aria-current={chosen}
+    className={`sheet px-3 py-2 text-left ${chosen ? 'border-ink bg-mech-lo' : 'hover:bg-mech-lo'}`}
+    onClick={() => onChoose(set.id)}
+  >
+    <span className="block text-[15px] font-semibold break-words">{set.name}</span>
+    <span className="block text-[14px] text-soft">
+      {protocolOf(set.protocol).title === set.name ? '' : `${protocolOf(set.protocol).title}, `}
+      {set.trials.length} runs{set.invented ? ', invented for the demo' : ''}
+      {set.unsent ? ', not sent yet' : ''}
+    </span>
+  </button>
+);
 
 function OpenSet({ set }: { readonly set: ShownTrialSet }) {
   const [first, setFirst] = useState<TrialReading>();
@@ -134,8 +160,9 @@ function OpenSet({ set }: { readonly set: ShownTrialSet }) {
     <div className="grid content-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,420px)]">
       <div className="grid content-start gap-3">
         <SetConditions set={set} />
-        <Recorder set={set} first={first} onRecorded={() => setFirst(undefined)} />
-        {set.protocol === 'motor-matching' && <MotorTable set={set} onCell={setFirst} />}
+        <Recorder set={set} first={first} onRecorded={() => setFirst(undefined)}>
+          {set.protocol === 'motor-matching' && <MotorTable set={set} onCell={setFirst} />}
+        </Recorder>
       </div>
       <div className="grid content-start gap-4">
         <Matching set={set} />
