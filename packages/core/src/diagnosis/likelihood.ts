@@ -29,6 +29,7 @@ const IN_THE_AIR = 0.35;
 export const scatterAfter = ([times, giveOrTake]: readonly [number, number], before: Runs, error: number) =>
   Math.hypot(error, times * before.error, giveOrTake * before.mean);
 
+/** What a cause makes of the runs after a step; nothing where it is not named. */
 export const factorOf = ({ factor }: RunsStep, cause: string): readonly [number, number] =>
   factor[cause] ?? [1, 0.15];
 

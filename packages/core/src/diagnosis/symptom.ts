@@ -50,6 +50,7 @@ export interface AnswerStep extends Step {
   /** The same of causes that are not named. */
   readonly otherwise: Readonly<Record<string, number>>;
 }
+/** A step of a search for a cause. */
 export type StepOf = RunsStep | TurnsStep | AnswerStep;
 
 /** What a builder sees, what may be behind it, and what parts the causes. */

@@ -23,6 +23,7 @@ function analyseChecks(_: TrialConditions, readings: readonly TrialReading[]): T
   );
 }
 
+/** Belts, chains and screws after load. */
 export const afterLoad: Protocol = {
   title: 'Belts, chains and screws after load',
   asks: 'What has worked loose?',
@@ -73,6 +74,7 @@ function analyseFirst(_: TrialConditions, readings: readonly TrialReading[]): Tr
   );
 }
 
+/** First power, off the ground. */
 export const firstPower: Protocol = {
   title: 'First power',
   asks: 'Does it do what it is told, off the ground?',
@@ -111,6 +113,7 @@ function analyseBalance(_: TrialConditions, readings: readonly TrialReading[]): 
   );
 }
 
+/** How a balancer stands. */
 export const balancing: Protocol = {
   title: 'Balance: nudge, drift, noise',
   asks: 'Does it stand, and how quietly?',
@@ -192,6 +195,7 @@ function analyseOwn(conditions: TrialConditions, readings: readonly TrialReading
   );
 }
 
+/** A trial that the builder makes up. */
 export const own: Protocol = {
   title: 'A trial of your own',
   asks: 'What do you want to know?',

@@ -1,5 +1,5 @@
 import { AIR_DENSITY, figure, sentence, STANDARD_GRAVITY } from '../quantity/index.ts';
-import { coastDown, outliersOf, trendOf } from '../trials/index.ts';
+import { coastDown, meanOf, outliersOf, trendOf } from '../trials/index.ts';
 import { amount, partName, choice } from './field.ts';
 import type { Protocol } from './protocol.ts';
 import { byWord, numberIn, numbersIn, wordIn, type TrialConditions, type TrialReading } from './reading.ts';
@@ -22,7 +22,7 @@ interface Roll {
 }
 
 /** What one roll-out gives; undefined where it does not slow down, or has too few points. */
-function rollOf(points: readonly TrialReading[], massKg: number, rotating: number): Roll | undefined {
+function rollOf(points: readonly TrialReading[], vehicle: Rolling): Roll | undefined {
   const rows = points
     .flatMap((r) => {
       const [tS, speedMps] = [numberIn(r, 'time'), numberIn(r, 'speed')];
@@ -30,13 +30,14 @@ function rollOf(points: readonly TrialReading[], massKg: number, rotating: numbe
     })
     .sort((a, b) => a.tS - b.tS)
     .filter((row, at, all) => at === 0 || row.tS > (all[at - 1]?.tS ?? 0));
+  const { massKg, rotating } = vehicle;
   const top = Math.max(0, ...rows.map((row) => row.speedMps));
   if (rows.length < POINTS) return undefined;
   try {
     const found =
       top >= AIR_SPEED
         ? coastDown.run({ massKg, rotatingMassFactor: rotating, points: rows, airDensityKgM3: AIR_DENSITY })
-        : { rollingCoefficient: slowing(rows) * rotating, dragAreaM2: 0 };
+        : { rollingCoefficient: slowing(rows) * rotating - airOver(rows, vehicle), dragAreaM2: 0 };
     return {
       way: wordIn(points[0] ?? {}, 'way'),
       rolling: found.rollingCoefficient,
@@ -47,8 +48,22 @@ function rollOf(points: readonly TrialReading[], massKg: number, rotating: numbe
   }
 }
 
+interface Rolling {
+  readonly massKg: number;
+  readonly rotating: number;
+  /** What is taken of the air where it is too slow to show, m². */
+  readonly dragArea: number;
+}
+
+type Rows = readonly { readonly tS: number; readonly speedMps: number }[];
+
+/** Drag of the air over weight, the mean of a slow roll-out. */
+const airOver = (rows: Rows, { massKg, dragArea }: Rolling): number =>
+  ((AIR_DENSITY / 2) * dragArea * meanOf(rows.map(({ speedMps }) => speedMps ** 2))) /
+  (massKg * STANDARD_GRAVITY);
+
 /** Slowing over gravity, by the straight line of least squares. */
-function slowing(rows: readonly { readonly tS: number; readonly speedMps: number }[]): number {
+function slowing(rows: Rows): number {
   const line = trendOf(
     rows.map(({ tS }) => tS),
     rows.map(({ speedMps }) => speedMps),
@@ -70,11 +85,12 @@ function pairedBothWays(rolls: readonly Roll[]): Roll[] {
 }
 
 function analyseCoasting(conditions: TrialConditions, readings: readonly TrialReading[]): TrialResult {
-  const massKg = numberIn(conditions, 'mass') ?? 1;
-  const rotating = numberIn(conditions, 'rotating') ?? 1;
-  const rolls = [...byWord(readings, 'roll').values()].flatMap(
-    (points) => rollOf(points, massKg, rotating) ?? [],
-  );
+  const vehicle = {
+    massKg: numberIn(conditions, 'mass') ?? 1,
+    rotating: numberIn(conditions, 'rotating') ?? 1,
+    dragArea: numberIn(conditions, 'dragArea') ?? 0,
+  };
+  const rolls = [...byWord(readings, 'roll').values()].flatMap((points) => rollOf(points, vehicle) ?? []);
   const pairs = pairedBothWays(rolls);
   const used = pairs.length >= 2 ? pairs : rolls;
   const values = used.map(({ rolling }) => rolling);
@@ -121,6 +137,7 @@ function analyseCoasting(conditions: TrialConditions, readings: readonly TrialRe
   );
 }
 
+/** Rolling out. */
 export const coasting: Protocol = {
   title: 'Rolling out',
   asks: 'How easily does it roll?',
@@ -144,6 +161,13 @@ export const coasting: Protocol = {
         help: 'Wheels and rotors turn as well: 1.03 is usual with the drive disengaged',
         optional: true,
       },
+    ),
+    amount(
+      'dragArea',
+      'Drag area',
+      ['area', 'm²'],
+      { least: 0 },
+      { help: 'Taken off where it rolls too slowly for the air to show', optional: true },
     ),
   ],
   readings: [

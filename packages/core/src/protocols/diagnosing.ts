@@ -67,6 +67,7 @@ const causeTitle = (conditions: TrialConditions, cause: string): string => {
   return ranked.find((each) => each.cause === cause)?.title ?? cause;
 };
 
+/** Looking for a cause, step by step. */
 export const diagnosing: Protocol = {
   title: 'Looking for a cause',
   asks: 'Something is wrong: what is it?',

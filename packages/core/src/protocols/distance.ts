@@ -65,6 +65,7 @@ function distanceSays(
   return sentence`It goes ${off} too ${bias === 'below' ? 'short' : 'far'}: ${figure(way.value, 'length', 4)} for ${figure(ordered, 'length', 4)} ordered.`;
 }
 
+/** Distance by counts. */
 export const distance: Protocol = {
   title: 'Distance by counts',
   asks: 'Does it go as far as it is told?',
@@ -130,6 +131,7 @@ function analyseSquare(conditions: TrialConditions, readings: readonly TrialRead
   }
 }
 
+/** A square both ways. */
 export const square: Protocol = {
   title: 'Square both ways',
   asks: 'Are wheels and track what the program thinks?',

@@ -87,6 +87,7 @@ const curveOf = (
   series: series.map((each) => ({ ...each, joined: true })),
 });
 
+/** A battery run down. */
 export const runDown: Protocol = {
   title: 'Running a battery down',
   asks: 'How long does the battery last?',
@@ -190,6 +191,7 @@ const rises = (points: readonly Point[]): boolean =>
     points.map(([, value]) => value),
   )?.slope ?? 0) > 0;
 
+/** How hot motor and driver become. */
 export const warming: Protocol = {
   title: 'Motor and driver, how hot',
   asks: 'Does it stay cool enough?',

@@ -76,6 +76,7 @@ function analyseSlip(conditions: TrialConditions, readings: readonly TrialReadin
 const STEEP = 1.5;
 const angle = amount('angle', 'Slope', ['angle', '°'], { above: 0, below: STEEP });
 
+/** The slope at which held wheels slide. */
 export const slipSlope: Protocol = {
   title: 'Slope at which it slips',
   asks: 'How much grip has it?',
@@ -111,6 +112,7 @@ function analysePull(_: TrialConditions, readings: readonly TrialReading[]): Tri
   return { ...result, verdict: all ? 'grip' : spun === 0 ? 'drive' : 'both' };
 }
 
+/** Pull at standstill. */
 export const pull: Protocol = {
   title: 'Pull at standstill',
   asks: 'How hard does it pull?',
@@ -153,6 +155,7 @@ function analyseStop(conditions: TrialConditions, readings: readonly TrialReadin
   );
 }
 
+/** The way to a stand. */
 export const stopping: Protocol = {
   title: 'Stopping distance',
   asks: 'How soon does it stop?',
@@ -192,6 +195,7 @@ function analyseSideSlope(_: TrialConditions, readings: readonly TrialReading[])
   return { ...result, verdict: slid > readings.length / 2 ? 'slides' : 'lifts' };
 }
 
+/** The side slope at which a wheel lifts. */
 export const sideSlope: Protocol = {
   title: 'Side slope',
   asks: 'How far can it lean before a wheel lifts?',

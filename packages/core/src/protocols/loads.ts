@@ -141,6 +141,7 @@ function crossing(each: readonly AtLoad[], better: (difference: number) => boole
   ];
 }
 
+/** One change, at several loads. */
 export const withAndWithout: Protocol = {
   title: 'With and without a change',
   asks: 'Is the change worth it?',
@@ -242,6 +243,7 @@ function apart(a: readonly number[], b: readonly number[]): Sentence[] {
   }
 }
 
+/** Payload over time. */
 export const scoreRuns: Protocol = {
   title: 'Score runs',
   asks: 'Which payload scores best?',

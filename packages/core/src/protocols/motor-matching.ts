@@ -19,7 +19,11 @@ export interface Column {
   readonly weight: number;
 }
 
-/** Columns of the table that a set asks for. */
+/**
+ * Columns of the table that a set asks for.
+ *
+ * @example columnsOf({ powers: [typed(1, '%')], ways: 'forward' }) // [{ power: 1, way: 'forward', weight: 1 }]
+ */
 export function columnsOf(conditions: TrialConditions): readonly Column[] {
   const weights = amountsIn(conditions, 'weights');
   const ways: readonly Way[] = wordIn(conditions, 'ways') === 'forward' ? ['forward'] : WAYS;
@@ -28,7 +32,11 @@ export function columnsOf(conditions: TrialConditions): readonly Column[] {
   );
 }
 
-/** Times each motor is read at each column. */
+/**
+ * Times each motor is read at each column.
+ *
+ * @example repeatsOf({}) // 3
+ */
 export const repeatsOf = (conditions: TrialConditions): number =>
   Math.max(1, Math.round(numberIn(conditions, 'repeats') ?? REPEATS));
 
@@ -71,7 +79,11 @@ export function motorTable(
   );
 }
 
-/** What is to be read next: the first motor with an empty cell, all of a motor before the next one. */
+/**
+ * What is to be read next: the first motor with an empty cell, all of a motor before the next one.
+ *
+ * @example nextCell({ motors: ['a', 'b'], powers: [typed(1, '%')] }, [])?.motor // 'a'
+ */
 export function nextCell(
   conditions: TrialConditions,
   readings: readonly TrialReading[],
@@ -188,6 +200,7 @@ const weights: AmountsField = {
   optional: true,
 };
 
+/** A drawer of motors, timed. */
 export const motorMatching: Protocol = {
   title: 'Matching motors',
   asks: 'Which motors go together?',

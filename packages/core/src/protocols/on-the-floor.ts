@@ -5,9 +5,13 @@ import { through, type Of } from './summary.ts';
 /** A turn or a way known within this share is near enough (common practice, no source). */
 export const NEAR_SHARE = 0.01;
 
+/** What less and more than 0 are called to the side. */
 export const RIGHT_LEFT = ['left', 'right'] as const;
+/** Said of the floor. */
 export const SAME_FLOOR = 'The floor it will be used on; the same start mark each time.';
+/** Said of the battery. */
 export const FULL = 'A battery near full; note its voltage before and after.';
+/** Said where it runs. */
 export const CLEAR =
   'Keep feet and hands clear of wheels and chains while it runs; somebody stands at the switch.';
 

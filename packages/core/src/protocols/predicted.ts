@@ -57,7 +57,8 @@ function inTheYard(duty: Duty, speed = duty.speed.value): Duty {
 
 const lineOf = (build: Build) => propelling(build)[0];
 
-const askedInYard = (build: Build, duty: Duty) =>
+/** What a trial in the yard asks of a build, with the load of a job. */
+export const askedInYard = (build: Build, duty: Duty) =>
   askedOf(whole(build), inTheYard(duty), lineOf(build)?.line).asked;
 
 /** Numbers that follow from the build by themselves, by protocol and key. */
@@ -129,7 +130,11 @@ const FEW = 8;
 /** Of a bell: half of nineteen in twenty, in standard deviations. */
 const HALF = 1.96;
 
-/** A job of the build that a trial is like: the one that it names, else the first. */
+/**
+ * A job of the build that a trial is like: the one that it names, else the first.
+ *
+ * @example dutyOfTrial(puffin, {})?.id === puffin.duties[0].id // true
+ */
 export const dutyOfTrial = (build: Build, conditions: TrialConditions): Duty | undefined =>
   build.duties.find(({ id }) => id === wordIn(conditions, 'job')) ?? build.duties[0];
 

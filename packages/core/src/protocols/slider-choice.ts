@@ -106,6 +106,7 @@ function analyse(_: TrialConditions, readings: readonly TrialReading[]): TrialRe
   );
 }
 
+/** Which slider or castor. */
 export const sliderChoice: Protocol = {
   title: 'Choosing a slider or castor',
   asks: 'Which third leg lets it run and turn best?',

@@ -77,6 +77,7 @@ function straightSays(
   return sentence`It veers to the ${side.value < 0 ? 'left' : 'right'}: ${sided(side.value, SIDE)} on average over ${runs} runs, ${split}.`;
 }
 
+/** Straight runs. */
 export const straightRun: Protocol = {
   title: 'Straight runs',
   asks: 'Does it run straight, ten times out of ten?',

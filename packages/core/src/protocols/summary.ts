@@ -48,6 +48,7 @@ export function luckOf({ value, n, sd }: Measured, meant = 0): number {
 /** Which side of what was meant the mean is on, where that is no luck. */
 export type Bias = 'too-few' | 'below' | 'above' | 'level';
 
+/** Whether the mean lies off what was meant, once there are runs enough. */
 export function biasOf(measured: Measured | undefined, meant: number, needed: number): Bias {
   if (!measured || measured.n < needed || measured.n < 2) return 'too-few';
   if (luckOf(measured, meant) >= SIGNIFICANT) return 'level';

@@ -1,11 +1,13 @@
 import { NO_MISMATCH, SCHOOLS, USUAL_MISMATCH } from '../driving/index.ts';
 import { STANDARD_GRAVITY, typed, type Quantity } from '../quantity/index.ts';
 import {
+  asPlaced,
   bankOf,
   batteryOf,
   changeDrivenDiameter,
   choosePart,
   drivenDiameter,
+  placedKg,
   trackOf,
   whole,
   type Build,
@@ -13,7 +15,7 @@ import {
 } from '../vehicle/index.ts';
 import { askedOf } from '../demand/index.ts';
 import { pullTest } from '../trials/index.ts';
-import { dutyOfTrial } from './predicted.ts';
+import { askedInYard, dutyOfTrial, FORETOLD } from './predicted.ts';
 import type { ProtocolName } from './protocols.ts';
 import { numberIn, wordIn, type TrialConditions } from './reading.ts';
 import type { Measured, TrialResult } from './result.ts';
@@ -67,11 +69,12 @@ function withFriction(ground: Ground, friction: Quantity): Ground {
   };
 }
 
-function withRolling(ground: Ground, measured: Measured): Ground {
-  const by = measured.value / ground.rolling.value;
+/** Rolling of whatever rolls there, all in the same proportion: the mean comes to what was measured. */
+function withRolling(ground: Ground, measured: Measured, foretold: number): Ground {
+  const by = measured.value / foretold;
   return {
     ...ground,
-    rolling: measuredAs(measured, ground.rolling),
+    rolling: measuredAs(measured, ground.rolling, ground.rolling.value * by),
     freeRolling: { ...ground.freeRolling, value: ground.freeRolling.value * by },
     ...(ground.tyres
       ? {
@@ -152,10 +155,13 @@ const PLACES: { readonly [N in ProtocolName]?: Readonly<Record<string, TakenPlac
   'coast-down': {
     rolling: {
       title: 'the rolling resistance of the job’s ground',
-      put: (build, taken) =>
-        taken.measured.value > 0
-          ? onGround(build, taken, (ground) => withRolling(ground, taken.measured))
-          : 'It did not slow down: there is nothing to take over.',
+      put: (build, taken) => {
+        const duty = dutyOfTrial(build, taken.conditions);
+        const foretold = duty && FORETOLD['coast-down']?.rolling?.(build, { ...taken, duty });
+        if (!(taken.measured.value > 0)) return 'It did not slow down: there is nothing to take over.';
+        if (!foretold) return 'This ground has no rolling resistance yet: say one at Ground first.';
+        return onGround(build, taken, (ground) => withRolling(ground, taken.measured, foretold));
+      },
     },
     dragArea: {
       title: 'its drag area',
@@ -246,25 +252,40 @@ function frictionOf(build: Build, { measured, conditions }: Taken): number | und
 function withHeight(build: Build, dutyId: string, measured: Measured): Build | string {
   const duty = build.duties.find(({ id }) => id === dutyId);
   if (!duty) return 'This build has no job yet.';
-  const level = {
-    ...duty,
-    grade: { ...duty.grade, value: 0 },
-    acceleration: { ...duty.acceleration, value: 0 },
-  };
-  const { footing, tip } = askedOf(whole(build), level, undefined).asked;
+  const { footing, tip } = askedInYard(build, duty);
   const own = build.masses.own;
   if (tip?.sideDeg === undefined || !(own.mass.value > 0)) return 'This build does not tip sideways.';
   // Arms do not move with the height: tan of the slope times the height stays.
   const height = (footing.cgHeightM * Math.tan((tip.sideDeg * Math.PI) / 180)) / Math.tan(measured.value);
-  const rise = ((height - footing.cgHeightM) * footing.massKg) / own.mass.value;
-  const value = own.height.value + rise;
-  if (!(value > 0)) return 'So low its own weight cannot be: weigh the payload and its height first.';
+  return raised(build, (height - footing.cgHeightM) * footing.massKg);
+}
+
+const tooLow = 'So low its own weight cannot be: weigh the payload and its height first.';
+
+/** The build with its own weight higher, by so many kilogram metres: of what is placed part by part, the rest. */
+function raised(build: Build, byKgM: number): Build | string {
+  const { own } = build.masses;
+  const { arrangement } = build;
+  const placed = placedKg(build);
+  if (arrangement && placed > 0) {
+    const restKg = own.mass.value - placed;
+    if (!(restKg > 0)) return 'All of its weight is placed part by part: move the parts at Layout.';
+    const { height } = arrangement.rest;
+    const value = height.value + byKgM / restKg;
+    if (!(value > 0)) return tooLow;
+    return asPlaced({
+      ...build,
+      arrangement: {
+        ...arrangement,
+        rest: { ...arrangement.rest, height: { ...height, value, origin: 'measured' } },
+      },
+    });
+  }
+  const value = own.height.value + byKgM / own.mass.value;
+  if (!(value > 0)) return tooLow;
   return {
     ...build,
-    masses: {
-      ...build.masses,
-      own: { ...own, height: { ...own.height, value, origin: 'measured' } },
-    },
+    masses: { ...build.masses, own: { ...own, height: { ...own.height, value, origin: 'measured' } } },
   };
 }
 

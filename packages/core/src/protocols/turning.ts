@@ -84,6 +84,7 @@ function uneven(readings: readonly TrialReading[], ordered: number): Sentence[] 
   }
 }
 
+/** Turns on the spot. */
 export const pivots: Protocol = {
   title: 'Turns on the spot',
   asks: 'Does it turn as far as it is told?',
@@ -137,6 +138,7 @@ function analyseReturn(_: TrialConditions, readings: readonly TrialReading[]): T
   );
 }
 
+/** A steering after a turn. */
 export const steeringReturn: Protocol = {
   title: 'Steering, back to the middle',
   asks: 'Does the steering come back to straight?',

@@ -32,7 +32,11 @@ const BEGINS: { readonly [N in ProtocolName]?: (build: Build) => TrialConditions
     repeats: typed(3, ''),
     ...chargeUnder(build),
   }),
-  'coast-down': (build) => ({ mass: typed(massOfFirstJob(build), 'kg'), rotating: typed(1.03, '') }),
+  'coast-down': (build) => ({
+    mass: typed(massOfFirstJob(build), 'kg'),
+    rotating: typed(1.03, ''),
+    dragArea: build.dragArea,
+  }),
   'slip-slope': () => ({ heldShare: typed(1, '%') }),
   stopping: (build) => ({
     speed: typed(build.duties[0]?.speed.value || usual.paceMps(scaleOf(build)), 'm/s'),

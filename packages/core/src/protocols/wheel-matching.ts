@@ -131,6 +131,7 @@ const names: NamesField = {
   help: 'Number them with a marker first: 1-6 stands for six',
 };
 
+/** Wheels matched by a flip. */
 export const wheelMatching: Protocol = {
   title: 'Matching wheels by a flip',
   asks: 'Which wheels go together?',

@@ -49,6 +49,8 @@ const pushAt = ({ freeMps, size, stiffN }: Side, command: number, charge: number
  * How far to the right it ends after a way, m: its steady turn from the balance of pushes and moments, small angles.
  *
  * Source: rigid body in the plane, permanent-magnet motors; the mechanics of `diagnosis` know nothing of it.
+ *
+ * @example Math.abs(sideAfter(veeringVehicle(1, 'wheels'), 2)) > 0.02 // true
  */
 export function sideAfter(v: VeeringVehicle, distanceM: number): number {
   const { left, right, trackM, massKg } = v;
@@ -79,7 +81,11 @@ export function sideAfter(v: VeeringVehicle, distanceM: number): number {
   return (distanceM ** 2 * turning) / (2 * speed);
 }
 
-/** Turns of both wheels in the air in a time, s. */
+/**
+ * Turns of both wheels in the air in a time, s.
+ *
+ * @example turnsInTheAir(veeringVehicle(1, 'floor'), 0.08, 30).length // 2
+ */
 export function turnsInTheAir(v: VeeringVehicle, wheelM: number, seconds: number): readonly [number, number] {
   const turns = (side: Side, command: number): number => {
     const { atRest, perMps } = pushAt(side, command, v.charge);
@@ -149,7 +155,11 @@ const VEER = { leastM: 0.03, mostM: 0.15, wayM: 2 };
 /** What each of the others adds, at most, as a share of it. */
 const BESIDE = 0.1;
 
-/** A vehicle that veers by one hidden cause, with a little of the others, drawn by a seed. */
+/**
+ * A vehicle that veers by one hidden cause, with a little of the others, drawn by a seed.
+ *
+ * @example veeringVehicle(1, 'battery').charge // 0.6
+ */
 export function veeringVehicle(seed: number, hidden: Hidden): VeeringVehicle {
   const random = seeded(seed);
   const size = VEER.leastM + random() * (VEER.mostM - VEER.leastM);
@@ -162,7 +172,11 @@ export function veeringVehicle(seed: number, hidden: Hidden): VeeringVehicle {
   return leading(rest, hidden, main, VEER.wayM);
 }
 
-/** The vehicle after a step of a diagnosis, as a builder would leave it. */
+/**
+ * The vehicle after a step of a diagnosis, as a builder would leave it.
+ *
+ * @example afterStep(veeringVehicle(1, 'loop'), 'loop-off', Math.random).trim // 0
+ */
 export function afterStep(v: VeeringVehicle, step: string, random: () => number): VeeringVehicle {
   switch (step) {
     case 'turn-round':
@@ -188,6 +202,10 @@ export function afterStep(v: VeeringVehicle, step: string, random: () => number)
 /** Scatter of its ends from run to run, m. */
 export const SCATTER_M = 0.01;
 
-/** Where one run of it ends, m: with the scatter of a run. */
+/**
+ * Where one run of it ends, m: with the scatter of a run.
+ *
+ * @example Number.isFinite(endOfRun(veeringVehicle(1, 'slider'), 2, Math.random)) // true
+ */
 export const endOfRun = (v: VeeringVehicle, wayM: number, random: () => number): number =>
   sideAfter(v, wayM) + SCATTER_M * normalFrom(random);

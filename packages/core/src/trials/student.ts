@@ -55,7 +55,11 @@ function incompleteBeta(x: number, a: number, b: number): number {
     : 1 - (front * betaFraction(1 - x, b, a)) / b;
 }
 
-/** Chance that Student's t lies further out than |t|, both sides together. */
+/**
+ * Chance that Student's t lies further out than |t|, both sides together.
+ *
+ * @example studentTwoSided(2.262157163, 9) // 0.05
+ */
 export const studentTwoSided = (t: number, degreesOfFreedom: number): number =>
   incompleteBeta(degreesOfFreedom / (degreesOfFreedom + t * t), degreesOfFreedom / 2, 0.5);
 

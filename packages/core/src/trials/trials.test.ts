@@ -1,8 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { trialSummary } from './trial-summary.ts';
-import { typed } from '../quantity/index.ts';
-import { straightRunResult, type StraightRunConditions } from './index.ts';
 import { signTest, studentCritical, studentTwoSided } from './student.ts';
 
 describe('trial-summary', () => {
@@ -65,48 +63,5 @@ describe('trial-summary', () => {
       ci95High: 2,
       median: 2,
     });
-  });
-});
-
-describe('straight runs', () => {
-  const conditions: StraightRunConditions = { floor: 'quay', commanded: typed(3, 'm'), note: '' };
-  const runs = (sides: readonly number[]) =>
-    sides.map((side) => ({ side: typed(side, 'mm'), distance: typed(2.9, 'm'), note: '' }));
-  const verdict = (sides: readonly number[]) => straightRunResult(conditions, runs(sides)).verdict;
-
-  it('need ten runs for a verdict, however clear they look (common practice, no source)', () => {
-    expect(verdict([])).toBe('too-few');
-    expect(verdict(Array.from({ length: 9 }, () => 0.05))).toBe('too-few');
-    expect(verdict([0.05, 0.06, 0.04, 0.05, 0.055, 0.05, 0.045, 0.06, 0.05, 0.05])).toBe('veers-right');
-  });
-
-  it('tell left from right, and both from luck', () => {
-    const even = [0.03, -0.04, 0.02, -0.02, 0.05, -0.03, 0.01, -0.05, 0.04, -0.02];
-    expect(verdict(even)).toBe('no-bias-shown');
-    expect(verdict(even.map((x) => x - 0.06))).toBe('veers-left');
-  });
-
-  it('say of luck what their interval says of 0, whatever the readings', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.double({ min: -0.2, max: 0.3, noNaN: true }), { minLength: 10, maxLength: 14 }),
-        (sides) => {
-          const { side, luck = NaN, verdict: said } = straightRunResult(conditions, runs(sides));
-          if (!side) throw new Error('there are runs enough');
-          const away = side.ci95Low > 0 || side.ci95High < 0;
-          expect(luck < 0.05).toBe(away);
-          expect(said === 'no-bias-shown').toBe(!away);
-          if (away) expect(said).toBe(side.mean > 0 ? 'veers-right' : 'veers-left');
-        },
-      ),
-    );
-    // One sided nine of ten, but by next to nothing beside its spread: no bias, and luck says so too.
-    const lopsided = [0.001, 0.002, 0.001, 0.003, 0.001, 0.002, 0.001, 0.002, 0.001, -0.3];
-    expect(straightRunResult(conditions, runs(lopsided)).luck).toBeGreaterThan(0.05);
-    expect(verdict(lopsided)).toBe('no-bias-shown');
-  });
-
-  it('compare the distance with the one ordered', () => {
-    expect(straightRunResult(conditions, runs([0, 0.01])).distanceShare).toBeCloseTo(2.9 / 3, 12);
   });
 });
