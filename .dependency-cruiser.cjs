@@ -59,6 +59,7 @@ const WEB = [
   'stations',
   'print',
   'devices',
+  'groups',
   'builds',
   'shell',
 ];

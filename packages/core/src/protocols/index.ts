@@ -52,3 +52,5 @@ export { chargeFirst, nextRun, oddIn } from './next-run.ts';
 export { usualConditions } from './usual.ts';
 export { runsFromCsv, type RunsRead } from './runs-csv.ts';
 export { isLive, orderFor, runFrom, runsFromLines } from './live.ts';
+export { readingsCsv, standings, type GroupSet, type Placed, type Standing } from './group.ts';
+export { tuningPlan, type TuningLine, type TuningPlan } from './tuning.ts';

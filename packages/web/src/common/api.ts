@@ -2,6 +2,7 @@ import {
   buildLinesSchema,
   companySchema,
   devicesSchema,
+  groupTrialSetsSchema,
   meSchema,
   pairingCodeSchema,
   logPageSchema,
@@ -119,6 +120,9 @@ export const api = {
   meter: () => call('/meter', { shape: meterAnswerSchema }),
   setMeter: (change: Partial<Omit<MeterAnswer, 'motors'>>) =>
     call('/meter', { method: 'PUT', body: change, shape: meterAnswerSchema }),
+  /** Of every build on the bench, the sets that belong to a class or a club. */
+  groupTrialSets: () =>
+    call('/trial-sets', { shape: groupTrialSetsSchema }).then((answer) => answer.trialSets),
   trialSets: (buildId: string) =>
     call(`/builds/${buildId}/trial-sets`, { shape: trialSetsSchema }).then((answer) => answer.trialSets),
   changeTrialSet: (id: string, version: number, form: TrialSetForm) =>

@@ -3,17 +3,20 @@ import { evaluate, linkDefinition, type Report } from '@zubric/core/judge';
 import { drivenDiameter, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useQuery } from '@tanstack/react-query';
-import { Link, useParams } from 'react-router';
+import type { ReactNode } from 'react';
+import { PROTOCOL_NAMES } from '@zubric/core/protocols';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../common/api.ts';
 import { sayDay, today } from '../common/days.ts';
 import { Message } from '../common/Message.tsx';
-import { stationAddress } from '../common/stations.ts';
+import { stationAddress, type StationPath } from '../common/stations.ts';
 import { useSay, useUnits } from '../common/units.tsx';
 import { useTitle } from '../common/use-title.ts';
 import { draftsOf } from '../session/drafts.ts';
 import { AssemblySheet } from './AssemblySheet.tsx';
 import { BenchSheets } from './BenchSheets.tsx';
 import { SECTION } from './section.ts';
+import { TrialForm } from './TrialForm.tsx';
 
 /** The whole build on paper: what it must do, how it stands, what it is made of, and the steps to tick. */
 export function PrintPage() {
@@ -42,19 +45,44 @@ export function PrintPage() {
 }
 
 function Sheet({ id, build }: { readonly id: string; readonly build: Build }) {
-  const { system } = useUnits();
   useTitle('Print', build.name);
+  const [search] = useSearchParams();
+  const form = PROTOCOL_NAMES.find((name) => name === search.get('protocol'));
+  return form ? (
+    <OnPaper id={id} back="trials">
+      <TrialForm build={build} protocol={form} />
+    </OnPaper>
+  ) : (
+    <WholeSheet id={id} build={build} />
+  );
+}
+
+interface PaperProps {
+  readonly id: string;
+  readonly back: StationPath;
+  readonly children: ReactNode;
+}
+
+/** A sheet as it is printed, and the way back. */
+const OnPaper = ({ id, back, children }: PaperProps) => (
+  <main id="main" className="mx-auto max-w-[190mm] px-4 py-6 print:max-w-none print:p-0">
+    <div className="mb-4 flex gap-3 print:hidden">
+      <button type="button" className="push push-main" onClick={() => window.print()}>
+        Print this sheet
+      </button>
+      <Link to={stationAddress(id, back)} className="push inline-flex items-center">
+        Back to the bench
+      </Link>
+    </div>
+    {children}
+  </main>
+);
+
+function WholeSheet({ id, build }: { readonly id: string; readonly build: Build }) {
+  const { system } = useUnits();
   const report = evaluate(build);
   return (
-    <main id="main" className="mx-auto max-w-[190mm] px-4 py-6 print:max-w-none print:p-0">
-      <div className="mb-4 flex gap-3 print:hidden">
-        <button type="button" className="push push-main" onClick={() => window.print()}>
-          Print this sheet
-        </button>
-        <Link to={stationAddress(id, 'brief')} className="push inline-flex items-center">
-          Back to the bench
-        </Link>
-      </div>
+    <OnPaper id={id} back="brief">
       <h1 className="break-words">{build.name}</h1>
       <p className="break-words text-soft">{build.purpose}</p>
       <p className="text-[14px] text-soft">
@@ -66,7 +94,7 @@ function Sheet({ id, build }: { readonly id: string; readonly build: Build }) {
       <Findings findings={findingsInWords({ report, build }, system)} />
       <AssemblySheet build={build} />
       <BenchSheets build={build} />
-    </main>
+    </OnPaper>
   );
 }
 

@@ -11,6 +11,7 @@ const beside = (buildId: string, isOwn: boolean) => [
   { to: '/builds', title: 'Builds' },
   { to: '/shelf', title: 'Parts shelf' },
   { to: '/sums', title: 'Quick sums' },
+  { to: '/groups', title: 'Class and club' },
   { to: `/builds/${buildId}/print`, title: 'Print' },
   ...(isOwn ? [{ to: '/devices', title: 'Devices' }] : []),
 ];

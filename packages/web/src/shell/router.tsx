@@ -30,6 +30,7 @@ const words = pageOf(async () => ({ Component: (await import('../frame/WordsPage
 const devices = pageOf(async () => ({
   Component: (await import('../devices/DevicesPage.tsx')).DevicesPage,
 }));
+const groups = pageOf(async () => ({ Component: (await import('../groups/GroupsPage.tsx')).GroupsPage }));
 const pair = pageOf(async () => ({ Component: (await import('../devices/PairPage.tsx')).PairPage }));
 const bench = pageOf(async () => ({ Component: (await import('./Workbench.tsx')).Workbench }));
 const print = pageOf(async () => ({ Component: (await import('../print/PrintPage.tsx')).PrintPage }));
@@ -80,6 +81,7 @@ function Pages() {
             <Route path="new" Component={start.Page} />
             <Route path="words" Component={words.Page} />
             <Route path="devices" Component={devices.Page} />
+            <Route path="groups" Component={groups.Page} />
             <Route path="pair" Component={pair.Page} />
             <Route path="builds/:buildId" Component={bench.Page}>
               <Route index element={<Navigate to="brief" replace />} />

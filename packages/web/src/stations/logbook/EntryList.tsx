@@ -59,6 +59,7 @@ function Entry({ entry }: { readonly entry: LogEntry }) {
           </p>
         )}
         {(entry.kind === 'begun' || entry.kind === 'lock') && <p>{entry.title}</p>}
+        {entry.kind === 'trial' && <p className="font-semibold break-words">{entry.title}</p>}
         {entry.changes.map((line) => (
           <p key={line} className="break-words">
             {line}

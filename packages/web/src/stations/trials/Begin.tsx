@@ -13,38 +13,44 @@ import { newId } from '../../common/new-id.ts';
 import { TextField } from '../../fields/TextField.tsx';
 import { record } from '../../offline/outbox.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
+import type { ShownTrialSet } from '../../offline/use-outbox.ts';
+import { Plan } from './Plan.tsx';
 import { JobChoice } from './JobChoice.tsx';
 import { isFilled } from './said.ts';
 import { SetUp } from './SetUp.tsx';
 import { TrialField } from './TrialField.tsx';
 
 interface Props {
+  readonly sets: readonly ShownTrialSet[];
   readonly onMade: (id: string) => void;
   /** Which kind, where that is settled. */
   readonly first?: ProtocolName | undefined;
 }
 
 /** Every kind of trial by the question that it answers, and the set that is begun. */
-export function Begin({ onMade, first }: Props) {
+export function Begin({ sets, onMade, first }: Props) {
   const [protocol, setProtocol] = useState<ProtocolName | undefined>(first);
   return protocol === undefined ? (
-    <section className="sheet p-4" aria-labelledby="which-trial">
-      <h2 id="which-trial">What do you want to know?</h2>
-      <ul className="mt-2 grid gap-x-6 sm:grid-cols-2">
-        {PROTOCOL_NAMES.map((name) => (
-          <li key={name} className="border-b border-line py-1">
-            <button
-              type="button"
-              className="min-h-10 w-full text-left hover:bg-mech-lo"
-              onClick={() => setProtocol(name)}
-            >
-              <span className="block font-semibold">{protocolOf(name).asks}</span>
-              <span className="block text-[14px] text-soft">{protocolOf(name).title}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
-    </section>
+    <div className="grid content-start gap-4">
+      <Plan sets={sets} onBegin={setProtocol} />
+      <section className="sheet p-4" aria-labelledby="which-trial">
+        <h2 id="which-trial">Or: what do you want to know?</h2>
+        <ul className="mt-2 grid gap-x-6 sm:grid-cols-2">
+          {PROTOCOL_NAMES.map((name) => (
+            <li key={name} className="border-b border-line py-1">
+              <button
+                type="button"
+                className="min-h-10 w-full text-left hover:bg-mech-lo"
+                onClick={() => setProtocol(name)}
+              >
+                <span className="block font-semibold">{protocolOf(name).asks}</span>
+                <span className="block text-[14px] text-soft">{protocolOf(name).title}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
   ) : (
     <BeginSet
       protocol={protocol}

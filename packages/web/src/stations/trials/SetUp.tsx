@@ -15,7 +15,7 @@ export function SetUp({ protocol }: { readonly protocol: ProtocolName }) {
         ))}
         <li>
           {runs} {runs === 1 ? 'run makes' : 'runs make'} a verdict.{' '}
-          <Link className="underline" to={`/builds/${id}/print?sheet=form&protocol=${protocol}`}>
+          <Link className="underline" to={`/builds/${id}/print?protocol=${protocol}`}>
             A form to fill in by hand
           </Link>
         </li>

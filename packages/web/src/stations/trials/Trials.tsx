@@ -49,7 +49,12 @@ export function Trials() {
           {set ? (
             <OpenSet key={set.id} set={set} />
           ) : (
-            <Begin key={chosen ?? NEW} first={chosen === CAUSE ? 'diagnosis' : undefined} onMade={choose} />
+            <Begin
+              sets={sets}
+              key={chosen ?? NEW}
+              first={chosen === CAUSE ? 'diagnosis' : undefined}
+              onMade={choose}
+            />
           )}
         </div>
       )}
