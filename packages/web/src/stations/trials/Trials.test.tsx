@@ -135,7 +135,7 @@ describe('trials', () => {
 
   it('records a run by Enter, with both readings marked as measured, and counts on', async () => {
     const asked = await show(setOf([]));
-    expect(text()).toContain('10 more runs make a verdict.');
+    expect(text()).toContain('No run yet: 10 make a verdict.');
     record('-35 mm', '2.85 m');
     await screen.findByRole('row', { name: /35.mm left/ });
     const put = asked.find(({ method }) => method === 'PUT');

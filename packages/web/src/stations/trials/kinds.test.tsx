@@ -1,0 +1,253 @@
+import type { StoredTrialSet } from '@zubric/core/answers';
+import { typed } from '@zubric/core/quantity';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { answering, Refusal, type SeenRequest } from '../../testing/answers.ts';
+import { demo } from '../../testing/demo.ts';
+import { emptyOutbox } from '../../testing/empty-outbox.ts';
+import { kept, onBench, text } from '../../testing/on-bench.tsx';
+import { Trials } from './Trials.tsx';
+
+type Reading = StoredTrialSet['trials'][number]['reading'];
+
+const setOf = (
+  protocol: StoredTrialSet['protocol'],
+  conditions: StoredTrialSet['conditions'],
+  readings: readonly Reading[] = [],
+): StoredTrialSet => ({
+  ...{
+    id: 's1',
+    buildId: 'b',
+    protocol,
+    name: 'The set',
+    conditions: { floor: '', note: '', ...conditions },
+  },
+  ...{ invented: false, version: 1, createdAt: '2026-11-20T10:00:00Z' },
+  trials: readings.map((reading, n) => ({
+    ...{ id: `t${n}`, ordinal: n + 1, reading, recordedAt: '2026-11-20T10:00:00Z' },
+  })),
+});
+
+/** A server that keeps one set of a build, and takes its runs. */
+function serving(first: StoredTrialSet): SeenRequest[] {
+  let set = first;
+  return answering({
+    'GET /api/builds/b/trial-sets': () => ({ trialSets: [set] }),
+    'GET /api/parts/*': () => new Refusal(404, 'There is no such part.'),
+    'PUT /api/trial-sets/s1/trials/*': ({ body }, [id = '']) => {
+      const run = {
+        ...{ id, ordinal: set.trials.length + 1, recordedAt: '2026-11-20T10:05:00Z' },
+        ...(body as { reading: Reading }),
+      };
+      set = { ...set, trials: [...set.trials.filter((t) => t.id !== id), run] };
+      return run;
+    },
+  });
+}
+const open = async (set: StoredTrialSet, name = 'puffin'): Promise<SeenRequest[]> => {
+  const asked = serving(set);
+  onBench(<Trials />, demo(name));
+  await screen.findByRole('button', { name: 'New trial' });
+  await waitFor(() => expect(text()).toContain('The set'));
+  return asked;
+};
+const press = (name: string | RegExp): void => {
+  fireEvent.click(screen.getByRole('button', { name }));
+};
+const fill = (label: string | RegExp, value: string): void => {
+  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+};
+const q = (value: number, unit: string) => typed(value, unit, 'measured');
+
+afterEach(async () => {
+  cleanup();
+  await emptyOutbox();
+  vi.unstubAllGlobals();
+  localStorage.clear();
+  history.replaceState(null, '', '/');
+});
+
+describe('a search for a cause', () => {
+  const veers = { symptom: 'veers', commanded: q(2, 'm'), track: q(0.6, 'm') };
+
+  it('asks for runs as it is first, takes bare millimetres, and goes on to the step that parts most', async () => {
+    const asked = await open(setOf('diagnosis', veers));
+    for (const [n, side] of ['60', '65', '70'].entries()) {
+      fill(new RegExp(`^Run ${n + 1}: ended`), side);
+      press('Record the run');
+      await waitFor(() => expect(asked.filter(({ method }) => method === 'PUT')).toHaveLength(n + 1));
+    }
+    expect(asked.find(({ method }) => method === 'PUT')?.body).toMatchObject({
+      reading: { step: 'as-it-is', side: { value: 0.06, origin: 'measured' } },
+    });
+    expect(await screen.findByRole('heading', { name: 'Run the same way back' })).toBeTruthy();
+    expect(text()).toContain('3 more runs of this step.');
+  });
+
+  it('counts the turns of both wheels, and wants both', async () => {
+    const begun = [
+      ...[0.06, 0.065, 0.07].map((side) => ({ step: 'as-it-is', side: q(side, 'mm') })),
+      { step: 'off-ground', left: q(20, '') },
+    ];
+    const asked = await open(setOf('diagnosis', veers, begun));
+    press('Record the turns');
+    expect(await screen.findByText('Both are needed.')).toBeTruthy();
+    fill('Turns of the left wheel', '20');
+    fill('Turns of the right wheel', '40');
+    press('Record the turns');
+    await waitFor(() => expect(text()).toContain('Count turns with the wheels in the air. Then first:'));
+    expect(asked.find(({ method }) => method === 'PUT')?.body).toMatchObject({
+      reading: { step: 'off-ground', left: { value: 20 }, right: { value: 40 } },
+    });
+  });
+
+  it('names the cause once the veer went with the swap, says what mends it, and keeps the decision', async () => {
+    const runs = [
+      ...[0.06, 0.065, 0.07].map((side) => ({ step: 'as-it-is', side: q(side, 'mm') })),
+      ...[-0.06, -0.06, -0.07].map((side) => ({ step: 'swap-wheels', side: q(side, 'mm') })),
+    ];
+    const asked = await open(setOf('diagnosis', veers, runs));
+    expect(text()).toMatch(/most likely wheels of unlike size/);
+    expect(text()).toContain('Swap the wheels, left for right: the veer went with it.');
+    expect(text()).toContain('Match the wheels by a flip, and fit the best pair.');
+    press('Mended: that was it');
+    await waitFor(() => expect(text()).toContain('Decided: Wheels of unlike size'));
+    expect(asked.findLast(({ method }) => method === 'PUT')?.body).toMatchObject({
+      reading: { step: 'decided', answer: 'wheels' },
+    });
+  });
+
+  it('is answered with a press where a symptom is looked at', async () => {
+    const asked = await open(setOf('diagnosis', { symptom: 'chain-off' }));
+    const step = screen.getByRole('heading', { level: 2, name: /^(Lay|Press|Hold|Push|Lift)/ });
+    press('yes');
+    await waitFor(() => expect(asked.some(({ method }) => method === 'PUT')).toBe(true));
+    expect(asked.find(({ method }) => method === 'PUT')?.body).toMatchObject({ reading: { answer: 'yes' } });
+    await waitFor(() => expect(text()).toContain(`${step.textContent}. Then first:`));
+  });
+});
+
+describe('a drawer of motors', () => {
+  const drawer = {
+    motors: ['1', '2', '3'],
+    powers: [q(0.5, '%'), q(1, '%')],
+    ...{ ways: 'forward', reads: 'speed', repeats: q(1, '') },
+  };
+
+  it('asks for the next empty cell, or for the one that was pressed', async () => {
+    await open(setOf('motor-matching', drawer));
+    expect((screen.getByLabelText('Run 1: motor') as HTMLSelectElement).value).toBe('1');
+    press(/^Read motor 3 at 100.% forward: 0 of 1 read$/);
+    expect((screen.getByLabelText('Run 1: motor') as HTMLSelectElement).value).toBe('3');
+    expect((screen.getByLabelText('Power') as HTMLInputElement).value).toBe('100 %');
+  });
+
+  it('is read live to its end by the simulated vehicle, and gives its best pair with what it does on the floor', async () => {
+    const asked = await open(setOf('motor-matching', drawer));
+    press('A simulated vehicle');
+    fireEvent.click(await screen.findByRole('button', { name: 'Read all that is left' }));
+    await waitFor(() => expect(asked.filter(({ method }) => method === 'PUT')).toHaveLength(6), {
+      timeout: 8000,
+    });
+    const matching = within(await screen.findByRole('region', { name: 'Which go together' }));
+    expect(matching.getAllByText(/apart: ends .* to the side over 2.m/).length).toBeGreaterThan(0);
+    expect(await screen.findByRole('button', { name: 'Run it once' })).toBeTruthy();
+  });
+
+  it('writes the numbers of the pair to the motor', async () => {
+    const read = ['1', '2', '3'].flatMap((motor, n) =>
+      [0.5, 1].map((power) => ({
+        motor,
+        power: q(power, '%'),
+        way: 'forward',
+        speed: q(100 * power * [1, 1.1, 1.003][n]!, 'rpm'),
+      })),
+    );
+    await open(setOf('motor-matching', drawer, read));
+    press('Fit 1 and 3');
+    await waitFor(() =>
+      expect(kept().parts.find(({ kind }) => kind === 'motor')?.note).toMatch(/Matched on .*: 1 and 3\.$/),
+    );
+  });
+});
+
+describe('a measured number', () => {
+  it('goes into the build, marked as measured, and what else moved is said', async () => {
+    const runs = [9.8, 9.81, 9.79, 9.8, 9.8].map((m) => ({ distance: q(m, 'm') }));
+    await open(setOf('distance', { commanded: q(10, 'm'), diameter: q(0.4, 'mm') }, runs));
+    press(/^Take 392.mm over$/);
+    await waitFor(() => expect(text()).toContain('Taken over. Moved:'));
+    expect(kept().layout.axles.find(({ driven }) => driven)?.diameter).toMatchObject({
+      value: 0.392,
+      origin: 'measured',
+    });
+  });
+
+  it('says why it cannot go there', async () => {
+    const runs = [100, 101, 99, 100, 100].map((N) => ({ pull: q(N, 'N'), spun: 'no' }));
+    await open(setOf('pull', {}, runs));
+    press(/^Take 100.N over$/);
+    expect((await screen.findByText(/did not spin in every pull/)).getAttribute('role')).toBe('alert');
+  });
+});
+
+describe('runs from elsewhere', () => {
+  it('are taken from a table once every line can be read', async () => {
+    const asked = await open(setOf('straight-run', { commanded: q(3, 'm') }));
+    press('Paste runs, or a file');
+    const table = await screen.findByLabelText(/^A line a run/);
+    fireEvent.change(table, { target: { value: 'side,distance\n12,2.9\nfar,2.8' } });
+    expect((await screen.findByRole('alert')).textContent).toContain('Line 3');
+    fireEvent.change(table, { target: { value: 'side,distance\n12,2.9\n-8,2.8' } });
+    press('Take 2 runs');
+    await waitFor(() => expect(asked.filter(({ method }) => method === 'PUT')).toHaveLength(2));
+    expect(asked.findLast(({ method }) => method === 'PUT')?.body).toMatchObject({
+      reading: { side: { value: -0.008 }, distance: { value: 2.8 } },
+    });
+  });
+});
+
+describe('on a phone', () => {
+  it('asks one reading at a time, with a way back', async () => {
+    vi.stubGlobal('matchMedia', (query: string) => ({
+      ...{
+        matches: query.includes('639'),
+        addEventListener: () => undefined,
+        removeEventListener: () => undefined,
+      },
+    }));
+    const asked = await open(setOf('straight-run', { commanded: q(3, 'm') }));
+    fill(/^Run 1: ended to the side/, '12');
+    press('Next');
+    expect(screen.queryByLabelText(/^Run 1: ended to the side/)).toBeNull();
+    fill('Run 1: distance covered', '2.9');
+    press('Back');
+    expect((screen.getByLabelText(/^Run 1: ended to the side/) as HTMLInputElement).value).toBe('12 mm');
+    press('Next');
+    press('Record run');
+    await waitFor(() => expect(asked.some(({ method }) => method === 'PUT')).toBe(true));
+  });
+
+  it('times a run with the watch', async () => {
+    await open(setOf('score', {}));
+    vi.useFakeTimers({ toFake: ['performance', 'setInterval'] });
+    press('Start the watch');
+    vi.advanceTimersByTime(4210);
+    press(/^Stop at/);
+    vi.useRealTimers();
+    expect((screen.getByLabelText('Time of the trip') as HTMLInputElement).value).toBe('4.21 s');
+  });
+});
+
+describe('the plan', () => {
+  it('lists what the build needs and begins it, the usual figures filled in', async () => {
+    await open(setOf('straight-run', { commanded: q(3, 'm') }));
+    press('New trial');
+    press('Begin: Which motors go together?');
+    expect(((await screen.findByLabelText('Motors')) as HTMLTextAreaElement).value).toBe('1, 2, 3, 4');
+    fill('Motors', '1-13');
+    expect(await screen.findByText(/13 in all/)).toBeTruthy();
+    fill('Powers', '20, 60, fast');
+    expect(screen.getByText(/fast/).getAttribute('role')).toBe('alert');
+  });
+});
