@@ -31,15 +31,16 @@ test('a new build from nothing to a recorded run, found again after a restart', 
   await expect(bench.getByText('Its top speed is')).toBeVisible();
 
   await bench.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Trials' }).click();
+  await bench.getByRole('button', { name: /^Begin: Does it run straight/ }).click();
   await bench.getByLabel('Floor').fill('shed floor');
   await bench.getByLabel('Distance ordered').fill('10 ft');
   await bench.getByRole('button', { name: 'Begin the set' }).click();
-  await bench.getByLabel(/Run 1: to the side/).fill('-1 1/2 in');
-  await bench.getByLabel('distance covered').fill('9 ft 10 in');
+  await bench.getByLabel(/Run 1: ended to the side/).fill('-1 1/2 in');
+  await bench.getByLabel('Distance covered').fill('9 ft 10 in');
   await bench.keyboard.press('Enter');
   await expect(bench.getByRole('row', { name: /38.1.mm left/ })).toBeVisible();
-  await bench.getByLabel(/Run 2: to the side/).fill('20 mm');
-  await bench.getByLabel('distance covered').fill('3 m');
+  await bench.getByLabel(/Run 2: ended to the side/).fill('20 mm');
+  await bench.getByLabel('Distance covered').fill('3 m');
   await bench.getByRole('button', { name: 'Record run' }).click();
   await expect(bench.getByRole('row', { name: /20.mm right/ })).toBeVisible();
   await saved(bench);

@@ -13,8 +13,11 @@ async function runs(page: Page): Promise<number> {
 }
 
 async function recordRun(page: Page, number: number, side: string, distance: string): Promise<void> {
-  await page.getByLabel(`Run ${number}: to the side, left −`).fill(side);
-  await page.getByLabel('distance covered').fill(distance);
+  await page.getByLabel(`Run ${number}: ended to the side, left −`).fill(side);
+  const next = page.getByRole('button', { name: 'Next' });
+  // As narrow as a phone it asks one thing at a time.
+  if (await next.isVisible()) await next.click();
+  await page.getByLabel(/distance covered$/i).fill(distance);
   await page.getByRole('button', { name: 'Record run' }).click();
   await expect(page.getByRole('button', { name: `Change run ${number}`, exact: true })).toBeVisible();
 }
@@ -201,7 +204,7 @@ test('a newer application is taken at the next start, and never beneath a page t
   const version = (of: Page) => of.evaluate(() => document.documentElement.dataset.release ?? '1');
   await isKept(page);
   await page.goto('/builds/puffin/trials');
-  await page.getByLabel(/^Run \d+: to the side/).fill('5 mm');
+  await page.getByLabel(/^Run \d+: ended to the side/).fill('5 mm');
 
   release(web);
   const waits = (of: Page) =>
@@ -213,7 +216,7 @@ test('a newer application is taken at the next start, and never beneath a page t
   await expect.poll(() => waits(page), { timeout: 30_000 }).toBe('installed');
   // In the middle of recording nothing moves.
   expect(await version(page)).toBe('1');
-  await expect(page.getByLabel(/^Run \d+: to the side/)).toHaveValue('5 mm');
+  await expect(page.getByLabel(/^Run \d+: ended to the side/)).toHaveValue('5 mm');
   // Another page begins while this one is open: it begins as this one is.
   const second = await context.newPage();
   await second.goto('/builds');

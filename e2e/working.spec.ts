@@ -86,6 +86,6 @@ test('numbers of Drivetrain, Test track and Trials open to their working', async
   expect(await complaints(bench)).toEqual([]);
   await bench.keyboard.press('Escape');
   await bench.goto('/builds/puffin/trials');
-  await open(/“Mean end”/);
+  await open(/“End to the side”/);
   await expect(panel).toContainText('measured: the runs of this set');
 });

@@ -18,7 +18,7 @@ const VIEWS = {
   power: '/builds/puffin/power',
   outing: '/builds/puffin/power?view=day',
   assembly: '/builds/puffin/assembly',
-  trials: '/builds/puffin/trials',
+  trials: '/builds/pip/trials',
   shelf: '/shelf',
 };
 const PHONE = { width: 390, height: 844 };
@@ -46,6 +46,11 @@ await page.goto(`${address}/builds/puffin/brief`);
 await page.getByRole('button', { name: /the force of “Slip, loaded”/ }).click();
 await page.getByRole('dialog').getByText('What went in').waitFor();
 await picture('working');
+
+await page.goto(`${address}/builds/pip/trials`);
+await page.getByRole('button', { name: /^It veers on the liner/ }).click();
+await page.getByRole('heading', { name: 'Likely causes' }).waitFor();
+await picture('diagnosis');
 
 await page.goto(`${address}/builds/puffin/search`);
 await page.getByRole('button', { name: 'Search' }).click();

@@ -54,3 +54,4 @@ export { runsFromCsv, type RunsRead } from './runs-csv.ts';
 export { isLive, orderFor, runFrom, runsFromLines } from './live.ts';
 export { readingsCsv, standings, type GroupSet, type Placed, type Standing } from './group.ts';
 export { tuningPlan, type TuningLine, type TuningPlan } from './tuning.ts';
+export { measuredWorking } from './measured-working.ts';

@@ -35,12 +35,19 @@ interface TakenPlace {
   readonly put: (build: Build, taken: Taken) => Build | string;
 }
 
+/** Digits that a measured number is worth. */
+const DIGITS = 5;
+const rounded = (n: number, digits: number): number => Number(n.toPrecision(digits));
+
 /** A measured value with half of its interval as its spread, in the unit that stood there. */
 function measuredAs(measured: Measured, before: Pick<Quantity, 'unit'>, value = measured.value): Quantity {
   const { low, high } = measured;
   const scale = measured.value === 0 ? 1 : Math.abs(value / measured.value);
   const spread = low === undefined || high === undefined ? 0 : ((high - low) / 2) * scale;
-  return { ...typed(value, before.unit, 'measured'), ...(spread > 0 ? { spread } : {}) };
+  return {
+    ...typed(rounded(value, DIGITS), before.unit, 'measured'),
+    ...(spread > 0 ? { spread: rounded(spread, 2) } : {}),
+  };
 }
 
 function onGround(build: Build, { conditions }: Taken, change: (ground: Ground) => Ground): Build | string {

@@ -11,6 +11,7 @@ import { trialStore } from '../trials/store.ts';
 import { loadDemoLog } from './load-log.ts';
 
 const LOADED = 'demo-loaded';
+const MINUTE_MS = 60_000;
 const BUILD_FILE = /^([a-z0-9-]+)\.zubric\.json$/;
 
 const trialSets = z.array(
@@ -73,9 +74,13 @@ async function loadBuild(database: EntityManager, dataFolder: string, id: string
   const path = join(dataFolder, 'trials', `${id}.json`);
   if (!existsSync(path)) return;
   const trials = trialStore(database);
-  for (const { protocol, conditions, readings, ...set } of trialSets.parse(readJson(path))) {
+  const now = Date.now();
+  const sets = trialSets.parse(readJson(path));
+  for (const [at, { protocol, conditions, readings, ...set }] of sets.entries()) {
     const kept = conditionsSchema(protocol).parse(conditions);
-    const row = await trials.create(id, { ...set, protocol, conditions: kept });
+    // In the order of their file, the first of them last.
+    const createdAt = new Date(now - at * MINUTE_MS);
+    const row = await trials.create(id, { ...set, protocol, conditions: kept, createdAt });
     if (!row) throw new Error(`the trials of ${id} cannot be kept`);
     for (const reading of readings)
       await trials.record(row.id, nanoid(), readingSchema(protocol, kept).parse(reading));

@@ -12,6 +12,7 @@ export interface NewTrialSet {
   readonly name: string;
   readonly conditions: TrialConditions;
   readonly invented?: boolean;
+  readonly createdAt?: Date;
 }
 
 export interface TrialSetWithTrials extends TrialSetRow {

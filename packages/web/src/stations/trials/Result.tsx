@@ -1,8 +1,9 @@
-import { resultOfSet, type Measured, type TrialResult } from '@zubric/core/protocols';
+import { measuredWorking, resultOfSet, type Measured, type TrialResult } from '@zubric/core/protocols';
 import { showNumber } from '@zubric/core/quantity';
 import { useSentence, useUnits } from '../../common/units.tsx';
 import type { ShownTrialSet } from '../../offline/use-outbox.ts';
 import { Beside } from './Beside.tsx';
+import { Opens } from '../../working/Opens.tsx';
 import { Plot } from './Plots.tsx';
 import { intervalText, sidedText } from './said.ts';
 
@@ -23,7 +24,7 @@ export function Result({ set }: { readonly set: ShownTrialSet }) {
       )}
       {set.trials.length === 0 && <p className="text-soft">Nothing yet.</p>}
       {first && <Plot plot={first} />}
-      <Figures result={result} />
+      <Figures set={set} result={result} />
       {result.measured.length > 0 && <Beside set={set} result={result} />}
       {others.map((plot, n) => (
         <Plot key={n} plot={plot} />
@@ -36,11 +37,12 @@ export function Result({ set }: { readonly set: ShownTrialSet }) {
 const luckInWords = (chance: number): string =>
   chance < 0.001 ? 'less than 0.1 % of the time' : `${showNumber(chance * 100, 2)} % of the time`;
 
-function Figures({ result }: { readonly result: TrialResult }) {
+function Figures({ set, result }: { readonly set: ShownTrialSet; readonly result: TrialResult }) {
   const { system } = useUnits();
   const rows = result.measured.flatMap((one: Measured) => [
     {
       title: one.title,
+      work: measuredWorking(set, one),
       text: `${one.atLeast ? 'at least ' : ''}${sidedText(one.value, one, system, one.dimension === 'share' ? 4 : undefined)}`,
       more: [
         intervalText(one, system) === '' ? '' : `95 % interval: ${intervalText(one, system)}`,
@@ -53,11 +55,19 @@ function Figures({ result }: { readonly result: TrialResult }) {
   if (rows.length === 0) return null;
   return (
     <dl className="sheet divide-y divide-line" aria-label="In numbers">
-      {rows.map(({ title, text, more }) => (
+      {rows.map(({ title, text, more, work }) => (
         <div key={title} className="flex flex-wrap justify-between gap-x-4 px-3 py-1.5">
           <dt className="text-soft">{title}</dt>
           <dd className="ml-auto text-right">
-            <b className="font-semibold">{text}</b>
+            <b className="font-semibold">
+              {work ? (
+                <Opens title={`“${title}”, the mean in SI,`} work={() => work}>
+                  {text}
+                </Opens>
+              ) : (
+                text
+              )}
+            </b>
             {more.map((line) => (
               <span key={line} className="block text-[14px] text-soft">
                 {line}

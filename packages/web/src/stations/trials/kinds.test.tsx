@@ -160,7 +160,7 @@ describe('a drawer of motors', () => {
         motor,
         power: q(power, '%'),
         way: 'forward',
-        speed: q(100 * power * [1, 1.1, 1.003][n]!, 'rpm'),
+        speed: q(100 * power * ([1, 1.1, 1.003][n] ?? 1), 'rpm'),
       })),
     );
     await open(setOf('motor-matching', drawer, read));
