@@ -4,6 +4,9 @@ import { typed } from '../quantity/index.ts';
 import { matched, veerOf } from './matching.ts';
 import { motorsMatched, nextCell } from './motor-matching.ts';
 import type { TrialReading } from './reading.ts';
+import { demoBuilds } from '../testing/demo-builds.ts';
+import type { Build } from '../vehicle/index.ts';
+import { usualConditions } from './usual.ts';
 import { wheelsMatched } from './wheel-matching.ts';
 
 const POWERS = [0.25, 0.5, 0.75, 1];
@@ -73,6 +76,16 @@ describe('a drawer of motors', () => {
     const weights = [typed(1, '%'), typed(0, '%')];
     expect(motorsMatched({ ...conditions, weights }, two)?.bestPair.mismatch).toBe(0);
     expect(motorsMatched(conditions, two)?.bestPair.mismatch).toBeGreaterThan(0.04);
+  });
+
+  it('begins with weights by what its jobs run at: most where Puffin climbs most of its time', () => {
+    const { weights = [] } = usualConditions('motor-matching', demoBuilds()['puffin'] as Build) as {
+      weights?: readonly { value: number }[];
+    };
+    expect(weights).toHaveLength(4);
+    expect(weights.every(({ value }) => value >= 0.1 && value <= 1)).toBe(true);
+    // A tenth each for those that are never run, and all of the time told once.
+    expect(weights.reduce((sum, { value }) => sum + value, 0)).toBeCloseTo(4 * 0.1 + 0.9, 1);
   });
 
   it('leaves out whom a cell is missing, and asks for that cell next', () => {

@@ -1,4 +1,5 @@
 import { askedOf } from '../demand/index.ts';
+import { marginsOf } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
 import { bankOf, drivenDiameter, scaleOf, trackOf, usual, whole, type Build } from '../vehicle/index.ts';
 import type { ProtocolName } from './protocols.ts';
@@ -26,7 +27,8 @@ const BEGINS: { readonly [N in ProtocolName]?: (build: Build) => TrialConditions
   }),
   'motor-matching': (build) => ({
     motors: ['1', '2', '3', '4'],
-    powers: [0.25, 0.5, 0.75, 1].map((power) => typed(power, '%')),
+    powers: POWERS.map((power) => typed(power, '%')),
+    ...weights(build),
     ways: 'both',
     reads: 'speed',
     repeats: typed(3, ''),
@@ -51,6 +53,31 @@ const BEGINS: { readonly [N in ProtocolName]?: (build: Build) => TrialConditions
   }),
   own: () => ({ reads: ['Time, s'], runs: typed(5, '') }),
 };
+
+const POWERS = [0.25, 0.5, 0.75, 1];
+
+/** How much of its time the vehicle's jobs run the motor near each power: by the volts that each job takes of the battery. */
+function weights(build: Build): TrialConditions {
+  const bank = bankOf(build);
+  const { duties } = marginsOf(build);
+  if (!bank || duties.every(({ point }) => point === undefined)) return {};
+  const times = POWERS.map((power) =>
+    duties
+      .filter(({ point }) => {
+        const share = Math.min(1, Math.abs(point?.motorV ?? NaN) / bank.nominalV);
+        return POWERS.every((other) => Math.abs(share - power) <= Math.abs(share - other));
+      })
+      .reduce((sum, { durationS }) => sum + durationS, 0),
+  );
+  const all = times.reduce((sum, time) => sum + time, 0);
+  // Whatever is never run still counts a little: it is run on the way there.
+  return all > 0
+    ? { weights: times.map((time) => typed(LITTLE + (1 - LITTLE) * Number((time / all).toFixed(2)), '%')) }
+    : {};
+}
+
+/** Weight of a power that no job runs at (common practice, no source). */
+const LITTLE = 0.1;
 
 const track = (build: Build): TrialConditions =>
   trackOf(build.layout).value > 0 ? { track: { ...trackOf(build.layout), origin: 'typed' } } : {};

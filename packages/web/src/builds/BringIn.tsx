@@ -105,7 +105,9 @@ function Found({ file, known, taken, onToggle }: FoundProps) {
         </span>
         <span className="block text-[14px] break-words text-soft">
           from {file.file}
-          {file.whole && ', with its logbook, snapshots and trials'}
+          {file.trialSets !== undefined
+            ? `, with ${file.trialSets === 1 ? 'a set' : `${file.trialSets} sets`} of trials`
+            : file.whole && ', with its logbook, snapshots and trials'}
           {file.upgradedFrom !== undefined &&
             `, brought from format ${file.upgradedFrom} to the one of today`}
           {known && '. A build of this name is here already; both are kept'}

@@ -1,6 +1,9 @@
 // @vitest-environment node -- jsdom's files cannot be read.
 import { readFile } from 'node:fs/promises';
-import { newBuild, readBuild } from '@zubric/core/vehicle';
+import type { StoredTrialSet } from '@zubric/core/answers';
+import { readBuildFile } from '@zubric/core/protocols';
+import { typed } from '@zubric/core/quantity';
+import { newBuild, readBuild, type Build } from '@zubric/core/vehicle';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { MOST_BYTES, readBuildFiles, type FileRead } from './read-files.ts';
@@ -67,13 +70,45 @@ describe('files handed over', () => {
 describe('builds taken out', () => {
   it('come back in as they were, one or several', async () => {
     const tern = { ...newBuild('Tern'), purpose: 'tug' };
-    const one = takenOut([gull]);
+    const bare = (build: Build) => ({ build, trialSets: [] });
+    const one = takenOut([bare(gull)]);
     expect(one.name).toBe('gull.zubric.json');
     expect(readBuild(JSON.parse(await one.content.text()))).toMatchObject({ ok: true, build: gull });
-    const several = takenOut([gull, tern, { ...gull, purpose: 'twin' }]);
+    const several = takenOut([gull, tern, { ...gull, purpose: 'twin' }].map(bare));
     const back = await readBuildFiles([new File([await several.content.arrayBuffer()], several.name)]);
     expect(back.map((r) => r.file)).toEqual(['gull.zubric.json', 'tern.zubric.json', 'gull-2.zubric.json']);
     expect(back.map((r) => r.ok && r.build)).toEqual([gull, tern, { ...gull, purpose: 'twin' }]);
+  });
+
+  it('carry their trials, which go to the server with them as one', async () => {
+    const set: StoredTrialSet = {
+      ...{
+        id: 's1',
+        buildId: 'b',
+        protocol: 'pull',
+        name: 'Yard',
+        conditions: {},
+        invented: false,
+        version: 3,
+      },
+      createdAt: '2026-11-20T10:00:00.000Z',
+      trials: [
+        {
+          ...{ id: 't1', ordinal: 1, recordedAt: '2026-11-20T10:00:00.000Z', by: 'Group 3' },
+          reading: { pull: typed(9, 'N', 'measured'), spun: 'no', note: '' },
+        },
+      ],
+    };
+    const { name, content } = takenOut([{ build: gull, trialSets: [set] }]);
+    const json: unknown = JSON.parse(await content.text());
+    expect(readBuildFile(json)).toMatchObject({
+      ok: true,
+      trialSets: [{ id: 's1', trials: [{ by: 'Group 3' }] }],
+    });
+    const [back] = await readBuildFiles([new File([content], name)]);
+    expect(back).toMatchObject({ ok: true, build: gull, trialSets: 1 });
+    const whole: unknown = JSON.parse((back?.ok && (await back.whole?.text())) || '{}');
+    expect(whole).toMatchObject({ format: 'zubric-whole', version: 1, trialSets: [{ name: 'Yard' }] });
   });
 
   it('are called by names that every file system takes', () => {

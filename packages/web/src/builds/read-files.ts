@@ -8,7 +8,10 @@ export type FileRead =
       readonly file: string;
       readonly build: Build;
       readonly upgradedFrom?: number;
+      /** With what belongs to it: its trials, or all of its logbook. */
       readonly whole?: Blob;
+      /** Sets of trials that travel in a build's own file. */
+      readonly trialSets?: number;
     }
   | { readonly ok: false; readonly file: string; readonly problems: readonly Problem[] };
 
@@ -40,7 +43,8 @@ export function readBuildText(file: string, text: string): FileRead {
       `this is not readable JSON: ${error instanceof Error ? error.message : 'unknown reason'}`,
     );
   }
-  const read = readBuild(json);
+  const { trialSets, build } = withoutTrials(json);
+  const read = readBuild(build);
   if (!read.ok) return { ok: false, file, problems: read.problems };
   const version = (json as { readonly formatVersion: number }).formatVersion;
   return {
@@ -48,8 +52,26 @@ export function readBuildText(file: string, text: string): FileRead {
     file,
     build: read.build,
     ...(version < FORMAT_VERSION ? { upgradedFrom: version } : {}),
+    ...(trialSets.length === 0 ? {} : { trialSets: trialSets.length, whole: asWhole(read.build, trialSets) }),
   };
 }
+
+/** A build's file parted from the trials that travel in it; whether they are any is for the server to say. */
+function withoutTrials(json: unknown): { readonly build: unknown; readonly trialSets: readonly unknown[] } {
+  if (typeof json !== 'object' || json === null || !('trialSets' in json))
+    return { build: json, trialSets: [] };
+  const { trialSets, ...build } = json;
+  return { build, trialSets: Array.isArray(trialSets) ? trialSets : [] };
+}
+
+/** A build with its trials, as the server takes both at once. */
+const asWhole = (build: Build, trialSets: readonly unknown[]): Blob =>
+  new Blob(
+    [JSON.stringify({ format: 'zubric-whole', version: 1, build, snapshots: [], log: [], trialSets })],
+    {
+      type: 'application/json',
+    },
+  );
 
 function readZip(file: string, bytes: Uint8Array): FileRead[] {
   const refused: FileRead[] = [];

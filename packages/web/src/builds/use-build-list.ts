@@ -74,8 +74,12 @@ export function useBuildList(place: BuildPlace) {
 function useTakeOut(onDone: (name: string) => void) {
   const documents = useMutation({
     mutationFn: async (ids: readonly string[]) => {
-      const [{ takenOut }, ...stored] = await Promise.all([writing(), ...ids.map((id) => api.build(id))]);
-      return takenOut(stored.map((build) => build.document));
+      const withTrials = async (id: string) => {
+        const [{ document }, trialSets] = await Promise.all([api.build(id), api.trialSets(id)]);
+        return { build: document, trialSets };
+      };
+      const [{ takenOut }, ...stored] = await Promise.all([writing(), ...ids.map(withTrials)]);
+      return takenOut(stored);
     },
     onSuccess: ({ name, content }) => {
       download(name, content);

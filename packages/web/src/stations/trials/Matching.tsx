@@ -1,6 +1,11 @@
 import { matchingOf, veerOf, VEER_WAY_M, type Matching as Found, type Pair } from '@zubric/core/protocols';
+import { USUAL_MISMATCH } from '@zubric/core/driving';
+import { meanOf } from '@zubric/core/trials';
 import { motorOf, trackOf, type Build } from '@zubric/core/vehicle';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { scaleLinear } from 'd3-scale';
+import { useNavigate } from 'react-router';
+import { stationAddress } from '../../common/stations.ts';
 import { api, ApiProblem } from '../../common/api.ts';
 import { today } from '../../common/days.ts';
 import { useSay } from '../../common/units.tsx';
@@ -21,6 +26,7 @@ export function Matching({ set }: { readonly set: ShownTrialSet }) {
       <h2 id="matching-title">Which go together</h2>
       <PairLine pair={bestPair} build={build} best />
       <Fit pair={bestPair} kind={set.protocol} />
+      <ApartLine found={found} />
       <Ranked found={found} build={build} />
       {bestFour && (
         <p>
@@ -40,6 +46,78 @@ export function Matching({ set }: { readonly set: ShownTrialSet }) {
         </p>
       )}
     </section>
+  );
+}
+
+const WIDTH = 420;
+const EDGE = 24;
+const HEIGHT = 74;
+
+/** Each part along one line by how it compares with the mean of all, the best pair joined. */
+function ApartLine({ found }: { readonly found: Found }) {
+  const { items, bestPair } = found;
+  const say = useSay();
+  const columns = items[0]?.values.length ?? 0;
+  const means = Array.from({ length: columns }, (_, n) => meanOf(items.map(({ values }) => values[n] ?? 0)));
+  const off = items.map(({ label, values }) => ({
+    label,
+    by: meanOf(values.map((value, n) => value / (means[n] || 1) - 1)),
+  }));
+  const most = 1.1 * Math.max(1e-6, ...off.map(({ by }) => Math.abs(by)));
+  const x = scaleLinear([-most, most], [EDGE, WIDTH - EDGE]);
+  const [a, b] = [bestPair.a, bestPair.b].map((label) => x(off.find((one) => one.label === label)?.by ?? 0));
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="block w-full"
+      role="img"
+      aria-label={`Each against the mean of all: ${off.map(({ label, by }) => `${label} ${say(by, 'share', 2)}`).join(', ')}`}
+    >
+      <path d={`M${EDGE} 34H${WIDTH - EDGE}M${x(0)} 26V42`} stroke="var(--color-ink)" />
+      <path d={`M${a} 34H${b}`} stroke="var(--color-mech)" strokeWidth="8" />
+      {off.map(({ label, by }, n) => (
+        <g key={label} transform={`translate(${x(by)} 34)`}>
+          <circle r="5" fill="var(--color-mech)" stroke="var(--color-sheet)" />
+          <text y={n % 2 ? 22 : -11} fontSize="14" textAnchor="middle" fill="var(--color-ink)">
+            {label}
+          </text>
+        </g>
+      ))}
+      <text x={EDGE} y={HEIGHT - 4} fontSize="14" fill="var(--color-soft)">
+        less, {say(most, 'share', 2)}
+      </text>
+      <text x={WIDTH - EDGE} y={HEIGHT - 4} fontSize="14" textAnchor="end" fill="var(--color-soft)">
+        more, {say(most, 'share', 2)}
+      </text>
+    </svg>
+  );
+}
+
+/** Drives the pair on the Test track: its right one faster by as much as the two are apart. */
+function OnTheTrack({ pair }: { readonly pair: Pair }) {
+  const { id, edit } = useBuild();
+  const go = useNavigate();
+  return (
+    <button
+      type="button"
+      className="push min-h-10"
+      onClick={() => {
+        edit((b) => ({
+          ...b,
+          driving: {
+            ...b.driving,
+            mismatch: {
+              ...(b.driving?.mismatch ?? USUAL_MISMATCH),
+              rightFaster: Math.min(0.5, pair.mismatch),
+              motors: 0,
+            },
+          },
+        }));
+        void go(`${stationAddress(id, 'test-track')}?view=course`);
+      }}
+    >
+      Drive the pair on the Test track
+    </button>
   );
 }
 
@@ -131,6 +209,7 @@ function Fit({ pair, kind }: { readonly pair: Pair; readonly kind: ShownTrialSet
       >
         Fit {pair.a} and {pair.b}
       </button>
+      <OnTheTrack pair={pair} />
       <span role="status">
         {write.isSuccess && `“${motor.name}” carries their numbers now, on the shelf too.`}
       </span>
