@@ -26,7 +26,7 @@ const CORE = [
   'trials',
   'driving',
   'diagnosis',
-  'stand-in',
+  'standin',
   'protocols',
   'bench',
   'say',

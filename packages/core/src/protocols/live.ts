@@ -1,5 +1,5 @@
 import { radiansToDegrees, degreesToRadians, rpmToRadS, typed, type Quantity } from '../quantity/index.ts';
-import { readAnswer, type Command } from '../stand-in/index.ts';
+import { readAnswer, type Command } from '../standin/index.ts';
 import type { ProtocolName } from './protocols.ts';
 import { numberIn, wordIn, type TrialConditions, type TrialReading } from './reading.ts';
 

@@ -1,4 +1,4 @@
-import { readAnswer, SimulatedVehicle, writeCommand, type Answer, type Command } from '@zubric/core/stand-in';
+import { readAnswer, SimulatedVehicle, writeCommand, type Answer, type Command } from '@zubric/core/standin';
 import type { Build } from '@zubric/core/vehicle';
 import { openSerial, textLines } from '../../common/serial.ts';
 
