@@ -30,6 +30,7 @@ export function MakeTrial({ study, course }: { readonly study: DriveStudy; reado
       const conditions = {
         floor: floorOf(build, course),
         commanded: typed(commandedM, 'm'),
+        by: build.driving?.control?.ends === 'time' ? 'time' : 'counts',
         note: `Predicted on the Test track: ${endsInWords(study.cloud, system)}.`,
       };
       const body = { protocol: 'straight-run' as const, name: course.name, conditions };

@@ -1,8 +1,11 @@
 import { numberIn, resultOfSet, type TrialReading } from '@zubric/core/protocols';
+import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useSay } from '../../common/units.tsx';
+import { record } from '../../offline/outbox.ts';
 import type { ShownTrialSet } from '../../offline/use-outbox.ts';
 import { Live } from './Live.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
 import { PasteRuns } from './PasteRuns.tsx';
 import { RunForm } from './RunForm.tsx';
 import { RunTable } from './RunTable.tsx';
@@ -43,6 +46,9 @@ export function Recorder({ set, first, onRecorded, children }: Props) {
         onRecorded={counted}
       />
       <Rest key={`rest ${recorded}`} set={set} wanted={recorded > 0} />
+      {recorded > 0 && (
+        <TakeBack key={`back ${recorded}`} set={set} onTaken={() => setNumber((before) => before - 1)} />
+      )}
       <Live set={set} onRecorded={counted} />
       <div className="flex flex-wrap gap-x-4 px-3 pb-2">
         <details>
@@ -61,6 +67,35 @@ export function Recorder({ set, first, onRecorded, children }: Props) {
         <RunTable set={set} outliers={outliers} />
       )}
     </section>
+  );
+}
+
+interface BackProps {
+  readonly set: ShownTrialSet;
+  readonly onTaken: () => void;
+}
+
+/** Takes the run back that was recorded last, at a press. */
+function TakeBack({ set, onTaken }: BackProps) {
+  const { id } = useBuild();
+  const last = set.trials.at(-1);
+  const back = useMutation({
+    mutationFn: (runId: string) => record(id, { kind: 'run-removed', setId: set.id, runId }),
+    retry: false,
+    onSuccess: onTaken,
+  });
+  if (!last || back.isSuccess) return null;
+  return (
+    <p className="px-3 pb-2">
+      <button
+        type="button"
+        className="push push-small min-h-10"
+        disabled={back.isPending}
+        onClick={() => back.mutate(last.id)}
+      >
+        Undo run {set.trials.length}
+      </button>
+    </p>
   );
 }
 

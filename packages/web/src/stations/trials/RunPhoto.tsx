@@ -8,25 +8,27 @@ export function RunPhoto({ set, number }: { readonly set: ShownTrialSet; readonl
   const { id } = useBuild();
   const { standing, add } = useLogPhoto(id, `${set.name}, run ${number}`);
   return (
-    <label className="flex size-10 cursor-pointer items-center justify-center focus-within:outline-2 hover:text-short">
-      <Camera size={18} aria-hidden />
-      <input
-        type="file"
-        accept="image/*"
-        className="sr-only"
-        aria-label={`Photograph of run ${number}`}
-        disabled={standing.at === 'busy'}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void add(file);
-        }}
-      />
-      <span role="status" className="sr-only">
-        {standing.at === 'sent' && 'It is in the logbook.'}
-        {standing.at === 'kept' && 'Kept on this device; it is sent when the server answers again.'}
+    <span className="inline-block text-right">
+      <label className="inline-flex size-10 cursor-pointer items-center justify-center focus-within:outline-2 hover:text-short">
+        <Camera size={18} aria-hidden />
+        <input
+          type="file"
+          accept="image/*"
+          className="sr-only"
+          aria-label={`Photograph of run ${number}`}
+          disabled={standing.at === 'busy'}
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            event.target.value = '';
+            if (file) void add(file);
+          }}
+        />
+      </label>
+      <span role="status" className="block text-[14px]">
+        {standing.at === 'sent' && 'in the logbook'}
+        {standing.at === 'kept' && 'kept here, sent later'}
         {standing.at === 'failed' && standing.why}
       </span>
-    </label>
+    </span>
   );
 }

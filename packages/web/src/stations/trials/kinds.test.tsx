@@ -34,6 +34,9 @@ function serving(first: StoredTrialSet): SeenRequest[] {
   return answering({
     'GET /api/builds/b/trial-sets': () => ({ trialSets: [set] }),
     'GET /api/parts/*': () => new Refusal(404, 'There is no such part.'),
+    'DELETE /api/trial-sets/s1/trials/*': (_, [id]) => {
+      set = { ...set, trials: set.trials.filter((t) => t.id !== id) };
+    },
     'PUT /api/trial-sets/s1/trials/*': ({ body }, [id = '']) => {
       const run = {
         ...{ id, ordinal: set.trials.length + 1, recordedAt: '2026-11-20T10:05:00Z' },
@@ -226,6 +229,16 @@ describe('on a phone', () => {
     press('Next');
     press('Record run');
     await waitFor(() => expect(asked.some(({ method }) => method === 'PUT')).toBe(true));
+  });
+
+  it('takes the last run back at a press, and counts back with it', async () => {
+    const asked = serving(setOf('distance', { commanded: q(3, 'm') }));
+    onBench(<Trials />, demo('puffin'));
+    fireEvent.change(await screen.findByLabelText('Run 1: distance covered'), { target: { value: '2.9' } });
+    press('Record run');
+    fireEvent.click(await screen.findByRole('button', { name: 'Undo run 1' }));
+    await waitFor(() => expect(asked.some(({ method }) => method === 'DELETE')).toBe(true));
+    await waitFor(() => expect(text()).toContain('No run yet'));
   });
 
   it('times a run with the watch', async () => {
