@@ -20,6 +20,8 @@ const PAGES_OF_A_BUILD = [
   { path: 'search', title: 'What would do this?', more: 'the best set of parts' },
   { path: 'chances', title: 'How sure is it?', more: 'spreads, what to measure first' },
   { path: 'what-if', title: 'What if a number were different?', more: 'any number against any margin' },
+  { path: 'trials?set=cause', title: 'Something is wrong', more: 'it veers, jerks, cuts out, tips' },
+  { path: 'trials?set=new', title: 'A new trial', more: 'every kind, and what this build needs' },
 ] as const;
 
 /** The build that is open, by the address. */
@@ -73,6 +75,7 @@ function usePlaces(): readonly Destination[] {
       })),
       { kind: 'page', title: 'All builds', more: '', to: '/builds' },
       { kind: 'page', title: 'Parts shelf', more: 'own parts too', to: '/shelf' },
+      { kind: 'page', title: 'Class and club', more: 'one trial over several builds', to: '/groups' },
       ...(bench === undefined ? [] : (parts.data ?? [])).map((part): Destination => ({
         kind: 'part',
         title: part.name,

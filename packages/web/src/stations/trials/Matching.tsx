@@ -4,6 +4,7 @@ import { meanOf } from '@zubric/core/trials';
 import { motorOf, trackOf, type Build } from '@zubric/core/vehicle';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { scaleLinear } from 'd3-scale';
+import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { stationAddress } from '../../common/stations.ts';
 import { api, ApiProblem } from '../../common/api.ts';
@@ -18,7 +19,7 @@ const TOLD = 6;
 /** Which parts of a set go together, and what a pair will do on the floor. */
 export function Matching({ set }: { readonly set: ShownTrialSet }) {
   const { build } = useBuild();
-  const found = matchingOf(set);
+  const found = useMemo(() => matchingOf(set), [set]);
   if (!found) return null;
   const { bestPair, bestFour, pairing, spares } = found;
   return (

@@ -1,4 +1,5 @@
 import { protocolOf, tuningPlan, type ProtocolName, type TuningLine } from '@zubric/core/protocols';
+import { useMemo } from 'react';
 import { sayDay, today } from '../../common/days.ts';
 import { useSay } from '../../common/units.tsx';
 import type { ShownTrialSet } from '../../offline/use-outbox.ts';
@@ -13,7 +14,8 @@ interface Props {
 export function Plan({ sets, onBegin }: Props) {
   const { build } = useBuild();
   const say = useSay();
-  const plan = tuningPlan(build, sets, today());
+  const day = today();
+  const plan = useMemo(() => tuningPlan(build, sets, day), [build, sets, day]);
   const open = plan.lines.filter(({ done }) => !done);
   const seconds = open.reduce((sum, line) => sum + line.seconds, 0);
   return (
