@@ -127,6 +127,7 @@ interface Warming {
  */
 export function warmingOf(points: readonly Point[], ambient: number): Warming | undefined {
   const span = points.at(-1)?.[0] ?? 0;
+  if (!(span > 0)) return undefined;
   let best: (Warming & { readonly left: number }) | undefined;
   for (let n = 0; n <= TRIED; n++) {
     const timeConstantS = span * 10 ** ((2 * n) / TRIED - 1);

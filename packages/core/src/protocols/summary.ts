@@ -28,14 +28,22 @@ export function meanOfRuns(values: readonly number[], of: Of): Measured | undefi
   return { ...of, value: mean, n, sd, low: ci95Low, high: ci95High };
 }
 
-/** A measured number put through something that only rises or only falls. */
+/**
+ * A measured number put through something that only rises or only falls. Where its interval reaches past what can be put through,
+ * such as a share of nothing, none is told.
+ */
 export function through(measured: Measured, of: Of, turn: (value: number) => number): Measured {
-  const { value, n, sd, low, high } = measured;
+  const { n, sd, low, high } = measured;
+  const value = turn(measured.value);
   const ends = low === undefined || high === undefined ? [] : [turn(low), turn(high)];
+  const [from, to] = [Math.min(...ends), Math.max(...ends)];
+  const tells = ends.every(Number.isFinite) && from <= value && value <= to;
+  const scatter =
+    sd === undefined ? NaN : Math.abs(turn(measured.value + sd / 2) - turn(measured.value - sd / 2));
   return {
-    ...{ ...of, value: turn(value), n },
-    ...(sd === undefined ? {} : { sd: Math.abs(turn(value + sd / 2) - turn(value - sd / 2)) }),
-    ...(ends.length === 0 ? {} : { low: Math.min(...ends), high: Math.max(...ends) }),
+    ...{ ...of, value, n },
+    ...(tells && Number.isFinite(scatter) ? { sd: scatter } : {}),
+    ...(tells ? { low: from, high: to } : {}),
   };
 }
 

@@ -1,4 +1,4 @@
-import { Matrix, solve } from 'ml-matrix';
+import { Matrix, pseudoInverse } from 'ml-matrix';
 import { figure, sentence } from '../quantity/index.ts';
 import { amount, partName, type NamesField } from './field.ts';
 import { matched, type Matching } from './matching.ts';
@@ -52,6 +52,9 @@ interface Sizes {
   readonly noise?: number;
 }
 
+/** Singular values under this tell nothing: of a pair that was not flipped. */
+const SINGULAR = 1e-9;
+
 /** Sizes of wheels about their mean, and what belongs to the vehicle, by least squares over all runs. */
 function sizesOf(flips: readonly Flip[]): Sizes | undefined {
   const names = reachable(flips);
@@ -69,13 +72,15 @@ function sizesOf(flips: readonly Flip[]): Sizes | undefined {
   const a = new Matrix(rows);
   const b = Matrix.columnVector([...used.map(({ larger }) => larger), 0]);
   // By singular values: where no pair was flipped, sizes and vehicle cannot be told apart, and the least answer stands.
-  const x = solve(a, b, true);
+  const x = pseudoInverse(a, SINGULAR).mmul(b);
   const left = used.map(({ larger }, at) => {
     const row = rows[at] ?? [];
     return larger - row.reduce((sum, n, k) => sum + n * x.get(k, 0), 0);
   });
   const free = used.length - unknown + 1;
   const scatter = free > 0 ? Math.sqrt(left.reduce((sum, r) => sum + r * r, 0) / free) : undefined;
+  // Ends so far aside are no roll of two wheels that are anything alike.
+  if (names.some((_, at) => x.get(at, 0) <= -1)) return undefined;
   const each = (2 * used.length) / names.length;
   return {
     size: new Map(names.map((name, at) => [name, 1 + x.get(at, 0)])),
