@@ -161,7 +161,9 @@ function analyse(conditions: TrialConditions, readings: readonly TrialReading[])
     measured: measured.slice(-1),
     notes: [
       ...(rest > 0
-        ? [sentence`${rest} of ${names.length} motors have empty cells: they are not in it yet.`]
+        ? [
+            sentence`${rest} of ${names.length} motors ${rest === 1 ? 'has empty cells: it is' : 'have empty cells: they are'} not in it yet.`,
+          ]
         : []),
       ...unweighed(conditions),
     ],

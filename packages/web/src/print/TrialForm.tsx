@@ -37,7 +37,7 @@ export function TrialForm({ build, protocol }: { readonly build: Build; readonly
           <span key={blank}>{blank} ______________</span>
         ))}
       </p>
-      <table className="grid-table relative mt-3">
+      <table className="grid-table relative mt-3 max-md:block max-md:overflow-x-auto">
         <thead>
           <tr>
             <th scope="col">Run</th>

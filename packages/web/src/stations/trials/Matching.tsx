@@ -52,7 +52,7 @@ export function Matching({ set }: { readonly set: ShownTrialSet }) {
 
 const WIDTH = 420;
 const EDGE = 24;
-const HEIGHT = 74;
+const HEIGHT = 88;
 
 /** Each part along one line by how it compares with the mean of all, the best pair joined. */
 function ApartLine({ found }: { readonly found: Found }) {

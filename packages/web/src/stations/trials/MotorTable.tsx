@@ -23,7 +23,7 @@ export function MotorTable({ set, onCell }: Props) {
   const cellText = ({ speeds }: Cell): string =>
     speeds.length === 0 ? `0 of ${repeats}` : `${say(meanOf(speeds), 'rotation')}`;
   return (
-    <div className="overflow-x-auto border-t border-line">
+    <div className="sheet overflow-x-auto xl:col-span-2">
       <table className="grid-table">
         <caption className="px-3 py-2 text-left font-semibold">Speeds, the mean of each cell</caption>
         <thead>

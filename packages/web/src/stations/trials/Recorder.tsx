@@ -1,6 +1,6 @@
 import { numberIn, resultOfSet, type TrialReading } from '@zubric/core/protocols';
 import { useMutation } from '@tanstack/react-query';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, useState } from 'react';
 import { useSay } from '../../common/units.tsx';
 import { record } from '../../offline/outbox.ts';
 import type { ShownTrialSet } from '../../offline/use-outbox.ts';
@@ -16,15 +16,13 @@ interface Props {
   /** What is known of the next run, where it was chosen. */
   readonly first: TrialReading | undefined;
   readonly onRecorded: () => void;
-  /** What stands between the run to come and those that were made. */
-  readonly children?: ReactNode;
 }
 
 /** More runs than this are a press away. */
 const MANY = 20;
 
 /** The run to come, and those that were made. */
-export function Recorder({ set, first, onRecorded, children }: Props) {
+export function Recorder({ set, first, onRecorded }: Props) {
   // A form of its own for each run, once the one before is recorded: until then it keeps its readings.
   const [recorded, setRecorded] = useState(0);
   const [number, setNumber] = useState(set.trials.length + 1);
@@ -57,7 +55,6 @@ export function Recorder({ set, first, onRecorded, children }: Props) {
         </details>
         <PasteRuns set={set} onTaken={(count) => setNumber((before) => before + count)} />
       </div>
-      {children}
       {set.trials.length > MANY ? (
         <details>
           <summary className="min-h-10 cursor-pointer px-3 py-2">All {set.trials.length} runs</summary>

@@ -165,14 +165,13 @@ function OpenSet({ set }: { readonly set: ShownTrialSet }) {
     <div className="grid content-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,420px)]">
       <div className="grid content-start gap-3">
         <SetConditions set={set} />
-        <Recorder set={set} first={first} onRecorded={() => setFirst(undefined)}>
-          {set.protocol === 'motor-matching' && <MotorTable set={set} onCell={setFirst} />}
-        </Recorder>
+        <Recorder set={set} first={first} onRecorded={() => setFirst(undefined)} />
       </div>
       <div className="grid content-start gap-4">
         <Matching set={set} />
         <Result set={set} />
       </div>
+      {set.protocol === 'motor-matching' && <MotorTable set={set} onCell={setFirst} />}
     </div>
   );
 }
