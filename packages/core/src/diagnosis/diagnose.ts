@@ -37,6 +37,8 @@ export interface Ranked {
   readonly title: string;
   readonly share: number;
   readonly mends: readonly string[];
+  /** The kind of trial that mends or measures it. */
+  readonly trial?: string;
 }
 
 /** A step that was made, and what it did to the ranking. */
@@ -188,11 +190,10 @@ export function diagnose(
     made.push({ step: name, title: step.title, first, share, ...(verdict ? { verdict } : {}) });
   }
   const ranked = Object.entries(shares)
-    .map(([cause, share]) => ({
-      ...{ cause, share },
-      title: all.causes[cause]?.title ?? cause,
-      mends: all.causes[cause]?.mends ?? [],
-    }))
+    .map(([cause, share]): Ranked => {
+      const { title = cause, mends = [], trial } = all.causes[cause] ?? {};
+      return { cause, share, title, mends, ...(trial === undefined ? {} : { trial }) };
+    })
     .sort((a, b) => b.share - a.share);
   const next =
     pending ??

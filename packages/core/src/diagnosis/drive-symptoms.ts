@@ -9,6 +9,7 @@ export const beltSmells: Symptom = {
     slack: {
       title: 'It is too slack',
       odds: (f) => closer(f, 'slip'),
+      trial: 'after-load',
       mends: ['Tension it by its push: the figure is at Assembly, under Service.'],
     },
     overload: {

@@ -72,11 +72,13 @@ export const cutsOut: Symptom = {
     sag: {
       title: 'The battery sags under load',
       odds: (f) => closer(f, 'battery-voltage', 'battery-peak', 'battery-current'),
+      trial: 'run-down',
       mends: ['A battery that gives more current, thicker cables, or gentler starts.'],
     },
     heat: {
       title: 'Driver or motor too hot',
       odds: (f) => closer(f, 'driver-current', 'motor-heat'),
+      trial: 'warming',
       mends: ['A driver for more current, a heat sink, or less load.'],
     },
     limit: {

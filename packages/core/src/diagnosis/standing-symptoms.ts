@@ -9,6 +9,7 @@ export const tips: Symptom = {
     high: {
       title: 'The weight is too high',
       odds: (f) => closer(f, 'tip-along', 'tip-side'),
+      trial: 'side-slope',
       mends: ['The battery lower; the load lower; a wider track.'],
     },
     back: {
@@ -80,11 +81,13 @@ export const noStart: Symptom = {
     torque: {
       title: 'Too little torque',
       odds: (f) => closer(f, 'torque'),
+      trial: 'pull',
       mends: ['More gearing: see the ratio window; or a motor with more torque.'],
     },
     grip: {
       title: 'Too little grip',
       odds: (f) => closer(f, 'grip'),
+      trial: 'slip-slope',
       mends: ['Weight on the driven wheels; stickier tyres; two driven axles.'],
     },
     limit: {
@@ -154,6 +157,7 @@ export const notStraight: Symptom = {
     middle: {
       title: 'The middle is set off',
       odds: () => 2,
+      trial: 'steering-return',
       mends: ['Set the middle by ten turns from either side, and take the mean.'],
     },
     weak: {

@@ -17,6 +17,8 @@ export interface CauseOf {
   readonly odds: (facts: Facts) => number;
   /** What mends it. */
   readonly mends: readonly string[];
+  /** The kind of trial that mends or measures it, by its name. */
+  readonly trial?: string;
 }
 
 /** Of how the runs after a step stand to those before: times so much, give or take. */

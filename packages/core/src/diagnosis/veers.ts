@@ -10,6 +10,7 @@ export const veers: Symptom = {
     wheels: {
       title: 'Wheels of unlike size',
       odds: () => 1,
+      trial: 'wheel-matching',
       mends: [
         'Match the wheels by a flip, and fit the best pair.',
         'Clean the tread; pump both to the same pressure.',
@@ -19,11 +20,13 @@ export const veers: Symptom = {
       title: 'Motors of unlike speed',
       // A loop hides them.
       odds: ({ loop }) => (loop ? 0.3 : 1),
+      trial: 'motor-matching',
       mends: ['Match the motors, and fit the best pair.', 'Hold both sides together by counted turns.'],
     },
     slider: {
       title: 'The slider or castor drags to a side',
       odds: ({ thirdLeg }) => (thirdLeg ? 1 : 0.1),
+      trial: 'slider-choice',
       mends: [
         'Choose another slider or castor by ten runs and ten turns each.',
         'Set it in the middle, square to the way.',

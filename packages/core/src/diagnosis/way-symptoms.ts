@@ -9,6 +9,7 @@ export const short: Symptom = {
     diameter: {
       title: 'The wheel is smaller than the program thinks',
       odds: () => 3,
+      trial: 'distance',
       mends: ['Run a counted distance, and take the true diameter over.'],
     },
     slip: {
@@ -76,6 +77,7 @@ export const turnsShort: Symptom = {
     scrub: {
       title: 'It scrubs: tyres, tracks or a slider dragged round',
       odds: (f) => (f.thirdLeg ? 2 : 1),
+      trial: 'pivots',
       mends: [
         'Turn ten times, and take the correction over.',
         'A smoother slider, a shorter wheelbase, or weight nearer to the driven axle.',
@@ -84,6 +86,7 @@ export const turnsShort: Symptom = {
     track: {
       title: 'The program has another track',
       odds: () => 2,
+      trial: 'square',
       mends: ['Run the square both ways, or turn ten times, and take the track over.'],
     },
     weak: {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { SYMPTOM_NAMES, symptomOf } from '../diagnosis/index.ts';
 import { typed } from '../quantity/index.ts';
 import { demoBuilds } from '../testing/demo-builds.ts';
 import { readBuildFile } from './build-file.ts';
@@ -57,6 +58,14 @@ describe('lines of a controller', () => {
 });
 
 describe('what a set may hold', () => {
+  it('is of a kind that there is, wherever a cause leads to a trial', () => {
+    const trials = SYMPTOM_NAMES.flatMap((name) =>
+      Object.values(symptomOf(name).causes).flatMap(({ trial }) => trial ?? []),
+    );
+    expect(trials.length).toBeGreaterThan(10);
+    expect(trials.filter((trial) => !PROTOCOL_NAMES.some((name) => name === trial))).toEqual([]);
+  });
+
   it('is what it begins with, of every kind of trial, once it has what is left to say', () => {
     const more = { 'run-down': { stopAt: q(20, 'V') } } as Partial<Record<string, object>>;
     for (const name of PROTOCOL_NAMES) {

@@ -1,8 +1,16 @@
 import { factsOf, type Diagnosis as Found, type StepNext } from '@zubric/core/diagnosis';
-import { DECIDED, diagnosisOf, wordIn, type TrialReading } from '@zubric/core/protocols';
+import {
+  DECIDED,
+  diagnosisOf,
+  PROTOCOL_NAMES,
+  protocolOf,
+  wordIn,
+  type TrialReading,
+} from '@zubric/core/protocols';
 import { type Quantity } from '@zubric/core/quantity';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState, type FormEvent } from 'react';
+import { Link } from 'react-router';
 import { newId } from '../../common/new-id.ts';
 import { useUnits } from '../../common/units.tsx';
 import { QuantityField } from '../../fields/QuantityField.tsx';
@@ -226,6 +234,7 @@ function Causes({ found, decided, onDecide }: CausesProps) {
                     <li key={mend}>{mend}</li>
                   ))}
                 </ul>
+                <ItsTrial name={each.trial} />
                 {!decided && (
                   <p>
                     <button type="button" className="push min-h-10" onClick={() => onDecide(each.cause)}>
@@ -239,6 +248,20 @@ function Causes({ found, decided, onDecide }: CausesProps) {
         ))}
       </ol>
     </section>
+  );
+}
+
+/** The kind of trial that mends or measures a cause, a press away. */
+function ItsTrial({ name }: { readonly name: string | undefined }) {
+  const { id } = useBuild();
+  const protocol = PROTOCOL_NAMES.find((each) => each === name);
+  if (!protocol) return null;
+  return (
+    <p>
+      <Link className="underline" to={`/builds/${id}/trials?set=new&begin=${protocol}`}>
+        Begin: {protocolOf(protocol).asks}
+      </Link>
+    </p>
   );
 }
 

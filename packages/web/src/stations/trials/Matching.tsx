@@ -174,15 +174,15 @@ const noted = (note: string, pair: Pair): string =>
     .join(' ')
     .slice(-LONGEST_NOTE);
 
-/** Writes the numbers of the pair to the motor, in the build and on the shelf. */
+/** Writes the numbers of the pair to the motor or wheel, in the build and on the shelf. */
 function Fit({ pair, kind }: { readonly pair: Pair; readonly kind: ShownTrialSet['protocol'] }) {
   const { build, edit } = useBuild();
   const queries = useQueryClient();
-  const motor = motorOf(build);
+  const part = kind === 'motor-matching' ? motorOf(build) : build.parts.find((part) => part.kind === 'wheel');
   const write = useMutation({
     mutationFn: async () => {
-      if (!motor) return;
-      const stored = await api.part(motor.id).catch((error: unknown) => {
+      if (!part) return;
+      const stored = await api.part(part.id).catch((error: unknown) => {
         // It may be in this build alone.
         if (error instanceof ApiProblem && error.status === 404) return undefined;
         throw error;
@@ -193,13 +193,11 @@ function Fit({ pair, kind }: { readonly pair: Pair; readonly kind: ShownTrialSet
       }
       edit((b) => ({
         ...b,
-        parts: b.parts.map((part) =>
-          part.id === motor.id ? { ...part, note: noted(part.note, pair) } : part,
-        ),
+        parts: b.parts.map((one) => (one.id === part.id ? { ...one, note: noted(one.note, pair) } : one)),
       }));
     },
   });
-  if (kind !== 'motor-matching' || !motor) return null;
+  if (!part) return null;
   return (
     <div className="flex flex-wrap items-center gap-3">
       <button
@@ -212,7 +210,7 @@ function Fit({ pair, kind }: { readonly pair: Pair; readonly kind: ShownTrialSet
       </button>
       <OnTheTrack pair={pair} />
       <span role="status">
-        {write.isSuccess && `“${motor.name}” carries their numbers now, on the shelf too.`}
+        {write.isSuccess && `“${part.name}” carries their numbers now, on the shelf too.`}
       </span>
       {write.isError && (
         <span role="alert" className="text-short">

@@ -1,4 +1,4 @@
-import { protocolOf, resultOfSet, type TrialReading } from '@zubric/core/protocols';
+import { PROTOCOL_NAMES, protocolOf, resultOfSet, type TrialReading } from '@zubric/core/protocols';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useSentence } from '../../common/units.tsx';
@@ -27,6 +27,7 @@ export function Trials() {
   const [search, setSearch] = useSearchParams();
   const chosen = search.get('set') ?? undefined;
   const choose = (next: string): void => setSearch({ set: next }, { replace: true });
+  const begun = PROTOCOL_NAMES.find((name) => name === search.get('begin'));
   const beginning = chosen === NEW || chosen === CAUSE || sets?.length === 0;
   const set = beginning ? undefined : (sets?.find((s) => s.id === chosen) ?? sets?.[0]);
   return (
@@ -51,8 +52,8 @@ export function Trials() {
           ) : (
             <Begin
               sets={sets}
-              key={chosen ?? NEW}
-              first={chosen === CAUSE ? 'diagnosis' : undefined}
+              key={`${chosen ?? NEW} ${begun ?? ''}`}
+              first={chosen === CAUSE ? 'diagnosis' : begun}
               onMade={choose}
             />
           )}
