@@ -1,11 +1,12 @@
-import { readBuildFile } from '@zubric/core/protocols';
+import { readBuildFile, type TrialSetInFile } from '@zubric/core/protocols';
 import type { Build } from '@zubric/core/vehicle';
 import type { Files } from './calc.ts';
 import { parseJson, problemLine, refused, type Outcome } from './outcome.ts';
 
 /** A build read from a file; or what to say of a file that is none. */
 export type BuildFile =
-  { readonly ok: true; readonly build: Build } | { readonly ok: false; readonly outcome: Outcome };
+  | { readonly ok: true; readonly build: Build; readonly trialSets: readonly TrialSetInFile[] }
+  | { readonly ok: false; readonly outcome: Outcome };
 
 /** Reads a build from a file, `-` for standard input. */
 export function buildIn(path: string, files: Files): BuildFile {

@@ -5,14 +5,14 @@ import {
   diagnosisOf,
   matchingOf,
   predictedOf,
-  readBuildFile,
   resultOfSet,
   type TrialSetInFile,
 } from '@zubric/core/protocols';
 import { inUnits } from '@zubric/core/quantity';
 import type { Build } from '@zubric/core/vehicle';
+import { buildIn } from './build-file.ts';
 import type { Files } from './calc.ts';
-import { asJson, done, parseJson, problemLine, refused, type Outcome } from './outcome.ts';
+import { asJson, done, refused, type Outcome } from './outcome.ts';
 
 export const TRIALS_USAGE = [
   'zubric trials FILE        what the trials of a build say: results, predicted beside measured, matching, diagnosis',
@@ -46,10 +46,8 @@ function told(build: Build, set: TrialSetInFile, at: number) {
 export function trialsFile(args: readonly string[], files: Files): Outcome {
   const [path, ...more] = args;
   if (path === undefined || more.length > 0) return refused(TRIALS_USAGE);
-  const parsed = parseJson(files.read(path));
-  if (!parsed.ok) return refused([parsed.why]);
-  const read = readBuildFile(parsed.value);
-  if (!read.ok) return refused(read.problems.map(problemLine));
+  const read = buildIn(path, files);
+  if (!read.ok) return read.outcome;
   const { build, trialSets } = read;
   const facts = factsOf(build);
   return done(

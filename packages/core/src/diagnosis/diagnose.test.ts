@@ -4,7 +4,7 @@ import { AS_IT_IS, diagnose, type Evidence } from './diagnose.ts';
 import { factsOf } from './facts.ts';
 import { SYMPTOM_NAMES, symptomOf } from './symptoms.ts';
 
-const FACTS = { margins: {}, loop: false, thirdLeg: true, steers: false };
+const FACTS = { margins: {}, loop: false, thirdLeg: true };
 const sides = (step: string, ...mm: readonly number[]): Evidence[] =>
   mm.map((side) => ({ step, side: side / 1000 }));
 const base = sides(AS_IT_IS, 60, 70, 55);

@@ -154,7 +154,7 @@ function nextOfRuns(name: string, step: StepOf, evidence: readonly Evidence[]): 
  * cause makes it (Bayes’ rule), and the step that would settle most for its time.
  *
  * @param floor how the runs are made, for a vehicle that veers
- * @example diagnose('jerks', { margins: {}, loop: true, thirdLeg: false, steers: false }, []).next?.step // 'open'
+ * @example diagnose('jerks', { margins: {}, loop: true, thirdLeg: false }, []).next?.step // 'open'
  */
 export function diagnose(
   symptom: SymptomName,

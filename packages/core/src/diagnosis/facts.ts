@@ -1,5 +1,5 @@
 import { evaluate } from '../judge/index.ts';
-import { contactsOf, turningOf, type Build } from '../vehicle/index.ts';
+import { contactsOf, type Build } from '../vehicle/index.ts';
 import type { Facts } from './symptom.ts';
 
 const THIRD_LEGS: ReadonlySet<string> = new Set(['castor', 'omni', 'slider']);
@@ -16,6 +16,5 @@ export function factsOf(build: Build): Facts {
     margins: Object.fromEntries(governing.map(({ link, ratio, rule }) => [link, ratio / rule])),
     loop: control?.sync !== undefined || control?.heading !== undefined,
     thirdLeg: contactsOf(build.layout).some(({ axle, driven }) => !driven && THIRD_LEGS.has(axle.form)),
-    steers: turningOf(build.layout) === 'steered',
   };
 }

@@ -6,8 +6,6 @@ export interface Facts {
   readonly loop: boolean;
   /** Whether it drags a slider or a castor. */
   readonly thirdLeg: boolean;
-  /** Whether its wheels steer. */
-  readonly steers: boolean;
 }
 
 /** Something that may be behind a symptom. */

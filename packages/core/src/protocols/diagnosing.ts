@@ -11,7 +11,7 @@ import { resultOf } from './summary.ts';
 export const DECIDED = 'decided';
 
 /** Of a vehicle of which nothing is known. */
-const NOTHING_KNOWN: Facts = { margins: {}, loop: false, thirdLeg: true, steers: false };
+const NOTHING_KNOWN: Facts = { margins: {}, loop: false, thirdLeg: true };
 /** Where nothing else is said, as small vehicles are (common practice, no source), m. */
 const USUAL = { way: 2, track: 0.3 };
 

@@ -89,7 +89,7 @@ export const partName = (key: string, title: string, more: Pick<More, 'help'> = 
 const MOST_NAMES = 60;
 const MOST_AMOUNTS = 20;
 /** So long may the name of a part be. */
-export const LONGEST_NAME = 60;
+const LONGEST_NAME = 60;
 const word = z.string().trim().min(1, 'must be named').max(LONGEST_NAME);
 
 function schemaOfField(field: Field): z.ZodType {

@@ -1,5 +1,4 @@
 export {
-  LONGEST_NAME,
   type AmountsField,
   type ChoiceField,
   type Field,

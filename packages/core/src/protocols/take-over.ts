@@ -1,13 +1,11 @@
 import { NO_MISMATCH, SCHOOLS, USUAL_MISMATCH } from '../driving/index.ts';
 import { STANDARD_GRAVITY, typed, type Quantity } from '../quantity/index.ts';
 import {
-  asPlaced,
   bankOf,
   batteryOf,
   changeDrivenDiameter,
   choosePart,
   drivenDiameter,
-  placedKg,
   trackOf,
   whole,
   type Build,
@@ -15,7 +13,8 @@ import {
 } from '../vehicle/index.ts';
 import { askedOf } from '../demand/index.ts';
 import { pullTest } from '../trials/index.ts';
-import { askedInYard, dutyOfTrial, FORETOLD } from './predicted.ts';
+import { dutyOfTrial, FORETOLD } from './predicted.ts';
+import { withHeight } from './own-height.ts';
 import type { ProtocolName } from './protocols.ts';
 import { numberIn, wordIn, type TrialConditions } from './reading.ts';
 import type { Measured, TrialResult } from './result.ts';
@@ -253,47 +252,6 @@ function frictionOf(build: Build, { measured, conditions }: Taken): number | und
     drivenShare: Math.min(1, footing.drivenN / footing.acrossN),
     ...{ gradeDeg: 0, rollingCoefficient: resistance.rollingN / weightN, wheelsSpun: true },
   }).friction;
-}
-
-/** Its own weight so high that a wheel lifts where it did. */
-function withHeight(build: Build, dutyId: string, measured: Measured): Build | string {
-  const duty = build.duties.find(({ id }) => id === dutyId);
-  if (!duty) return 'This build has no job yet.';
-  const { footing, tip } = askedInYard(build, duty);
-  const own = build.masses.own;
-  if (tip?.sideDeg === undefined || !(own.mass.value > 0)) return 'This build does not tip sideways.';
-  // Arms do not move with the height: tan of the slope times the height stays.
-  const height = (footing.cgHeightM * Math.tan((tip.sideDeg * Math.PI) / 180)) / Math.tan(measured.value);
-  return raised(build, (height - footing.cgHeightM) * footing.massKg);
-}
-
-const tooLow = 'So low its own weight cannot be: weigh the payload and its height first.';
-
-/** The build with its own weight higher, by so many kilogram metres: of what is placed part by part, the rest. */
-function raised(build: Build, byKgM: number): Build | string {
-  const { own } = build.masses;
-  const { arrangement } = build;
-  const placed = placedKg(build);
-  if (arrangement && placed > 0) {
-    const restKg = own.mass.value - placed;
-    if (!(restKg > 0)) return 'All of its weight is placed part by part: move the parts at Layout.';
-    const { height } = arrangement.rest;
-    const value = height.value + byKgM / restKg;
-    if (!(value > 0)) return tooLow;
-    return asPlaced({
-      ...build,
-      arrangement: {
-        ...arrangement,
-        rest: { ...arrangement.rest, height: { ...height, value, origin: 'measured' } },
-      },
-    });
-  }
-  const value = own.height.value + byKgM / own.mass.value;
-  if (!(value > 0)) return tooLow;
-  return {
-    ...build,
-    masses: { ...build.masses, own: { ...own, height: { ...own.height, value, origin: 'measured' } } },
-  };
 }
 
 /**

@@ -3,7 +3,7 @@ import { seeded } from '../contract/index.ts';
 import { AS_IT_IS, diagnose, type Diagnosis, type Evidence } from '../diagnosis/index.ts';
 import { afterStep, endOfRun, HIDDEN, turnsInTheAir, veeringVehicle, type Hidden } from './veering.ts';
 
-const FACTS = { margins: {}, loop: false, thirdLeg: true, steers: false };
+const FACTS = { margins: {}, loop: false, thirdLeg: true };
 const FLOOR = { distanceM: 2, trackM: 0.3 };
 const MOST_STEPS = 4;
 const WHEEL_M = 0.08;

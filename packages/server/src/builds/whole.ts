@@ -1,6 +1,6 @@
 import { buildSchema, openBuild, type Build } from '@zubric/core/vehicle';
 import { ENTRY_KINDS } from '@zubric/core/answers';
-import { trialSetsInFile, type TrialSetInFile } from '@zubric/core/protocols';
+import { trialSetsInFile, WHOLE_FORMAT, type TrialSetInFile } from '@zubric/core/protocols';
 import { nanoid } from 'nanoid';
 import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
@@ -18,7 +18,6 @@ import { picture } from '../http/picture.ts';
 import { logbookStore } from '../logbook/store.ts';
 import { trialStore } from '../trials/store.ts';
 
-export const WHOLE = 'zubric-whole';
 const ALL = 1_000_000;
 
 const at = z.iso.datetime({ offset: true });
@@ -34,7 +33,7 @@ const document = z.unknown().transform((json, context): Build => {
 
 /** A build with all that belongs to it, in one file. */
 export const wholeSchema = z.strictObject({
-  format: z.literal(WHOLE),
+  format: z.literal(WHOLE_FORMAT),
   version: z.literal(1),
   build: document,
   snapshots: z
@@ -90,7 +89,7 @@ export async function wholeOf(manager: EntityManager, row: BuildRow): Promise<z.
   });
   const sets = await trialStore(manager).ofBuild(id);
   return {
-    format: WHOLE,
+    format: WHOLE_FORMAT,
     version: 1,
     build: current(row.document),
     snapshots: snapshots.map(({ number, name, createdAt, document: kept }) => ({
