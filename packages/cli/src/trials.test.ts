@@ -56,6 +56,32 @@ describe('zubric trials', () => {
     expect((diagnosis?.[0]?.ranked as { cause: string }[])[0]?.cause).toBe('wheels');
   });
 
+  it('ends a search in the moves of the margins that its cause hangs on', () => {
+    const pip = JSON.parse(readFileSync('data/builds/pip.zubric.json', 'utf8')) as object;
+    const hill = {
+      protocol: 'diagnosis',
+      name: 'Stands on the ramp',
+      conditions: { symptom: 'no-start' },
+      trials: [
+        { reading: { step: 'see', answer: 'creeps' } },
+        { reading: { step: 'amps', answer: 'no' } },
+        { reading: { step: 'push', answer: 'yes' } },
+      ],
+    };
+    const found = (build: object) =>
+      (
+        JSON.parse(told({ ...build, trialSets: [hill] }).out) as {
+          diagnosis: {
+            ranked: { cause: string; links: string[] }[];
+            moves: { text: string; gains: string }[];
+          }[];
+        }
+      ).diagnosis[0];
+    expect(found(pip)?.ranked[0]).toMatchObject({ cause: 'torque', links: ['torque'] });
+    expect(found(pip)?.moves.length).toBeGreaterThan(0);
+    expect(found(pip)?.moves.filter(({ gains }) => !/^wheel.torque|^nothing/.test(gains))).toEqual([]);
+  });
+
   it('takes a whole as well, and a build without trials', () => {
     const whole = {
       format: 'zubric-whole',

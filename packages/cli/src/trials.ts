@@ -1,4 +1,6 @@
 import { factsOf } from '@zubric/core/diagnosis';
+import { evaluate } from '@zubric/core/judge';
+import { moves } from '@zubric/core/moves';
 import {
   allAgree,
   compared,
@@ -9,6 +11,7 @@ import {
   type TrialSetInFile,
 } from '@zubric/core/protocols';
 import { inUnits } from '@zubric/core/quantity';
+import { movesInWords } from '@zubric/core/say';
 import type { Build } from '@zubric/core/vehicle';
 import { buildIn } from './build-file.ts';
 import type { Files } from './calc.ts';
@@ -23,7 +26,7 @@ const idOf = (set: TrialSetInFile, at: number): string => set.id ?? `set-${at + 
 /** A set with what it comes to and what the build foretells of it. */
 function told(build: Build, set: TrialSetInFile, at: number) {
   const result = resultOfSet(set);
-  const predicted = predictedOf(set.protocol, build, set.conditions);
+  const predicted = predictedOf(set.protocol, build, set.conditions, result.measured);
   const beside = compared(result, predicted);
   return {
     id: idOf(set, at),
@@ -42,6 +45,20 @@ function told(build: Build, set: TrialSetInFile, at: number) {
   };
 }
 
+/** What is behind a symptom, and the moves of the margins that the likeliest cause hangs on. */
+function diagnosed(build: Build, set: TrialSetInFile) {
+  const readings = set.trials.map(({ reading }) => reading);
+  const found = diagnosisOf(set.conditions, readings, factsOf(build));
+  const links = found.ranked[0]?.links ?? [];
+  const mends = movesInWords(moves(build, evaluate(build), { shelf: [] })).filter(
+    ({ link }) => link !== null && links.includes(link),
+  );
+  return {
+    ...found,
+    moves: mends.flatMap(({ moves: all }) => all.map(({ text, gains, costs }) => ({ text, gains, costs }))),
+  };
+}
+
 /** `zubric trials FILE`: what the trials that travel in a build's file come to, as JSON; or one line per problem of the file. */
 export function trialsFile(args: readonly string[], files: Files): Outcome {
   const [path, ...more] = args;
@@ -49,7 +66,6 @@ export function trialsFile(args: readonly string[], files: Files): Outcome {
   const read = buildIn(path, files);
   if (!read.ok) return read.outcome;
   const { build, trialSets } = read;
-  const facts = factsOf(build);
   return done(
     asJson({
       sets: trialSets.map((set, at) => told(build, set, at)),
@@ -58,18 +74,7 @@ export function trialsFile(args: readonly string[], files: Files): Outcome {
         return found ? [{ setId: idOf(set, at), ...found }] : [];
       }),
       diagnosis: trialSets.flatMap((set, at) =>
-        set.protocol === 'diagnosis'
-          ? [
-              {
-                setId: idOf(set, at),
-                ...diagnosisOf(
-                  set.conditions,
-                  set.trials.map(({ reading }) => reading),
-                  facts,
-                ),
-              },
-            ]
-          : [],
+        set.protocol === 'diagnosis' ? [{ setId: idOf(set, at), ...diagnosed(build, set) }] : [],
       ),
     }),
   );

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { LINKS } from '../judge/links.ts';
 import { demoBuilds } from '../testing/demo-builds.ts';
 import { AS_IT_IS, diagnose, type Evidence } from './diagnose.ts';
 import { factsOf } from './facts.ts';
@@ -100,6 +101,29 @@ describe('what is behind a symptom', () => {
       const facts = factsOf(build);
       expect(Object.values(facts.margins).every((ratio) => (ratio ?? NaN) >= 0)).toBe(true);
     }
+  });
+
+  it('hangs its causes on margins that there are, the likelier the nearer the worst of them is', () => {
+    for (const name of SYMPTOM_NAMES)
+      for (const [cause, { links = [] }] of Object.entries(symptomOf(name).causes)) {
+        expect(
+          links.every((link) => link in LINKS),
+          cause,
+        ).toBe(true);
+        for (const link of links) {
+          const shares = [2.5, 1.5, 1, 0.5].map(
+            (ratio) =>
+              diagnose(name, { ...FACTS, margins: { [link]: ratio } }, []).ranked.find(
+                (one) => one.cause === cause,
+              )?.share ?? NaN,
+          );
+          expect(shares, `${cause} ${link}`).toEqual([...shares].sort((a, b) => a - b));
+          expect(new Set(shares).size, `${cause} ${link}`).toBeGreaterThan(1);
+        }
+      }
+    expect(diagnose('no-start', FACTS, []).ranked.find(({ cause }) => cause === 'grip')?.links).toEqual([
+      'grip',
+    ]);
   });
 
   it('has answers whose chances add up to one, for every cause of every step', () => {

@@ -1,7 +1,8 @@
+import type { LinkId } from '../judge/index.ts';
 import { meanOf, swapVerdict, varianceOf } from '../trials/index.ts';
 import { likelihood, type Found, type Runs } from './likelihood.ts';
 import { nextOf, type Shares } from './next-step.ts';
-import type { Facts, StepOf, Symptom } from './symptom.ts';
+import { oddsOf, type Facts, type StepOf, type Symptom } from './symptom.ts';
 import { symptomOf, type SymptomName } from './symptoms.ts';
 
 /** The step of runs before anything is changed. */
@@ -39,6 +40,8 @@ export interface Ranked {
   readonly mends: readonly string[];
   /** The kind of trial that mends or measures it. */
   readonly trial?: string;
+  /** Margins of a build that it hangs on: what mends them mends it. */
+  readonly links: readonly LinkId[];
 }
 
 /** A step that was made, and what it did to the ranking. */
@@ -168,7 +171,7 @@ export function diagnose(
   const scatter = scatterOf(evidence);
   const before = runsOf(base, scatter);
   let shares = normalised(
-    Object.fromEntries(Object.entries(all.causes).map(([cause, { odds }]) => [cause, odds(facts)])),
+    Object.fromEntries(Object.entries(all.causes).map(([cause, of]) => [cause, oddsOf(of, facts)])),
   );
   const made: StepMade[] = [];
   let pending: string | undefined;
@@ -191,8 +194,8 @@ export function diagnose(
   }
   const ranked = Object.entries(shares)
     .map(([cause, share]): Ranked => {
-      const { title = cause, mends = [], trial } = all.causes[cause] ?? {};
-      return { cause, share, title, mends, ...(trial === undefined ? {} : { trial }) };
+      const { title = cause, mends = [], trial, links = [] } = all.causes[cause] ?? {};
+      return { cause, share, title, mends, links, ...(trial === undefined ? {} : { trial }) };
     })
     .sort((a, b) => b.share - a.share);
   const next =

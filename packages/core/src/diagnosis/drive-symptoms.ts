@@ -1,4 +1,4 @@
-import { closer, yesNo, type Symptom } from './symptom.ts';
+import { yesNo, type Symptom } from './symptom.ts';
 
 // Odds and answers in this file: common practice, no source.
 
@@ -8,24 +8,26 @@ export const beltSmells: Symptom = {
   causes: {
     slack: {
       title: 'It is too slack',
-      odds: (f) => closer(f, 'slip'),
+      odds: 1,
+      links: ['slip'],
       trial: 'after-load',
       mends: ['Tension it by its push: the figure is at Assembly, under Service.'],
     },
     overload: {
       title: 'It carries more than it can',
-      odds: (f) => closer(f, 'belt-pull', 'slip', 'stage-stall'),
+      odds: 1,
+      links: ['belt-pull', 'slip', 'stage-stall'],
       mends: ['A wider belt, a larger small pulley, a toothed belt or a chain.'],
     },
     line: {
       title: 'The pulleys are out of line',
-      odds: () => 1.5,
+      odds: 1.5,
       mends: ['Lay a straight edge across both pulleys; move one along its shaft.'],
     },
-    rubs: { title: 'It rubs on a guard or frame', odds: () => 1, mends: ['Give it room: 5 mm all round.'] },
+    rubs: { title: 'It rubs on a guard or frame', odds: 1, mends: ['Give it room: 5 mm all round.'] },
     jam: {
       title: 'The wheels were held while it ran',
-      odds: () => 1,
+      odds: 1,
       mends: ['A stall cut-out, or somebody who lets go: a slipping belt burns in seconds.'],
     },
   },
@@ -62,27 +64,28 @@ export const chainOff: Symptom = {
   causes: {
     line: {
       title: 'The sprockets are out of line',
-      odds: () => 2.5,
+      odds: 2.5,
       mends: ['Lay a straight edge along both sprockets; shim or move one.'],
     },
     slack: {
       title: 'It is too slack',
-      odds: () => 2,
+      odds: 2,
       mends: ['Slack of 2 to 4 % of its span, by an adjuster or a jockey.'],
     },
     mount: {
       title: 'The motor’s mount twists under pull',
-      odds: (f) => 1.5 * closer(f, 'mount-twist'),
+      odds: 1.5,
+      links: ['mount-twist'],
       mends: ['A stiffer mount, held at both ends; a strut against the pull.'],
     },
     float: {
       title: 'An axle floats along',
-      odds: () => 1.5,
+      odds: 1.5,
       mends: ['A collar on each side of each bearing.'],
     },
     worn: {
       title: 'Worn teeth, or a stretched chain',
-      odds: () => 1,
+      odds: 1,
       mends: ['A new chain on new sprockets: worn ones spoil it soon.'],
     },
   },

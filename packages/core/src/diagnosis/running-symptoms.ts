@@ -1,4 +1,4 @@
-import { closer, yesNo, type Symptom } from './symptom.ts';
+import { yesNo, type Symptom } from './symptom.ts';
 
 // Odds and answers in this file: common practice, no source.
 
@@ -8,7 +8,7 @@ export const jerks: Symptom = {
   causes: {
     play: {
       title: 'Play in gears, chain or hubs',
-      odds: () => 2,
+      odds: 2,
       mends: ['Take the play up: mesh, tension, set screws on their flats.'],
     },
     gains: {
@@ -18,17 +18,18 @@ export const jerks: Symptom = {
     },
     slow: {
       title: 'It sticks and slips: too slow for its motor',
-      odds: (f) => closer(f, 'torque'),
+      odds: 1,
+      links: ['torque'],
       mends: ['More gearing, or a motor that is fed in pulses at low speed.'],
     },
     contact: {
       title: 'A loose lead or a worn brush',
-      odds: () => 1,
+      odds: 1,
       mends: ['Wiggle each lead while it runs on blocks; crimp anew what flickers.'],
     },
     teeth: {
       title: 'Few teeth, a tight spot or a stiff link',
-      odds: () => 1,
+      odds: 1,
       mends: ['Turn it by hand all the way round: free the tight link, or use a larger sprocket.'],
     },
   },
@@ -71,29 +72,33 @@ export const cutsOut: Symptom = {
   causes: {
     sag: {
       title: 'The battery sags under load',
-      odds: (f) => closer(f, 'battery-voltage', 'battery-peak', 'battery-current'),
+      odds: 1,
+      links: ['battery-voltage', 'battery-peak', 'battery-current'],
       trial: 'run-down',
       mends: ['A battery that gives more current, thicker cables, or gentler starts.'],
     },
     heat: {
       title: 'Driver or motor too hot',
-      odds: (f) => closer(f, 'driver-current', 'motor-heat'),
+      odds: 1,
+      links: ['driver-current', 'motor-heat'],
       trial: 'warming',
       mends: ['A driver for more current, a heat sink, or less load.'],
     },
     limit: {
       title: 'The driver’s current limit',
-      odds: (f) => closer(f, 'driver-peak', 'driver-current'),
+      odds: 1,
+      links: ['driver-peak', 'driver-current'],
       mends: ['Raise the limit as far as motor and driver allow, or start more gently.'],
     },
     rail: {
       title: 'The small supply for the controller gives way',
-      odds: (f) => closer(f, 'rail'),
+      odds: 1,
+      links: ['rail'],
       mends: ['Give the controller or the servos a supply of their own.'],
     },
     lead: {
       title: 'A loose lead, plug or fuse',
-      odds: () => 1.5,
+      odds: 1.5,
       mends: ['Pull at each crimp; push each plug home; hold them with a clip.'],
     },
   },

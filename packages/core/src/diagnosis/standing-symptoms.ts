@@ -1,4 +1,4 @@
-import { closer, yesNo, type Symptom } from './symptom.ts';
+import { yesNo, type Symptom } from './symptom.ts';
 
 // Odds and answers in this file: common practice, no source.
 
@@ -8,26 +8,29 @@ export const tips: Symptom = {
   causes: {
     high: {
       title: 'The weight is too high',
-      odds: (f) => closer(f, 'tip-along', 'tip-side'),
+      odds: 1,
+      links: ['tip-along', 'tip-side'],
       trial: 'side-slope',
       mends: ['The battery lower; the load lower; a wider track.'],
     },
     back: {
       title: 'The weight is too far back for the slope',
-      odds: (f) => closer(f, 'tip-along'),
+      odds: 1,
+      links: ['tip-along'],
       mends: ['The battery forward; a wheelie bar; a longer wheelbase.'],
     },
     jerk: {
       title: 'It starts or stops too hard',
-      odds: () => 1.5,
+      odds: 1.5,
       mends: ['Limit how fast the command rises and falls.'],
     },
     fast: {
       title: 'It takes bends too fast',
-      odds: (f) => closer(f, 'corner'),
+      odds: 1,
+      links: ['corner'],
       mends: ['A speed cap, or wider bends.'],
     },
-    load: { title: 'The load shifts', odds: () => 1, mends: ['Strap it; a rim or a net.'] },
+    load: { title: 'The load shifts', odds: 1, mends: ['Strap it; a rim or a net.'] },
   },
   steps: {
     when: {
@@ -80,29 +83,33 @@ export const noStart: Symptom = {
   causes: {
     torque: {
       title: 'Too little torque',
-      odds: (f) => closer(f, 'torque'),
+      odds: 1,
+      links: ['torque'],
       trial: 'pull',
       mends: ['More gearing: see the ratio window; or a motor with more torque.'],
     },
     grip: {
       title: 'Too little grip',
-      odds: (f) => closer(f, 'grip'),
+      odds: 1,
+      links: ['grip'],
       trial: 'slip-slope',
       mends: ['Weight on the driven wheels; stickier tyres; two driven axles.'],
     },
     limit: {
       title: 'The driver’s limit holds it back',
-      odds: (f) => closer(f, 'driver-current', 'driver-peak'),
+      odds: 1,
+      links: ['driver-current', 'driver-peak'],
       mends: ['Raise the limit as far as motor and driver allow.'],
     },
     sag: {
       title: 'The battery sags',
-      odds: (f) => closer(f, 'battery-voltage', 'battery-current', 'battery-peak'),
+      odds: 1,
+      links: ['battery-voltage', 'battery-current', 'battery-peak'],
       mends: ['A battery that gives more current; thicker cables.'],
     },
     brake: {
       title: 'Something binds: a brake, a bearing, a guard',
-      odds: () => 1,
+      odds: 1,
       mends: ['Turn each wheel by hand in the air; free what binds.'],
     },
   },
@@ -151,23 +158,24 @@ export const notStraight: Symptom = {
   causes: {
     play: {
       title: 'Play in the linkage',
-      odds: () => 2,
+      odds: 2,
       mends: ['Take it up at the joint that moves; a spring that pulls it to one side.'],
     },
     middle: {
       title: 'The middle is set off',
-      odds: () => 2,
+      odds: 2,
       trial: 'steering-return',
       mends: ['Set the middle by ten turns from either side, and take the mean.'],
     },
     weak: {
       title: 'The actuator is too weak for the load',
-      odds: (f) => closer(f, 'steering', 'steer-speed'),
+      odds: 1,
+      links: ['steering', 'steer-speed'],
       mends: ['A stronger actuator, a longer horn on the wheel, less load on it.'],
     },
     binds: {
       title: 'The linkage or a kingpin binds',
-      odds: () => 1,
+      odds: 1,
       mends: ['Move it through by hand, unpowered; free and oil what binds.'],
     },
     castor: {

@@ -1,3 +1,5 @@
+import type { LinkId } from '../judge/index.ts';
+
 /** What is known of a build before anything is tried: its margins by link, and what it has. */
 export interface Facts {
   /** The worst margin of each link over its rule; absent where the build has no such link. */
@@ -12,7 +14,9 @@ export interface Facts {
 export interface CauseOf {
   readonly title: string;
   /** Odds beside the others before anything is tried (common practice, no source). */
-  readonly odds: (facts: Facts) => number;
+  readonly odds: number | ((facts: Facts) => number);
+  /** Margins whose nearness makes it likelier; what mends them mends it. */
+  readonly links?: readonly LinkId[];
   /** What mends it. */
   readonly mends: readonly string[];
   /** The kind of trial that mends or measures it, by its name. */
@@ -61,10 +65,14 @@ export interface Symptom {
 }
 
 /** More odds the closer a margin is to failing: 1 from twice its rule on, 4 at its rule, more under it. */
-export function closer({ margins }: Facts, ...links: readonly string[]): number {
+function closer({ margins }: Facts, links: readonly LinkId[]): number {
   const worst = Math.min(...links.map((link) => margins[link] ?? Infinity));
   return worst >= 2 ? 1 : Math.min(12, 4 / Math.max(worst, 1 / 3) ** 2);
 }
+
+/** Odds of a cause by what is known of a build. */
+export const oddsOf = ({ odds, links = [] }: CauseOf, facts: Facts): number =>
+  (typeof odds === 'number' ? odds : odds(facts)) * closer(facts, links);
 
 /** A step that is looked at with yes or no. */
 export const yesNo = (

@@ -9,7 +9,7 @@ export const veers: Symptom = {
   causes: {
     wheels: {
       title: 'Wheels of unlike size',
-      odds: () => 1,
+      odds: 1,
       trial: 'wheel-matching',
       mends: [
         'Match the wheels by a flip, and fit the best pair.',
@@ -34,7 +34,7 @@ export const veers: Symptom = {
     },
     floor: {
       title: 'The floor falls to a side, or its nap leads',
-      odds: () => 1,
+      odds: 1,
       mends: [
         'Run where it will be used, and judge it there.',
         'Hold a heading by a gyro: counted turns cannot see the floor.',
@@ -42,7 +42,7 @@ export const veers: Symptom = {
     },
     weight: {
       title: 'The weight is off the middle',
-      odds: () => 1,
+      odds: 1,
       mends: ['Move the battery, or add ballast, until both wheels weigh the same.'],
     },
     loop: {

@@ -1,4 +1,4 @@
-import { closer, yesNo, type Symptom } from './symptom.ts';
+import { yesNo, type Symptom } from './symptom.ts';
 
 // Odds and answers in this file: common practice, no source.
 
@@ -8,13 +8,14 @@ export const short: Symptom = {
   causes: {
     diameter: {
       title: 'The wheel is smaller than the program thinks',
-      odds: () => 3,
+      odds: 3,
       trial: 'distance',
       mends: ['Run a counted distance, and take the true diameter over.'],
     },
     slip: {
       title: 'The wheels slip',
-      odds: (f) => closer(f, 'grip'),
+      odds: 1,
+      links: ['grip'],
       mends: [
         'Start slower: limit how fast the command rises.',
         'More weight on the driven wheels, or stickier tyres.',
@@ -22,12 +23,13 @@ export const short: Symptom = {
     },
     counts: {
       title: 'Counts are lost',
-      odds: () => 1,
+      odds: 1,
       mends: ['Look at the encoder’s leads and magnet; shield them from the motor’s.'],
     },
     weak: {
       title: 'It gives up: too little torque or voltage',
-      odds: (f) => closer(f, 'torque', 'battery-voltage'),
+      odds: 1,
+      links: ['torque', 'battery-voltage'],
       mends: ['See the findings of torque and battery: more gearing, or a stiffer battery.'],
     },
   },
@@ -85,18 +87,19 @@ export const turnsShort: Symptom = {
     },
     track: {
       title: 'The program has another track',
-      odds: () => 2,
+      odds: 2,
       trial: 'square',
       mends: ['Run the square both ways, or turn ten times, and take the track over.'],
     },
     weak: {
       title: 'Too little torque to turn',
-      odds: (f) => closer(f, 'torque', 'driver-current'),
+      odds: 1,
+      links: ['torque', 'driver-current'],
       mends: ['See the finding of torque in the turn: more gearing, or a gentler turn.'],
     },
     gyro: {
       title: 'The gyro is off',
-      odds: () => 0.7,
+      odds: 0.7,
       mends: [
         'Let it stand still at the start while it finds its zero; turn it by hand through a known angle.',
       ],

@@ -1,6 +1,7 @@
 import { drawn, uncertainIn, type Uncertain } from '../spreads/index.ts';
 import type { Build } from '../vehicle/index.ts';
-import { dutyOfTrial, FORETOLD, type Predicted } from './predicted.ts';
+import { FORETOLD, type At } from './foretold.ts';
+import { dutyOfTrial, type Predicted } from './predicted.ts';
 import type { ProtocolName } from './protocols.ts';
 import type { TrialConditions } from './reading.ts';
 import type { Measured, TrialResult } from './result.ts';
@@ -71,6 +72,7 @@ export function doubtedOf(
   build: Build,
   conditions: TrialConditions,
   { key, value }: Pick<Measured, 'key' | 'value'>,
+  measured: At['measured'] = [],
 ): readonly Doubted[] {
   const of = FORETOLD[name]?.[key];
   const duty = dutyOfTrial(build, conditions);
@@ -78,7 +80,7 @@ export function doubtedOf(
   const inputs = uncertainIn(build);
   const at = (places: readonly number[]): number | undefined => {
     const one = drawn(build, inputs, places);
-    return of(one, { conditions, duty: one.duties.find(({ id }) => id === duty.id) ?? duty });
+    return of(one, { conditions, measured, duty: one.duties.find(({ id }) => id === duty.id) ?? duty });
   };
   const middle = inputs.map(() => MIDDLE);
   const here = at(middle) ?? NaN;

@@ -108,7 +108,9 @@ function analyseBalance(_: TrialConditions, readings: readonly TrialReading[]): 
   return resultOf(
     n,
     fell > 0 ? 'falls' : 'stands',
-    fell > 0 ? sentence`It fell ${fell} times in ${n}.` : sentence`It stood every time, ${n} in ${n}.`,
+    fell > 0
+      ? sentence`It fell ${fell === 1 ? 'once' : `${fell} times`} in ${n}.`
+      : sentence`It stood every time, ${n} in ${n}.`,
     { measured },
   );
 }
@@ -125,7 +127,10 @@ export const balancing: Protocol = {
   cautions: ['It may run away: hold the switch. Nobody kneels before it.'],
   next: 'Change one gain, by a third, and do it again: the balance loop first, then the one around it.',
   runs: 10,
-  conditions: [],
+  conditions: [
+    amount('bag', 'Bag that nudges it', ['mass', 'g'], { above: 0 }, { optional: true }),
+    amount('drop', 'How far the bag drops as it swings', ['length', 'mm'], { above: 0 }, { optional: true }),
+  ],
   readings: [
     choice('what', 'What was read', {
       nudge: 'after a nudge',

@@ -1,10 +1,11 @@
 import { figure, sentence, type Sentence } from '../quantity/index.ts';
-import { trendOf } from '../trials/index.ts';
+import { highestPoint } from '../contract/index.ts';
+import { studentCritical, trendOf } from '../trials/index.ts';
 import { amount } from './field.ts';
 import type { Protocol } from './protocol.ts';
 import { numberIn, type TrialConditions, type TrialReading } from './reading.ts';
 import type { Measured, TrialPlot, TrialResult } from './result.ts';
-import { present, resultOf, tooFew } from './summary.ts';
+import { present, resultOf, SIGNIFICANT, tooFew } from './summary.ts';
 
 /** Readings that a curve takes. */
 const POINTS = 4;
@@ -19,12 +20,20 @@ const pointsOf = (readings: readonly TrialReading[], key: string): Point[] =>
     })
     .sort(([a], [b]) => a - b);
 
+/** When something came about, and the readings before and after between which it did. */
+interface Passed {
+  readonly at: number;
+  readonly low: number;
+  readonly high: number;
+}
+
 /** When a falling curve first passes a level, between its points; undefined where it does not. */
-function passes(points: readonly Point[], level: number): number | undefined {
+function passes(points: readonly Point[], level: number): Passed | undefined {
   for (const [at, [time, value]] of points.entries()) {
     if (value > level) continue;
     const [before, was] = points[at - 1] ?? [time, value];
-    return was > value ? before + ((was - level) / (was - value)) * (time - before) : time;
+    const there = was > value ? before + ((was - level) / (was - value)) * (time - before) : time;
+    return { at: there, low: before, high: time };
   }
   return undefined;
 }
@@ -54,25 +63,29 @@ function analyseRunDown(conditions: TrialConditions, readings: readonly TrialRea
     return resultOf(points.length, 'too-few', tooFew(points.length, POINTS), { plots });
   const end = passes(points, stopV);
   const last = points.at(-1)?.[0] ?? 0;
-  const time = end ?? last;
-  const flag = end === undefined ? { atLeast: true as const } : {};
+  const time = end?.at ?? last;
+  /** It is known as nearly as it was read, times so much. */
+  const known = (times: number) =>
+    end === undefined
+      ? { value: times * time, atLeast: true as const }
+      : { value: times * time, low: times * end.low, high: times * end.high };
   const runTime: Measured = {
-    ...{ key: 'runTime', title: 'Time until it was empty', dimension: 'time', value: time, n: points.length },
-    ...flag,
+    ...{ key: 'runTime', title: 'Time until it was empty', dimension: 'time', n: points.length },
+    ...known(1),
   };
   const capacity: Measured | undefined =
     currentA === undefined
       ? undefined
       : {
           ...{ key: 'capacity', title: 'Charge that it gave', dimension: 'charge', n: points.length },
-          ...{ value: currentA * time, ...flag },
+          ...known(currentA),
         };
   return resultOf(
     points.length,
     end === undefined ? 'not-down' : 'measured',
     end === undefined
       ? sentence`After ${figure(last, 'time')} it is still above ${figure(stopV, 'voltage')}.`
-      : sentence`It is down to ${figure(stopV, 'voltage')} after ${figure(end, 'time')}, at ${figure(meanUpTo(points, end), 'voltage')} on average.`,
+      : sentence`It is down to ${figure(stopV, 'voltage')} after ${figure(end.at, 'time')}, at ${figure(meanUpTo(points, end.at), 'voltage')} on average.`,
     { measured: present(runTime, capacity), plots },
   );
 }
@@ -114,33 +127,57 @@ export const runDown: Protocol = {
 };
 
 /** Time constants that are tried for a warming curve: so many, from a tenth of the time read to ten times it. */
-const TRIED = 200;
+const TRIED = 60;
+/** The best of them is closed in on to this share. */
+const CLOSE = 1e-9;
 
 interface Warming {
   readonly final: number;
   readonly timeConstantS: number;
+  /** Ends of the 95 % interval of where it is bound; absent where it scatters by nothing or there are too few readings. */
+  readonly low?: number;
+  readonly high?: number;
+}
+
+/** Rise and sum of squares left of the best curve of one time constant. */
+function atTimeConstant(points: readonly Point[], ambient: number, timeConstantS: number) {
+  const rows = points.map(([t, value]) => [-Math.expm1(-t / timeConstantS), value - ambient] as const);
+  const rise = rows.reduce((s, [x, y]) => s + x * y, 0) / rows.reduce((s, [x]) => s + x * x, 0);
+  return { rise, left: rows.reduce((s, [x, y]) => s + (y - rise * x) ** 2, 0) };
+}
+
+/** How sure the rise of a fit is, by its tangent plane (Gauss and Newton): its standard error. */
+function riseError(points: readonly Point[], rise: number, timeConstantS: number, left: number): number {
+  const rows = points.map(([t]) => {
+    const fades = Math.exp(-t / timeConstantS);
+    return [1 - fades, (-rise * t * fades) / timeConstantS ** 2] as const;
+  });
+  const sum = (of: (row: readonly [number, number]) => number): number =>
+    rows.reduce((all, row) => all + of(row), 0);
+  const [uu, uv, vv] = [sum(([u]) => u * u), sum(([u, v]) => u * v), sum(([, v]) => v * v)];
+  return Math.sqrt(((left / (points.length - 2)) * vv) / (uu * vv - uv ** 2));
 }
 
 /**
- * Where a temperature is bound for that rises as one body does: T = Ta + (Tf − Ta)(1 − e^(−t/τ)), by least squares over τ.
+ * Where a temperature is bound for that rises as one body does: T = Ta + (Tf − Ta)(1 − e^(−t/τ)), by least squares over both.
  * Undefined where it has not bent yet.
  */
 export function warmingOf(points: readonly Point[], ambient: number): Warming | undefined {
   const span = points.at(-1)?.[0] ?? 0;
   if (!(span > 0)) return undefined;
-  let best: (Warming & { readonly left: number }) | undefined;
-  for (let n = 0; n <= TRIED; n++) {
-    const timeConstantS = span * 10 ** ((2 * n) / TRIED - 1);
-    const rows = points.map(([t, value]) => [1 - Math.exp(-t / timeConstantS), value - ambient] as const);
-    const rise = rows.reduce((s, [x, y]) => s + x * y, 0) / rows.reduce((s, [x]) => s + x * x, 0);
-    const left = rows.reduce((s, [x, y]) => s + (y - rise * x) ** 2, 0);
-    if (Number.isFinite(left) && (!best || left < best.left))
-      best = { final: ambient + rise, timeConstantS, left };
-  }
+  const tau = (place: number): number => span * 10 ** ((2 * place) / TRIED - 1);
+  const leftAt = (place: number): number => atTimeConstant(points, ambient, tau(place)).left;
+  let best = 0;
+  for (let n = 1; n <= TRIED; n++) if (leftAt(n) < leftAt(best)) best = n;
+  const timeConstantS = tau(highestPoint((place) => -leftAt(place), best - 1, best + 1, CLOSE));
+  const { rise, left } = atTimeConstant(points, ambient, timeConstantS);
   // At the end of what is tried the curve is a straight line still: bound for nowhere that can be told.
-  return best && best.timeConstantS < 5 * span
-    ? { final: best.final, timeConstantS: best.timeConstantS }
-    : undefined;
+  if (!Number.isFinite(rise) || timeConstantS >= 5 * span) return undefined;
+  const final = ambient + rise;
+  const error = points.length > 2 ? riseError(points, rise, timeConstantS, left) : NaN;
+  if (!(error > 0) || !Number.isFinite(error)) return { final, timeConstantS };
+  const half = studentCritical(SIGNIFICANT, points.length - 2) * error;
+  return { final, timeConstantS, low: final - half, high: final + half };
 }
 
 function analyseWarming(conditions: TrialConditions, readings: readonly TrialReading[]): TrialResult {
@@ -172,6 +209,7 @@ function analyseWarming(conditions: TrialConditions, readings: readonly TrialRea
       measured.push({
         ...{ key: `${key}Final`, title: `Bound for, ${key}`, dimension: 'temperature' },
         ...{ value: warming.final, n: points.length },
+        ...(warming.low === undefined ? {} : { low: warming.low, high: warming.high }),
       });
     } else if (rises(points)) notes.push(sentence`The ${key} still warms as fast as at the start: run on.`);
   }

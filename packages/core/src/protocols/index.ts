@@ -37,7 +37,7 @@ export { SIGNIFICANT } from './summary.ts';
 export { wheelsMatched } from './wheel-matching.ts';
 export { matchingOf } from './all-matchings.ts';
 export { allAgree, compared, doubtedOf, type Compared, type Doubted } from './agreement.ts';
-export { dutyOfTrial, predictedOf, type Predicted } from './predicted.ts';
+export { dutyOfTrial, neededFor, predictedOf, type Predicted } from './predicted.ts';
 export { takenPlaces, takeOver } from './take-over.ts';
 export {
   resultOfSet,

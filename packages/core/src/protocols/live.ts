@@ -37,6 +37,12 @@ const goes =
     };
   };
 
+/** A brake that a vehicle which has one is told to set, N·m. */
+function loadOf(conditions: TrialConditions): Readonly<Record<string, number>> {
+  const load = numberIn(conditions, 'load');
+  return load === undefined ? {} : { Nm: load };
+}
+
 /** Trials that a controller can run by itself, and what it is told and answers. */
 const LIVE: { readonly [N in ProtocolName]?: Live } = {
   'straight-run': {
@@ -70,7 +76,7 @@ const LIVE: { readonly [N in ProtocolName]?: Live } = {
     },
   },
   'motor-matching': {
-    order: (_, next) =>
+    order: (conditions, next) =>
       wordIn(next, 'motor') === ''
         ? undefined
         : {
@@ -79,6 +85,7 @@ const LIVE: { readonly [N in ProtocolName]?: Live } = {
               nr: wordIn(next, 'motor'),
               power: numberIn(next, 'power') ?? 1,
               way: wordIn(next, 'way'),
+              ...loadOf(conditions),
             },
           },
     read: (next, got) => {

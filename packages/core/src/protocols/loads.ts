@@ -5,7 +5,7 @@ import { CLEAR, SAME_FLOOR } from './on-the-floor.ts';
 import type { Protocol } from './protocol.ts';
 import { numberIn, wordIn, type TrialConditions, type TrialReading } from './reading.ts';
 import type { Measured, TrialPlot, TrialResult } from './result.ts';
-import { resultOf, SIGNIFICANT, tooFew } from './summary.ts';
+import { meanOfRuns, present, resultOf, SIGNIFICANT, tooFew } from './summary.ts';
 
 /** What may be compared with and without a change: its key and dimension. */
 const MEASURES: Readonly<Record<string, readonly [title: string, Dimension, string]>> = {
@@ -215,7 +215,7 @@ function analyseScore(_: TrialConditions, readings: readonly TrialReading[]): Tr
     {
       measured: [
         { key: 'payload', title: 'Best payload', dimension: 'mass', value: best.load, n: best.rates.length },
-        { key: 'rate', title: 'Carried a minute', dimension: 'mass', value: best.mean, n: best.rates.length },
+        ...present(meanOfRuns(best.rates, { key: 'rate', title: 'Carried a minute', dimension: 'mass' })),
       ],
       notes: [
         ...(edge
@@ -255,7 +255,16 @@ export const scoreRuns: Protocol = {
   cautions: [CLEAR, 'Load that can fall is strapped; nobody below a slope.'],
   next: 'Take the best payload to the event; try the one beyond it where the best is at the end.',
   runs: 6,
-  conditions: [amount('distance', 'Distance, one way', ['length', 'm'], { above: 0 }, { optional: true })],
+  conditions: [
+    amount('distance', 'Distance, one way', ['length', 'm'], { above: 0 }, { optional: true }),
+    amount(
+      'between',
+      'Loading, unloading and turning, each trip',
+      ['time', 's'],
+      { least: 0 },
+      { optional: true },
+    ),
+  ],
   readings: [
     amount('payload', 'Payload', ['mass', 'kg'], { above: 0 }),
     amount('time', 'Time of the trip', ['time', 's'], { above: 0 }),

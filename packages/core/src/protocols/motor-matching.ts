@@ -5,7 +5,7 @@ import { matched, type Matching } from './matching.ts';
 import type { Protocol } from './protocol.ts';
 import { amountsIn, namesIn, numberIn, wordIn, type TrialConditions, type TrialReading } from './reading.ts';
 import type { Measured, TrialResult } from './result.ts';
-import { resultOf } from './summary.ts';
+import { meanOfRuns, present, resultOf } from './summary.ts';
 
 /** Runs of the same motor the same way that its mean takes (common practice, no source: match motors three times each). */
 const REPEATS = 3;
@@ -130,6 +130,21 @@ export function motorsMatched(
   );
 }
 
+/** How fast the motors turn at the highest power, each of them one of its kind. */
+function atHighestPower(
+  conditions: TrialConditions,
+  readings: readonly TrialReading[],
+): Measured | undefined {
+  const highest = Math.max(...amountsIn(conditions, 'powers'));
+  const each = motorTable(conditions, readings).flatMap((row) => {
+    const speeds = row.filter(({ column }) => column.power === highest).flatMap((cell) => cell.speeds);
+    return speeds.length === 0 ? [] : [meanOf(speeds)];
+  });
+  return meanOfRuns(each, {
+    ...{ key: 'speed', title: 'Speed at the highest power, of all motors', dimension: 'rotation' },
+  });
+}
+
 function analyse(conditions: TrialConditions, readings: readonly TrialReading[]): TrialResult {
   const matching = motorsMatched(conditions, readings);
   const names = namesIn(conditions, 'motors');
@@ -139,26 +154,10 @@ function analyse(conditions: TrialConditions, readings: readonly TrialReading[])
     return resultOf(n, 'too-few', sentence`The rows of two motors are to be filled first.`, {
       notes: unweighed(conditions),
     });
-  const speeds = motorTable(conditions, readings).flat();
-  const measured: Measured[] = [...new Set(columnsOf(conditions).map(({ power }) => power))].flatMap(
-    (power) => {
-      const at = speeds.filter((cell) => cell.column.power === power).flatMap((cell) => cell.speeds);
-      return at.length === 0
-        ? []
-        : [
-            {
-              key: 'speed',
-              title: 'Speed',
-              dimension: 'rotation' as const,
-              value: meanOf(at),
-              n: at.length,
-            },
-          ];
-    },
-  );
+  const measured = atHighestPower(conditions, readings);
   const rest = names.length - matching.items.length;
   return resultOf(n, rest === 0 && !next ? 'matched' : 'matched-so-far', saysOf(matching), {
-    measured: measured.slice(-1),
+    measured: present(measured),
     notes: [
       ...(rest > 0
         ? [
@@ -232,6 +231,16 @@ export const motorMatching: Protocol = {
       ['number', ''],
       { above: 0 },
       { optional: true, shownFor: ['reads', 'time'] },
+    ),
+    amount(
+      'load',
+      'Load on the shaft',
+      ['torque', 'N·m'],
+      { least: 0 },
+      {
+        optional: true,
+        help: '0 where it turns freely; then its speed is predicted',
+      },
     ),
     amount('pause', 'Rest between runs', ['time', 's'], { least: 0 }, { optional: true }),
     amount('chargeUnder', 'Charge the battery under', ['voltage', 'V'], { above: 0 }, { optional: true }),

@@ -217,7 +217,7 @@ describe('checks', () => {
     }));
     expect(run('balance', {}, stood)).toMatchObject({ verdict: 'stands' });
     const one = run('balance', {}, [...stood, { what: 'nudge', way: q(2, 'mm'), fell: 'yes' }]);
-    expect(one.says).toBe('It fell 1 times in 11.');
+    expect(one.says).toBe('It fell once in 11.');
     expect(one.of('nudge')?.n).toBe(10);
   });
 });

@@ -1,5 +1,5 @@
 import { asPlaced, placedKg, type Build } from '../vehicle/index.ts';
-import { askedInYard } from './predicted.ts';
+import { askedInYard } from './foretold.ts';
 import type { Measured } from './result.ts';
 
 /** Its own weight so high that a wheel lifts where it did. */

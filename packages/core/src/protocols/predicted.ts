@@ -1,20 +1,10 @@
-import { dutyReport, outingOf } from '../capability/index.ts';
 import { seeded } from '../contract/index.ts';
-import { askedOf, rollingOf } from '../demand/index.ts';
-import { greatestPull, propelling } from '../drive/index.ts';
 import { driveReport, NO_MISMATCH, SCHOOLS, USUAL_MISMATCH, type DriveAsk } from '../driving/index.ts';
-import { degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
+import { radiansToDegrees, typed } from '../quantity/index.ts';
 import { drawn, latinHypercube, uncertainIn } from '../spreads/index.ts';
-import {
-  bankOf,
-  courseOf,
-  drivenDiameter,
-  whole,
-  type Build,
-  type Course,
-  type Duty,
-  type Mismatch,
-} from '../vehicle/index.ts';
+import { courseOf, type Build, type Course, type Duty, type Mismatch } from '../vehicle/index.ts';
+import { FORETOLD, UNSAID, type At, type Foretold } from './foretold.ts';
+import { steeringComesBack, wheelsAlike } from './foretold-parts.ts';
 import type { ProtocolName } from './protocols.ts';
 import { numberIn, wordIn, type TrialConditions } from './reading.ts';
 
@@ -28,102 +18,12 @@ export interface Predicted {
   readonly high: number;
 }
 
-/** What a trial is made with. */
-interface At {
-  readonly conditions: TrialConditions;
-  readonly duty: Duty;
-}
-
-/** One number of one build as it stands; undefined where it cannot be foretold. */
-export type Foretold = (build: Build, at: At) => number | undefined;
-
-const value = <Q extends { readonly value: number }>(quantity: Q, to: number): Q => ({
-  ...quantity,
-  value: to,
-});
-
-/** The job on the level, straight on, nothing towed: what a trial in the yard is. */
-function inTheYard(duty: Duty, speed = duty.speed.value): Duty {
-  const { turn: _turn, sideSlope: _side, step: _step, towed: _towed, push: _push, ...rest } = duty;
-  return {
-    ...rest,
-    task: 'drive',
-    grade: value(duty.grade, 0),
-    drawbar: value(duty.drawbar, 0),
-    acceleration: value(duty.acceleration, 0),
-    speed: value(duty.speed, speed),
-  };
-}
-
-const lineOf = (build: Build) => propelling(build)[0];
-
-/** What a trial in the yard asks of a build, with the load of a job. */
-export const askedInYard = (build: Build, duty: Duty) =>
-  askedOf(whole(build), inTheYard(duty), lineOf(build)?.line).asked;
-
-/** Numbers that follow from the build by themselves, by protocol and key. */
-export const FORETOLD: { readonly [N in ProtocolName]?: Readonly<Record<string, Foretold>> } = {
-  distance: {
-    diameter: (build) => drivenDiameter(build.layout).value,
-    share: () => 1,
-  },
-  'coast-down': {
-    rolling: (build, { duty }) => rollingOf(whole(build), duty, askedInYard(build, duty).footing),
-    dragArea: (build) => build.dragArea.value,
-  },
-  'slip-slope': {
-    friction: (build, { duty }) => {
-      const { footing } = askedInYard(build, duty);
-      return footing.gripN === undefined || !(footing.drivenN > 0)
-        ? undefined
-        : footing.gripN / footing.drivenN;
-    },
-  },
-  pull: {
-    pull: (build, { duty }) => {
-      const { footing, resistance } = askedInYard(build, duty);
-      const line = lineOf(build)?.line;
-      if (footing.gripN === undefined || !line) return undefined;
-      return Math.max(0, Math.min(footing.gripN, greatestPull(line, 0)) - resistance.rollingN);
-    },
-  },
-  stopping: {
-    distance: (build, { conditions, duty }) => {
-      const asked = {
-        ...inTheYard(duty, numberIn(conditions, 'speed')),
-        stopWithin: { value: 1000, unit: 'm', origin: 'assumed' as const },
-      };
-      return askedOf(whole(build), asked, lineOf(build)?.line).asked.brake?.distanceM;
-    },
-  },
-  'side-slope': {
-    angle: (build, { duty }) => {
-      const sideDeg = askedInYard(build, duty).tip?.sideDeg;
-      const across = build.grounds.find(({ id }) => id === duty.groundId)?.across.value ?? Infinity;
-      return sideDeg === undefined ? undefined : Math.min(degreesToRadians(sideDeg), Math.atan(across));
-    },
-  },
-  'run-down': {
-    runTime: (build) => {
-      const seen = lineOf(build);
-      if (!seen) return undefined;
-      const reports = seen.seen.duties.map((duty) => dutyReport(seen.seen, duty, seen.line));
-      return outingOf(seen.seen, reports, seen.line)?.runTimeS;
-    },
-    capacity: (build) => {
-      const ampereHours = bankOf(build)?.capacityAh;
-      return ampereHours === undefined ? undefined : ampereHours * SECONDS_PER_HOUR;
-    },
-  },
-};
-
-const SECONDS_PER_HOUR = 3600;
 /** Builds that are drawn within their spreads. */
 const DRAWN = 40;
 /** Share of the drawn that lies past each end. */
 const TAIL = 0.025;
 /** Where no number that it hangs on has a ±: taken to be known to this share (common practice, no source). */
-const UNSAID = 0.02;
+const UNSAID_ELSE = 0.02;
 /** Vehicles driven over a course. */
 const DRIVEN = 24;
 const FEW = 8;
@@ -138,7 +38,17 @@ const HALF = 1.96;
 export const dutyOfTrial = (build: Build, conditions: TrialConditions): Duty | undefined =>
   build.duties.find(({ id }) => id === wordIn(conditions, 'job')) ?? build.duties[0];
 
-function spread(build: Build, key: string, of: Foretold, at: At): Predicted[] {
+/** What a number is counted from: a temperature from that of the air. */
+const basedOn = (name: ProtocolName, { conditions }: At): number =>
+  name === 'warming' ? (numberIn(conditions, 'ambient') ?? 0) : 0;
+
+/** What the build comes to within the ± of its numbers; wider by what is commonly off where that is more. */
+function spread(
+  name: ProtocolName,
+  build: Build,
+  [key, of]: readonly [string, Foretold],
+  at: At,
+): Predicted[] {
   const here = of(build, at);
   if (here === undefined || !Number.isFinite(here)) return [];
   const inputs = uncertainIn(build);
@@ -154,8 +64,16 @@ function spread(build: Build, key: string, of: Foretold, at: At): Predicted[] {
     Math.min(here, values[end] ?? here),
     Math.max(here, values[values.length - 1 - end] ?? here),
   ];
-  const unsaid = low === high ? UNSAID * Math.abs(here) : 0;
-  return [{ key, value: here, low: low - unsaid, high: high + unsaid }];
+  const share = UNSAID[name] ?? (low === high ? UNSAID_ELSE : 0);
+  const unsaid = share * Math.abs(here - basedOn(name, at));
+  return [
+    {
+      key,
+      value: here,
+      low: here - Math.hypot(here - low, unsaid),
+      high: here + Math.hypot(high - here, unsaid),
+    },
+  ];
 }
 
 /** How often a course is driven for a trial, and with what unlike. */
@@ -175,10 +93,13 @@ function driven(build: Build, course: Course, { conditions, duty }: At, { mismat
   return driveReport(build, ask, { runs, seed: 1, oneVehicle: false })?.cloud;
 }
 
-const bell = (key: string, mean: number, sd: number): Predicted => ({
-  ...{ key, value: mean },
-  ...{ low: mean - HALF * sd, high: mean + HALF * sd },
+/** A number that is known within so much to either side. */
+const within = (key: string, value: number, by: number): Predicted => ({
+  ...{ key, value },
+  ...{ low: value - by, high: value + by },
 });
+
+const bell = (key: string, mean: number, sd: number): Predicted => within(key, mean, HALF * sd);
 
 /** What driving over the same way on the Test track comes to. */
 function drivenOver(name: ProtocolName, build: Build, at: At): Predicted[] {
@@ -208,16 +129,71 @@ function drivenOver(name: ProtocolName, build: Build, at: At): Predicted[] {
   ];
 }
 
+/** What the build says of how unlike its sides are, and of the play of its steering. */
+function unlike(name: ProtocolName, build: Build, at: At): Predicted[] {
+  if (name === 'steering-return') {
+    const steering = steeringComesBack(build);
+    return steering
+      ? [within('off', 0, steering.within), within('play', steering.play, steering.play / 2)]
+      : [];
+  }
+  const { ratio, within: by } = wheelsAlike(build);
+  const quarter = { ...at, conditions: { ...at.conditions, commanded: QUARTER } };
+  return [
+    within('diameterRatio', ratio, by),
+    ...drivenOver('pivots', build, quarter).flatMap((one) =>
+      one.key === 'correction' ? [{ ...one, key: 'trackRatio' }] : [],
+    ),
+  ];
+}
+/** The turn at the corner of a square. */
+const QUARTER = typed(Math.PI / 2, '°');
+
+/** What is foretold otherwise than by the build's own numbers within their ±. */
+const OTHERWISE: { readonly [N in ProtocolName]?: typeof drivenOver } = {
+  'straight-run': drivenOver,
+  pivots: drivenOver,
+  'steering-return': unlike,
+  square: unlike,
+};
+
 /**
  * What a build foretells of a trial, with its spread: by its own numbers within their ±, or by vehicles like it driven over
  * the same way. Empty of what is not foretold.
  *
+ * @param measured what the runs have given so far: some numbers are foretold for what another came out as
  * @example predictedOf('coast-down', puffin, {}).map(({ key }) => key) // ['rolling', 'dragArea']
  */
-export function predictedOf(name: ProtocolName, build: Build, conditions: TrialConditions): Predicted[] {
+export function predictedOf(
+  name: ProtocolName,
+  build: Build,
+  conditions: TrialConditions,
+  measured: At['measured'] = [],
+): Predicted[] {
   const duty = dutyOfTrial(build, conditions);
   if (!duty) return [];
-  const at = { conditions, duty };
-  if (name === 'straight-run' || name === 'pivots') return drivenOver(name, build, at);
-  return Object.entries(FORETOLD[name] ?? {}).flatMap(([key, of]) => spread(build, key, of, at));
+  const at = { conditions, duty, measured };
+  const otherwise = OTHERWISE[name];
+  if (otherwise) return otherwise(name, build, at);
+  return Object.entries(FORETOLD[name] ?? {}).flatMap((one) => spread(name, build, one, at));
+}
+
+/** What must be said of a set before anything is foretold of it. */
+const NEEDS: { readonly [N in ProtocolName]?: readonly [keys: readonly string[], says: string] } = {
+  'motor-matching': [
+    ['load'],
+    'Say the load on the shaft, 0 where it turns freely, to have its speed predicted.',
+  ],
+  balance: [['bag', 'drop'], 'Say the bag and how far it drops to have the way after a nudge predicted.'],
+  score: [['distance'], 'Say the distance one way to have what is carried a minute predicted.'],
+};
+
+/**
+ * What is still to be said of a set so that something is foretold of it; undefined where nothing lacks.
+ *
+ * @example neededFor('score', {}) // 'Say the distance one way to have what is carried a minute predicted.'
+ */
+export function neededFor(name: ProtocolName, conditions: TrialConditions): string | undefined {
+  const [keys, says] = NEEDS[name] ?? [[], ''];
+  return keys.some((key) => numberIn(conditions, key) === undefined) ? says : undefined;
 }

@@ -1,4 +1,4 @@
-import { amount, filledIn, type Field } from './field.ts';
+import { amount, choice, filledIn, type Field } from './field.ts';
 import { afterLoad, balancing, firstPower, own, ownReadings } from './checks.ts';
 import { coasting } from './coasting.ts';
 import { diagnosing } from './diagnosing.ts';
@@ -58,7 +58,16 @@ const LONGEST_NOTE = { set: 1000, run: 500 };
 export const COMMON_CONDITIONS: readonly Field[] = [
   amount('batteryBefore', 'Battery before', ['voltage', 'V'], { above: 0 }, { optional: true }),
   amount('batteryAfter', 'Battery after', ['voltage', 'V'], { above: 0 }, { optional: true }),
+  choice(
+    'batteryRead',
+    'Battery is read',
+    { ends: 'before and after', each: 'at each run too' },
+    { optional: true, help: 'At each run tells whether the result goes with the charge' },
+  ),
 ];
+
+/** What every run may say beside what its protocol reads. */
+const BATTERY = amount('battery', 'Battery at this run', ['voltage', 'V'], { above: 0 }, { optional: true });
 
 const schemas = new Map<ProtocolName, z.ZodType<TrialConditions>>();
 
@@ -112,11 +121,12 @@ export function readingFields(
 ): readonly Field[] {
   const all = name === 'own' ? ownReadings(conditions) : protocolOf(name).readings;
   const words = { ...conditions, ...filled };
-  return all.flatMap((field) => {
+  const own = all.flatMap((field) => {
     const asked = isAsked(field, words);
     if (asked === undefined) return [field];
     return asked ? [mustBe(field)] : [];
   });
+  return words.batteryRead === 'each' ? [...own, BATTERY] : own;
 }
 
 /**

@@ -1,11 +1,12 @@
 import { NO_MISMATCH, SCHOOLS, USUAL_MISMATCH } from '../driving/index.ts';
-import { STANDARD_GRAVITY, typed, type Quantity } from '../quantity/index.ts';
+import { radiansToDegrees, STANDARD_GRAVITY, typed, type Quantity } from '../quantity/index.ts';
 import {
   bankOf,
   batteryOf,
   changeDrivenDiameter,
   choosePart,
   drivenDiameter,
+  layoutKind,
   trackOf,
   whole,
   type Build,
@@ -13,7 +14,8 @@ import {
 } from '../vehicle/index.ts';
 import { askedOf } from '../demand/index.ts';
 import { pullTest } from '../trials/index.ts';
-import { dutyOfTrial, FORETOLD } from './predicted.ts';
+import { FORETOLD } from './foretold.ts';
+import { dutyOfTrial } from './predicted.ts';
 import { withHeight } from './own-height.ts';
 import type { ProtocolName } from './protocols.ts';
 import { numberIn, wordIn, type TrialConditions } from './reading.ts';
@@ -117,6 +119,21 @@ const turnFactor: TakenPlace = {
   },
 };
 
+/** So much of a steering is taken over at most, degrees: what the document holds. */
+const MOST_STEER_DEG = 30;
+
+function withSteering(
+  build: Build,
+  part: { readonly playDeg: number } | { readonly steerDeg: number },
+): Build | string {
+  const { turning } = layoutKind(build.layout.kind);
+  if (turning !== 'steered' && turning !== 'swivel')
+    return 'This build has no steering: it turns by its sides.';
+  if (Object.values(part).some((deg) => deg > MOST_STEER_DEG))
+    return 'So far off is no play: look at what has come loose.';
+  return driving(build, { mismatch: { ...(build.driving?.mismatch ?? USUAL_MISMATCH), ...part } });
+}
+
 const PLACES: { readonly [N in ProtocolName]?: Readonly<Record<string, TakenPlace>> } = {
   distance: { diameter },
   'straight-run': {
@@ -144,6 +161,17 @@ const PLACES: { readonly [N in ProtocolName]?: Readonly<Record<string, TakenPlac
     },
   },
   pivots: { correction: turnFactor },
+  'steering-return': {
+    play: {
+      title: 'the play of its steering, on the Test track',
+      put: (build, { measured }) => withSteering(build, { playDeg: radiansToDegrees(measured.value) }),
+    },
+    off: {
+      title: 'how far straight on may be off its middle, on the Test track',
+      put: (build, { measured }) =>
+        withSteering(build, { steerDeg: Math.abs(radiansToDegrees(measured.value)) }),
+    },
+  },
   square: {
     trackRatio: turnFactor,
     diameterRatio: {
@@ -163,7 +191,7 @@ const PLACES: { readonly [N in ProtocolName]?: Readonly<Record<string, TakenPlac
       title: 'the rolling resistance of the job’s ground',
       put: (build, taken) => {
         const duty = dutyOfTrial(build, taken.conditions);
-        const foretold = duty && FORETOLD['coast-down']?.rolling?.(build, { ...taken, duty });
+        const foretold = duty && FORETOLD['coast-down']?.rolling?.(build, { ...taken, duty, measured: [] });
         if (!(taken.measured.value > 0)) return 'It did not slow down: there is nothing to take over.';
         if (!foretold) return 'This ground has no rolling resistance yet: say one at Ground first.';
         return onGround(build, taken, (ground) => withRolling(ground, taken.measured, foretold));

@@ -8,6 +8,7 @@ import {
 } from './protocols.ts';
 import type { TrialConditions, TrialReading } from './reading.ts';
 import type { TrialResult } from './result.ts';
+import { driftWithBattery } from './with-battery.ts';
 
 /** A set of runs as whoever looks at it needs it: kept, recorded a moment ago, or read from a file. */
 export interface TrialSet {
@@ -27,11 +28,12 @@ export const resultOfSet = ({
   protocol,
   conditions,
   trials,
-}: Pick<TrialSet, 'protocol' | 'conditions' | 'trials'>): TrialResult =>
-  protocolOf(protocol).analyse(
-    conditions,
-    trials.map(({ reading }) => reading),
-  );
+}: Pick<TrialSet, 'protocol' | 'conditions' | 'trials'>): TrialResult => {
+  const readings = trials.map(({ reading }) => reading);
+  const result = protocolOf(protocol).analyse(conditions, readings);
+  const drift = driftWithBattery(protocol, readings);
+  return drift.length === 0 ? result : { ...result, notes: [...result.notes, ...drift] };
+};
 
 const at = z.iso.datetime({ offset: true });
 const loose = z.strictObject({

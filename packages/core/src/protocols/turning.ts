@@ -1,5 +1,5 @@
 import { degreesToRadians, figure, sentence, type Sentence } from '../quantity/index.ts';
-import { compareTrials, outliersOf } from '../trials/index.ts';
+import { compareTrials, meanOf, outliersOf, varianceOf } from '../trials/index.ts';
 import { amount, choice } from './field.ts';
 import { BY, CLEAR, FULL, NEAR_SHARE, RIGHT_LEFT, SAME_FLOOR } from './on-the-floor.ts';
 import type { Protocol } from './protocol.ts';
@@ -108,6 +108,23 @@ export const pivots: Protocol = {
 
 const OFF: Of = { key: 'off', title: 'Off straight after the turn', dimension: 'angle', sides: RIGHT_LEFT };
 
+/** What lies between coming back from the one side and from the other, with its interval where it scatters. */
+function playOf(readings: readonly TrialReading[]): Measured {
+  const of = (from: string): number[] =>
+    numbersIn(
+      readings.filter((r) => wordIn(r, 'from') === from),
+      'off',
+    );
+  const [a, b] = [of('left'), of('right')];
+  const play = { key: 'play', title: 'Play between the two ways', dimension: 'angle' as const };
+  const apart = meanOf(b) - meanOf(a);
+  const plain = { ...play, value: Math.abs(apart), n: readings.length };
+  if (a.length < 2 || b.length < 2 || Math.max(varianceOf(a), varianceOf(b)) === 0) return plain;
+  const { ci95Low, ci95High } = compareTrials.run({ a, b });
+  const [low, high] = apart < 0 ? [-ci95High, -ci95Low] : [ci95Low, ci95High];
+  return { ...plain, low: Math.max(0, low), high };
+}
+
 function analyseReturn(_: TrialConditions, readings: readonly TrialReading[]): TrialResult {
   const runs = readings.length;
   const of = (from: string, key: string): Measured | undefined =>
@@ -121,18 +138,16 @@ function analyseReturn(_: TrialConditions, readings: readonly TrialReading[]): T
   const [left, right] = [of('left', 'fromLeft'), of('right', 'fromRight')];
   const all = meanOfRuns(numbersIn(readings, 'off'), OFF);
   if (!left || !right || runs < TEN_RUNS) return resultOf(runs, 'too-few', tooFew(runs, TEN_RUNS));
-  const play = Math.abs(left.value - right.value);
+  const play = playOf(readings);
   const bias = biasOf(all, 0, TEN_RUNS);
   return resultOf(
     runs,
     bias === 'level' ? 'returns' : bias === 'below' ? 'rests-left' : 'rests-right',
     bias === 'level'
-      ? sentence`It comes back to the middle, within a play of ${figure(play, 'angle', 2)} between the two ways.`
-      : sentence`It comes back off the middle: ${sided(all?.value ?? 0, OFF)} on average; between the two ways lie ${figure(play, 'angle', 2)} of play.`,
+      ? sentence`It comes back to the middle, within a play of ${figure(play.value, 'angle', 2)} between the two ways.`
+      : sentence`It comes back off the middle: ${sided(all?.value ?? 0, OFF)} on average; between the two ways lie ${figure(play.value, 'angle', 2)} of play.`,
     {
-      measured: present(all, left, right, {
-        ...{ key: 'play', title: 'Play between the two ways', dimension: 'angle', value: play, n: runs },
-      }),
+      measured: present(all, left, right, play),
       plots: [runsPlot(numbersIn(readings, 'off'), OFF, all, 0)],
     },
   );

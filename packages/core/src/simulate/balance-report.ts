@@ -126,6 +126,28 @@ export function balanceTrace(
   return samples;
 }
 
+/** A nudge is followed for so long, s. */
+const NUDGED_S = 10;
+
+/**
+ * How far a balancer of usual cycle and proposed gains runs after a nudge at its centre of gravity, m; undefined where it falls
+ * or is none.
+ *
+ * @example nudgedBalance(puffin, 0.1) // undefined
+ */
+export function nudgedBalance(build: Build, nudgeNs: number): number | undefined {
+  const ask = { loaded: true, cycle: USUAL_CYCLE, startLeanDeg: 0, nudgeNs, durationS: NUDGED_S };
+  const balancer = balancerOf(build, ask.loaded);
+  const task = balancer && taskOf(balancer, ask);
+  const proposed = task && proposedGains(task);
+  if (!proposed) return undefined;
+  let farthestM = 0;
+  const { fallS } = runBalance({ ...task, ...proposed }, (_, { x }) => {
+    farthestM = Math.max(farthestM, Math.abs(x));
+  });
+  return fallS === undefined ? farthestM : undefined;
+}
+
 /** What the map goes around: gains that are something, with the part for the rate that is in use. */
 const aroundGains = ({ kp, ki }: BalanceGains, kd: number): BalanceGains => ({
   kp: Math.abs(kp) || 1,

@@ -4,11 +4,12 @@ export { sampleLaunch } from './sample-launch.ts';
 export { launchOfBuild } from './launch-of-build.ts';
 export { launchWorking } from './launch-working.ts';
 export { simulateLaunch } from './simulate-launch.ts';
-export { launchOutlook, usualRunS, type LaunchOutlook } from './launch-outlook.ts';
+export { launchOutlook, timeOver, usualRunS, type LaunchOutlook } from './launch-outlook.ts';
 export {
   balanceReport,
   balanceTrace,
   cycleTimes,
+  nudgedBalance,
   USUAL_CYCLE,
   type BalanceAsk,
   type BalanceReport,

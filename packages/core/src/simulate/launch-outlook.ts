@@ -1,5 +1,7 @@
+import { bracketedRoot } from '../contract/index.ts';
 import { runLaunch } from './launch.ts';
 import { launchModel, type LaunchInput } from './launch-model.ts';
+import { distanceAfter } from './riccati.ts';
 
 /** Speeds nearer than this to where it settles are settled. */
 const SETTLED = 0.99;
@@ -58,3 +60,22 @@ export function usualRunS(i: LaunchInput): number {
   if (timeTo90S === null) return SHORTEST_S;
   return Math.min(LONGEST_S, Math.max(SHORTEST_S, Math.ceil(AS_LONG_AGAIN * timeTo90S)));
 }
+
+/**
+ * How long full command takes over a way from a stand, s; undefined where it does not come so far.
+ *
+ * @example timeOver(launchOfBuild(puffin, duty, report.duties[0], 4), 10) // 7.838
+ */
+export function timeOver(i: LaunchInput, distanceM: number): number | undefined {
+  const over = long(i);
+  const { distanceM: reachedM, finalMps, stretches } = runLaunch(over);
+  if (reachedM < distanceM)
+    return finalMps > 0 ? over.durationS + (distanceM - reachedM) / finalMps : undefined;
+  const after = (tS: number): number => {
+    const stretch = stretches.findLast((s) => s.startS <= tS);
+    return stretch ? stretch.startM + distanceAfter(stretch.rise, tS - stretch.startS) : 0;
+  };
+  return bracketedRoot((tS) => after(tS) - distanceM, 0, over.durationS, CLOSE_S);
+}
+/** Times nearer than this are the same, s. */
+const CLOSE_S = 1e-6;

@@ -1,6 +1,6 @@
-import { normalFrom, seeded } from '../contract/index.ts';
+import { bracketedRoot, normalFrom, seeded } from '../contract/index.ts';
 import { driveOnce, readyCourse, runTold, SCHOOLS, USUAL_MISMATCH, whyNotDriven } from '../driving/index.ts';
-import { bankOf, courseOf, motorOf, type Build, type Course } from '../vehicle/index.ts';
+import { bankOf, courseOf, motorModel, motorOf, type Build, type Course } from '../vehicle/index.ts';
 import { readCommand, writeAnswer, type Command } from './lines.ts';
 
 /** Motors of one bag: speeds within this, and within that between their two ways; readings scatter by so much (common practice, no source). */
@@ -8,6 +8,8 @@ const BAG = { motors: 0.02, ways: 0.008, reading: 0.003 };
 /** Speed under the brake pad over free speed, and of a motor that none is known of, rad/s. */
 const LOADED = 0.8;
 const SOME_MOTOR_RADS = 200;
+/** Speeds nearer than this are the same, rad/s. */
+const CLOSE_RADS = 1e-6;
 /** What a run takes of the voltage, as a share, and where a stand-in's battery stops falling. */
 const PER_RUN = 0.0008;
 const LEAST_CHARGE = 0.85;
@@ -88,9 +90,7 @@ export class SimulatedVehicle {
         return { turned: deg + (left ? -1 : 1) * told.headingDeg + this.#bell(ANGLE_DEG) };
       }
       case 'motor':
-        return {
-          rpm: this.#motor(String(values.nr ?? '1'), number('power', 1), String(values.way ?? 'forward')),
-        };
+        return { rpm: this.#motor({ ...values, power: number('power', 1) }) };
       case 'battery':
         return { V: this.#volts() };
       case 'stop':
@@ -127,13 +127,24 @@ export class SimulatedVehicle {
     return runTold(this.#seed, run);
   }
 
-  #motor(nr: string, power: number, way: string): number {
+  #motor({ nr = '1', power = 1, way = 'forward', Nm }: Command['values']): number {
     this.#runs += 1;
-    const motor = motorOf(this.#build);
-    const free = motor && 'noLoadRpm' in motor ? motor.noLoadRpm * RPM : SOME_MOTOR_RADS;
-    const its = seeded(this.#seed ^ hashed(nr));
+    const its = seeded(this.#seed ^ hashed(String(nr)));
     const [speed, apart] = [1 + BAG.motors * normalFrom(its), 1 + BAG.ways * normalFrom(its)];
-    const there = free * LOADED * power * this.#charge() * speed * (way === 'backward' ? apart : 1);
+    const there = this.#turns(Number(power), Nm) * speed * (way === 'backward' ? apart : 1);
     return (there * (1 + this.#bell(BAG.reading))) / RPM;
+  }
+
+  /** Speed of a motor that is what its sheet says, under the load that it was told, else under a pad of the trial's own. */
+  #turns(power: number, loadNm: string | number | undefined): number {
+    const motor = motorOf(this.#build);
+    if (!motor) return SOME_MOTOR_RADS * LOADED * power * this.#charge();
+    const volts = power * this.#charge() * (bankOf(this.#build)?.fullV ?? motor.voltageV);
+    const model = motorModel(motor);
+    const load = typeof loadNm === 'number' ? loadNm : (1 - LOADED) * Math.max(0, model.torqueAt(volts, 0));
+    const fastest = model.fastestRadS(volts);
+    const left = (speedRadS: number): number => model.torqueAt(volts, speedRadS) - load;
+    if (!(left(0) > 0)) throw new Refused('it does not turn under this load');
+    return left(fastest) < 0 ? bracketedRoot(left, 0, fastest, CLOSE_RADS) : fastest;
   }
 }

@@ -116,13 +116,15 @@ export const benchWork = {
   predicted: (
     build: Build,
     { protocol, conditions }: Pick<TrialSet, 'protocol' | 'conditions'>,
-  ): Predicted[] => predictedOf(protocol, build, conditions),
+    measured: readonly Pick<Measured, 'key' | 'value'>[],
+  ): Predicted[] => predictedOf(protocol, build, conditions, measured),
   /** Which inputs to doubt where a number came out otherwise than foretold. */
   doubted: (
     build: Build,
     { protocol, conditions }: Pick<TrialSet, 'protocol' | 'conditions'>,
-    measured: Pick<Measured, 'key' | 'value'>,
-  ): readonly Doubted[] => doubtedOf(protocol, build, conditions, measured),
+    one: Pick<Measured, 'key' | 'value'>,
+    measured: readonly Pick<Measured, 'key' | 'value'>[],
+  ): readonly Doubted[] => doubtedOf(protocol, build, conditions, one, measured),
   /** A course driven once. */
   driveOnce: (build: Build, ask: DriveAsk, seed: number): DrivenOnce | undefined => {
     const ready = readyCourse(build, ask);

@@ -1,12 +1,14 @@
 import { evaluate, compareMargins, marginInWords } from '@zubric/core/judge';
 import {
   compared,
+  neededFor,
   takenPlaces,
   takeOver,
   type Compared,
   type Doubted,
   type Measured,
   type Predicted,
+  type TrialConditions,
   type TrialResult,
 } from '@zubric/core/protocols';
 import { uncertainInWords, measuredBy } from '@zubric/core/say';
@@ -22,14 +24,22 @@ interface Props {
   readonly result: TrialResult;
 }
 
+type Asked = readonly [TrialConditions, readonly Pick<Measured, 'key' | 'value'>[]];
+
+const keysAndValues = ({ measured }: TrialResult): Asked[1] =>
+  measured.map(({ key, value }) => ({ key, value }));
+
 /** What the build foretells beside what was measured, whether the two agree, and taking the measured one over. */
 export function Beside({ set, result }: Props) {
   const { build } = useBuild();
   const { protocol, conditions } = set;
-  const asked = JSON.stringify(conditions);
+  const asked = JSON.stringify([conditions, keysAndValues(result)]);
   const { answer, problem } = useBeside(
     useCallback<Ask<readonly Predicted[]>>(
-      (work) => work.predicted(build, { protocol, conditions: JSON.parse(asked) as typeof conditions }),
+      (work) => {
+        const [of, measured] = JSON.parse(asked) as Asked;
+        return work.predicted(build, { protocol, conditions: of }, measured);
+      },
       [build, protocol, asked],
     ),
   );
@@ -42,10 +52,12 @@ export function Beside({ set, result }: Props) {
       {problem !== undefined && <p role="alert">{problem}</p>}
       {!answer && problem === undefined && <p className="text-soft">Being worked out.</p>}
       {answer && rows.length === 0 && (
-        <p className="text-soft">Nothing is predicted of this trial: it stands by itself.</p>
+        <p className="text-soft">
+          {neededFor(protocol, conditions) ?? 'Nothing is predicted of this trial: it stands by itself.'}
+        </p>
       )}
       {rows.map((row) => (
-        <Row key={row.measured.key} row={row} set={set} />
+        <Row key={row.measured.key} {...{ row, set, result }} />
       ))}
       {result.verdict !== 'too-few' &&
         taken.map((measured) => (
@@ -59,7 +71,7 @@ export function Beside({ set, result }: Props) {
   );
 }
 
-function Row({ row, set }: { readonly row: Compared; readonly set: ShownTrialSet }) {
+function Row({ row, set, result }: Props & { readonly row: Compared }) {
   const { system } = useUnits();
   const { measured, predicted, agrees } = row;
   const text = (value: number): string =>
@@ -80,22 +92,24 @@ function Row({ row, set }: { readonly row: Compared; readonly set: ShownTrialSet
             ? 'They agree within what both leave open.'
             : 'They do not agree.'}
       </p>
-      {agrees === false && <Doubts set={set} measured={measured} />}
+      {agrees === false && <Doubts {...{ set, result, measured }} />}
     </div>
   );
 }
 
 /** Which input of the build would have to be otherwise. */
-function Doubts({ set, measured }: { readonly set: ShownTrialSet; readonly measured: Measured }) {
+function Doubts({ set, result, measured }: Props & { readonly measured: Measured }) {
   const { build } = useBuild();
   const { system } = useUnits();
   const { protocol, conditions } = set;
   const { key, value } = measured;
-  const asked = JSON.stringify(conditions);
+  const asked = JSON.stringify([conditions, keysAndValues(result)]);
   const { answer } = useBeside(
     useCallback<Ask<readonly Doubted[]>>(
-      (work) =>
-        work.doubted(build, { protocol, conditions: JSON.parse(asked) as typeof conditions }, { key, value }),
+      (work) => {
+        const [of, all] = JSON.parse(asked) as Asked;
+        return work.doubted(build, { protocol, conditions: of }, { key, value }, all);
+      },
       [build, protocol, asked, key, value],
     ),
   );

@@ -17,6 +17,7 @@ import { QuantityField } from '../../fields/QuantityField.tsx';
 import { record } from '../../offline/outbox.ts';
 import type { ShownTrialSet } from '../../offline/use-outbox.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { ByTheNumbers } from './ByTheNumbers.tsx';
 
 const VERDICTS: Partial<Record<string, string>> = {
   flips: 'the veer went with it',
@@ -234,6 +235,7 @@ function Causes({ found, decided, onDecide }: CausesProps) {
                     <li key={mend}>{mend}</li>
                   ))}
                 </ul>
+                <ByTheNumbers links={each.links} />
                 <ItsTrial name={each.trial} />
                 {!decided && (
                   <p>

@@ -6,6 +6,8 @@ import { answering, Refusal, type SeenRequest } from '../../testing/answers.ts';
 import { demo } from '../../testing/demo.ts';
 import { emptyOutbox } from '../../testing/empty-outbox.ts';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
+import { workerHere } from '../../testing/worker-here.ts';
+import { benchWork } from '../../workers/bench-work.ts';
 import { Trials } from './Trials.tsx';
 
 type Reading = StoredTrialSet['trials'][number]['reading'];
@@ -33,6 +35,7 @@ function serving(first: StoredTrialSet): SeenRequest[] {
   let set = first;
   return answering({
     'GET /api/builds/b/trial-sets': () => ({ trialSets: [set] }),
+    'GET /api/parts': () => ({ parts: [] }),
     'GET /api/parts/*': () => new Refusal(404, 'There is no such part.'),
     'DELETE /api/trial-sets/s1/trials/*': (_, [id]) => {
       set = { ...set, trials: set.trials.filter((t) => t.id !== id) };
@@ -120,6 +123,30 @@ describe('a search for a cause', () => {
     });
   });
 
+  it('ends in the margin that the cause hangs on and the moves that mend it, each tried with a press', async () => {
+    vi.stubGlobal('Worker', workerHere(benchWork));
+    const runs = [
+      { step: 'see', answer: 'creeps' },
+      { step: 'amps', answer: 'no' },
+      { step: 'push', answer: 'yes' },
+    ];
+    await open(setOf('diagnosis', { symptom: 'no-start' }, runs), 'pip');
+    expect(text()).toMatch(/By the build’s own numbers: wheel torque has 1\.\d+ times what it needs/);
+    const moves = await screen.findAllByRole('button', { name: /^Try: / });
+    const before = JSON.stringify(kept());
+    fireEvent.click(moves[0] as HTMLElement);
+    await waitFor(() => expect(JSON.stringify(kept())).not.toBe(before));
+  });
+
+  it('says that a margin holds which its cause hangs on, so that one of its numbers is off', async () => {
+    const runs = [
+      { step: 'see', answer: 'spins' },
+      { step: 'push', answer: 'yes' },
+    ];
+    await open(setOf('diagnosis', { symptom: 'no-start' }, runs));
+    expect(text()).toContain('That holds: if it is this all the same, one of its numbers is off.');
+  });
+
   it('is answered with a press where a symptom is looked at', async () => {
     const asked = await open(setOf('diagnosis', { symptom: 'chain-off' }));
     const step = screen.getByRole('heading', { level: 2, name: /^(Lay|Press|Hold|Push|Lift)/ });
@@ -184,6 +211,25 @@ describe('a measured number', () => {
       value: 0.392,
       origin: 'measured',
     });
+  });
+
+  it('is foretold of motors once their load is said, and until then it is said what to say', async () => {
+    vi.stubGlobal('Worker', workerHere(benchWork));
+    const conditions = {
+      ...{ motors: ['1', '2', '3'], powers: [q(1, '%')], ways: 'forward', reads: 'speed' },
+    };
+    const runs = [2940, 2980, 2950].map((rpm, n) => ({
+      ...{ motor: String(n + 1), power: q(1, '%'), way: 'forward' },
+      speed: q((rpm * Math.PI) / 30, 'rpm'),
+    }));
+    await open(setOf('motor-matching', conditions, runs));
+    await waitFor(() => expect(text()).toContain('Say the load on the shaft'));
+    cleanup();
+    await open(setOf('motor-matching', { ...conditions, load: q(0, 'N·m') }, runs));
+    await waitFor(() =>
+      expect(text()).toMatch(/Speed at the highest power, of all motors: predicted .* rpm/),
+    );
+    expect(text()).toContain('They agree within what both leave open.');
   });
 
   it('says why it cannot go there', async () => {
