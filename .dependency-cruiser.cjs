@@ -25,11 +25,13 @@ const CORE = [
   'simulate',
   'trials',
   'driving',
+  'outward',
   'diagnosis',
   'standin',
   'protocols',
   'bench',
   'say',
+  'papers',
   'calculators',
   'answers',
 ];
@@ -61,6 +63,7 @@ const WEB = [
   'devices',
   'groups',
   'builds',
+  'out',
   'shell',
 ];
 

@@ -12,6 +12,7 @@ const VIEWS = [
   ['/builds/puffin/search', 'What would do all this best'],
   ['/builds/puffin/chances', 'How sure is it'],
   ['/builds/puffin/what-if', 'What if a number were different'],
+  ['/builds/puffin/out', 'Take it out'],
   ['/builds/puffin/layout', 'Where does everything go'],
   ['/builds/sanderling/layout', 'Where does everything go'],
   ['/builds/puffin/assembly', 'What can be done today'],

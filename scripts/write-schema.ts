@@ -1,7 +1,8 @@
 /** Writes what is published of the core's own: schemas, glossary, where each calculation stands. Tests tell when they have drifted. */
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { glossaryPage } from '@zubric/core/say';
 import { buildJsonSchema, partJsonSchema } from '@zubric/core/vehicle';
+import { doorsPage } from '../packages/server/src/openapi/doors-page.ts';
 import { calculationsPage } from './lib/calculations-page.ts';
 
 const write = (name: string, text: string): void =>
@@ -12,3 +13,4 @@ write('build.schema.json', asJson(buildJsonSchema()));
 write('part.schema.json', asJson(partJsonSchema()));
 write('glossary.md', glossaryPage());
 write('calculations.md', calculationsPage('.'));
+write('api.md', doorsPage(readFileSync(new URL('../docs/api.md', import.meta.url), 'utf8')));

@@ -4,6 +4,9 @@ import { join } from 'node:path';
 import { build, type Plugin } from 'vite';
 
 const NAME = 'offline-worker.js';
+const KEPT = /\.(html|js|css|svg|png|woff2|webmanifest)$/;
+/** Papers are written at a desk: the library that does is not kept on every device. */
+const NOT_ON_THE_FLOOR = /pdfmake/;
 
 /**
  * Builds the worker that keeps the application on a device (src/offline/worker.ts): one plain script at the root, with
@@ -23,7 +26,7 @@ export function offlineWorker(): Plugin {
       order: 'post',
       async handler() {
         const files = readdirSync(folder, { recursive: true, encoding: 'utf8' })
-          .filter((file) => /\.(html|js|css|svg|png|woff2|webmanifest)$/.test(file) && file !== NAME)
+          .filter((file) => KEPT.test(file) && !NOT_ON_THE_FLOOR.test(file) && file !== NAME)
           .sort()
           .map((file) => ({
             url: `/${file}`,

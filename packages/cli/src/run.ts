@@ -4,6 +4,7 @@ import { CALC_USAGE, calc, type Files } from './calc.ts';
 import { DRIVE_USAGE, driveFile } from './drive.ts';
 import { EVALUATE_USAGE, evaluateFile } from './evaluate.ts';
 import { LAYOUT_USAGE, layoutFile } from './layout.ts';
+import { OUT_USAGE, outFile } from './out.ts';
 import { refused, type Outcome } from './outcome.ts';
 import { SEARCH_USAGE, searchFile } from './search.ts';
 import { TEMPLATE_USAGE, templateFile } from './template.ts';
@@ -32,7 +33,7 @@ const toldUnreadable = (error: unknown): Outcome => {
   throw error;
 };
 
-/** The commands that answer at once: all but `template`. */
+/** The commands that answer at once: all but those that write papers. */
 export function run(args: readonly string[], files: Files): Outcome {
   const [command, ...rest] = args;
   if (!isCommand(command))
@@ -48,6 +49,7 @@ export function run(args: readonly string[], files: Files): Outcome {
         BALANCE_USAGE,
         DRIVE_USAGE,
         TRIALS_USAGE,
+        OUT_USAGE,
       ].flat(),
     ]);
   try {
@@ -57,9 +59,13 @@ export function run(args: readonly string[], files: Files): Outcome {
   }
 }
 
-/** The whole command line, `template` too. */
+/** Commands that write what takes time to write. */
+const SLOWER = { template: templateFile, out: outFile } as const;
+const isSlower = (name: string | undefined): name is keyof typeof SLOWER =>
+  name !== undefined && Object.hasOwn(SLOWER, name);
+
+/** The whole command line, the slower commands too. */
 export async function answered(args: readonly string[], files: Files): Promise<Outcome> {
   const [command, ...rest] = args;
-  if (command !== 'template') return run(args, files);
-  return templateFile(rest, files).catch(toldUnreadable);
+  return isSlower(command) ? SLOWER[command](rest, files).catch(toldUnreadable) : run(args, files);
 }

@@ -28,6 +28,7 @@ import { buildLogRoutes, logEntryRoutes, photoRoutes } from './logbook/routes.ts
 import { logbookStore } from './logbook/store.ts';
 import { simulatedMeter } from './meter/meter.ts';
 import { meterRoutes } from './meter/routes.ts';
+import { openApiRoutes, serveApiPage } from './openapi/routes.ts';
 import { partRoutes, partTableRoutes } from './parts/routes.ts';
 import { partStore } from './parts/store.ts';
 import { stateRoutes } from './state/routes.ts';
@@ -112,6 +113,7 @@ export function makeApp(options: AppOptions): Express {
     ),
     noSuchRoute,
   );
+  serveApiPage(app);
   if (webFolder !== undefined && existsSync(webFolder)) serveWeb(app, resolve(webFolder));
   app.use(noSuchRoute);
   app.use(problemResponses);
@@ -169,6 +171,7 @@ function api(database: DataSource, state: express.Router, devices: express.Route
   routes.use('/parts', partRoutes(parts));
   routes.use('/calculators', calculatorRoutes());
   routes.use('/meter', meterRoutes(simulatedMeter()));
+  routes.use(openApiRoutes());
   return routes;
 }
 

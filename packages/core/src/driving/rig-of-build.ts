@@ -9,20 +9,16 @@ import {
   driveOf,
   drivenDiameter,
   layoutKind,
+  CASTOR_TRAIL,
   servedLayout,
+  steeringLock,
   type Build,
   type Contact,
 } from '../vehicle/index.ts';
 import type { Free, Led, RigContact, RigMotor, RigSpin } from './rig.ts';
 
-/** A castor's pivot stands so far ahead of its wheel, over the wheel's diameter (common practice, no source). */
-const TRAIL = 0.4;
-
 /** A gear that cannot be driven backwards still gives way a little, so that the law stays a law. */
 const LEAST_BACK_EFFICIENCY = 0.05;
-
-/** From lock to lock where nobody said: 60° (common practice, no source). */
-const USUAL_LOCK = Math.PI / 3;
 
 /** A vehicle as it is driven, and what was taken for want of a figure. */
 export interface DrivenRig extends Led {
@@ -193,7 +189,7 @@ export function rigOf(build: Build, payloadShare: number): DrivenRig | undefined
       radiusM: (c.axle.diameter.value / 2) * (spun === undefined ? 1 : rolls),
       ...(spun === undefined ? {} : { spin: keys.indexOf(spun) }),
       free: FREE[c.axle.form],
-      trailM: TRAIL * c.axle.diameter.value,
+      trailM: CASTOR_TRAIL * c.axle.diameter.value,
       steered: c.axle.steered || kind.swivels,
     };
   });
@@ -219,7 +215,7 @@ export function rigOf(build: Build, payloadShare: number): DrivenRig | undefined
         rateRadS: steeringRate(build),
         offRad: 0,
         playRad: 0,
-        lockRad: (build.steering?.lockToLock.value ?? USUAL_LOCK) / 2,
+        lockRad: steeringLock(build),
         swivels: kind.swivels,
       },
     },

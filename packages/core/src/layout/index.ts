@@ -10,7 +10,7 @@ export { printsOf, type PrintCut, type PrintReport } from './printing.ts';
 export { outlineOf, type Spot } from './shell.ts';
 export { areNearer, gapBetween } from './gap.ts';
 export { sticksOut, tooNear, type SticksOut, type TooNear, type Way } from './overlaps.ts';
-export { solidOfPart } from './placed-solid.ts';
+export { cylinderOf, middleOf, solidOfPart } from './placed-solid.ts';
 export { layoutReport, type LayoutReport, type PartReport } from './report.ts';
 export { boxAt, cylinderAt, type Solid } from './solid.ts';
 export { stackOf, type StackedAt, type StackGap, type StackReport } from './stack.ts';

@@ -4,7 +4,11 @@ import { plus, times, turned, WAYS, type Vector } from './vector.ts';
 
 type Block = Pick<PlacedPart, 'length' | 'width' | 'height' | 'aheadOfRearAxle' | 'left' | 'above'>;
 
-/** The middle of a part or zone. */
+/**
+ * The middle of a part or zone.
+ *
+ * @example middleOf(box) // [0.1, 0, 0.45]
+ */
 export const middleOf = ({
   aheadOfRearAxle,
   left,
@@ -17,7 +21,11 @@ export const middleOf = ({
 
 const sidesOf = ({ length, width, height }: Block): Vector => [length.value, width.value, height.value];
 
-/** The direction of a cylinder's middle line, its length and its diameter: the lesser of the two sides across. */
+/**
+ * The direction of a cylinder's middle line, its length and its diameter: the lesser of the two sides across.
+ *
+ * @example cylinderOf(box).along // [1, 0, 0]
+ */
 export function cylinderOf(part: PlacedPart): {
   readonly along: Vector;
   readonly length: number;

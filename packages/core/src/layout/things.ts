@@ -1,5 +1,13 @@
 import { remembered } from '../contract/index.ts';
-import { layoutKind, wheelsOf, type Axle, type Build, type PlacedPart } from '../vehicle/index.ts';
+import {
+  CASTOR_TRAIL,
+  layoutKind,
+  steeringLock,
+  wheelsOf,
+  type Axle,
+  type Build,
+  type PlacedPart,
+} from '../vehicle/index.ts';
 import { loopsOf } from './lines.ts';
 import { solidOfPart, solidOfZone } from './placed-solid.ts';
 import { shellOf } from './shell.ts';
@@ -21,12 +29,8 @@ export interface Thing {
   readonly opens?: boolean;
 }
 
-/** How far wheels steer either way where nobody says, rad (common practice, no source). */
-const USUAL_LOCK = 0.5;
 /** Places between the locks at which a steered wheel is looked at. */
 const LOCK_STEPS = 8;
-/** How far a castor's wheel trails its pivot, as a share of its diameter (common practice, no source). */
-const TRAIL = 0.3;
 
 const ACROSS: Vector = [0, 1, 0];
 const UP: Vector = [0, 0, 1];
@@ -53,11 +57,12 @@ function wheelSolids(
     solids: sprung([cylinderAt(middle, UP, about, diameter.value)]),
     standing,
   });
-  if (axle.form === 'castor') return spins(Math.hypot(radius + TRAIL * diameter.value, width.value / 2));
+  if (axle.form === 'castor')
+    return spins(Math.hypot(radius + CASTOR_TRAIL * diameter.value, width.value / 2));
   if (!axle.steered) return { solids: sprung(standing), standing };
   // A module turns all the way round.
   if (build.layout.kind === 'modules') return spins(Math.hypot(radius, width.value / 2));
-  const lock = build.steering ? build.steering.lockToLock.value / 2 : USUAL_LOCK;
+  const lock = steeringLock(build);
   const steered = Array.from({ length: 2 * LOCK_STEPS + 1 }, (_, n) =>
     wheelAt(middle, turned(ACROSS, (lock * (n - LOCK_STEPS)) / LOCK_STEPS)),
   );

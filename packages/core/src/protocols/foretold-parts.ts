@@ -1,4 +1,3 @@
-import { bracketedRoot } from '../contract/index.ts';
 import { dutyReport } from '../capability/index.ts';
 import { propelling } from '../drive/index.ts';
 import { USUAL_MISMATCH } from '../driving/index.ts';
@@ -8,33 +7,25 @@ import { nudgedBalance } from '../simulate/index.ts';
 import {
   bankOf,
   layoutKind,
-  motorModel,
   motorOf,
   motorThermal,
+  turnsUnder,
   whole,
   type Build,
   type Duty,
 } from '../vehicle/index.ts';
 import { amountsIn, numberIn, type TrialConditions } from './reading.ts';
 
-/** Speeds nearer than this are the same, rad/s. */
-const CLOSE = 1e-6;
-
 /**
- * Speed of the motor's shaft at the highest power of a set, under its load, on the battery as it is, rad/s. Undefined where
- * nobody said the load: what a brake pad takes is not to be guessed.
+ * Speed of the motor's shaft, that of its gearhead where it has one, at the highest power of a set, under its load, on the battery
+ * as it is, rad/s. Undefined where nobody said the load: what a brake pad takes is not to be guessed.
  */
 export function shaftSpeed(build: Build, conditions: TrialConditions): number | undefined {
   const motor = motorOf(build);
   const load = numberIn(conditions, 'load');
   if (!motor || load === undefined) return undefined;
   const full = numberIn(conditions, 'batteryBefore') ?? bankOf(build)?.nominalV ?? motor.voltageV;
-  const voltageV = full * Math.max(0, ...amountsIn(conditions, 'powers'));
-  const model = motorModel(motor);
-  const left = (speedRadS: number): number => model.torqueAt(voltageV, speedRadS) - load;
-  const fastest = model.fastestRadS(voltageV);
-  if (!(left(0) > 0)) return 0;
-  return left(fastest) < 0 ? bracketedRoot(left, 0, fastest, CLOSE) : fastest;
+  return turnsUnder(motor, full * Math.max(0, ...amountsIn(conditions, 'powers')), load);
 }
 
 /** So long that every motor has settled, s. */

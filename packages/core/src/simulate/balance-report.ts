@@ -1,3 +1,4 @@
+import { NotPhysical } from '../contract/index.ts';
 import { balancePlant } from '../ground/index.ts';
 import { degreesToRadians } from '../quantity/index.ts';
 import type { Build } from '../vehicle/index.ts';
@@ -126,8 +127,40 @@ export function balanceTrace(
   return samples;
 }
 
+/** What is found of a balancer; undefined where its figures are too extreme to follow. */
+function unlessExtreme<T>(find: () => T): T | undefined {
+  try {
+    return find();
+  } catch (error) {
+    if (error instanceof NotPhysical) return undefined;
+    throw error;
+  }
+}
+
+/** A balancer of usual cycle, loaded, and what is proposed for it first. */
+function firstProposal(build: Build, nudgeNs: number, durationS: number) {
+  const balancer = balancerOf(build, true);
+  if (!balancer) return undefined;
+  const task = taskOf(balancer, {
+    ...{ loaded: true, cycle: USUAL_CYCLE, startLeanDeg: 0 },
+    ...{ nudgeNs, durationS },
+  });
+  const proposed = proposedGains(task);
+  return proposed && { ...task, ...proposed };
+}
+
 /** A nudge is followed for so long, s. */
 const NUDGED_S = 10;
+
+/**
+ * Gains to begin with, of a balancer of usual cycle with its payload; undefined where none hold or it is none.
+ *
+ * @example firstGains(puffin) // undefined
+ */
+export const firstGains = (
+  build: Build,
+): { readonly gains: BalanceGains; readonly hold?: BalanceHold | undefined } | undefined =>
+  unlessExtreme(() => firstProposal(build, 0, NUDGED_S));
 
 /**
  * How far a balancer of usual cycle and proposed gains runs after a nudge at its centre of gravity, m; undefined where it falls
@@ -135,18 +168,16 @@ const NUDGED_S = 10;
  *
  * @example nudgedBalance(puffin, 0.1) // undefined
  */
-export function nudgedBalance(build: Build, nudgeNs: number): number | undefined {
-  const ask = { loaded: true, cycle: USUAL_CYCLE, startLeanDeg: 0, nudgeNs, durationS: NUDGED_S };
-  const balancer = balancerOf(build, ask.loaded);
-  const task = balancer && taskOf(balancer, ask);
-  const proposed = task && proposedGains(task);
-  if (!proposed) return undefined;
-  let farthestM = 0;
-  const { fallS } = runBalance({ ...task, ...proposed }, (_, { x }) => {
-    farthestM = Math.max(farthestM, Math.abs(x));
+export const nudgedBalance = (build: Build, nudgeNs: number): number | undefined =>
+  unlessExtreme(() => {
+    const first = firstProposal(build, nudgeNs, NUDGED_S);
+    if (!first) return undefined;
+    let farthestM = 0;
+    const { fallS } = runBalance(first, (_, { x }) => {
+      farthestM = Math.max(farthestM, Math.abs(x));
+    });
+    return fallS === undefined ? farthestM : undefined;
   });
-  return fallS === undefined ? farthestM : undefined;
-}
 
 /** What the map goes around: gains that are something, with the part for the rate that is in use. */
 const aroundGains = ({ kp, ki }: BalanceGains, kd: number): BalanceGains => ({

@@ -9,6 +9,7 @@ export {
   balanceReport,
   balanceTrace,
   cycleTimes,
+  firstGains,
   nudgedBalance,
   USUAL_CYCLE,
   type BalanceAsk,

@@ -1,6 +1,14 @@
-import { bracketedRoot, normalFrom, seeded } from '../contract/index.ts';
+import { normalFrom, seeded } from '../contract/index.ts';
 import { driveOnce, readyCourse, runTold, SCHOOLS, USUAL_MISMATCH, whyNotDriven } from '../driving/index.ts';
-import { bankOf, courseOf, motorModel, motorOf, type Build, type Course } from '../vehicle/index.ts';
+import {
+  bankOf,
+  courseOf,
+  motorOf,
+  stallsUnder,
+  turnsUnder,
+  type Build,
+  type Course,
+} from '../vehicle/index.ts';
 import { readCommand, writeAnswer, type Command } from './lines.ts';
 
 /** Motors of one bag: speeds within this, and within that between their two ways; readings scatter by so much (common practice, no source). */
@@ -8,8 +16,6 @@ const BAG = { motors: 0.02, ways: 0.008, reading: 0.003 };
 /** Speed under the brake pad over free speed, and of a motor that none is known of, rad/s. */
 const LOADED = 0.8;
 const SOME_MOTOR_RADS = 200;
-/** Speeds nearer than this are the same, rad/s. */
-const CLOSE_RADS = 1e-6;
 /** What a run takes of the voltage, as a share, and where a stand-in's battery stops falling. */
 const PER_RUN = 0.0008;
 const LEAST_CHARGE = 0.85;
@@ -140,11 +146,9 @@ export class SimulatedVehicle {
     const motor = motorOf(this.#build);
     if (!motor) return SOME_MOTOR_RADS * LOADED * power * this.#charge();
     const volts = power * this.#charge() * (bankOf(this.#build)?.fullV ?? motor.voltageV);
-    const model = motorModel(motor);
-    const load = typeof loadNm === 'number' ? loadNm : (1 - LOADED) * Math.max(0, model.torqueAt(volts, 0));
-    const fastest = model.fastestRadS(volts);
-    const left = (speedRadS: number): number => model.torqueAt(volts, speedRadS) - load;
-    if (!(left(0) > 0)) throw new Refused('it does not turn under this load');
-    return left(fastest) < 0 ? bracketedRoot(left, 0, fastest, CLOSE_RADS) : fastest;
+    const load = typeof loadNm === 'number' ? loadNm : (1 - LOADED) * stallsUnder(motor, volts);
+    const speed = turnsUnder(motor, volts, load);
+    if (!(speed > 0)) throw new Refused('it does not turn under this load');
+    return speed;
   }
 }

@@ -183,6 +183,8 @@ export {
   motorModel,
   motorNominal,
   motorThermal,
+  stallsUnder,
+  turnsUnder,
 } from './motors.ts';
 export { packCells } from './packs.ts';
 export {
@@ -198,3 +200,4 @@ export {
 } from './course.ts';
 export { controlOf, controlSchema, ENDS, type Control } from './control.ts';
 export { type Mismatch } from './mismatch.ts';
+export { CASTOR_TRAIL, steeringLock } from './swing.ts';

@@ -1,6 +1,6 @@
 import type { DataSheet, MotorModel, MotorNominal, MotorType } from '../motor/index.ts';
 import { MOTOR_TYPES, thermalOf, type Thermal } from '../motor/index.ts';
-import type { Notice } from '../contract/index.ts';
+import { bracketedRoot, type Notice } from '../contract/index.ts';
 import type { PartOf } from './part.ts';
 
 type Motor = PartOf<'motor'>;
@@ -17,6 +17,35 @@ export const motorModel = (
   motor: Motor,
   before: { readonly ohm: number; readonly limitA: number } = { ohm: 0, limitA: Infinity },
 ): MotorModel => typeOf(motor).model(motor as never, before);
+
+/** Speeds nearer than this are the same, rad/s. */
+const CLOSE_RADS = 1e-6;
+
+/**
+ * How fast the shaft turns that can be reached, that of its gearhead where it has one, under a torque on it, rad/s; 0 where the
+ * motor cannot hold it.
+ *
+ * @example turnsUnder(motorOf(puffin), 24, 0) // 34.32
+ */
+export function turnsUnder(motor: Motor, voltageV: number, loadNm: number): number {
+  const { ratio = 1, efficiency = 1 } = motor.gearhead ?? {};
+  const model = motorModel(motor);
+  const left = (speedRadS: number): number =>
+    model.torqueAt(voltageV, speedRadS) - loadNm / (ratio * efficiency);
+  const fastest = model.fastestRadS(voltageV);
+  if (!(left(0) > 0)) return 0;
+  return (left(fastest) < 0 ? bracketedRoot(left, 0, fastest, CLOSE_RADS) : fastest) / ratio;
+}
+
+/**
+ * The most torque that holds the shaft which can be reached at a stand, N·m.
+ *
+ * @example stallsUnder(motorOf(puffin), 24) // 58.04
+ */
+export function stallsUnder(motor: Motor, voltageV: number): number {
+  const { ratio = 1, efficiency = 1 } = motor.gearhead ?? {};
+  return Math.max(0, motorModel(motor).torqueAt(voltageV, 0)) * ratio * efficiency;
+}
 
 /**
  * How it stands at the voltage of its data sheet, its gearhead left out.

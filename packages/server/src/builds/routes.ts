@@ -171,3 +171,6 @@ export function buildRoutes(store: BuildStore): Router {
 
   return routes;
 }
+
+/** What is asked of these doors. */
+export const BUILD_ASKED = { creation, copying, placing, query };

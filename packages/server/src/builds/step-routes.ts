@@ -35,3 +35,6 @@ export function stepRoutes(store: BuildStore): Router {
 
   return routes;
 }
+
+/** What is asked of this door. */
+export const STEP_ASKED = { stepDone };

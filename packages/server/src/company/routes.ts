@@ -35,3 +35,6 @@ export function companyRoutes(company: CompanyStore): Router {
 
   return routes;
 }
+
+/** What is asked of these doors. */
+export const COMPANY_ASKED = { presence, locking };

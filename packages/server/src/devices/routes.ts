@@ -150,3 +150,6 @@ export function meRoutes(): Router {
   });
   return routes;
 }
+
+/** What is asked of these doors. */
+export const DEVICE_ASKED = { doorState, codeAsked, change, entering };

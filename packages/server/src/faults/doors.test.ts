@@ -285,7 +285,13 @@ describe('a build with all that belongs to it', () => {
     const { id } = body as { id: string };
     expect(id).not.toBe('puffin');
     const again = await whole(id);
-    expect(again).toEqual(out);
+    // What a set is called within a file is another where it is brought in.
+    const uncalled = (file: Record<string, unknown>) => ({
+      ...file,
+      trialSets: (file.trialSets as Record<string, unknown>[]).map(({ id: _id, ...set }) => set),
+    });
+    expect((out.trialSets as unknown[]).length).toBeGreaterThan(0);
+    expect(uncalled(again)).toEqual(uncalled(out));
     expect((out.log as unknown[]).length).toBeGreaterThan(5);
     const pictures = (again.log as { photos: { data: string }[] }[]).flatMap(({ photos }) => photos);
     expect(pictures).toHaveLength(1);

@@ -181,3 +181,6 @@ export function photoRoutes(logbook: LogbookStore): Router {
 
   return routes;
 }
+
+/** What is asked of these doors. */
+export const LOG_ASKED = { note, photoQuery, annotation, caption, naming, paging };

@@ -54,3 +54,6 @@ export function meterRoutes(meter: Meter): Router {
   });
   return routes;
 }
+
+/** What is asked of this door. */
+export const METER_ASKED = { change };

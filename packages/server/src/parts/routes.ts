@@ -16,6 +16,7 @@ const query = z.strictObject({
   kind: z.enum(PART_KINDS).optional(),
   place: z.enum(['shelf', 'aside']).default('shelf'),
 });
+const previewing = z.strictObject({ preview: z.enum(['0', '1']).default('0') });
 const placing = z.strictObject({ place: z.enum(['shelf', 'aside']) });
 const ID = /^[a-z0-9][a-z0-9-]{0,59}$/;
 /** 5,000 parts with every figure are under 2 MB. */
@@ -40,7 +41,7 @@ export function partTableRoutes(store: PartStore): Router {
   });
 
   routes.post('/parts/import', raw({ type: 'text/csv', limit: TABLE_LIMIT }), async (request, response) => {
-    const { preview } = z.strictObject({ preview: z.enum(['0', '1']).default('0') }).parse(request.query);
+    const { preview } = previewing.parse(request.query);
     const isCsv = request.is('text/csv') !== false;
     response.json(await importParts(store, request.body, { isCsv, preview: preview === '1' }));
   });
@@ -169,3 +170,6 @@ export function partRoutes(store: PartStore): Router {
 
   return routes;
 }
+
+/** What is asked of these doors. */
+export const PART_ASKED = { query, placing, preview: previewing };

@@ -26,6 +26,8 @@ const creation = z.strictObject({
   conditions: z.unknown(),
 });
 const change = z.strictObject({ name, conditions: z.unknown() });
+/** A run by itself; what its reading holds, its set says. */
+const recording = z.strictObject({ reading: z.unknown() });
 
 const conditionsOf = (protocol: ProtocolName, json: unknown): TrialConditions =>
   z.strictObject({ conditions: conditionsSchema(protocol) }).parse({ conditions: json }).conditions;
@@ -123,8 +125,8 @@ export function trialRoutes(trials: TrialStore): Router {
   routes.put('/:setId/trials/:trialId', async (request, response) => {
     const set = await found(request.params.setId);
     const id = trialId.parse(request.params.trialId);
-    const { reading } = z
-      .strictObject({ reading: readingSchema(set.protocol, set.conditions) })
+    const { reading } = recording
+      .extend({ reading: readingSchema(set.protocol, set.conditions) })
       .parse(request.body);
     response.json(trialOut(await trials.record(set.id, id, reading, askerOf(request).name)));
   });
@@ -137,3 +139,6 @@ export function trialRoutes(trials: TrialStore): Router {
 
   return routes;
 }
+
+/** What is asked of these doors; a reading and conditions are what their protocol asks. */
+export const TRIAL_ASKED = { creation, change, recording };

@@ -20,6 +20,7 @@ const PAGES_OF_A_BUILD = [
   { path: 'search', title: 'What would do this?', more: 'the best set of parts' },
   { path: 'chances', title: 'How sure is it?', more: 'spreads, what to measure first' },
   { path: 'what-if', title: 'What if a number were different?', more: 'any number against any margin' },
+  { path: 'out', title: 'Take it out', more: 'report, simulator, constants of a program' },
   { path: 'trials?set=cause', title: 'Something is wrong', more: 'it veers, jerks, cuts out, tips' },
   { path: 'trials?set=new', title: 'A new trial', more: 'every kind, and what this build needs' },
 ] as const;

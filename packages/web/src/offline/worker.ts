@@ -51,7 +51,7 @@ const marked = async (response: Response, name: string, value: string): Promise<
 precacheAndRoute(FILES);
 registerRoute(
   new NavigationRoute(createHandlerBoundToURL('/index.html'), {
-    denylist: [/^\/api\//, /^\/enter/, /^\/healthz/, /^\/readyz/],
+    denylist: [/^\/api\//, /^\/api-docs/, /^\/enter/, /^\/healthz/, /^\/readyz/],
   }),
 );
 registerRoute(

@@ -13,6 +13,7 @@ const beside = (buildId: string, isOwn: boolean) => [
   { to: '/sums', title: 'Quick sums' },
   { to: '/groups', title: 'Class and club' },
   { to: `/builds/${buildId}/print`, title: 'Print' },
+  { to: `/builds/${buildId}/out`, title: 'Take out' },
   ...(isOwn ? [{ to: '/devices', title: 'Devices' }] : []),
 ];
 

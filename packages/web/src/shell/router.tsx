@@ -43,6 +43,7 @@ const chances = pageOf(async () => ({
   Component: (await import('../chances/ChancesPage.tsx')).ChancesPage,
 }));
 const whatIf = pageOf(async () => ({ Component: (await import('../whatif/WhatIfPage.tsx')).WhatIfPage }));
+const out = pageOf(async () => ({ Component: (await import('../out/OutPage.tsx')).OutPage }));
 const sums = pageOf(async () => ({ Component: (await import('../sums/SumsPage.tsx')).SumsPage }));
 const stations = Object.fromEntries(
   STATIONS.map(({ path }) => [path, pageOf(STATION_PAGES[path])]),
@@ -91,6 +92,7 @@ function Pages() {
               <Route path="search" Component={search.Page} />
               <Route path="chances" Component={chances.Page} />
               <Route path="what-if" Component={whatIf.Page} />
+              <Route path="out" Component={out.Page} />
             </Route>
             <Route path="builds/:buildId/print" Component={print.Page} />
             <Route path="shelf" Component={shelf.Page} />
