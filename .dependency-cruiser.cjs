@@ -33,6 +33,7 @@ const CORE = [
   'say',
   'papers',
   'calculators',
+  'guide',
   'answers',
 ];
 
@@ -50,6 +51,7 @@ const WEB = [
   'vehicle',
   'frame',
   'sums',
+  'guide',
   'working',
   'strip',
   'shelf',

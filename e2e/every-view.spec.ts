@@ -13,6 +13,7 @@ const VIEWS = [
   ['/builds/puffin/chances', 'How sure is it'],
   ['/builds/puffin/what-if', 'What if a number were different'],
   ['/builds/puffin/out', 'Take it out'],
+  ['/guide/power', 'Power: do motor, driver and battery do it all day?'],
   ['/builds/puffin/layout', 'Where does everything go'],
   ['/builds/sanderling/layout', 'Where does everything go'],
   ['/builds/puffin/assembly', 'What can be done today'],

@@ -36,6 +36,8 @@ async function bundle(target) {
     entryPoints: [join(here, 'src', 'main.ts')],
     outfile: unfinished,
     bundle: true,
+    // It reads files of its own beside it.
+    external: ['pdfmake'],
     platform: 'node',
     format: 'esm',
     target: 'node20',

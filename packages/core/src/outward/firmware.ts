@@ -1,6 +1,6 @@
 import { propelling } from '../drive/index.ts';
 import { SCHOOLS } from '../driving/index.ts';
-import { firstGains } from '../simulate/index.ts';
+import { cycleTimes, firstGains, USUAL_CYCLE } from '../simulate/index.ts';
 import {
   bankOf,
   driverOf,
@@ -122,6 +122,11 @@ function gainsOf(build: Build): Given[] {
 function balanceGainsOf(build: Build): Given[] {
   const { gains, hold } = firstGains(build) ?? {};
   return [
+    [
+      'BALANCE_LOOP_S',
+      gains && cycleTimes(USUAL_CYCLE).loopTimeS,
+      'time of the loop that these gains are for',
+    ],
     ['BALANCE_KP_V_PER_RAD', gains?.kp, 'volts for a radian of lean'],
     ['BALANCE_KI_V_PER_RAD_S', gains?.ki, 'and for a radian through a second'],
     ['BALANCE_KD_V_S_PER_RAD', gains?.kd, 'and for a radian a second'],

@@ -28,7 +28,7 @@ function contentOf(block: PaperBlock): unknown {
         }));
       return {
         fontSize: SIZE.table,
-        layout: 'lightHorizontalLines',
+        ...{ layout: 'lightHorizontalLines', margin: [0, 0, 0, 6] },
         table: {
           // The head stands on each page, no row is cut.
           ...{

@@ -299,6 +299,21 @@ describe('a drift with the battery', () => {
   });
 });
 
+describe('wheels by a flip', () => {
+  it('are foretold to leave what is the vehicle’s own: less than with wheels that are unlike', () => {
+    const base = needed(pip, 'pip');
+    const build: Build = {
+      ...base,
+      driving: { ...base.driving, mismatch: { ...USUAL_MISMATCH, rightLarger: 0.02, motors: 0, floor: 0 } },
+    };
+    const conditions = { commanded: q(2, 'm'), by: 'counts' };
+    const own = needed(oneOf('wheel-matching', build, conditions, 'own'), 'own');
+    const with2 = needed(oneOf('straight-run', build, conditions, 'side'), 'side');
+    expect(Math.abs(own.value)).toBeLessThan(Math.abs(with2.value) / 3);
+    expect(oneOf('wheel-matching', build, {}, 'own')).toBeUndefined();
+  });
+});
+
 describe('a square driven both ways', () => {
   it('has sides as alike as the build says, and the correction of its turns', () => {
     const build = needed(pip, 'pip');

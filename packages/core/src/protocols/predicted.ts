@@ -129,6 +129,16 @@ function drivenOver(name: ProtocolName, build: Build, at: At): Predicted[] {
   ];
 }
 
+/** Where it ends on alike wheels: what stays with the vehicle whatever wheels it has. */
+function onAlikeWheels(_: ProtocolName, build: Build, at: At): Predicted[] {
+  const ordered = numberIn(at.conditions, 'commanded');
+  if (ordered === undefined) return [];
+  const mismatch = { ...(build.driving?.mismatch ?? USUAL_MISMATCH), wheels: 0, rightLarger: 0 };
+  const course = courseOf([{ kind: 'go', distanceM: ordered }]);
+  const cloud = driven(build, course, at, { mismatch, runs: DRIVEN });
+  return cloud ? [bell('own', cloud.meanSideM, cloud.sdSideM)] : [];
+}
+
 /** What the build says of how unlike its sides are, and of the play of its steering. */
 function unlike(name: ProtocolName, build: Build, at: At): Predicted[] {
   if (name === 'steering-return') {
@@ -152,6 +162,7 @@ const QUARTER = typed(Math.PI / 2, '°');
 /** What is foretold otherwise than by the build's own numbers within their ±. */
 const OTHERWISE: { readonly [N in ProtocolName]?: typeof drivenOver } = {
   'straight-run': drivenOver,
+  'wheel-matching': onAlikeWheels,
   pivots: drivenOver,
   'steering-return': unlike,
   square: unlike,

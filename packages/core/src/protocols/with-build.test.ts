@@ -38,7 +38,9 @@ const groundOfFirst = ({ grounds, duties }: Build) => grounds.find(({ id }) => i
 describe('what is foretold', () => {
   it('lies within its ends, for every trial of every build of the club, by the same keys as what is measured', () => {
     for (const build of Object.values(builds))
-      for (const name of PROTOCOL_NAMES.filter((each) => !['straight-run', 'pivots'].includes(each)))
+      for (const name of PROTOCOL_NAMES.filter(
+        (each) => !['straight-run', 'wheel-matching', 'pivots', 'square'].includes(each),
+      ))
         for (const { key, value, low, high } of predictedOf(name, build, usualConditions(name, build))) {
           expect(low, `${build.name} ${name} ${key}`).toBeLessThanOrEqual(value);
           expect(high, `${build.name} ${name} ${key}`).toBeGreaterThanOrEqual(value);

@@ -10,9 +10,10 @@ const namesIn = (path: string): string[] => [...path.matchAll(/:(\w+)/g)].map(([
 /** In words, without the marks of the page of doors. */
 const inWords = (says: string): string => says.replaceAll(/\[([^\]]+)\]\([^)]+\)/g, '$1');
 
+const refused = refusalSchema.meta({ id: 'Refusal' });
 const refusal = (description: string) => ({
   description,
-  content: { 'application/problem+json': { schema: refusalSchema.meta({ id: 'Refusal' }) } },
+  content: { 'application/problem+json': { schema: refused } },
 });
 
 const contentOf = (sent: NonNullable<Door['body']>) =>

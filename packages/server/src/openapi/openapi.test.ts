@@ -113,6 +113,7 @@ describe('what the server answers', () => {
     const { body } = await server.send('get', '/api/openapi.json').expect(200);
     expect(body).toEqual(written);
     const page = await server.send('get', '/api-docs/').expect(200);
+    await server.send('get', '/api-docs').expect(302).expect('Location', '/api-docs/');
     expect(page.text).not.toMatch(/<script>|https?:/);
     for (const file of page.text.matchAll(/(?:src|href)="([^"]+)"/g))
       await server.send('get', `/api-docs/${file[1] ?? ''}`).expect(200);

@@ -35,11 +35,10 @@ const HANDED_OUT = /^\/swagger-ui(-bundle\.js|\.css)$/;
 export function serveApiPage(app: Express): void {
   const folder = dirname(createRequire(import.meta.url).resolve('swagger-ui-dist/package.json'));
   const files = express.static(folder, { index: false });
-  app.get('/api-docs', (_request, response) => {
-    response.redirect('/api-docs/');
-  });
   app.use('/api-docs', (request, response, next) => {
-    if (request.path === '/') response.type('html').send(PAGE);
+    // What the page names beside it is found beside it only under an address that ends so.
+    if (/^\/api-docs(\?|$)/.test(request.originalUrl)) response.redirect('/api-docs/');
+    else if (request.path === '/') response.type('html').send(PAGE);
     else if (request.path === '/begin.js') response.type('js').send(BEGIN);
     else if (HANDED_OUT.test(request.path)) files(request, response, next);
     else next();

@@ -124,7 +124,7 @@ describe('the stations at the side', () => {
     onBench(<Rail />, puffin);
     for (const { title, key } of STATIONS) expect(said(title)).toContain(key);
     const links = within(screen.getByRole('navigation', { name: 'Stations' })).getAllByRole('link');
-    expect(links.length).toBe(STATIONS.length + 6);
+    expect(links.length).toBe(STATIONS.length + 7);
   });
 
   it('say what fails of theirs, or else what is short, and nothing where all keeps its rule', () => {

@@ -75,6 +75,13 @@ function usePlaces(): readonly Destination[] {
         to: `/builds/${here}/${path}`,
       })),
       { kind: 'page', title: 'All builds', more: '', to: '/builds' },
+      ...STATIONS.map(({ path, title, guidance }): Destination => ({
+        kind: 'page',
+        title: `Guide to ${title}`,
+        more: guidance,
+        also: 'help documentation how formulas sources examples',
+        to: `/guide/${path}`,
+      })),
       { kind: 'page', title: 'Parts shelf', more: 'own parts too', to: '/shelf' },
       { kind: 'page', title: 'Class and club', more: 'one trial over several builds', to: '/groups' },
       ...(bench === undefined ? [] : (parts.data ?? [])).map((part): Destination => ({

@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import { useLocation } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { useGuidance } from '../frame/guidance.ts';
 import { STATIONS } from '../common/stations.ts';
 
@@ -11,7 +11,12 @@ export function Guidance() {
   if (!station || putAway.includes(station.path)) return null;
   return (
     <p className="-mt-1 mb-2 flex items-start gap-2 text-soft print:hidden">
-      <span>{station.guidance}</span>
+      <span>
+        {station.guidance}{' '}
+        <Link className="underline" to={`/guide/${station.path}`}>
+          How it is worked out
+        </Link>
+      </span>
       <button
         type="button"
         className="-my-0.5 p-1 hover:text-ink"

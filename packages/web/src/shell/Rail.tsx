@@ -12,6 +12,7 @@ const beside = (buildId: string, isOwn: boolean) => [
   { to: '/shelf', title: 'Parts shelf' },
   { to: '/sums', title: 'Quick sums' },
   { to: '/groups', title: 'Class and club' },
+  { to: '/guide', title: 'Guide' },
   { to: `/builds/${buildId}/print`, title: 'Print' },
   { to: `/builds/${buildId}/out`, title: 'Take out' },
   ...(isOwn ? [{ to: '/devices', title: 'Devices' }] : []),

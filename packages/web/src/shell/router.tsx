@@ -43,6 +43,7 @@ const chances = pageOf(async () => ({
   Component: (await import('../chances/ChancesPage.tsx')).ChancesPage,
 }));
 const whatIf = pageOf(async () => ({ Component: (await import('../whatif/WhatIfPage.tsx')).WhatIfPage }));
+const guide = pageOf(async () => ({ Component: (await import('../guide/GuidePage.tsx')).GuidePage }));
 const out = pageOf(async () => ({ Component: (await import('../out/OutPage.tsx')).OutPage }));
 const sums = pageOf(async () => ({ Component: (await import('../sums/SumsPage.tsx')).SumsPage }));
 const stations = Object.fromEntries(
@@ -81,6 +82,7 @@ function Pages() {
             <Route path="builds" Component={builds.Page} />
             <Route path="new" Component={start.Page} />
             <Route path="words" Component={words.Page} />
+            <Route path="guide/:station?" Component={guide.Page} />
             <Route path="devices" Component={devices.Page} />
             <Route path="groups" Component={groups.Page} />
             <Route path="pair" Component={pair.Page} />

@@ -100,7 +100,7 @@ function Filled({ link, report, was }: Pick<BlockProps, 'report' | 'was'> & { re
   const shown = isWindow ? has : needs;
   return (
     <>
-      <p className={`mt-0.5 truncate font-narrow text-[24px] leading-tight font-semibold ${colorOf(link)}`}>
+      <p className={`mt-0.5 font-narrow text-[24px] leading-tight font-semibold ${colorOf(link)}`}>
         <span className="relative">
           <OpensMargin
             link={link}

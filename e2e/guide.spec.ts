@@ -1,0 +1,39 @@
+import { complaints, expect, test } from './application.ts';
+import { isKept, network, phone } from './phones.ts';
+
+const STATIONS = [
+  ...['brief', 'ground', 'drivetrain', 'power', 'layout', 'assembly', 'test-track', 'trials', 'logbook'],
+];
+
+test('each worked example of the guide opens as a build at its station', async ({ bench }) => {
+  for (const station of STATIONS) {
+    await bench.goto(`/guide/${station}`);
+    const examples = bench.getByRole('button', { name: /^Open “.*” as a build$/ });
+    const count = await examples.count();
+    expect(count, station).toBeGreaterThan(0);
+    for (let n = 0; n < count; n += 1) {
+      await bench.goto(`/guide/${station}`);
+      await examples.nth(n).press('Enter');
+      await expect(bench).toHaveURL(new RegExp(`/builds/[\\w-]+/${station}$`));
+      await expect(bench.getByRole('heading', { level: 1 })).toBeVisible({ timeout: 30_000 });
+    }
+  }
+  expect(await complaints(bench)).toEqual([]);
+});
+
+test('the guide is found by the box, and by a phone without a network', async ({ bench, browser }) => {
+  await bench.goto('/builds');
+  await bench.keyboard.press('Control+k');
+  await bench.getByRole('combobox', { name: /^Words of a build/ }).fill('guide power');
+  await bench.keyboard.press('Enter');
+  await expect(bench.getByRole('heading', { level: 1, name: /^Power:/ })).toBeVisible();
+  const { page, context } = await phone({ bench, browser }, 'look', 'Shed phone');
+  await isKept(page);
+  await network(bench, false);
+  for (const station of STATIONS) {
+    await page.goto(`/guide/${station}`);
+    await expect(page.getByRole('heading', { name: 'What it answers' })).toBeVisible();
+  }
+  await network(bench, true);
+  await context.close();
+});

@@ -1,0 +1,2 @@
+export type { GuidePage, WorkedExample } from './page.ts';
+export { GUIDE } from './pages.ts';
