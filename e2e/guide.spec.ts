@@ -9,6 +9,7 @@ test('each worked example of the guide opens as a build at its station', async (
   for (const station of STATIONS) {
     await bench.goto(`/guide/${station}`);
     const examples = bench.getByRole('button', { name: /^Open “.*” as a build$/ });
+    await expect(examples.first()).toBeVisible();
     const count = await examples.count();
     expect(count, station).toBeGreaterThan(0);
     for (let n = 0; n < count; n += 1) {
@@ -23,6 +24,7 @@ test('each worked example of the guide opens as a build at its station', async (
 
 test('the guide is found by the box, and by a phone without a network', async ({ bench, browser }) => {
   await bench.goto('/builds');
+  await expect(bench.getByRole('heading', { name: /Which vehicle/ })).toBeVisible();
   await bench.keyboard.press('Control+k');
   await bench.getByRole('combobox', { name: /^Words of a build/ }).fill('guide power');
   await bench.keyboard.press('Enter');

@@ -66,7 +66,8 @@ export async function pdfOf(
   pdf.setFonts({ plain: { normal: REGULAR, bold: BOLD, italics: REGULAR, bolditalics: BOLD } });
   // A paper is made of what it is given: it asks neither a network nor a disk.
   pdf.setUrlAccessPolicy(() => false);
-  pdf.setLocalAccessPolicy((path) => [REGULAR, BOLD].includes(path));
+  // A browser has no disk to be kept from.
+  pdf.setLocalAccessPolicy?.((path) => [REGULAR, BOLD].includes(path));
   return pdf
     .createPdf({
       ...{ pageSize: paper.toUpperCase(), pageMargins: MARGIN, info: { title } },
