@@ -24,6 +24,8 @@ import { notFound } from './http/http-problem.ts';
 import { noSuchRoute, problemResponses } from './http/problem.ts';
 import { onlyAsRoleMay } from './http/roles.ts';
 import { checkBytes, onlyKeptText, onlyReadableAddress } from './http/text.ts';
+import { NO_CHANGES, type Changes } from './live/changes.ts';
+import { changeRoutes } from './live/routes.ts';
 import { buildLogRoutes, logEntryRoutes, photoRoutes } from './logbook/routes.ts';
 import { logbookStore } from './logbook/store.ts';
 import { simulatedMeter } from './meter/meter.ts';
@@ -55,6 +57,8 @@ export interface AppOptions {
   readonly secure?: string;
   /** Where everything is kept, to tell how much room is left there. */
   readonly stateFolder?: string;
+  /** What tells pages of changes; without it they ask every few seconds. */
+  readonly changes?: Changes;
   /** What a builder must know of this start. */
   readonly notices?: () => readonly string[];
 }
@@ -108,6 +112,7 @@ export function makeApp(options: AppOptions): Express {
     onlyKeptText,
     api(
       database,
+      options.changes ?? NO_CHANGES,
       stateRoutes({ disk, notices: options.notices ?? (() => []), atTheDoor: () => devices.warnings() }),
       deviceRoutes({ devices, door: options.door ?? NO_DOOR, secure, database: database.manager }),
     ),
@@ -145,7 +150,12 @@ const SAID_OF_A_REQUEST: Options = {
   },
 };
 
-function api(database: DataSource, state: express.Router, devices: express.Router): express.Router {
+function api(
+  database: DataSource,
+  changes: Changes,
+  state: express.Router,
+  devices: express.Router,
+): express.Router {
   const builds = buildStore(database.manager);
   const trials = trialStore(database.manager);
   const logbook = logbookStore(database.manager);
@@ -161,6 +171,7 @@ function api(database: DataSource, state: express.Router, devices: express.Route
   routes.use('/builds/:id', companyRoutes(companyStore(database.manager)));
   routes.use('/builds', buildRoutes(builds));
   routes.use('/builds', stepRoutes(builds));
+  routes.use('/builds', changeRoutes(changes, builds));
   routes.use('/builds/:id/trial-sets', buildTrialRoutes(trials, builds));
   routes.use('/builds/:id', buildLogRoutes(logbook, builds));
   routes.use('/log', logEntryRoutes(logbook));

@@ -8,11 +8,13 @@ import { z } from 'zod';
 import { ownCopies } from '../../../scripts/lib/copies.mjs';
 import { makeApp } from './app.ts';
 import { fromTheFuture, isDatabaseAway, makeDataSource } from './database/data-source.ts';
+import { oneAtATime } from './database/one-at-a-time.ts';
 import { loadDemo } from './demo/load-demo.ts';
 import { networkDoor } from './devices/door.ts';
 import { stoodOpen } from './devices/routes.ts';
 import { ENTRY, loopbackHosts } from './http/guard.ts';
 import { refuseBrokenRequest } from './http/broken-request.ts';
+import { changesOf } from './live/changes.ts';
 
 const settings = z
   .object({
@@ -116,8 +118,11 @@ async function migrate(): Promise<void> {
 
 async function begin(): Promise<boolean> {
   await connect();
-  await migrate();
-  return loadDemo(database, settings.ZUBRIC_DATA);
+  // Several servers on one database begin one after the other: the first brings it to its form, the others find it so.
+  return oneAtATime(database, async () => {
+    await migrate();
+    return loadDemo(database, settings.ZUBRIC_DATA);
+  });
 }
 
 const loaded = await begin().catch((error: unknown) => {
@@ -146,9 +151,14 @@ const noticesIn = (file: string | undefined) => (): readonly string[] =>
 const makeServer = (): Server => createServer(app).on('clientError', refuseBrokenRequest);
 const door = networkDoor({ host: settings.ZUBRIC_HOST, port, serve: makeServer });
 
+const changes = changesOf(settings.ZUBRIC_DATABASE_URL, (error) => {
+  log.warn({ err: error }, 'not told of changes by the database; trying again');
+});
+
 const app = makeApp({
   database,
   log,
+  changes,
   hosts: () => [
     ...loopbackHosts(port()),
     ...door.addresses(),
@@ -195,6 +205,8 @@ function stop(): void {
     void database.destroy().finally(() => process.exit(0));
   });
   server.closeIdleConnections();
+  // Streams that only wait for changes would hold it up to its last moment.
+  void changes.close();
 }
 
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);

@@ -8,6 +8,7 @@ import { PartPhoto1764000000005 } from './migrations/0005-part-photo.ts';
 import { SnapshotName1764000000006 } from './migrations/0006-snapshot-name.ts';
 import { Devices1764000000007 } from './migrations/0007-devices.ts';
 import { TrialEntries1764000000008 } from './migrations/0008-trial-entries.ts';
+import { Tell1764000000009 } from './migrations/0009-tell.ts';
 
 const CONNECT_TIMEOUT_MS = 3000;
 /** No question to the database takes as long as this, milliseconds: one that does is given up and told. */
@@ -25,6 +26,7 @@ const MIGRATIONS = [
   SnapshotName1764000000006,
   Devices1764000000007,
   TrialEntries1764000000008,
+  Tell1764000000009,
 ];
 
 /** The database of a `postgres://` address. Schema changes come from migrations alone. */

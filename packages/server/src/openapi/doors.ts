@@ -65,6 +65,7 @@ export interface Door {
 
 const pictures: Media = { media: PICTURES };
 const table: Media = { media: ['text/csv'] };
+const events: Media = { media: ['text/event-stream'] };
 const lines: Media = { media: ['text/plain'] };
 /** What docs/format.md tells of in words. */
 const anything = z.looseObject({});
@@ -184,6 +185,12 @@ export const DOORS: readonly Door[] = [
     'builds/routes.ts',
     'all that is worked out of it ([format.md](format.md), "The report")',
     { answer: anything },
+  ),
+  door(
+    'get /builds/:id/changes',
+    'live/routes.ts',
+    'a stream of events: `changed` each time that anything of it has changed, whichever server changed it',
+    { answer: events },
   ),
   door('get /builds/:id/file', 'builds/routes.ts', 'the document as it is kept, whatever is wrong with it', {
     answer: anything,

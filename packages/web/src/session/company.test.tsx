@@ -7,7 +7,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { answering, Refusal } from '../testing/answers.ts';
 import { UnitsProvider } from '../common/units.tsx';
 import { BuildSession, useBuild } from './BuildSession.tsx';
-import { useTakenOver } from './company.ts';
+import { useTakenOver, useToldOfChanges } from './company.ts';
 
 const gull = newBuild('Gull');
 const company = (version: number, records = 'a'): Company => ({ others: [], version, records, lock: null });
@@ -105,5 +105,59 @@ describe('what others save meanwhile', () => {
       'log',
       'snapshots',
     ]);
+  });
+});
+
+/** Streams that the page has open, as the browser would hold them. */
+class Stream {
+  static open: Stream[] = [];
+  readonly heard = new Map<string, () => void>();
+  readonly address: string;
+  constructor(address: string) {
+    this.address = address;
+    Stream.open.push(this);
+  }
+  addEventListener(name: string, hears: () => void) {
+    this.heard.set(name, hears);
+  }
+  close() {
+    Stream.open = Stream.open.filter((one) => one !== this);
+  }
+}
+
+describe('being told of changes', () => {
+  const look = (state: 'visible' | 'hidden') => {
+    vi.spyOn(document, 'visibilityState', 'get').mockReturnValue(state);
+    document.dispatchEvent(new Event('visibilitychange'));
+  };
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+    vi.restoreAllMocks();
+    Stream.open = [];
+  });
+
+  it('asks at once, holds one stream while it is looked at, and none else', () => {
+    vi.stubGlobal('EventSource', Stream);
+    const queries = new QueryClient();
+    const asked = vi.spyOn(queries, 'invalidateQueries');
+    function Page() {
+      useToldOfChanges('b 1');
+      return null;
+    }
+    const { unmount } = render(
+      <QueryClientProvider client={queries}>
+        <Page />
+      </QueryClientProvider>,
+    );
+    expect(Stream.open.map(({ address }) => address)).toEqual(['/api/builds/b%201/changes']);
+    Stream.open[0]?.heard.get('changed')?.();
+    expect(asked).toHaveBeenCalledWith({ queryKey: ['company', 'b 1'] });
+    look('hidden');
+    expect(Stream.open).toEqual([]);
+    look('visible');
+    expect(Stream.open).toHaveLength(1);
+    unmount();
+    expect(Stream.open).toEqual([]);
   });
 });

@@ -18,6 +18,32 @@ export const useCompany = (buildId: string, station: string): Company | undefine
     retry: false,
   }).data;
 
+/**
+ * Asks at once where the server says that the build has changed, whichever server changed it. Only while the page is looked at:
+ * a browser holds few such streams open at a time.
+ */
+export function useToldOfChanges(buildId: string): void {
+  const queries = useQueryClient();
+  useEffect(() => {
+    if (typeof EventSource === 'undefined') return;
+    let stream: EventSource | undefined;
+    const asked = (): void => void queries.invalidateQueries({ queryKey: ['company', buildId] });
+    const listen = (): void => {
+      stream?.close();
+      stream = undefined;
+      if (document.visibilityState === 'hidden') return;
+      stream = new EventSource(`/api/builds/${encodeURIComponent(buildId)}/changes`);
+      stream.addEventListener('changed', asked);
+    };
+    listen();
+    document.addEventListener('visibilitychange', listen);
+    return () => {
+      document.removeEventListener('visibilitychange', listen);
+      stream?.close();
+    };
+  }, [buildId, queries]);
+}
+
 /** Takes over what others saved and recorded meanwhile; what is being changed here is left as it is. */
 export function useTakenOver(company: Company | undefined): void {
   const { id, session, adopt } = useBuild();

@@ -11,7 +11,7 @@ import { readUnsent } from '../offline/outbox.ts';
 import { Unsent } from '../offline/Unsent.tsx';
 import { withUnsentSteps } from '../offline/unsent-steps.ts';
 import { useSentAgain } from '../offline/use-outbox.ts';
-import { useCompany, useTakenOver } from '../session/company.ts';
+import { useCompany, useTakenOver, useToldOfChanges } from '../session/company.ts';
 import { Others } from './Others.tsx';
 import { leftDrafts } from '../session/drafts.ts';
 import type { KeptHere } from '../session/saving.ts';
@@ -54,6 +54,7 @@ export function Workbench() {
   });
   const me = useAskedMe();
   const company = useCompany(buildId, useStation());
+  useToldOfChanges(buildId);
   const lock = company ? company.lock : (stored.data?.build.lock ?? null);
   if (stored.isError)
     return (
