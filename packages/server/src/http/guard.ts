@@ -53,14 +53,24 @@ const isSame = (given: string | undefined, token: string): boolean => {
   return a.length === b.length && timingSafeEqual(a, b);
 };
 
-/** Cookies are shared by all ports of a host: each installation has a name of its own. */
-const cookieName = (request: Request): string => `zubric-key-${request.socket.localPort ?? 0}`;
+/**
+ * Cookies are shared by all ports of a host: each installation has a name of its own. Behind a proxy that is one name for all
+ * servers that it hands on to; a cookie that one of them left before, under its own port, is taken there too.
+ */
+function cookieNames(request: Request): readonly [string, ...string[]] {
+  const own = `zubric-key-${request.socket.localPort ?? 0}`;
+  return request.get('X-Forwarded-Proto') === undefined ? [own] : [`zubric-key-${PROXIED}`, own];
+}
+const PROXIED = 'proxied';
 
-const cookieOf = (request: Request): string | undefined =>
-  (request.headers.cookie ?? '')
-    .split(';')
-    .map((pair) => pair.trim().split('='))
-    .find(([name]) => name === cookieName(request))?.[1];
+function cookieOf(request: Request): string | undefined {
+  const cookies = (request.headers.cookie ?? '').split(';').map((pair) => pair.trim().split('='));
+  for (const wanted of cookieNames(request)) {
+    const found = cookies.find(([name]) => name === wanted)?.[1];
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
 
 const bearerOf = (request: Request): string | undefined =>
   /^Bearer ([\w-]+)$/i.exec(request.get('Authorization') ?? '')?.[1];
@@ -77,7 +87,7 @@ export const entry =
 
 /** Leaves a key as a cookie that no script and no other site can use, and over TLS none that goes without. */
 export function keepKey(request: Request, response: Response, key: string): void {
-  response.cookie(cookieName(request), key, {
+  response.cookie(cookieNames(request)[0], key, {
     httpOnly: true,
     sameSite: 'strict',
     secure: request.secure,

@@ -1,8 +1,9 @@
 import { once } from 'node:events';
+import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { makeApp } from '../app.ts';
+import { makeApp, type AppOptions } from '../app.ts';
 import { makeDataSource } from '../database/data-source.ts';
 import { oneAtATime } from '../database/one-at-a-time.ts';
 import { loadDemo } from '../demo/load-demo.ts';
@@ -12,13 +13,16 @@ import { changesOf } from './changes.ts';
 const NAME = 'live';
 const urlOf = (): string => inject('databaseUrl').replace(/\/postgres$/, `/${NAME}`);
 
+const KEY = 'd4'.repeat(24);
+const BEHIND = { secure: 'https://zubric.club.example', token: KEY };
+
 /** A server of several on one database. */
-async function served() {
+async function served(more: Partial<AppOptions> = {}) {
   const database = await makeDataSource(urlOf()).initialize();
   const problems: unknown[] = [];
   const changes = changesOf(urlOf(), (problem) => problems.push(problem));
   let address = '';
-  const app = makeApp({ database, log: pino({ enabled: false }), hosts: () => [address], changes });
+  const app = makeApp({ database, log: pino({ enabled: false }), hosts: () => [address], changes, ...more });
   const server = app.listen(0, '127.0.0.1');
   await once(server, 'listening');
   address = `127.0.0.1:${(server.address() as AddressInfo).port}`;
@@ -33,6 +37,7 @@ async function served() {
   return {
     database,
     problems,
+    port: (server.address() as AddressInfo).port,
     ask,
     async close() {
       // Streams end by themselves, so that a server that is stopped need not cut anything off.
@@ -113,6 +118,34 @@ describe('two servers on one database', () => {
     await b?.ask('/builds/teasel/log', { method: 'POST', body: JSON.stringify({ note: 'again' }) });
     await soon(() => page.count() > before);
     await page.stop();
+  });
+
+  it('take the cookie that the other left, behind one proxy', async () => {
+    const [one, other] = await Promise.all([served(BEHIND), served(BEHIND)]);
+    /** As the proxy hands on what was asked of its own address. */
+    const handedOn = (port: number, path: string, cookie?: string) =>
+      new Promise<{ status: number | undefined; cookie: string | undefined }>((resolve, reject) => {
+        get(
+          {
+            ...{ port, path, host: '127.0.0.1' },
+            headers: {
+              ...{ Host: 'zubric.club.example', 'X-Forwarded-Proto': 'https' },
+              ...(cookie === undefined ? {} : { Cookie: cookie }),
+            },
+          },
+          (answer) => {
+            answer.resume();
+            resolve({ status: answer.statusCode, cookie: answer.headers['set-cookie']?.[0]?.split(';')[0] });
+          },
+        ).on('error', reject);
+      });
+    const { cookie } = await handedOn(one.port, `/enter?key=${KEY}`);
+    expect((await handedOn(other.port, '/api/builds', cookie)).status).toBe(200);
+    expect((await handedOn(other.port, '/api/builds')).status).toBe(401);
+    // A key that a server left under its own port before is taken by that server still.
+    expect((await handedOn(one.port, '/api/builds', `zubric-key-${one.port}=${KEY}`)).status).toBe(200);
+    expect((await handedOn(other.port, '/api/builds', `zubric-key-${one.port}=${KEY}`)).status).toBe(401);
+    await Promise.all([one.close(), other.close()]);
   });
 
   it('end their streams where they are stopped', async () => {
