@@ -95,9 +95,31 @@ motor,Short`;
     expect(partsFromCsv(text).bad[0]?.problems.join()).toMatch(/"kg" is no unit/);
   });
 
+  it('are read from a table that calls its columns otherwise, once it is told what they are', () => {
+    const foreign = 'Article;Weight (g);Hole;Price\nSmall bush;12;6;1.50\n';
+    const asked = partsFromCsv(foreign);
+    expect(asked.columns.map(({ key }) => key)).toEqual([null, null, null, null]);
+    expect(asked.bad).toEqual([{ line: 1, problems: [expect.stringContaining('must head the columns')] }]);
+    const columns = { Article: 'name', 'Weight (g)': 'massKg', Price: 'cost' };
+    const told = partsFromCsv(foreign, { columns, kind: 'spacer' });
+    expect(told.bad).toEqual([]);
+    // 12 g in the unit of its own heading; what nobody named stays left out.
+    expect(told.parts[0]?.part).toMatchObject({
+      kind: 'spacer',
+      name: 'Small bush',
+      massKg: 0.012,
+      cost: 1.5,
+    });
+    expect(told.columns[2]).toMatchObject({ heading: 'Hole', key: null });
+    // What is known by its own words can be left out, too.
+    expect(
+      partsFromCsv('kind,name,cost\nspacer,A,3', { columns: { cost: '' } }).parts[0]?.part.cost,
+    ).toBeUndefined();
+    expect(() => partsFromCsv('a,b\n1,2', { columns: { a: 'name', b: 'name' } })).toThrow(/Two columns/);
+  });
+
   it.each([
     [`${HEAD}\nmotor,"cut off`, /cut off/],
-    ['a,b,c\n1,2,3', /must head the columns/],
     ['', /must head the columns/],
     ['kind,name,name\nmotor,a,b', /Two columns/],
   ])('are refused as a whole where the table is none: %j', (text, why) => {

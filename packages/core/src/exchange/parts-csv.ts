@@ -7,26 +7,11 @@ import {
   partSchema,
   problemsOf,
   type Part,
-  type PartChoice,
   type PartField,
   type PartKind,
 } from '../vehicle/index.ts';
 import { FORMULA } from './csv.ts';
-
-/** Columns that every part has, beside its figures. */
-const COMMON = ['id', 'kind', 'name', 'state', 'whence', 'arrivesOn', 'note'] as const;
-/** What else some kind of part is chosen of. */
-const CHOICES: ReadonlyMap<string, PartChoice> = new Map(
-  PART_KINDS.flatMap((kind) => partChoices(kind).map((choice) => [choice.key, choice] as const)),
-);
-/** A gearhead that is one with its motor. */
-const GEARHEAD = ['gearhead.ratio', 'gearhead.efficiency', 'gearhead.ratedTorqueNm'] as const;
-const GUESSED = 'guessed.';
-
-const FIGURES: ReadonlyMap<string, PartField> = new Map(
-  PART_KINDS.flatMap((kind) => partFields(kind).map((field) => [field.key, field] as const)),
-);
-const COLUMNS: readonly string[] = [...COMMON, ...CHOICES.keys(), ...FIGURES.keys(), ...GEARHEAD];
+import { CHOICES, COLUMNS, FIGURES, GEARHEAD, GUESSED } from './part-columns.ts';
 
 /** What stands at a dotted place of a part. */
 const at = (part: object, place: string): unknown =>
@@ -77,6 +62,14 @@ export interface ReadParts {
 /** A file that is no table of parts at all, and why. */
 export class UnreadableTable extends Error {}
 
+/** What a table is told to be where its own words do not tell. */
+export interface PartsMapping {
+  /** Which key a column is of, by its heading; an empty one is left out. */
+  readonly columns?: Readonly<Record<string, string>> | undefined;
+  /** What all of its parts are where no column says so. */
+  readonly kind?: PartKind | undefined;
+}
+
 const plain = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{Nd}.]/gu, '');
 const NAMES: ReadonlyMap<string, string> = new Map(
   [
@@ -87,12 +80,14 @@ const NAMES: ReadonlyMap<string, string> = new Map(
   ].map(([name, key]) => [plain(name), key]),
 );
 
-/** A heading: a key or a title, and the unit of its bare numbers in brackets behind it. */
-function columnOf(heading: string): ReadColumn {
+/** A heading: a key or a title, or what it is told to be; and the unit of its bare numbers in brackets behind it. */
+function columnOf(heading: string, { columns = {} }: PartsMapping): ReadColumn {
   const found = /^(.*?)\s*[([]([^)\]]*)[)\]]\s*$/.exec(heading.trim());
   const name = found?.[1] ?? heading.trim();
   const guess = name.startsWith(GUESSED) && FIGURES.has(name.slice(GUESSED.length)) ? name : undefined;
-  const key = NAMES.get(plain(name)) ?? guess ?? null;
+  const own = NAMES.get(plain(name)) ?? guess ?? null;
+  const told = Object.hasOwn(columns, heading) ? columns[heading] : undefined;
+  const key = told === undefined ? own : COLUMNS.includes(told) ? told : null;
   const unit = found?.[2]?.trim() ?? '';
   const field = key === null ? undefined : FIGURES.get(key);
   // A price has no unit of ours, whatever money stands in its heading; nor has a count.
@@ -147,8 +142,9 @@ function cellOf(text: string, { key, unit }: ReadColumn): Cell {
 function partOf(
   cells: readonly string[],
   columns: readonly ReadColumn[],
+  kind: PartKind | undefined,
 ): Part | { readonly problems: readonly string[] } {
-  const made: Record<string, unknown> = { id: 'new' };
+  const made: Record<string, unknown> = { id: 'new', ...(kind === undefined ? {} : { kind }) };
   const problems: string[] = [];
   columns.forEach((column, n) => {
     const text = (cells[n] ?? '').trim();
@@ -170,6 +166,9 @@ function partOf(
     : { problems: problemsOf(read.error).map(({ path, message }) => `${path}: ${message}`) };
 }
 
+const UNHEADED =
+  'The first line must head the columns: “kind” and “name” at least, then the figures by their keys.';
+
 /** Lines of the file that a row takes: a note may have several. */
 const linesOf = (cells: readonly string[]): number =>
   1 + cells.reduce((sum, cell) => sum + (cell.match(/\r\n|\r|\n/g)?.length ?? 0), 0);
@@ -179,23 +178,24 @@ const linesOf = (cells: readonly string[]): number =>
  * unit in brackets where bare numbers are of another than the key's; a cell may bring its own unit. Good rows are read,
  * each other one is told with its line. A part without an `id` has the id "new".
  *
- * @throws UnreadableTable where the file is cut off within a quoted cell, or has no column of a part
+ * @param mapping which key a column is of, and what kind its parts are, where the table does not say so
+ * @throws UnreadableTable where the file is cut off within a quoted cell, is empty, or has two columns of one key
  * @example partsFromCsv('kind,name,massKg\r\nspacer,Brass spacer,0.01').parts.length // 1
  */
-export function partsFromCsv(text: string): ReadParts {
+export function partsFromCsv(text: string, mapping: PartsMapping = {}): ReadParts {
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
   if (errors.some(({ code }) => code === 'MissingQuotes'))
     throw new UnreadableTable('The file ends within a quoted cell: it is cut off. Nothing of it is taken.');
   const [headings = [], ...rows] = data;
-  const columns = headings.map(columnOf);
+  const columns = headings.map((heading) => columnOf(heading, mapping));
   const twice = columns.find(
     ({ key }, n) => key !== null && columns.findIndex((other) => other.key === key) < n,
   );
   if (twice) throw new UnreadableTable(`Two columns are of “${twice.key}”: leave one out.`);
-  if (!columns.some(({ key }) => key === 'kind') || !columns.some(({ key }) => key === 'name'))
-    throw new UnreadableTable(
-      'The first line must head the columns: “kind” and “name” at least, then the figures by their keys.',
-    );
+  const heads = (wanted: string): boolean => columns.some(({ key }) => key === wanted);
+  if (rows.length === 0) throw new UnreadableTable(UNHEADED);
+  if (!heads('name') || !(heads('kind') || mapping.kind))
+    return { columns, parts: [], bad: [{ line: 1, problems: [UNHEADED] }] };
   const parts: { line: number; part: Part }[] = [];
   const bad: BadRow[] = [];
   let next = 1 + linesOf(headings);
@@ -203,7 +203,7 @@ export function partsFromCsv(text: string): ReadParts {
     const line = next;
     next += linesOf(cells);
     if (cells.every((cell) => cell.trim() === '')) continue;
-    const read = partOf(cells, columns);
+    const read = partOf(cells, columns, mapping.kind);
     if ('id' in read) parts.push({ line, part: read });
     else bad.push({ line, problems: read.problems });
   }

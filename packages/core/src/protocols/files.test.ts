@@ -28,7 +28,24 @@ describe('runs from a table', () => {
       expect.stringMatching(/^Line 3: side: /),
     ]);
     expect(csv('a,b\n1,2').problems[0]).toContain('names no reading of this trial');
-    expect(csv('   ')).toEqual({ readings: [], problems: [] });
+    expect(csv('   ')).toEqual({ columns: [], readings: [], problems: [] });
+  });
+
+  it('are read from a table that calls its columns otherwise, once it is told what they are', () => {
+    const text = 'Abweichung;Weg [cm];Wer\n12;295;A\n-7;301;B\n';
+    const fields = readingFields('straight-run', {});
+    const read = (mapping: Record<string, string>) =>
+      runsFromCsv(fields, readingSchema('straight-run', {}), text, mapping);
+    expect(read({}).columns.map(({ key }) => key)).toEqual([null, null, null]);
+    const told = read({ Abweichung: 'side', 'Weg [cm]': 'distance' });
+    expect(told.problems).toEqual([]);
+    expect(told.readings).toHaveLength(2);
+    expect((told.readings[0]?.['distance'] as { value: number }).value).toBeCloseTo(2.95, 12);
+    expect((told.readings[1]?.['side'] as { value: number }).value).toBe(-0.007);
+    expect(told.columns[2]).toEqual({ heading: 'Wer', key: null });
+    expect(read({ Abweichung: 'side', 'Weg [cm]': 'side' }).problems).toEqual([
+      'Two columns are ended to the side: leave one out.',
+    ]);
   });
 
   it('know words by what they are called', () => {

@@ -49,7 +49,7 @@ export {
 export { readBuildFile, WHOLE_FORMAT, type BuildFile } from './build-file.ts';
 export { chargeFirst, nextRun, oddIn } from './next-run.ts';
 export { usualConditions } from './usual.ts';
-export { runsFromCsv, type RunsRead } from './runs-csv.ts';
+export { runsFromCsv, type RunsColumn, type RunsMapping, type RunsRead } from './runs-csv.ts';
 export { isLive, orderFor, runFrom, runsFromLines } from './live.ts';
 export { readingsCsv, standings, type GroupSet, type Placed, type Standing } from './group.ts';
 export { tuningPlan, type TuningLine, type TuningPlan } from './tuning.ts';

@@ -135,20 +135,27 @@ export const addHole = (build: Build, partId: string): Build => {
  *
  * @example drawnOutline(gull).length // 4
  */
-export function drawnOutline({ body, layout }: Build): NonNullable<Shell['outline']> {
+export function drawnOutline(
+  { body, layout }: Build,
+  corners: readonly { readonly aheadM: number; readonly leftM: number }[] = cornersOf(body),
+): NonNullable<Shell['outline']> {
   const { from, long } = stance({ layout });
-  const [half, wide] = [body.length.value / 2, body.width.value / 2];
-  const middle = from + long / 2;
+  return corners.map(({ aheadM, leftM }, n) => ({
+    id: `corner-${n + 1}`,
+    ahead: mm(from + long / 2 + aheadM),
+    left: mm(leftM),
+  }));
+}
+
+/** Of a box, about its middle. */
+function cornersOf({ length, width }: Build['body']) {
+  const [half, wide] = [length.value / 2, width.value / 2];
   return [
     [-half, -wide],
     [half, -wide],
     [half, wide],
     [-half, wide],
-  ].map(([ahead = 0, left = 0], n) => ({
-    id: `corner-${n + 1}`,
-    ahead: mm(middle + ahead),
-    left: mm(left),
-  }));
+  ].map(([aheadM = 0, leftM = 0]) => ({ aheadM, leftM }));
 }
 
 /**

@@ -270,11 +270,16 @@ export const DOORS: readonly Door[] = [
   ),
   door('post /parts', 'parts/routes.ts', 'a part', { body: partSchema, answer: partSchema, status: 201 }),
   door('get /parts.csv', 'parts/routes.ts', 'the shelf as CSV', { answer: table }),
-  door('post /parts/import', 'parts/routes.ts', 'parts from CSV or JSON; `?preview=1` keeps nothing', {
-    query: PART_ASKED.preview,
-    body: table,
-    answer: partsImportSchema,
-  }),
+  door(
+    'post /parts/import',
+    'parts/routes.ts',
+    'parts from CSV or JSON; `?preview=1` keeps nothing; `kind` and `columns` (`{heading: key}`) say what a table of other headings is',
+    {
+      query: PART_ASKED.preview,
+      body: table,
+      answer: partsImportSchema,
+    },
+  ),
   door('get /parts/:id', 'parts/routes.ts', 'a part, its version in `ETag`', { answer: partSchema }),
   door('put /parts/:id', 'parts/routes.ts', 'the part changed, over the version in `If-Match`', {
     body: partSchema,

@@ -1,11 +1,13 @@
 import type { PartsImport } from '@zubric/core/answers';
-import { UnreadableTable, partsFromCsv } from '@zubric/core/exchange';
+import { UnreadableTable, partsFromCsv, type PartsMapping } from '@zubric/core/exchange';
 import { partSchema, problemsOf, type Part } from '@zubric/core/vehicle';
 import { isUtf8 } from 'node:buffer';
 import { HttpProblem } from '../http/http-problem.ts';
 import { newPartId } from './ids.ts';
 import type { PartStore } from './store.ts';
 
+/** The line of a table that heads its columns. */
+const HEADING = 1;
 /** A preview shows no more parts than this. */
 const SHOWN = 20;
 
@@ -18,12 +20,12 @@ interface Read {
 const refused = (title: string): HttpProblem =>
   new HttpProblem({ status: 422, code: 'unreadable-table', title });
 
-function fromCsv(bytes: unknown): Read {
+function fromCsv(bytes: unknown, mapping: PartsMapping): Read {
   if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw refused('The file is empty.');
   if (!isUtf8(bytes))
     throw refused('The file is not UTF-8: save it as “CSV UTF-8” and send it again. Nothing of it is taken.');
   try {
-    const { columns, parts, bad } = partsFromCsv(bytes.toString('utf8'));
+    const { columns, parts, bad } = partsFromCsv(bytes.toString('utf8'), mapping);
     return {
       columns: columns.map((column) => ({ ...column })),
       parts,
@@ -57,9 +59,16 @@ function fromJson(json: unknown): Read {
 export async function importParts(
   store: PartStore,
   body: unknown,
-  { isCsv, preview }: { readonly isCsv: boolean; readonly preview: boolean },
+  {
+    isCsv,
+    preview,
+    mapping,
+  }: { readonly isCsv: boolean; readonly preview: boolean; readonly mapping: PartsMapping },
 ): Promise<PartsImport> {
-  const { columns, parts, bad } = isCsv ? fromCsv(body) : fromJson(body);
+  const { columns, parts, bad } = isCsv ? fromCsv(body, mapping) : fromJson(body);
+  // A table whose columns are not known yet is shown, so that it can be told what they are; it is not taken.
+  const [first] = bad;
+  if (isCsv && !preview && first?.line === HEADING) throw refused(first.problems.join(' '));
   const named = parts.map(({ line, part }) => ({
     line,
     part: part.id === 'new' ? { ...part, id: newPartId(part.kind) } : part,
@@ -68,8 +77,8 @@ export async function importParts(
   const isFirst = ({ part: { id } }: (typeof named)[number]): boolean =>
     !seen.has(id) && seen.add(id).has(id);
   const kept = named.filter(isFirst);
-  const first = new Set(kept);
-  const twice = named.filter((row) => !first.has(row));
+  const firsts = new Set(kept);
+  const twice = named.filter((row) => !firsts.has(row));
   const taken = new Set(
     preview
       ? await store.taken(kept.map(({ part }) => part.id))

@@ -178,6 +178,24 @@ describe('tables of parts', () => {
     expect(bad[0]).toMatchObject({ line: 9, problems: [expect.stringMatching(/^voltageV: "twelve"/)] });
   });
 
+  it('come in from a table of other headings, once it is told what they are', async () => {
+    const table = 'Article,Weight (g)\nFlanged bush,12\n';
+    const first = partsImportSchema.parse((await send(table, '?preview=1')).body);
+    expect(first.columns.map(({ heading, key }) => [heading, key])).toEqual([
+      ['Article', null],
+      ['Weight (g)', null],
+    ]);
+    expect([first.good, first.bad[0]?.line]).toEqual([0, 1]);
+    const columns = encodeURIComponent(JSON.stringify({ Article: 'name', 'Weight (g)': 'massKg' }));
+    const told = partsImportSchema.parse(
+      (await send(table, `?preview=1&kind=spacer&columns=${columns}`)).body,
+    );
+    expect(told.parts).toMatchObject([{ kind: 'spacer', name: 'Flanged bush', massKg: 0.012 }]);
+    const wrong = await send(table, '?preview=1&columns=none');
+    expect(wrong.status).toBe(422);
+    expect(JSON.stringify(wrong.body)).toContain('this is JSON');
+  });
+
   it('come in as JSON too', async () => {
     const { body } = await server.send('post', '/api/parts/import').send([motor, { ...motor, stallA: 1 }]);
     expect(partsImportSchema.parse(body)).toMatchObject({ good: 1, bad: [{ line: 2 }] });

@@ -16,7 +16,30 @@ const query = z.strictObject({
   kind: z.enum(PART_KINDS).optional(),
   place: z.enum(['shelf', 'aside']).default('shelf'),
 });
-const previewing = z.strictObject({ preview: z.enum(['0', '1']).default('0') });
+const previewing = z.strictObject({
+  preview: z.enum(['0', '1']).default('0'),
+  /** What all parts of a table are, where no column says so. */
+  kind: z.enum(PART_KINDS).optional(),
+  /** Which keys its columns are of, `{heading: key}` as JSON, where their headings do not say so. */
+  columns: z
+    .string()
+    .max(10_000)
+    .transform((text, context) => {
+      const read = z.record(z.string(), z.string()).safeParse(jsonIn(text));
+      if (read.success) return read.data;
+      context.addIssue({ code: 'custom', message: 'this is JSON: {"a heading": "a key"}' });
+      return z.NEVER;
+    })
+    .optional(),
+});
+/** What a text of JSON says; undefined of one that is none. */
+function jsonIn(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
 const placing = z.strictObject({ place: z.enum(['shelf', 'aside']) });
 const ID = /^[a-z0-9][a-z0-9-]{0,59}$/;
 /** 5,000 parts with every figure are under 2 MB. */
@@ -41,9 +64,9 @@ export function partTableRoutes(store: PartStore): Router {
   });
 
   routes.post('/parts/import', raw({ type: 'text/csv', limit: TABLE_LIMIT }), async (request, response) => {
-    const { preview } = previewing.parse(request.query);
+    const { preview, ...mapping } = previewing.parse(request.query);
     const isCsv = request.is('text/csv') !== false;
-    response.json(await importParts(store, request.body, { isCsv, preview: preview === '1' }));
+    response.json(await importParts(store, request.body, { isCsv, preview: preview === '1', mapping }));
   });
 
   return routes;

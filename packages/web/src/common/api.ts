@@ -23,6 +23,7 @@ import {
   type BuildPlace,
   type DeviceRole,
 } from '@zubric/core/answers';
+import type { PartsMapping } from '@zubric/core/exchange';
 import type { TrialConditions } from '@zubric/core/protocols';
 import type { Build, PartInput } from '@zubric/core/vehicle';
 import { z } from 'zod';
@@ -37,6 +38,21 @@ export type NewPart = WithoutId<PartInput>;
 export interface TrialSetForm {
   readonly name: string;
   readonly conditions: TrialConditions;
+}
+
+/** How a table of parts is brought in: shown first, or kept; and what it is told to be. */
+interface PartsAsked {
+  readonly preview: boolean;
+  readonly mapping?: PartsMapping;
+}
+
+function importQuery(preview: boolean, { kind, columns }: PartsMapping = {}): string {
+  const asked = new URLSearchParams({
+    ...(preview ? { preview: '1' } : {}),
+    ...(kind === undefined ? {} : { kind }),
+    ...(columns === undefined ? {} : { columns: JSON.stringify(columns) }),
+  });
+  return asked.size === 0 ? '' : `?${asked.toString()}`;
 }
 
 /** A document as it is kept, whatever is wrong with it. */
@@ -107,8 +123,8 @@ export const api = {
   /** One without an id is given one. */
   createPart: (part: NewPart) => call('/parts', { method: 'POST', body: part, shape: partAnswerSchema }),
   /** A table of parts; a preview keeps nothing. */
-  importParts: (table: Blob, { preview }: { readonly preview: boolean }) =>
-    call(`/parts/import${preview ? '?preview=1' : ''}`, {
+  importParts: (table: Blob, { preview, mapping }: PartsAsked) =>
+    call(`/parts/import${importQuery(preview, mapping)}`, {
       method: 'POST',
       body: table,
       shape: partsImportSchema,

@@ -1,4 +1,6 @@
 import type { PartsImport } from '@zubric/core/answers';
+import { PART_COLUMNS, type PartsMapping } from '@zubric/core/exchange';
+import { PART_KINDS } from '@zubric/core/vehicle';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { api } from '../common/api.ts';
@@ -13,6 +15,13 @@ const counted = (n: number, one: string, several: string): string => `${n} ${n =
 /** More lines than this are not told one by one. */
 const TOLD = 50;
 
+/** A file, what it is told to be, and how it reads so. */
+interface Chosen {
+  readonly file: File;
+  readonly mapping: PartsMapping;
+  readonly read: PartsImport;
+}
+
 interface Props {
   readonly onDone: (said: string) => void;
 }
@@ -21,16 +30,16 @@ interface Props {
 export function ImportParts({ onDone }: Props) {
   const input = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
-  const [chosen, setChosen] = useState<{ readonly file: File; readonly read: PartsImport }>();
+  const [chosen, setChosen] = useState<Chosen>();
   const look = useMutation({
-    mutationFn: async (file: File) => ({
-      file,
-      read: await api.importParts(bodyOf(file), { preview: true }),
+    mutationFn: async ({ file, mapping }: Omit<Chosen, 'read'>): Promise<Chosen> => ({
+      ...{ file, mapping },
+      read: await api.importParts(bodyOf(file), { preview: true, mapping }),
     }),
     onSuccess: setChosen,
   });
   const take = useMutation({
-    mutationFn: (file: File) => api.importParts(bodyOf(file), { preview: false }),
+    mutationFn: ({ file, mapping }: Chosen) => api.importParts(bodyOf(file), { preview: false, mapping }),
     onSuccess: async ({ good, bad }) => {
       setChosen(undefined);
       await queries.invalidateQueries({ queryKey: ['parts'] });
@@ -49,7 +58,7 @@ export function ImportParts({ onDone }: Props) {
         aria-label="Table of parts"
         onChange={(event) => {
           const [file] = event.target.files ?? [];
-          if (file) look.mutate(file);
+          if (file) look.mutate({ file, mapping: {} });
           event.target.value = '';
         }}
       />
@@ -59,7 +68,7 @@ export function ImportParts({ onDone }: Props) {
       <a className="push inline-flex items-center" href="/api/parts.csv" download>
         Save as CSV
       </a>
-      {look.error && (
+      {look.error && !chosen && (
         <p role="alert" className="w-full border border-short bg-short-lo px-3 py-2">
           {look.error.message}
         </p>
@@ -67,6 +76,12 @@ export function ImportParts({ onDone }: Props) {
       {chosen && (
         <Panel title={`What “${chosen.file.name}” holds`} onClose={() => setChosen(undefined)} wide>
           <Preview read={chosen.read} />
+          <Columns chosen={chosen} onTold={(mapping) => look.mutate({ file: chosen.file, mapping })} />
+          {look.error && (
+            <p role="alert" className="mt-2 text-short">
+              {look.error.message}
+            </p>
+          )}
           {take.error && (
             <p role="alert" className="mt-2 text-short">
               {take.error.message}
@@ -77,7 +92,7 @@ export function ImportParts({ onDone }: Props) {
               type="button"
               className="push push-main"
               disabled={chosen.read.good === 0 || take.isPending}
-              onClick={() => take.mutate(chosen.file)}
+              onClick={() => take.mutate(chosen)}
             >
               Bring in {chosen.read.good} {chosen.read.good === 1 ? 'part' : 'parts'}
             </button>
@@ -88,6 +103,61 @@ export function ImportParts({ onDone }: Props) {
         </Panel>
       )}
     </>
+  );
+}
+
+interface ColumnsProps {
+  readonly chosen: Chosen;
+  readonly onTold: (mapping: PartsMapping) => void;
+}
+
+/** What each column of the table is, told where its heading does not say so. */
+function Columns({ chosen: { mapping, read }, onTold }: ColumnsProps) {
+  const { columns } = read;
+  if (columns.length === 0) return null;
+  const kindIsTold = columns.some(({ key }) => key === 'kind');
+  return (
+    <details className="mt-2" open={columns.some(({ key }) => key === null)}>
+      <summary className="cursor-pointer">What each column is</summary>
+      <div className="mt-1 flex flex-wrap gap-3">
+        {!kindIsTold && (
+          <label className="grid text-[14px] text-soft">
+            Kind of all of them
+            <select
+              className="entry"
+              value={mapping.kind ?? ''}
+              onChange={({ target: { value } }) =>
+                onTold({ ...mapping, kind: PART_KINDS.find((kind) => kind === value) })
+              }
+            >
+              <option value="">not said</option>
+              {PART_KINDS.map((kind) => (
+                <option key={kind}>{kind}</option>
+              ))}
+            </select>
+          </label>
+        )}
+        {columns.map(({ heading, key }, n) => (
+          <label key={`${heading} ${n}`} className="grid text-[14px] text-soft">
+            {heading === '' ? `Column ${n + 1}` : heading}
+            <select
+              className="entry"
+              value={key ?? ''}
+              onChange={({ target: { value } }) =>
+                onTold({ ...mapping, columns: { ...mapping.columns, [heading]: value } })
+              }
+            >
+              <option value="">left out</option>
+              {PART_COLUMNS.map((column) => (
+                <option key={column.key} value={column.key}>
+                  {column.title}
+                </option>
+              ))}
+            </select>
+          </label>
+        ))}
+      </div>
+    </details>
   );
 }
 

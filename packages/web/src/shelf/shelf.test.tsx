@@ -193,6 +193,27 @@ describe('the parts shelf', () => {
     expect(asked.filter(({ method }) => method === 'POST')).toHaveLength(2);
   });
 
+  it('is told what each column is, and looks anew', async () => {
+    const read = (key: string | null) => ({
+      columns: [{ heading: 'Article', key, unit: null }],
+      good: key === null ? 0 : 1,
+      bad: [],
+      parts: [],
+    });
+    const asked = serving([], {
+      'POST /api/parts/import\\?preview=1': () => read(null),
+      'POST /api/parts/import\\?preview=1&.*': () => read('name'),
+    });
+    show();
+    const file = new File(['Article'], 'mine.csv', { type: 'text/csv' });
+    fireEvent.change(await screen.findByLabelText('Table of parts'), { target: { files: [file] } });
+    const panel = within(await screen.findByRole('dialog', { name: 'What “mine.csv” holds' }));
+    fireEvent.change(panel.getByLabelText('Article'), { target: { value: 'name' } });
+    await waitFor(() => expect(panel.getByText(/^1 part can be brought in/)).toBeTruthy());
+    const last = asked.at(-1);
+    expect(decodeURIComponent(last?.path ?? '')).toContain('columns={"Article":"name"}');
+  });
+
   it('keeps what was typed where the server refuses it', async () => {
     serving([], { 'POST /api/parts': () => new Refusal(409, 'There is such a part.') });
     show();

@@ -12,6 +12,7 @@ import {
 import { Choice } from '../../fields/Choice.tsx';
 import { SchemaField } from '../../fields/SchemaField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
+import { OutlineFromDrawing } from './OutlineFromDrawing.tsx';
 import { Remove } from './Remove.tsx';
 
 const OPENS_WORDS: Readonly<Record<Opens, string>> = {
@@ -52,6 +53,7 @@ export function BodyForm() {
         )}
       </div>
       <Outline shell={shell} onChange={set} />
+      <OutlineFromDrawing onChange={set} />
       <Springs />
     </section>
   );

@@ -128,6 +128,33 @@ describe('the body', () => {
     expect(arrangementOf(kept()).shell?.outline).toBeUndefined();
   });
 
+  it('is brought in from a drawing, about the middle of what it stands on; one that is none is told', async () => {
+    onBench(<LayoutStation />, unplaced);
+    const give = (text: string) => {
+      const file = new File([text], 'plate.dxf');
+      Object.defineProperty(file, 'text', { value: () => Promise.resolve(text) });
+      fireEvent.change(screen.getByLabelText('Drawing of the body'), { target: { files: [file] } });
+    };
+    give('not a drawing');
+    expect((await screen.findByText(/no drawing in DXF/)).getAttribute('role')).toBe('alert');
+    expect(arrangementOf(kept()).shell?.outline).toBeUndefined();
+    // A triangle of 600 by 400 as a drawing has it, without a unit.
+    const corners = [
+      [0, 0],
+      [600, 200],
+      [0, 400],
+    ].flatMap(([x, y]) => ['10', String(x), '20', String(y)]);
+    const poly = ['0', 'LWPOLYLINE', '8', '0', '90', '3', '70', '1', ...corners];
+    give(['0', 'SECTION', '2', 'ENTITIES', ...poly, '0', 'ENDSEC', '0', 'EOF', ''].join('\n'));
+    expect((await screen.findByText(/^600.mm long, 400.mm wide, 3 corners/)).textContent).toContain(
+      'It does not say its unit: taken for mm.',
+    );
+    const outline = arrangementOf(kept()).shell?.outline ?? [];
+    expect(outline.map(({ left }) => left.value)).toEqual([-0.2, 0, 0.2]);
+    const ahead = outline.map((corner) => corner.ahead.value);
+    expect(Math.max(...ahead) - Math.min(...ahead)).toBeCloseTo(0.6, 9);
+  });
+
   it('closed, holds back what is in it until it is opened', async () => {
     onBench(<LayoutStation />, puffin);
     fireEvent.change(fieldCalled('The body'), { target: { value: 'lid' } });

@@ -4,6 +4,8 @@ import {
   readingSchema,
   runsFromCsv,
   runsFromLines,
+  type Field,
+  type RunsMapping,
   type RunsRead,
   type TrialReading,
 } from '@zubric/core/protocols';
@@ -44,11 +46,16 @@ export function PasteRuns({ set, onTaken }: Props) {
 }
 
 /** Runs of a text: the lines that a controller wrote, else a table. */
-function readText({ protocol, conditions, trials }: ShownTrialSet, text: string): RunsRead {
+function readText(
+  { protocol, conditions, trials }: ShownTrialSet,
+  text: string,
+  mapping: RunsMapping,
+): RunsRead {
   const before = trials.map(({ reading }) => reading);
   const live = runsFromLines(protocol, (runs) => nextRun(protocol, conditions, [...before, ...runs]), text);
-  if (live.length > 0) return { readings: live, problems: [] };
-  return runsFromCsv(readingFields(protocol, conditions), readingSchema(protocol, conditions), text);
+  if (live.length > 0) return { columns: [], readings: live, problems: [] };
+  const fields = readingFields(protocol, conditions);
+  return runsFromCsv(fields, readingSchema(protocol, conditions), text, mapping);
 }
 
 function PasteForm({ set, onTaken }: Props) {
@@ -56,7 +63,8 @@ function PasteForm({ set, onTaken }: Props) {
   const field = useId();
   const [text, setText] = useState('');
   const fields = readingFields(set.protocol, set.conditions);
-  const read = readText(set, text);
+  const [mapping, setMapping] = useState<RunsMapping>({});
+  const read = readText(set, text, mapping);
   const take = useMutation({
     mutationFn: async (readings: readonly TrialReading[]) => {
       for (const reading of readings)
@@ -88,6 +96,7 @@ function PasteForm({ set, onTaken }: Props) {
           if (file) void file.text().then(setText);
         }}
       />
+      <Columns {...{ read, fields, mapping }} onTold={setMapping} />
       {read.problems.length > 0 && (
         <ul role="alert" className="text-short">
           {read.problems.slice(0, 6).map((problem) => (
@@ -111,5 +120,39 @@ function PasteForm({ set, onTaken }: Props) {
         </button>
       </p>
     </div>
+  );
+}
+
+interface ColumnsProps {
+  readonly read: RunsRead;
+  readonly fields: readonly Field[];
+  readonly mapping: RunsMapping;
+  readonly onTold: (mapping: RunsMapping) => void;
+}
+
+/** What each column of a table is, told where its heading does not say so. */
+function Columns({ read: { columns }, fields, mapping, onTold }: ColumnsProps) {
+  if (columns.length === 0) return null;
+  return (
+    <fieldset className="flex flex-wrap gap-3">
+      <legend>What each column is</legend>
+      {columns.map(({ heading, key }, n) => (
+        <label key={`${heading} ${n}`} className="grid text-[14px] text-soft">
+          {heading === '' ? `Column ${n + 1}` : heading}
+          <select
+            className="entry"
+            value={key ?? ''}
+            onChange={(event) => onTold({ ...mapping, [heading]: event.target.value })}
+          >
+            <option value="">left out</option>
+            {fields.map((one) => (
+              <option key={one.key} value={one.key}>
+                {one.title.toLowerCase()}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+    </fieldset>
   );
 }

@@ -215,9 +215,7 @@ describe('a measured number', () => {
 
   it('is foretold of motors once their load is said, and until then it is said what to say', async () => {
     vi.stubGlobal('Worker', workerHere(benchWork));
-    const conditions = {
-      ...{ motors: ['1', '2', '3'], powers: [q(1, '%')], ways: 'forward', reads: 'speed' },
-    };
+    const conditions = { motors: ['1', '2', '3'], powers: [q(1, '%')], ways: 'forward', reads: 'speed' };
     const runs = [325, 331, 327].map((rpm, n) => ({
       ...{ motor: String(n + 1), power: q(1, '%'), way: 'forward' },
       speed: q((rpm * Math.PI) / 30, 'rpm'),
@@ -248,11 +246,25 @@ describe('runs from elsewhere', () => {
     fireEvent.change(table, { target: { value: 'side,distance\n12,2.9\nfar,2.8' } });
     expect((await screen.findByRole('alert')).textContent).toContain('Line 3');
     fireEvent.change(table, { target: { value: 'side,distance\n12,2.9\n-8,2.8' } });
+    expect(screen.getByLabelText<HTMLSelectElement>('side').value).toBe('side');
     press('Take 2 runs');
     await waitFor(() => expect(asked.filter(({ method }) => method === 'PUT')).toHaveLength(2));
     expect(asked.findLast(({ method }) => method === 'PUT')?.body).toMatchObject({
       reading: { side: { value: -0.008 }, distance: { value: 2.8 } },
     });
+  });
+
+  it('are taken once each column is told what it is', async () => {
+    const asked = await open(setOf('straight-run', { commanded: q(3, 'm') }));
+    press('Paste runs, or a file');
+    const table = await screen.findByLabelText(/^A line a run/);
+    fireEvent.change(table, { target: { value: 'Weg (m),Versatz\n2.9,12' } });
+    fireEvent.change(screen.getByLabelText('Weg (m)'), { target: { value: 'distance' } });
+    fireEvent.change(screen.getByLabelText('Versatz'), { target: { value: 'side' } });
+    press('Take one run');
+    const sent = () => asked.findLast(({ method }) => method === 'PUT')?.body;
+    const reading = { side: { value: 0.012 }, distance: { value: 2.9 } };
+    await waitFor(() => expect(sent()).toMatchObject({ reading }));
   });
 });
 
