@@ -40,7 +40,7 @@ test('it is driven by keys, stops by itself where its link is cut, and is driven
   await bench.keyboard.down('ArrowUp');
   await expect(bench.getByText(/It goes 0\.[3-9]/)).toBeVisible();
   // Long enough that it is seen again when it is driven as recorded, however slow the machine draws.
-  await bench.waitForTimeout(2000);
+  await bench.waitForTimeout(4000);
   await bench.keyboard.up('ArrowUp');
   await bench.getByRole('checkbox', { name: 'Cut the link to it' }).check();
   await expect(bench.getByText('it has stopped by itself')).toBeVisible();

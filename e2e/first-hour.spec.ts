@@ -172,8 +172,6 @@ for (const [way, builder] of WAYS) {
   });
 }
 
-test.describe.configure({ timeout: 60_000 });
-
 test('what is removed is offered back, and the focus stays beside it', async ({ bench }) => {
   await bench.goto('/builds/puffin/brief');
   await bench.getByRole('button', { name: 'Remove Slip, empty' }).press('Enter');
