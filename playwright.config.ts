@@ -6,12 +6,12 @@ export default defineConfig({
   // Each worker has an application and a database of its own; the tests of a file take turns.
   workers: 2,
   timeout: 240_000,
-  globalTimeout: 2_400_000,
+  globalTimeout: 3_000_000,
   // A broken build fails everywhere: stop early rather than wait for each.
   maxFailures: 6,
   expect: { timeout: 20_000 },
   // What passes only when tried again is counted as passed, and told by name: a race to be found.
-  retries: 1,
+  retries: 2,
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['line'], ['json']] : [['line']],
   use: {
     viewport: { width: 1280, height: 800 },
