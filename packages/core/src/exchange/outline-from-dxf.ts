@@ -140,7 +140,7 @@ function simplified(points: readonly At[], size: number): At[] {
  * Source of the form: DXF reference, entities LINE, ARC, CIRCLE, LWPOLYLINE, POLYLINE and $INSUNITS.
  *
  * @throws UnreadableDrawing where it is no DXF, or nothing in it is closed
- * @example outlineFromDxf('') // throws UnreadableDrawing
+ * @example outlineFromDxf('') // throws Error: This is no drawing in DXF as text: save it as DXF (ASCII).
  */
 export function outlineFromDxf(text: string): ReadOutline {
   let drawing: ReturnType<DxfParser['parseSync']>;
