@@ -1,7 +1,8 @@
 import { refusalSchema } from '@zubric/core/answers';
 import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from 'zod-openapi';
 import { z } from 'zod';
-import { DOORS, type Door } from './doors.ts';
+import type { Door } from './door.ts';
+import { DOORS } from './doors.ts';
 
 /** Paths as OpenAPI writes them. */
 const written = (path: string): string => path.replaceAll(/:(\w+)/g, '{$1}');

@@ -1,4 +1,5 @@
-import { DOORS, type Door } from './doors.ts';
+import type { Door } from './door.ts';
+import { DOORS } from './doors.ts';
 
 const MARK = /(<!-- doors -->\n)[^]*?(<!-- \/doors -->)/;
 
