@@ -178,7 +178,8 @@ function Preview({ read: { columns, good, bad, parts } }: { readonly read: Parts
       )}
       {left.length > 0 && (
         <p className="text-[14px] text-soft">
-          Left out, until it is said below what they are: {left.map(({ heading }) => `“${heading}”`).join(', ')}.
+          Left out, until it is said below what they are:{' '}
+          {left.map(({ heading }) => `“${heading}”`).join(', ')}.
         </p>
       )}
       {parts.length > 0 && (
