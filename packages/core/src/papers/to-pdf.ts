@@ -53,7 +53,7 @@ const staysAlone = (
  * A paper as a PDF, on A4 or Letter, its pages numbered.
  *
  * @returns the bytes of the file
- * @example pdfOf({ title: 'A cart', blocks: [] }, { regular: new Uint8Array(), bold: new Uint8Array() }, 'A4') instanceof Promise // true
+ * @example pdfOf({ title: 'A cart', blocks: [] }, letters, 'A4').then((file) => String.fromCharCode(...file.slice(0, 5))) // '%PDF-'
  */
 export async function pdfOf(
   { title, blocks }: Paper,

@@ -30,6 +30,9 @@ const READINGS = [
   { kind: 'loaded', voltageV: 12, currentA: 15, speedRpm: 2149 },
 ];
 
+/** Letters to set a paper in, as the package of the printing brings them. */
+const letter = (weight: string) => readFileSync(`node_modules/pdfmake/fonts/Roboto/Roboto-${weight}.ttf`);
+
 const mm = (value: number) => typed(value, 'mm');
 
 /** A box of 400 × 200 × 100 mm of which the middle lies at 0.1, 0, 0.45 m. */
@@ -73,6 +76,7 @@ function known(): Scope {
     box: BOX,
     member: addMember(demo('glasshouse-rail')).arrangement?.frame?.[0],
     readings: READINGS,
+    letters: { regular: letter('Regular'), bold: letter('Medium') },
     z,
   };
 }

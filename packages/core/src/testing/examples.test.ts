@@ -30,25 +30,28 @@ describe('an example in a comment', () => {
   it.each(
     examplesOfCore().map((example) => [`${example.file}, ${example.of}: ${example.call}`, example] as const),
   )('%s gives what it says', async (_, example) => {
-    expect(wrongIn(example, await scopeOf(example.file))).toEqual([]);
+    expect(await wrongIn(example, await scopeOf(example.file))).toEqual([]);
   });
 
-  it('is held to every digit, key and word that it says', () => {
+  it('is held to every digit, key and word that it says', async () => {
     const of = (call: string, gives: string) => wrongIn({ file: '', of: '', call, gives }, {});
-    expect(of('2 / 3', '0.667')).toEqual([]);
-    expect(of('2 / 3', '0.668')).toHaveLength(1);
-    expect(of('2', '3 N')).toHaveLength(1);
-    expect(of('({ a: 1, b: [1, 2] })', '{ a: 1, … }')).toEqual([]);
-    expect(of('({ a: 1, b: [1, 2] })', '{ a: 1 }')).toEqual(['it has b too']);
-    expect(of('({ a: 1, b: [1, 2] })', '{ a: 1, b: [1, 3] }')).toEqual(['it.b[1] is 2, not 3']);
-    expect(of('[1, 2]', '[1, …]')).toEqual([]);
-    expect(of('[1, 2]', '[1]')).toHaveLength(1);
-    expect(of("'a step of'", "'a step…'")).toEqual([]);
-    expect(of("'a step'", "'a Step'")).toHaveLength(1);
-    expect(of('null', 'null: none')).toEqual([]);
-    expect(of('undefined', 'null')).toHaveLength(1);
-    expect(of('JSON.parse("{")', 'throws SyntaxError')).toEqual([]);
-    expect(of('JSON.parse("1")', 'throws SyntaxError')).toHaveLength(1);
-    expect(of('1', '')).toHaveLength(1);
+    expect(await of('2 / 3', '0.667')).toEqual([]);
+    expect(await of('2 / 3', '0.668')).toHaveLength(1);
+    expect(await of('2', '3 N')).toHaveLength(1);
+    expect(await of('({ a: 1, b: [1, 2] })', '{ a: 1, … }')).toEqual([]);
+    expect(await of('({ a: 1, b: [1, 2] })', '{ a: 1 }')).toEqual(['it has b too']);
+    expect(await of('({ a: 1, b: [1, 2] })', '{ a: 1, b: [1, 3] }')).toEqual(['it.b[1] is 2, not 3']);
+    expect(await of('[1, 2]', '[1, …]')).toEqual([]);
+    expect(await of('[1, 2]', '[1]')).toHaveLength(1);
+    expect(await of("'a step of'", "'a step…'")).toEqual([]);
+    expect(await of("'a step'", "'a Step'")).toHaveLength(1);
+    expect(await of('null', 'null: none')).toEqual([]);
+    expect(await of('undefined', 'null')).toHaveLength(1);
+    expect(await of('JSON.parse("{")', 'throws SyntaxError')).toEqual([]);
+    expect(await of('JSON.parse("1")', 'throws SyntaxError')).toHaveLength(1);
+    expect(await of('1', '')).toHaveLength(1);
+    expect(await of('Promise.resolve(2)', '2')).toEqual([]);
+    expect(await of('Promise.resolve(2)', '3')).toHaveLength(1);
+    expect(await of('Promise.reject(new TypeError("no"))', 'throws TypeError: no')).toEqual([]);
   });
 });

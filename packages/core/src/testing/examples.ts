@@ -172,16 +172,19 @@ export function unlike(actual: unknown, node: ts.Expression, at = 'it'): string[
   return Object.is(actual, plain[text]) ? [] : not(text);
 }
 
-/** Works an example out with what it may name, and tells what is not as it says. */
-export function wrongIn({ call, gives }: Example, scope: Readonly<Record<string, unknown>>): string[] {
+/** Works an example out with what it may name, waits for what it promises, and tells what is not as it says. */
+export async function wrongIn(
+  { call, gives }: Example,
+  scope: Readonly<Record<string, unknown>>,
+): Promise<string[]> {
   if (gives === '') return ['it does not say what it gives'];
   const names = Object.keys(scope);
   const work = new Function(...names, `return (${call})`) as (...given: unknown[]) => unknown;
-  const run = (): unknown => work(...names.map((name) => scope[name]));
+  const run = async (): Promise<unknown> => await work(...names.map((name) => scope[name]));
   const thrown = /^throws (\w+)(?:: (.*))?$/s.exec(gives);
-  if (!thrown) return unlike(run(), said(gives));
+  if (!thrown) return unlike(await run(), said(gives));
   try {
-    return [`it gives ${JSON.stringify(run())} and does not throw`];
+    return [`it gives ${JSON.stringify(await run())} and does not throw`];
   } catch (error) {
     const { name, message } = error as Error;
     return name === thrown[1] && message.includes(thrown[2] ?? '') ? [] : [`it throws ${name}: ${message}`];
