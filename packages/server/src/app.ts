@@ -63,7 +63,7 @@ export interface AppOptions {
   readonly notices?: () => readonly string[];
 }
 
-/** The whole HTTP side. It keeps no state of its own but what its simulated meter is set to. */
+/** The whole HTTP side. It keeps no state of its own: all is in the database. */
 export function makeApp(options: AppOptions): Express {
   const { database, log, hosts, webFolder, token, secure } = options;
   const app = express();
@@ -181,7 +181,7 @@ function api(
   routes.use(partTableRoutes(parts));
   routes.use('/parts', partRoutes(parts));
   routes.use('/calculators', calculatorRoutes());
-  routes.use('/meter', meterRoutes(simulatedMeter()));
+  routes.use('/meter', meterRoutes(simulatedMeter(database.manager)));
   routes.use(openApiRoutes());
   return routes;
 }

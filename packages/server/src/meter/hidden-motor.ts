@@ -66,19 +66,22 @@ const COPPER_PER_K = 0.00393;
 /** Winding over ambient at which varnish smells, K. */
 const SMELLS_K = 110;
 
-/** How the motor is now. */
-interface State {
+/** How a motor is at a moment. */
+export interface MotorState {
   readonly speedRadS: number;
   readonly warmK: number;
 }
 
+/** A motor that was left alone. */
+export const AT_REST: MotorState = { speedRadS: 0, warmK: 0 };
+
 /** A hidden motor played through time: it follows its setting, warms, cools, and is read with instruments that are a little off. */
-export function playMotor(motor: HiddenMotor, bell: () => number) {
-  let state: State = { speedRadS: 0, warmK: 0 };
+export function playMotor(motor: HiddenMotor, bell: () => number, from: MotorState = AT_REST) {
+  let state = from;
   const heldNm = ({ hold }: BenchSetting): number =>
     hold * motor.constant * (motor.ratedV / motor.resistanceOhm - motor.idleA);
 
-  const electrical = ({ voltageV, hold }: BenchSetting, { speedRadS, warmK }: State) => {
+  const electrical = ({ voltageV, hold }: BenchSetting, { speedRadS, warmK }: MotorState) => {
     const ohm = motor.resistanceOhm * (1 + COPPER_PER_K * warmK);
     const turning = hold >= 1 ? 0 : speedRadS;
     return { ohm, turning, currentA: Math.max(0, (voltageV - motor.constant * turning) / ohm) };
@@ -116,6 +119,7 @@ export function playMotor(motor: HiddenMotor, bell: () => number) {
       };
     },
 
+    state: (): MotorState => state,
     smells: (): boolean => state.warmK > SMELLS_K,
   };
 }

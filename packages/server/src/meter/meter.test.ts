@@ -3,6 +3,7 @@ import { fitReadings, readingOf, readLine, type MeterLine } from '@zubric/core/b
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
 import { HIDDEN_MOTORS, playMotor } from './hidden-motor.ts';
+import { simulatedMeter } from './meter.ts';
 
 describe('a hidden motor', () => {
   const [drawer] = HIDDEN_MOTORS;
@@ -98,6 +99,54 @@ describe('the simulated meter', () => {
     expect(after.status).toBe(503);
     expect(after.body).toMatchObject({ code: 'unplugged' });
     expect((await set({ plugged: true })).body).toMatchObject({ plugged: true, voltageV: 12 });
+  });
+
+  it('is one bench whichever server is asked, and what stands on it goes on there', async () => {
+    const [one, other] = [simulatedMeter(server.database.manager), simulatedMeter(server.database.manager)];
+    await one.set({ motor: 'toy', voltageV: 6, hold: 0, plugged: true });
+    expect(await other.state()).toMatchObject({ motor: 'toy', voltageV: 6 });
+    const gone = new AbortController();
+    const read: MeterLine[] = [];
+    const [toy] = HIDDEN_MOTORS.filter(({ id }) => id === 'toy');
+    if (!toy) throw new Error('there is one');
+    for await (const line of other.lines(gone.signal)) {
+      const reading = readLine(line.trim());
+      if (reading && 'rpm' in reading) read.push(reading);
+      // Set on the one while the other is read: it slows from where it was, and does not begin anew.
+      if (read.length === 12) await one.set({ voltageV: 3 });
+      if (read.length === 24) break;
+    }
+    const freeRpm = (volts: number): number =>
+      ((volts - toy.idleA * toy.resistanceOhm) / toy.constant) * (30 / Math.PI);
+    expect(Math.abs((read[11]?.rpm ?? 0) / freeRpm(6) - 1)).toBeLessThan(0.05);
+    expect(read[13]?.rpm).toBeGreaterThan(1.05 * freeRpm(3));
+    expect(Math.abs((read[23]?.rpm ?? 0) / freeRpm(3) - 1)).toBeLessThan(0.05);
+    await one.set({ plugged: false });
+    const pulled: string[] = [];
+    for await (const line of other.lines(gone.signal)) pulled.push(line);
+    expect(pulled).toHaveLength(1);
+    await other.set({ plugged: true });
+  });
+
+  it('warms while nobody looks, and is cold again once another motor is put on', async () => {
+    const meter = simulatedMeter(server.database.manager);
+    await meter.set({ motor: 'drawer', voltageV: 12, hold: 1, plugged: true });
+    // As though it had been held fast for ten minutes.
+    await server.database.query(
+      "UPDATE app_state SET value = jsonb_set(value, '{setAtS}', to_jsonb((value->>'setAtS')::float8 - 600)) WHERE key = 'bench-meter'",
+    );
+    const first = async (): Promise<string> => {
+      for await (const line of meter.lines(new AbortController().signal))
+        if (!line.startsWith('# zubric')) return line;
+      return '';
+    };
+    expect(await first()).toContain('hot varnish');
+    // What it has warmed to stays when something else is set.
+    await meter.set({ voltageV: 11.9 });
+    expect(await first()).toContain('hot varnish');
+    await meter.set({ motor: 'toy' });
+    await meter.set({ motor: 'drawer' });
+    expect(await first()).not.toContain('hot varnish');
   });
 
   it.each([

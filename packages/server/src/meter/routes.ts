@@ -25,18 +25,18 @@ const answerOf = ({ motor, voltageV, hold, plugged }: MeterState): MeterAnswer =
 /** The simulated bench meter: what it is set to, and its readings as a stream of lines. */
 export function meterRoutes(meter: Meter): Router {
   const routes = Router();
-  routes.get('/', (_request, response) => {
-    response.json(answerOf(meter.state()));
+  routes.get('/', async (_request, response) => {
+    response.json(answerOf(await meter.state()));
   });
 
-  routes.put('/', (request, response) => {
+  routes.put('/', async (request, response) => {
     const asked = change.parse(request.body);
     const told = Object.fromEntries(Object.entries(asked).filter(([, value]) => value !== undefined));
-    response.json(answerOf(meter.set(told)));
+    response.json(answerOf(await meter.set(told)));
   });
 
   routes.get('/lines', async (request, response) => {
-    if (!meter.state().plugged)
+    if (!(await meter.state()).plugged)
       throw new HttpProblem({
         status: 503,
         code: 'unplugged',
