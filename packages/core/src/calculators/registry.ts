@@ -8,7 +8,7 @@ import { packsInSeries } from '../supply/packs-in-series.ts';
 import { wireChoice } from '../supply/wire-choice.ts';
 import { brakingHeat } from '../ground/braking-heat.ts';
 import { inclineSlip, pivotCalibration, pullTest, scoreRate } from '../trials/floor-tests.ts';
-import { rollerSpeed, rollingFacing, unequalWheels } from '../trials/rolling.ts';
+import { rollerSpeed, rollingFacing, unequalWheels } from '../ground/rolling-bodies.ts';
 import { runsNeeded } from '../trials/runs-needed.ts';
 import { swapVerdict } from '../trials/swap-verdict.ts';
 import { beltTension } from '../making/belt-tension.ts';

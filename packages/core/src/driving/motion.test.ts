@@ -3,7 +3,7 @@ import { ackermann, skidTurnWheeled } from '../ground/index.ts';
 import { STANDARD_GRAVITY } from '../quantity/index.ts';
 import { runLaunch } from '../simulate/index.ts';
 import { simulateStraight } from '../simulate/simulate-straight.ts';
-import { unequalWheels } from '../trials/rolling.ts';
+import { unequalWheels } from '../ground/rolling-bodies.ts';
 import { Motion } from './motion.ts';
 import type { Rig, Terrain } from './rig.ts';
 import { cart, driven, even, floor, H, motorOn, skid, tricycle, twoWheels } from '../testing/rigs.ts';

@@ -21,6 +21,7 @@ export { startingPower } from './starting-power.ts';
 export { lockedAxle } from './locked-axle.ts';
 export { areaTime, routeTime, speedUp } from './outing-times.ts';
 export { pivotTurn } from './pivot-turn.ts';
+export { rollerSpeed, rollingFacing, unequalWheels } from './rolling-bodies.ts';
 export { soilThrust } from './soil-thrust.ts';
 export { SOIL_IDS, soilOf, type Soil, type SoilId } from './soils.ts';
 export { sumOfForces } from './sum-of-forces.ts';

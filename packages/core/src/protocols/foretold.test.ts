@@ -17,6 +17,7 @@ import { dataSheetOf, motorOf, motorThermal, type Build } from '../vehicle/index
 import { compared, allAgree } from './agreement.ts';
 import { warmingOf } from './endurance.ts';
 import { shaftSpeed } from './foretold-parts.ts';
+import { needed } from '../testing/numbers.ts';
 import { neededFor, predictedOf } from './predicted.ts';
 import type { ProtocolName } from './protocols.ts';
 import type { TrialConditions } from './reading.ts';
@@ -25,10 +26,6 @@ import { resultOfSet } from './trial-set.ts';
 
 const { puffin, teasel, moth, pip } = demoBuilds() as Record<string, Build>;
 const q = (value: number, unit: string) => typed(value, unit, 'measured');
-const needed = <T>(value: T | undefined, what: string): T => {
-  if (value === undefined) throw new Error(`no ${what}`);
-  return value;
-};
 const oneOf = (
   name: ProtocolName,
   build: Build,

@@ -1,4 +1,5 @@
-import { matchMotors, unequalWheels } from '../trials/index.ts';
+import { unequalWheels } from '../ground/index.ts';
+import { matchMotors } from '../trials/index.ts';
 
 /** Two parts and how far apart they are, as a share. */
 export interface Pair {

@@ -1,4 +1,4 @@
-import { drivelineOf } from '../drive/index.ts';
+import { drivelineOf, type Driveline } from '../drive/index.ts';
 import { centreOfGravity, inertiaOf } from '../layout/index.ts';
 import { GRAM_CM2 } from '../quantity/index.ts';
 import { layoutKind, type Build } from '../vehicle/index.ts';
@@ -13,6 +13,26 @@ export interface Balancer {
   readonly assumed: readonly ('wheels-mass' | 'no-rotors')[];
 }
 
+/** The motors of a drive as one, of a law of constants; undefined of any other. */
+export function motorsOf({ circuit, ratio, efficiency }: Driveline): BalanceMotor | undefined {
+  const { constants } = circuit.motor;
+  return (
+    constants && {
+      count: circuit.motors,
+      ratio,
+      efficiency,
+      // What the battery and the leads take is shared by motors that draw alike.
+      resistanceOhm: constants.resistanceOhm + circuit.motors * circuit.supplyResistanceOhm,
+      ktNmPerA: constants.ktNmPerA,
+      voltageV: circuit.openCircuitV * circuit.commandShare,
+    }
+  );
+}
+
+/** All rotors of a drive seen at its wheels, as far as they are known, kg m². */
+export const rotorsOf = ({ circuit, motor, ratio }: Driveline): number =>
+  circuit.motors * (motor.rotorGcm2 ?? 0) * GRAM_CM2 * ratio ** 2;
+
 /**
  * The balancer that a build is, with its payload or without: everything but the wheels leans about their axle. Wheels are taken
  * by their size; rotors count where their inertia is known. Undefined for what does not balance, or without a motor whose law
@@ -20,8 +40,8 @@ export interface Balancer {
  */
 export function balancerOf(build: Build, loaded: boolean): Balancer | undefined {
   const line = layoutKind(build.layout.kind).balances ? drivelineOf(build) : undefined;
-  const constants = line?.circuit.motor.constants;
-  if (!line || !constants) return undefined;
+  const motor = line && motorsOf(line);
+  if (!line || !motor) return undefined;
   const r = line.wheelRadiusM;
   const wheelKg = build.layout.axles.reduce(
     (sum, axle) => sum + (axle.form === 'wheel' ? 2 : 0) * usualWheelKg(axle),
@@ -42,8 +62,6 @@ export function balancerOf(build: Build, loaded: boolean): Balancer | undefined 
     about(own.massKg, own.heightM) +
     about(payloadKg, payload.height.value) -
     wheelsMassKg * cgHeightM ** 2;
-  const { circuit, motor } = line;
-  const rotor = (motor.rotorGcm2 ?? 0) * GRAM_CM2;
   return {
     body: {
       bodyMassKg,
@@ -51,18 +69,10 @@ export function balancerOf(build: Build, loaded: boolean): Balancer | undefined 
       bodyInertiaKgM2: Math.max(0, bodyInertiaKgM2),
       wheelsMassKg,
       wheelsInertiaKgM2: WHEEL_INERTIA * wheelsMassKg * r ** 2,
-      rotorsInertiaKgM2: circuit.motors * rotor * line.ratio ** 2,
+      rotorsInertiaKgM2: rotorsOf(line),
       wheelRadiusM: r,
     },
-    motor: {
-      count: circuit.motors,
-      ratio: line.ratio,
-      efficiency: line.efficiency,
-      // What the battery and the leads take is shared by motors that draw alike.
-      resistanceOhm: constants.resistanceOhm + circuit.motors * circuit.supplyResistanceOhm,
-      ktNmPerA: constants.ktNmPerA,
-      voltageV: circuit.openCircuitV * circuit.commandShare,
-    },
-    assumed: ['wheels-mass', ...(motor.rotorGcm2 === undefined ? (['no-rotors'] as const) : [])],
+    motor,
+    assumed: ['wheels-mass', ...(line.motor.rotorGcm2 === undefined ? (['no-rotors'] as const) : [])],
   };
 }

@@ -21,3 +21,23 @@ export type { BalanceGains, BalanceHold } from './run-balance.ts';
 export type { BalanceTold } from './balance-told.ts';
 export { tooExtreme } from './too-extreme.ts';
 export { usualWheelKg, WHEEL_INERTIA } from './usual-wheel.ts';
+export {
+  sphereReport,
+  sphereTrace,
+  type SphereAsk,
+  type SphereReport,
+  type SphereSample,
+  type SphereTold,
+} from './sphere-report.ts';
+export { SPHERE_STOPS, type SphereStop } from './run-sphere.ts';
+export {
+  CREEP_TURNS,
+  creepReport,
+  creepTrace,
+  smoothAbove,
+  type CreepAsk,
+  type CreepReport,
+  type CreepSample,
+  type CreepTurns,
+} from './creep-report.ts';
+export type { CreepEnd } from './run-creep.ts';

@@ -1,4 +1,5 @@
 import { NotPhysical, bracketedRoot } from '../contract/index.ts';
+import { stepped } from './fourth-order.ts';
 import { tooExtreme } from './too-extreme.ts';
 import {
   balanceModel,
@@ -55,28 +56,6 @@ const SETTLED_RAD = Math.PI / 180;
 const STEP = 0.02;
 const MOST_STEPS = 4e6;
 const CLOSE_S = 1e-12;
-
-type Rates = readonly [number, number, number, number];
-
-/** One step of Runge and Kutta's fourth order, under one voltage. */
-function stepped(model: BalanceModel, at: Balance, volts: number, h: number): Balance {
-  const rates = (s: Balance): Rates => {
-    const [a, alpha] = model.accelerations(s, volts);
-    return [s.v, a, s.rate, alpha];
-  };
-  const along = ([x, v, lean, rate]: Rates, by: number): Balance => ({
-    x: at.x + by * x,
-    v: at.v + by * v,
-    lean: at.lean + by * lean,
-    rate: at.rate + by * rate,
-  });
-  const k1 = rates(at);
-  const k2 = rates(along(k1, h / 2));
-  const k3 = rates(along(k2, h / 2));
-  const k4 = rates(along(k3, h));
-  const mean = (n: 0 | 1 | 2 | 3): number => (k1[n] + 2 * k2[n] + 2 * k3[n] + k4[n]) / 6;
-  return along([mean(0), mean(1), mean(2), mean(3)], h);
-}
 
 const clamped = (value: number, most: number): number => Math.min(most, Math.max(-most, value));
 

@@ -16,3 +16,9 @@ export const pieces = (a: number, b: number, n: number) => {
   return { width, middles: Array.from({ length: n }, (_, k) => a + width * (k + 0.5)) };
 };
 export const sum = (values: readonly number[]): number => values.reduce((total, v) => total + v, 0);
+
+/** What must be there for a test to say anything. */
+export const needed = <T>(value: T | null | undefined, what: string): T => {
+  if (value === undefined || value === null) throw new Error(`no ${what}`);
+  return value;
+};

@@ -5,7 +5,6 @@ export { inclineSlip, pivotCalibration, pullTest, scoreRate } from './floor-test
 export { matchMotors } from './match-motors.ts';
 export { odometrySquare } from './odometry-square.ts';
 export { outliersOf } from './outliers.ts';
-export { unequalWheels } from './rolling.ts';
 export { runsNeeded } from './runs-needed.ts';
 export { meanOf, medianOf, varianceOf } from './statistics.ts';
 export { studentCritical, studentTwoSided } from './student.ts';
