@@ -19,6 +19,7 @@ test('each worked example of the guide opens as a build at its station', async (
       await expect(bench.getByRole('heading', { level: 1 })).toBeVisible({ timeout: 30_000 });
     }
   }
+  await bench.waitForLoadState('networkidle');
   expect(await complaints(bench)).toEqual([]);
 });
 

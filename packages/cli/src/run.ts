@@ -9,6 +9,7 @@ import { refused, type Outcome } from './outcome.ts';
 import { SEARCH_USAGE, searchFile } from './search.ts';
 import { TEMPLATE_USAGE, templateFile } from './template.ts';
 import { TRIALS_USAGE, trialsFile } from './trials.ts';
+import { CREEP_USAGE, creepFile, ROLL_USAGE, rollFile } from './tried.ts';
 
 const COMMANDS = {
   calc,
@@ -17,6 +18,8 @@ const COMMANDS = {
   layout: layoutFile,
   assembly: assemblyFile,
   balance: balanceFile,
+  roll: rollFile,
+  creep: creepFile,
   drive: driveFile,
   trials: trialsFile,
 } as const;
@@ -47,6 +50,8 @@ export function run(args: readonly string[], files: Files): Outcome {
         ASSEMBLY_USAGE,
         TEMPLATE_USAGE,
         BALANCE_USAGE,
+        ROLL_USAGE,
+        CREEP_USAGE,
         DRIVE_USAGE,
         TRIALS_USAGE,
         OUT_USAGE,

@@ -1,33 +1,17 @@
 import { footingOf, rollingOf } from '../demand/index.ts';
 import { drivelineOf } from '../drive/index.ts';
 import { STANDARD_GRAVITY } from '../quantity/index.ts';
-import { controlOf, type Build, type Duty } from '../vehicle/index.ts';
+import { controlOf, type Build, type Creeping, type CreepTurns, type Duty } from '../vehicle/index.ts';
 import { runCreep, type CreepDrive, type CreepEnd, type CreepRig } from './run-creep.ts';
 
-/** How a slow drive is turned: evenly by a motor without steps, or from step to step. */
-export const CREEP_TURNS = ['evenly', 'in-steps'] as const;
-export type CreepTurns = (typeof CREEP_TURNS)[number];
-
-/** How a dolly is tried; what is left away is taken as usual. */
-export interface CreepAsk {
+/** How a dolly is tried. */
+export interface CreepAsk extends Creeping {
   /** Of this job its ground, grade, load, pull and speed. */
   readonly dutyId: string;
-  readonly speedMps?: number;
-  /** What it gives way by for a newton, and how soon its swinging dies. */
-  readonly givesMPerN?: number;
-  readonly dampingRatio?: number;
-  /** What it takes to get it moving and to keep it moving. */
-  readonly breakawayN?: number;
-  readonly movingN?: number;
-  readonly turns?: CreepTurns;
-  /** Steps a turn of the motor, those between full steps counted. */
-  readonly stepsPerTurn?: number;
-  /** From an end switch, or a line, to the motor's stop. */
-  readonly reactionS?: number;
 }
 
-/** A millimetre for ten newtons; little damping; half as much again to start as to go on (common practice, no source). */
-const USUAL = { givesMPerN: 1e-4, dampingRatio: 0.05, breakaway: 1.5, stepsPerTurn: 3200, reactionS: 0.05 };
+/** Half as much again to start as to go on, and a driver of sixteen steps in each of two hundred (common practice, no source). */
+const USUAL = { breakaway: 1.5, stepsPerTurn: 3200 };
 
 /** Everything about how smoothly a dolly creeps. */
 export interface CreepReport {
@@ -93,7 +77,7 @@ const sticksAt = (rig: CreepRig, speedMps: number): boolean =>
  * Source: stick and slip of a mass on a spring and a damper (E. Rabinowicz, Friction and Wear of Materials, from memory).
  *
  * @throws NotPhysical where figures overflow
- * @example smoothAbove({ massKg: 18, stiffnessNPerM: 5000, dampingRatio: 0.05, movingN: 2, breakawayN: 3, pullN: 0 }) // 0.0034
+ * @example smoothAbove({ massKg: 18, stiffnessNPerM: 5000, dampingRatio: 0.05, movingN: 2, breakawayN: 3, pullN: 0 }) // 0.00366
  */
 export function smoothAbove(rig: CreepRig): number {
   const moreN = rig.breakawayN - rig.movingN;
@@ -110,6 +94,12 @@ export function smoothAbove(rig: CreepRig): number {
   return high;
 }
 
+/** The damping ratio of what swings so often until a tenth is left (logarithmic decrement). */
+const dampingOf = (swings: number): number => {
+  const decrement = Math.log(10) / swings;
+  return decrement / Math.hypot(2 * Math.PI, decrement);
+};
+
 /** What a job asks of the rig, as far as nobody has said otherwise. */
 function rigOf(build: Build, duty: Duty, ask: CreepAsk): CreepRig {
   const footing = footingOf(build, duty);
@@ -117,13 +107,16 @@ function rigOf(build: Build, duty: Duty, ask: CreepAsk): CreepRig {
   const movingN = ask.movingN ?? rollingOf(build, duty, footing) * weightN * Math.cos(duty.grade.value);
   return {
     massKg: footing.massKg,
-    stiffnessNPerM: 1 / (ask.givesMPerN ?? USUAL.givesMPerN),
-    dampingRatio: ask.dampingRatio ?? USUAL.dampingRatio,
+    stiffnessNPerM: ask.pushedN / ask.givesM,
+    dampingRatio: dampingOf(ask.swings),
     movingN,
     breakawayN: Math.max(movingN, ask.breakawayN ?? USUAL.breakaway * movingN),
     pullN: weightN * Math.sin(duty.grade.value) + duty.drawbar.value,
   };
 }
+
+/** Steps that come so many times more often than it swings are an even turn to it: a ten-thousandth of them is left. */
+const UNFELT = 100;
 
 /** What is tried on a job; undefined without it, or without a motor. */
 function tried(build: Build, ask: CreepAsk) {
@@ -136,8 +129,13 @@ function tried(build: Build, ask: CreepAsk) {
     ask.stepsPerTurn ?? (motor.type === 'stepping' ? motor.stepsPerTurn : USUAL.stepsPerTurn);
   const turns = ask.turns ?? (motor.type === 'stepping' ? 'in-steps' : 'evenly');
   const stepM = (2 * Math.PI * line.wheelRadiusM) / (line.ratio * stepsPerTurn);
-  const driveOf = (how: CreepTurns): CreepDrive => ({ speedMps, stepM: how === 'in-steps' ? stepM : 0 });
-  return { duty, line, rig: rigOf(build, duty, ask), speedMps, turns, stepM, driveOf };
+  const rig = rigOf(build, duty, ask);
+  const felt = speedMps / stepM < UNFELT * swingOf(rig);
+  const driveOf = (how: CreepTurns): CreepDrive => ({
+    speedMps,
+    stepM: how === 'in-steps' && felt ? stepM : 0,
+  });
+  return { duty, line, rig, speedMps, turns, stepM, driveOf };
 }
 
 /**
@@ -145,7 +143,7 @@ function tried(build: Build, ask: CreepAsk) {
  * and counts do at this speed, and how long its way takes. Undefined without that job, its speed or a motor.
  *
  * @throws NotPhysical where figures are too extreme to follow
- * @example creepReport(rail, { dutyId: 'water' })?.turns // 'evenly'
+ * @example creepReport(rail, { dutyId: 'water', ...creepingSchema.parse({}) })?.turns // 'evenly'
  */
 export function creepReport(build: Build, ask: CreepAsk): CreepReport | undefined {
   const found = tried(build, ask);
@@ -178,7 +176,7 @@ export function creepReport(build: Build, ask: CreepAsk): CreepReport | undefine
     otherwise: { turns: other, run: runOf(other) },
     counts: { perM, perS: perM * speedMps, perLoop: perM * speedMps * loopTimeS },
     travel: lengthM === undefined ? null : { lengthM, timeS: lengthM / speedMps },
-    runsOnM: speedMps * (ask.reactionS ?? USUAL.reactionS),
+    runsOnM: speedMps * ask.reactionS,
   };
 }
 
@@ -188,7 +186,7 @@ const SAMPLES = 800;
 /**
  * The run of a report from moment to moment, its second half, as told there; empty where there is none.
  *
- * @example creepTrace(rail, { dutyId: 'water' }).length > 100 // true
+ * @example creepTrace(rail, { dutyId: 'water', ...creepingSchema.parse({}) }).length > 100 // true
  */
 export function creepTrace(build: Build, ask: CreepAsk): readonly CreepSample[] {
   const found = tried(build, ask);

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { Solver } from 'odex';
 import { describe, expect, it } from 'vitest';
+import type { z } from 'zod';
 import { typed } from '../quantity/index.ts';
 import { demoBuilds } from '../testing/demo-builds.ts';
 import { needed } from '../testing/numbers.ts';
-import type { Build } from '../vehicle/index.ts';
+import { creepingSchema, type Build } from '../vehicle/index.ts';
 import { creepReport, creepTrace, smoothAbove } from './creep-report.ts';
 import { runCreep, type CreepRig } from './run-creep.ts';
 
@@ -169,8 +170,12 @@ describe('the speed above which it goes smoothly', () => {
 
 describe('how a build creeps', () => {
   const rail = needed(demoBuilds()['glasshouse-rail'], 'the rail');
-  const report = (more = {}, build: Build = rail) =>
-    needed(creepReport(build, { dutyId: 'water', ...more }), 'a report');
+  const ask = (more: z.input<typeof creepingSchema> = {}) => ({
+    dutyId: 'water',
+    ...creepingSchema.parse(more),
+  });
+  const report = (more: z.input<typeof creepingSchema> = {}, build: Build = rail) =>
+    needed(creepReport(build, ask(more)), 'a report');
 
   it('takes its mass, roll and pull from its job, and is smooth once what is said to mend it is done', () => {
     const rough = report({ breakawayN: 12, movingN: 4 });
@@ -179,7 +184,7 @@ describe('how a build creeps', () => {
     expect(rough.run.standsShare).toBeGreaterThan(0);
     const mend = needed(rough.toBeSmooth, 'something to mend');
     for (const better of [
-      { givesMPerN: mend.givesMPerN * 0.99 },
+      { pushedN: 1, givesM: mend.givesMPerN * 0.99 },
       { breakawayN: 4 + (mend.breakawayN - 4) * 0.99 },
       { speedMps: rough.smoothAboveMps * 1.01 },
     ]) {
@@ -192,7 +197,7 @@ describe('how a build creeps', () => {
   it('says the way of a step at the rail and the counts of a second, from its gearing', () => {
     const { steps, counts, speedMps, travel, runsOnM } = report({ turns: 'in-steps', stepsPerTurn: 200 });
     const round = Math.PI * 0.06;
-    const motorTurns = needed(creepReport(rail, { dutyId: 'water' }), 'a report');
+    const motorTurns = report();
     expect(needed(steps, 'steps').stepM * needed(steps, 'steps').perS).toBeCloseTo(speedMps, 12);
     expect(counts.perS / counts.perM).toBeCloseTo(0.004, 12);
     // A wheel turn is a round of steps times the gearing.
@@ -202,17 +207,33 @@ describe('how a build creeps', () => {
     expect(motorTurns.turns).toBe('evenly');
   });
 
+  it('takes steps far quicker than its swing for an even turn, and follows no millions of them', () => {
+    const quick = report({ turns: 'in-steps', stepsPerTurn: 3200, speedMps: 0.5 });
+    expect(quick.run).toEqual(quick.otherwise.run);
+    expect(needed(quick.steps, 'steps').perS).toBeGreaterThan(1e5);
+    const felt = report({ turns: 'in-steps', stepsPerTurn: 1, breakawayN: 3, movingN: 3 });
+    expect(felt.run.unevenM).toBeGreaterThan(2 * felt.otherwise.run.unevenM);
+  });
+
+  it('takes its damping from swings counted after a tap (logarithmic decrement)', () => {
+    const { rig: one } = report({ swings: 5 });
+    const { dampingRatio: zeta } = one;
+    // What is left of a swing after five.
+    expect(Math.exp((-5 * 2 * Math.PI * zeta) / Math.sqrt(1 - zeta ** 2))).toBeCloseTo(0.1, 9);
+    expect(report({ pushedN: 20, givesM: 2e-3 }).rig.stiffnessNPerM).toBeCloseTo(10_000, 6);
+  });
+
   it('is drawn over the half that is told, and is asked of no job without speed or motor', () => {
-    const trace = creepTrace(rail, { dutyId: 'water' });
+    const trace = creepTrace(rail, ask());
     const { run } = report();
     expect(trace.at(-1)?.tS).toBeLessThanOrEqual(run.lastsS + 1e-9);
     expect(trace.at(-1)?.placeM).toBeCloseTo(0.004 * run.lastsS, 3);
-    expect(creepReport(rail, { dutyId: 'none' })).toBeUndefined();
-    expect(creepTrace(rail, { dutyId: 'water', speedMps: 0 })).toEqual([]);
+    expect(creepReport(rail, { ...ask(), dutyId: 'none' })).toBeUndefined();
+    expect(creepTrace(rail, { ...ask(), speedMps: 0 })).toEqual([]);
     const still = {
       ...rail,
       duties: rail.duties.map((duty) => ({ ...duty, speed: typed(0, 'm/s') })),
     };
-    expect(creepReport(still, { dutyId: 'water' })).toBeUndefined();
+    expect(creepReport(still, ask())).toBeUndefined();
   });
 });

@@ -29,15 +29,12 @@ export {
   type SphereSample,
   type SphereTold,
 } from './sphere-report.ts';
-export { SPHERE_STOPS, type SphereStop } from './run-sphere.ts';
 export {
-  CREEP_TURNS,
   creepReport,
   creepTrace,
   smoothAbove,
   type CreepAsk,
   type CreepReport,
   type CreepSample,
-  type CreepTurns,
 } from './creep-report.ts';
 export type { CreepEnd } from './run-creep.ts';

@@ -221,6 +221,11 @@ describe('a way that a sphere is sent', () => {
     expect(Math.abs(leg?.run.share ?? 1)).toBeLessThanOrEqual(0.4);
   });
 
+  it('is found too where it takes long to come up to speed', () => {
+    const heavy = { ...body, restKg: 30, innerKg: 12 };
+    expect(sphereOver({ ...asked, body: heavy, share: 1 }, 3)?.end.endM).toBeCloseTo(3, 2);
+  });
+
   it('is not found where it cannot be gone: up too steep a grade, or with too little command', () => {
     expect(sphereOver({ ...asked, body: { ...body, slopeRad: 0.5 } }, 3)).toBeUndefined();
     expect(sphereOver({ ...asked, share: 0.001 }, 3)).toBeUndefined();

@@ -3,10 +3,7 @@ import type { Balance, BalanceMotor } from './balance-model.ts';
 import { stepped } from './fourth-order.ts';
 import { sphereModel, THIN_SHELL, type SphereBody } from './sphere-model.ts';
 import { tooExtreme } from './too-extreme.ts';
-
-/** What its motors do once the command has gone to nothing: shorted they brake, let go they turn along. */
-export const SPHERE_STOPS = ['shorted', 'let-go'] as const;
-export type SphereStop = (typeof SPHERE_STOPS)[number];
+import type { SphereStop } from '../vehicle/index.ts';
 
 /** A sphere sent off from rest: its command climbs evenly, stays, and goes to nothing as it came. */
 export interface SphereRun {
@@ -144,7 +141,8 @@ function restsAt({ body, stop }: SphereRun, { x, lean }: Balance): number {
 const CLOSE_M = 1e-3;
 /** A command that lasts longer than this is not looked for, s. */
 const LONGEST_S = 600;
-const MOST_TRIES = 12;
+const MOST_TRIES = 20;
+const MOST_LONGER = 3;
 
 /** A command that takes a sphere a way, and what became of it. */
 export interface SphereLeg {
@@ -178,8 +176,10 @@ export function sphereOver(asked: Omit<SphereRun, 'holdS'>, distanceM: number): 
     if (Math.abs(over(leg)) <= CLOSE_M) return leg;
     const paceMps = (over(leg) - over(before)) / (leg.run.holdS - before.run.holdS);
     const holdS = leg.run.holdS - over(leg) / paceMps;
-    if (!(paceMps > 0) || holdS > LONGEST_S) return undefined;
-    [before, leg] = [leg, of(asked.share, Math.max(0, holdS))];
+    if (!(paceMps > 0) || (holdS > LONGEST_S && leg.run.holdS >= LONGEST_S)) return undefined;
+    // While it still speeds up the line goes too far.
+    const most = Math.min(LONGEST_S, MOST_LONGER * (leg.run.holdS + 1));
+    [before, leg] = [leg, of(asked.share, Math.min(most, Math.max(0, holdS)))];
     if (leg.run.holdS === before.run.holdS) return leg;
   }
   return leg;

@@ -2,22 +2,17 @@ import { footingOf, rollingOf } from '../demand/index.ts';
 import { drivelineOf, innerDriveInput } from '../drive/index.ts';
 import { innerDrive, rollingFacing } from '../ground/index.ts';
 import { radiansToDegrees, STANDARD_GRAVITY } from '../quantity/index.ts';
-import type { Build, Duty } from '../vehicle/index.ts';
+import type { Build, Duty, Rolling } from '../vehicle/index.ts';
 import { leanPoles } from './balance-gains.ts';
 import type { BalanceMotor } from './balance-model.ts';
 import { motorsOf, rotorsOf } from './balance-of-build.ts';
-import { runSphere, sphereOver, type SphereLeg, type SphereStop } from './run-sphere.ts';
+import { runSphere, sphereOver, type SphereLeg } from './run-sphere.ts';
 import { nodPolynomial, type SphereBody } from './sphere-model.ts';
 
 /** How a sphere is tried. */
-export interface SphereAsk {
+export interface SphereAsk extends Rolling {
   /** Of this job its ground, grade, load and speed. */
   readonly dutyId: string;
-  /** Backwards negative. */
-  readonly distanceM: number;
-  /** Time in which its command climbs, and falls again; a whole nod where it is left away. */
-  readonly rampS?: number;
-  readonly stop: SphereStop;
 }
 
 /** A run as it is told. */

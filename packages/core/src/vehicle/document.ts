@@ -11,6 +11,7 @@ import { name } from './item.ts';
 import { layoutSchema } from './layout/index.ts';
 import { marginPolicySchema } from './margin-policy.ts';
 import { mismatchSchema } from './mismatch.ts';
+import { balancingSchema, creepingSchema, rollingSchema } from './trying.ts';
 import { partSchema, type PartKind } from './part.ts';
 import { supplySchema } from './supply.ts';
 import {
@@ -84,6 +85,9 @@ export const buildSchema = z
         course: courseSchema.optional().meta({ title: 'Course' }),
         control: controlSchema.optional().meta({ title: 'Controller' }),
         mismatch: mismatchSchema.optional().meta({ title: 'Unlike parts' }),
+        balancing: balancingSchema.optional().meta({ title: 'Balancing' }),
+        rolling: rollingSchema.optional().meta({ title: 'Rolling a sphere' }),
+        creeping: creepingSchema.optional().meta({ title: 'Creeping' }),
       })
       .readonly()
       .optional()

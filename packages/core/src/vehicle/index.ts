@@ -201,3 +201,15 @@ export {
 export { controlOf, controlSchema, ENDS, type Control } from './control.ts';
 export { type Mismatch } from './mismatch.ts';
 export { CASTOR_TRAIL, steeringLock } from './swing.ts';
+export {
+  balancingSchema,
+  CREEP_TURNS,
+  creepingSchema,
+  rollingSchema,
+  SPHERE_STOPS,
+  type Balancing,
+  type Creeping,
+  type CreepTurns,
+  type Rolling,
+  type SphereStop,
+} from './trying.ts';

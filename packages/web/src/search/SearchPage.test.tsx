@@ -31,7 +31,7 @@ const serve = (snapshot: () => unknown): SeenRequest[] =>
 const press = (name: string | RegExp): void => {
   fireEvent.click(screen.getByRole('button', { name }));
 };
-const found = () => screen.findByText(/sets judged; /, {}, { timeout: 20_000 });
+const found = () => screen.findByText(/sets judged; /, {}, { timeout: 45_000 });
 const listed = (): string[] =>
   within(screen.getByRole('list', { name: 'Sets by what counts, the best first' }))
     .getAllByRole('listitem')

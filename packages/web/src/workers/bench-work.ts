@@ -42,9 +42,19 @@ import { searchSteps, type SearchAsked, type SearchProgress, type SearchResult }
 import {
   balanceReport,
   balanceTrace,
+  creepReport,
+  creepTrace,
+  sphereReport,
+  sphereTrace,
   type BalanceAsk,
   type BalanceReport,
   type BalanceSample,
+  type CreepAsk,
+  type CreepReport,
+  type CreepSample,
+  type SphereAsk,
+  type SphereReport,
+  type SphereSample,
 } from '@zubric/core/simulate';
 import { chances, chanceSteps, firstToMeasure, type Chances, type ToMeasure } from '@zubric/core/spreads';
 import { whatIf, type Span, type WhatIf } from '@zubric/core/sensitivity';
@@ -54,6 +64,16 @@ import { driveOf, type Build, type FrameMember, type NumberAt, type Part } from 
 export interface Balanced {
   readonly report: BalanceReport;
   readonly trace: readonly BalanceSample[];
+}
+
+export interface Rolled {
+  readonly report: SphereReport;
+  readonly trace: readonly SphereSample[];
+}
+
+export interface Crept {
+  readonly report: CreepReport;
+  readonly trace: readonly CreepSample[];
 }
 
 /** One run of a course, from moment to moment. */
@@ -111,6 +131,16 @@ export const benchWork = {
   balance: (build: Build, ask: BalanceAsk): Balanced | undefined => {
     const report = balanceReport(build, ask);
     return report && { report, trace: balanceTrace(build, ask, report.proposed) };
+  },
+  /** How a sphere rolls a way, and the run from moment to moment. */
+  sphere: (build: Build, ask: SphereAsk): Rolled | undefined => {
+    const report = sphereReport(build, ask);
+    return report && { report, trace: sphereTrace(build, ask) };
+  },
+  /** How smoothly a dolly creeps, and the run from moment to moment. */
+  creep: (build: Build, ask: CreepAsk): Crept | undefined => {
+    const report = creepReport(build, ask);
+    return report && { report, trace: creepTrace(build, ask) };
   },
   /** What a build foretells of a trial. */
   predicted: (

@@ -1,89 +1,58 @@
 import { centreOfGravity } from '@zubric/core/layout';
-import { cycleTimes, USUAL_CYCLE, type BalanceAsk, type BalanceGains } from '@zubric/core/simulate';
-import { showNumber, typed, type Dimension, type Quantity } from '@zubric/core/quantity';
-import { useCallback, useId, useMemo, useState } from 'react';
+import { cycleTimes, type BalanceAsk } from '@zubric/core/simulate';
+import { showNumber } from '@zubric/core/quantity';
+import type { Balancing } from '@zubric/core/vehicle';
+import { useCallback, useMemo } from 'react';
 import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
 import { useSay } from '../../common/units.tsx';
-import { QuantityEntry } from '../../fields/QuantityField.tsx';
-import type { Check } from '../../fields/useQuantityText.ts';
 import { Caution } from '../../findings/Findings.tsx';
-import { useBuild } from '../../session/BuildSession.tsx';
 import type { Balanced } from '../../workers/bench-work.ts';
 import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { GainEntry } from './GainEntry.tsx';
 import { GainsMap } from './GainsMap.tsx';
+import { between, PlainNumber } from './PlainNumber.tsx';
 import { TimeChart } from './TimeChart.tsx';
+import { useTrying } from './use-trying.ts';
 
 const DEGREE = Math.PI / 180;
-const ignore = (): void => undefined;
-
-/** What is set on the page. */
-interface Settings {
-  readonly loaded: boolean;
-  readonly lean: Quantity;
-  readonly jump: Quantity;
-  readonly readAngle: Quantity;
-  readonly readEncoders: Quantity;
-  readonly rest: Quantity;
-  readonly gains: BalanceGains | undefined;
-}
-
-const BEGIN: Settings = {
-  loaded: true,
-  lean: typed(3 * DEGREE, '°', 'assumed'),
-  jump: typed(0, 'm/s', 'assumed'),
-  readAngle: typed(USUAL_CYCLE.readAngleS, 's', 'assumed'),
-  readEncoders: typed(USUAL_CYCLE.readEncodersS, 's', 'assumed'),
-  rest: typed(USUAL_CYCLE.computeS + USUAL_CYCLE.sendS, 's', 'assumed'),
-  gains: undefined,
-};
 const RUN_S = 5;
 const LONGEST_PART_S = 0.2;
 
-const within =
-  (least: number, most: number, said: string): Check =>
-  (value) =>
-    value >= least && value <= most ? undefined : said;
-const OF_A_CYCLE = within(0, LONGEST_PART_S, 'This takes from 0 to 0.2 s.');
-const OF_LEAN = within(-44 * DEGREE, 44 * DEGREE, 'It is let go at less than 45°.');
-const OF_JUMP = within(-5, 5, 'At most 5 m/s.');
+const OF_A_CYCLE = between(0, LONGEST_PART_S, 'This takes from 0 to 0.2 s.');
+const OF_LEAN = between(-44 * DEGREE, 44 * DEGREE, 'It is let go at less than 45°.');
+const OF_JUMP = between(-5, 5, 'At most 5 m/s.');
 
+/** What is set in numbers; leans are kept in degrees. */
 const ENTRIES = [
-  { key: 'lean', label: 'Let go at a lean of', dimension: 'angle', check: OF_LEAN },
-  { key: 'jump', label: 'Nudged: its speed jumps by', dimension: 'speed', check: OF_JUMP },
-  { key: 'readAngle', label: 'Reading the angle', dimension: 'time', check: OF_A_CYCLE },
-  { key: 'readEncoders', label: 'Reading encoders', dimension: 'time', check: OF_A_CYCLE },
-  { key: 'rest', label: 'Computing and sending', dimension: 'time', check: OF_A_CYCLE },
+  { key: 'leanDeg', label: 'Let go at a lean of', dimension: 'angle', unit: '°', check: OF_LEAN },
+  { key: 'jumpMps', label: 'Nudged: its speed jumps by', dimension: 'speed', unit: 'm/s', check: OF_JUMP },
+  { key: 'readAngleS', label: 'Reading the angle', dimension: 'time', unit: 's', check: OF_A_CYCLE },
+  { key: 'readEncodersS', label: 'Reading encoders', dimension: 'time', unit: 's', check: OF_A_CYCLE },
+  { key: 'restS', label: 'Computing and sending', dimension: 'time', unit: 's', check: OF_A_CYCLE },
 ] as const;
 
 const askOf = (
-  { loaded, lean, jump, readAngle, readEncoders, rest, gains }: Settings,
+  { loaded, leanDeg, jumpMps, readAngleS, readEncodersS, restS, gains }: Balancing,
   massKg: number,
 ): BalanceAsk => ({
   loaded,
-  cycle: {
-    readAngleS: readAngle.value,
-    readEncodersS: readEncoders.value,
-    computeS: rest.value / 2,
-    sendS: Math.max(rest.value / 2, 1e-4),
-  },
-  startLeanDeg: lean.value / DEGREE,
-  nudgeNs: massKg * jump.value,
+  cycle: { readAngleS, readEncodersS, computeS: restS / 2, sendS: Math.max(restS / 2, 1e-4) },
+  startLeanDeg: leanDeg,
+  nudgeNs: massKg * jumpMps,
   durationS: RUN_S,
   ...(gains ? { gains } : {}),
 });
 
+type OwnGains = NonNullable<Balancing['gains']>;
+
 /** A balancer: whether it stands, by which gains, and how quick its loop must be. */
 export function Balance() {
-  const { build } = useBuild();
-  const [set, setSet] = useState(BEGIN);
+  const { build, set, change } = useTrying('balancing');
   const massKg = centreOfGravity(build).massKg + (set.loaded ? build.masses.payload.mass.value : 0);
   const asked = useMemo(() => askOf(set, massKg), [set, massKg]);
   const ask: Ask<Balanced | undefined> = useCallback((work) => work.balance(build, asked), [build, asked]);
   const { answer, isOfNow, problem } = useBeside(ask);
-  const change = (part: Partial<Settings>): void => setSet((before) => ({ ...before, ...part }));
-  const proposed = answer?.report.proposed;
-  const gains = set.gains ?? proposed ?? undefined;
+  const gains = set.gains ?? ownOf(answer?.report.proposed);
   return (
     <section className="grid gap-3" aria-labelledby="balance" aria-busy={!isOfNow && problem === undefined}>
       <div>
@@ -101,7 +70,7 @@ export function Balance() {
           <GainsMap
             region={answer.report.region}
             now={gains}
-            onTake={({ kp, ki }) => change({ gains: { kp, ki, kd: gains.kd } })}
+            onTake={({ kp, ki }) => change({ gains: { ...gains, kp, ki } })}
           />
         </div>
       )}
@@ -130,21 +99,25 @@ const Course = ({ trace }: Pick<Balanced, 'trace'>) => (
 );
 
 interface TriedProps {
-  readonly set: Settings;
-  readonly onChange: (part: Partial<Settings>) => void;
+  readonly set: Balancing;
+  readonly onChange: (part: Partial<Balancing>) => void;
 }
 
 /** What it is tried by, and how quick its controller is. */
 const Tried = ({ set, onChange }: TriedProps) => (
   <div className="flex flex-wrap items-end gap-4">
-    {ENTRIES.map(({ key, label, dimension, check }) => (
-      <Entry
-        key={key}
-        {...{ label, dimension, check }}
-        value={set[key]}
-        onChange={(value) => onChange({ [key]: value })}
-      />
-    ))}
+    {ENTRIES.map(({ key, label, dimension, unit, check }) => {
+      const per = dimension === 'angle' ? DEGREE : 1;
+      return (
+        <PlainNumber
+          key={key}
+          {...{ label, dimension, unit, check }}
+          value={set[key] * per}
+          onChange={(value) => onChange({ [key]: value / per })}
+          className="w-40"
+        />
+      );
+    })}
     <label className="flex min-h-8 items-center gap-2">
       <input
         type="checkbox"
@@ -157,43 +130,79 @@ const Tried = ({ set, onChange }: TriedProps) => (
   </div>
 );
 
+/** What is proposed, as a builder keeps it. */
+const ownOf = (proposed: Balanced['report']['proposed'] | undefined): OwnGains | undefined =>
+  proposed
+    ? {
+        ...{ kp: proposed.kp, ki: proposed.ki, kd: proposed.kd },
+        ...(proposed.hold
+          ? {
+              hold: {
+                ...{ kp: proposed.hold.kp, kd: proposed.hold.kd },
+                limitDeg: proposed.hold.limitRad / DEGREE,
+              },
+            }
+          : {}),
+      }
+    : undefined;
+
 interface GainsProps {
-  readonly gains: BalanceGains;
+  readonly gains: OwnGains;
   /** Whether they are the builder's own, and not what is proposed. */
   readonly own: boolean;
-  readonly onChange: (gains: BalanceGains | undefined) => void;
+  readonly onChange: (gains: OwnGains | undefined) => void;
 }
 
-/** The gains in use. */
-const Gains = ({ gains: { kp, ki, kd }, own, onChange }: GainsProps) => (
-  <div className="flex flex-wrap items-end gap-4">
-    <GainEntry name="kp" value={kp} onChange={(value) => onChange({ kp: value, ki, kd })} />
-    <GainEntry name="ki" value={ki} onChange={(value) => onChange({ kp, ki: value, kd })} />
-    <GainEntry name="kd" value={kd} onChange={(value) => onChange({ kp, ki, kd: value })} />
-    {own ? (
-      <button type="button" className="push" onClick={() => onChange(undefined)}>
-        Take what is proposed
-      </button>
-    ) : (
-      <p className="pb-1.5 text-soft">
-        Proposed: poles of the linear theory, as quick as the loop allows, that stand in the run.
-      </p>
-    )}
-  </div>
-);
+/** A hold to begin with, where none was proposed: so slow that it upsets no balance. */
+const FIRST_HOLD = { kp: 0.05, kd: 0.1, limitDeg: 10 };
 
-interface EntryProps {
-  readonly label: string;
-  readonly dimension: Dimension;
-  readonly value: Quantity;
-  readonly check: Check;
-  readonly onChange: (value: Quantity) => void;
-}
-
-function Entry({ label, dimension, value, check, onChange }: EntryProps) {
-  const id = useId();
+/** The gains in use: of the balance, and of the slower loop around it that holds the place. */
+function Gains({ gains, own, onChange }: GainsProps) {
+  const { hold, ...balance } = gains;
   return (
-    <QuantityEntry {...{ id, label, dimension, value, check, onChange }} className="w-40" onUnread={ignore} />
+    <div className="flex flex-wrap items-end gap-4">
+      {(['kp', 'ki', 'kd'] as const).map((name) => (
+        <GainEntry
+          key={name}
+          name={name}
+          value={balance[name]}
+          onChange={(value) => onChange({ ...gains, [name]: value })}
+        />
+      ))}
+      <label className="flex min-h-8 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5 accent-ink"
+          checked={hold !== undefined}
+          onChange={(event) => onChange(event.target.checked ? { ...balance, hold: FIRST_HOLD } : balance)}
+        />
+        Holds its place
+      </label>
+      {hold && (
+        <>
+          <GainEntry
+            name="holdPlace"
+            value={hold.kp}
+            onChange={(kp) => onChange({ ...balance, hold: { ...hold, kp } })}
+          />
+          <GainEntry
+            name="holdSpeed"
+            value={hold.kd}
+            onChange={(kd) => onChange({ ...balance, hold: { ...hold, kd } })}
+          />
+        </>
+      )}
+      {own ? (
+        <button type="button" className="push" onClick={() => onChange(undefined)}>
+          Take what is proposed
+        </button>
+      ) : (
+        <p className="pb-1.5 text-soft">
+          Proposed: poles of the linear theory, as quick as the loop allows, that stand in the run; the place
+          is held by a slower loop around it. Tune the balance first, then the hold.
+        </p>
+      )}
+    </div>
   );
 }
 

@@ -5,6 +5,8 @@ const TITLES = {
   kp: 'For a lean, kp, V/rad',
   ki: 'For a lean through time, ki, V/(rad·s)',
   kd: 'For a lean that grows, kd, V·s/rad',
+  holdPlace: 'Hold: lean for its place, rad/m',
+  holdSpeed: 'Hold: lean for its speed, rad·s/m',
 } as const;
 
 interface Props {

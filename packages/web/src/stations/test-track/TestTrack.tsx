@@ -1,4 +1,4 @@
-import { layoutKind, type Duty } from '@zubric/core/vehicle';
+import { layoutKind, type Build, type Duty } from '@zubric/core/vehicle';
 import {
   launchOfBuild,
   launchOutlook,
@@ -14,7 +14,6 @@ import { useSearchParams } from 'react-router';
 import { useSay, useSentence } from '../../common/units.tsx';
 import { PlainSwitch } from '../../common/PlainSwitch.tsx';
 import { useTitle } from '../../common/use-title.ts';
-import { Choice } from '../../fields/Choice.tsx';
 import { QuantityEntry } from '../../fields/QuantityField.tsx';
 import type { Check } from '../../fields/useQuantityText.ts';
 import { Caution } from '../../findings/Findings.tsx';
@@ -23,6 +22,10 @@ import { Opens } from '../../working/Opens.tsx';
 import { Balance } from './Balance.tsx';
 import { ByHand } from './ByHand.tsx';
 import { CourseView } from './CourseView.tsx';
+import { Creeping } from './Creeping.tsx';
+import { Rolling } from './Rolling.tsx';
+import { JobChoice } from './JobChoice.tsx';
+import { RunFigures } from './RunFigures.tsx';
 import { TimeChart } from './TimeChart.tsx';
 
 const ignore = (): void => undefined;
@@ -51,21 +54,31 @@ function useLaunch(duty: Duty | undefined, asked: number | undefined) {
   }, [build, report, duty, asked]);
 }
 
-/** What is tried here: of a balancer first whether it stands. */
+/** What is tried here: first what its kind is built for. */
 const VIEWS = [
   { value: 'balance', title: 'Balance' },
+  { value: 'roll', title: 'Rolling' },
+  { value: 'creep', title: 'Creeping' },
   { value: 'start', title: 'Starting' },
   { value: 'course', title: 'A course' },
   { value: 'hand', title: 'By hand' },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
 
+/** What can be tried of a layout, in the order of what matters most. */
+function viewsOf({ layout }: Build): readonly View[] {
+  const { balances, rollsInside, onRails } = layoutKind(layout.kind);
+  if (balances) return ['balance', 'start', 'course'];
+  if (rollsInside) return ['roll', 'start'];
+  return [...(onRails ? (['creep'] as const) : []), 'start', 'course', 'hand'];
+}
+
 /** Station 7: how it starts, drives and stands. */
 export function TestTrack() {
   const { build } = useBuild();
   useTitle('Test track', build.name);
-  const { balances } = layoutKind(build.layout.kind);
-  const views = VIEWS.filter(({ value }) => (balances ? value !== 'hand' : value !== 'balance'));
+  const tried = viewsOf(build);
+  const views = VIEWS.filter(({ value }) => tried.includes(value));
   const [search, setSearch] = useSearchParams();
   const view: View =
     views.find(({ value }) => value === search.get('view'))?.value ?? views[0]?.value ?? 'start';
@@ -78,6 +91,8 @@ export function TestTrack() {
         onChoose={(next) => setSearch({ view: next }, { replace: true })}
       />
       {view === 'balance' && <Balance />}
+      {view === 'roll' && <Rolling />}
+      {view === 'creep' && <Creeping />}
       {view === 'start' && <Starting />}
       {view === 'course' && <CourseView />}
       {view === 'hand' && <ByHand />}
@@ -103,13 +118,7 @@ function Starting() {
       </div>
       {duty && (
         <div className="flex flex-wrap items-end gap-4">
-          <Choice
-            label="Ground, grade and load of"
-            className="w-64"
-            value={duty.id}
-            options={build.duties.map((d) => ({ value: d.id, title: d.name }))}
-            onChange={setDutyId}
-          />
+          <JobChoice label="Ground, grade and load of" value={duty.id} onChange={setDutyId} />
           <QuantityEntry
             label="Length of the run"
             className="w-32"
@@ -248,33 +257,26 @@ function Figures({ result, duty, durationS }: FiguresProps) {
   const say = useSay();
   const { timeTo90S } = result;
   const figures = [
-    ['Speed at the end', 'finalMps', say(result.finalMps, 'speed'), 'text-mech'],
-    [
-      'Nine tenths of it after',
-      'timeTo90S',
-      timeTo90S === null ? 'never' : say(timeTo90S, 'time'),
-      'text-ink',
-    ],
-    ['Distance', 'distanceM', say(result.distanceM, 'length'), 'text-mech'],
-    ['Most from the battery', 'peakA', say(result.peakA, 'current'), 'text-elec'],
-    ['Energy', 'energyWh', say(result.energyJ, 'energy'), 'text-elec'],
+    ['Speed at the end', 'finalMps', say(result.finalMps, 'speed'), 'mech'],
+    ['Nine tenths of it after', 'timeTo90S', timeTo90S === null ? 'never' : say(timeTo90S, 'time'), 'ink'],
+    ['Distance', 'distanceM', say(result.distanceM, 'length'), 'mech'],
+    ['Most from the battery', 'peakA', say(result.peakA, 'current'), 'elec'],
+    ['Energy', 'energyWh', say(result.energyJ, 'energy'), 'elec'],
   ] as const;
   const work = (key: (typeof figures)[number][1]) => () => {
     const footed = report.duties.find((d) => d.id === duty.id);
     return footed && launchWorking(build, duty, footed, { durationS, key });
   };
   return (
-    <dl className="sheet grid grid-cols-2 divide-x divide-line sm:grid-cols-5">
-      {figures.map(([title, key, text, color]) => (
-        <div key={title} className="px-4 py-2">
-          <dt className="text-[14px] text-soft">{title}</dt>
-          <dd className={`font-narrow text-[22px] leading-tight font-semibold ${color}`}>
-            <Opens title={`“${title.toLowerCase()}”`} work={work(key)}>
-              {text}
-            </Opens>
-          </dd>
-        </div>
-      ))}
-    </dl>
+    <RunFigures
+      figures={figures.map(([title, key, text, tone]) => ({
+        ...{ title, tone },
+        text: (
+          <Opens title={`“${title.toLowerCase()}”`} work={work(key)}>
+            {text}
+          </Opens>
+        ),
+      }))}
+    />
   );
 }

@@ -1,0 +1,62 @@
+import { z } from 'zod';
+
+const at = (least: number, most: number, title: string, unit: string) =>
+  z.number().min(least).max(most).meta({ title, unit });
+const FORCE = { least: 0, most: 1e6 };
+
+/** What a sphere's motors do once the command has gone to nothing: shorted they brake, let go they turn along. */
+export const SPHERE_STOPS = ['shorted', 'let-go'] as const;
+export type SphereStop = (typeof SPHERE_STOPS)[number];
+
+/** How a slow drive is turned: evenly by a motor without steps, or from step to step. */
+export const CREEP_TURNS = ['evenly', 'in-steps'] as const;
+export type CreepTurns = (typeof CREEP_TURNS)[number];
+
+const gains = z.strictObject({
+  kp: at(-1e9, 1e9, 'For a lean', 'V/rad'),
+  ki: at(-1e9, 1e9, 'For a lean through time', 'V/(rad·s)'),
+  kd: at(-1e9, 1e9, 'For a lean that grows', 'V·s/rad'),
+  hold: z
+    .strictObject({
+      kp: at(-1e6, 1e6, 'Lean for a metre off', 'rad/m'),
+      kd: at(-1e6, 1e6, 'Lean for a metre a second', 'rad·s/m'),
+      limitDeg: at(0, 45, 'Lean that the hold asks at most', '°'),
+    })
+    .optional(),
+});
+
+/** How a balancer is tried where it stands. */
+export const balancingSchema = z.strictObject({
+  loaded: z.boolean().default(true).meta({ title: 'With its load' }),
+  leanDeg: at(-44, 44, 'Let go at a lean of', '°').default(3),
+  jumpMps: at(-5, 5, 'Nudged: its speed jumps by', 'm/s').default(0),
+  readAngleS: at(0, 0.2, 'Reading the angle', 's').default(1e-3),
+  readEncodersS: at(0, 0.2, 'Reading encoders', 's').default(2.5e-3),
+  /** Computing and sending. */
+  restS: at(0, 0.2, 'Computing and sending', 's').default(1.5e-3),
+  gains: gains.optional(),
+});
+export type Balancing = z.output<typeof balancingSchema>;
+
+/** How a sphere is sent off. */
+export const rollingSchema = z.strictObject({
+  distanceM: at(-1000, 1000, 'Sent over', 'm').default(3),
+  /** Time in which the command climbs, and falls again; a whole nod where nothing is said. */
+  rampS: at(0, 60, 'Its command climbs in', 's').optional(),
+  stop: z.enum(SPHERE_STOPS).default('shorted').meta({ title: 'At the end its motors are' }),
+});
+export type Rolling = z.output<typeof rollingSchema>;
+
+/** How a slow dolly is tried, and what was measured of it; what is left away is taken as usual. */
+export const creepingSchema = z.strictObject({
+  speedMps: at(1e-6, 10, 'Speed', 'm/s').optional(),
+  pushedN: at(1e-3, 1e6, 'Pushed, its motor held, with', 'N').default(10),
+  givesM: at(1e-7, 1, 'it gives way by', 'm').default(1e-3),
+  swings: at(1, 100, 'Swings after a tap until a tenth is left', '').default(7),
+  breakawayN: at(FORCE.least, FORCE.most, 'To get it moving', 'N').optional(),
+  movingN: at(FORCE.least, FORCE.most, 'To keep it moving', 'N').optional(),
+  turns: z.enum(CREEP_TURNS).optional().meta({ title: 'Its motor turns' }),
+  stepsPerTurn: at(1, 1e6, 'Steps a turn, those between counted', '').optional(),
+  reactionS: at(0, 10, 'From the end switch to the stop', 's').default(0.05),
+});
+export type Creeping = z.output<typeof creepingSchema>;
