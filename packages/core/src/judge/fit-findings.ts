@@ -4,6 +4,7 @@ import {
   batteryOf,
   driverOf,
   driverSort,
+  drivesMotor,
   motorAbilities,
   motorOf,
   type Part,
@@ -108,8 +109,8 @@ function motorSort({ build, line }: FindingContext): Finding[] {
   const motor = motorOf(build);
   const driver = line?.driver;
   if (!motor || driver?.drives === undefined) return [];
+  if (drivesMotor(driver, motor)) return [];
   const sort = driverSort(motor);
-  if (driver.drives === sort) return [];
   return [
     misfit(
       `${driver.id}/${motor.id}`,

@@ -20,6 +20,8 @@ import {
   changeDrive,
   motorsIn,
   driverCountOf,
+  driverOf,
+  drivesMotor,
 } from '../vehicle/index.ts';
 import { marginsOf, type Margins } from './evaluate.ts';
 import type { LinkId } from './links.ts';
@@ -77,6 +79,8 @@ export interface Suited {
   readonly heavy: boolean;
   /** How far its voltage is off that of the rest of the build, as a factor of 1 or more; 1 where nothing tells. */
   readonly voltsOff: number;
+  /** Whether its driver, or its motor, is of another sort: the motor will not turn. */
+  readonly otherSort: boolean;
   /** So many of it are needed: drivers by their channels. */
   readonly count: number;
 }
@@ -166,6 +170,11 @@ function voltsOff(build: Build, part: ChosenPart): number {
   }
 }
 
+function isOfOtherSort(build: Build): boolean {
+  const [motor, driver] = [motorOf(build), driverOf(build)];
+  return motor !== undefined && driver !== undefined && !drivesMotor(driver, motor);
+}
+
 function suited(build: Build, part: ChosenPart): Suited {
   const tried = atBestRatio(choosePart(build, part));
   const [worst, ...others] = judgedOf(marginsOf(tried.build), part.kind, driveOf(build));
@@ -181,6 +190,7 @@ function suited(build: Build, part: ChosenPart): Suited {
     ...(tried.atRatio === undefined ? {} : { atRatio: tried.atRatio }),
     heavy: part.kind === 'motor' && motors * part.massKg > MOST_OF_VEHICLE * vehicleKg,
     voltsOff: voltsOff(build, part),
+    otherSort: part.kind !== 'battery' && isOfOtherSort(tried.build),
     count: part.kind === 'driver' ? driverCountOf(tried.build) : 1,
   };
 }
@@ -197,7 +207,7 @@ const NEARNESS: Readonly<Record<ChosenPart['state'], number>> = {
 
 /**
  * Parts of one kind, what suits a build best first: by what they change (what fails, then what is short; of those that fail
- * the nearer to holding), a motor that is no burden and one that turns as it is before a bare shaft that wants stages first,
+ * the nearer to holding), what its driver or motor is not made for last, a motor that is no burden and one that turns as it is before a bare shaft that wants stages first,
  * then by voltage, mass, what is on hand, and cost. Servos from stop to stop are left out where the drive moves the vehicle.
  *
  * @example shortlist(puffin, puffin.parts).length // 3
@@ -210,6 +220,7 @@ export function shortlist(build: Build, parts: readonly Part[]): Suited[] {
     .map((part) => suited(build, part))
     .sort(
       (a, b) =>
+        Number(a.otherSort) - Number(b.otherSort) ||
         Number(a.heavy) - Number(b.heavy) ||
         a.fails - b.fails ||
         a.short - b.short ||

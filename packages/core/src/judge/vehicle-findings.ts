@@ -44,15 +44,20 @@ function runningGear({ build, duties }: GroundContext): Finding[] {
   const grips = duties.map((d) => (d.footing.gripN ?? Infinity) / Math.max(askedOfGrip(d.resistance), 1e-12));
   const least = Math.min(...grips);
   const soft = build.duties.some((d) => groundOf(build, d).soil && d.grade.value > 0);
-  const tracked = layoutKind(layout.kind).onTracks ? drivenAxles(layout)[0] : undefined;
+  const { onTracks, rollsInside } = layoutKind(layout.kind);
+  const tracked = onTracks ? drivenAxles(layout)[0] : undefined;
   // A single track in the middle stands at no distance from another.
   const apart = tracked?.track.value ?? 0;
   const slender = tracked?.contactLength && apart > 0 ? tracked.contactLength.value / apart : 0;
   return [
-    ...(duties.length > 0 && Number.isFinite(least) && least > MUCH_GRIP * build.marginPolicy.grip
+    // What a sphere pushes with ends where its inner mass goes over, whatever it rolls on.
+    ...(!rollsInside &&
+    duties.length > 0 &&
+    Number.isFinite(least) &&
+    least > MUCH_GRIP * build.marginPolicy.grip
       ? [found('much-grip', 'note', { times: figure(least, 'number') }, { link: 'grip' })]
       : []),
-    ...(drivenWheels(layout) === 1 && soft && !layoutKind(layout.kind).rollsInside
+    ...(drivenWheels(layout) === 1 && soft && !rollsInside
       ? [found('one-wheel-soft', 'note', {}, { link: 'grip' })]
       : []),
     ...(slender > LONG_TRACKS

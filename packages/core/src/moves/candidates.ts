@@ -5,6 +5,7 @@ import {
   batteryOf,
   choosePart,
   driverOf,
+  drivesMotor,
   massAllUp,
   motorAbilities,
   motorNominal,
@@ -14,6 +15,7 @@ import {
   type ChosenKind,
   type ChosenPart,
   type Part,
+  type PartOf,
   driveOf,
 } from '../vehicle/index.ts';
 import {
@@ -95,8 +97,13 @@ const motors: Generator = (asked) => {
     return motor ? atItsBest(asked, motor) : { text: '', build };
   });
 };
+/** Whether a driver turns a motor at all. */
+const isFor =
+  (motor: ReturnType<typeof motorOf>) =>
+  (driver: PartOf<'driver'>): boolean =>
+    motor === undefined || drivesMotor(driver, motor);
 const drivers: Generator = (asked) =>
-  neighbours(asked.build, ofKind(asked, 'driver'), {
+  neighbours(asked.build, ofKind(asked, 'driver').filter(isFor(motorOf(asked.build))), {
     fitted: driverOf(asked.build),
     by: (driver) => driver.continuousA,
   });

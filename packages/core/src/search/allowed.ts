@@ -2,7 +2,6 @@ import { MOST_OF_VEHICLE } from '../judge/index.ts';
 import { MOST_OVER_RATED } from '../moves/index.ts';
 import {
   driveOf,
-  driverSort,
   massAllUp,
   motorAbilities,
   packCells,
@@ -71,7 +70,3 @@ function unfitMotor(
 /** Whether a motor stands a battery's voltage. */
 export const standsVolts = (motor: PartOf<'motor'>, nominalV: number): boolean =>
   nominalV <= MOST_OVER_RATED * motor.voltageV;
-
-/** Whether a driver is made for a motor; one that does not say is taken for a driver of motors with brushes. */
-export const drivesMotor = ({ drives = 'brushed' }: PartOf<'driver'>, motor: PartOf<'motor'>): boolean =>
-  drives === driverSort(motor);

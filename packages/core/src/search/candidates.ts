@@ -10,8 +10,9 @@ import {
   type ChosenPart,
   type Part,
   type PartOf,
+  drivesMotor,
 } from '../vehicle/index.ts';
-import { drivesMotor, priceOf, standsVolts, unfit, type Unfit } from './allowed.ts';
+import { priceOf, standsVolts, unfit, type Unfit } from './allowed.ts';
 import { alikeDrives } from './found-set.ts';
 import type { SearchLimits } from './limits.ts';
 

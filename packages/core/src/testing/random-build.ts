@@ -224,8 +224,12 @@ function joined(luck: Luck, document: Loose): Loose {
   const interlocks = list(supply.interlocks ?? []).map(({ driveId, ...interlock }) =>
     driveId === undefined ? interlock : { ...interlock, driveId: pick(luck, drives).id },
   );
+  const masses = document.masses as Loose;
+  const { mass, ...own } = masses.own as Loose & { readonly mass: Loose };
   return {
     ...document,
+    // It must weigh something.
+    masses: { ...masses, own: { ...own, mass: { ...mass, value: Number(mass.value) || 1 } } },
     layout: {
       ...layout,
       axles: axles.map((axle) =>

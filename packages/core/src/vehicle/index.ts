@@ -180,6 +180,7 @@ export {
   motorAbilities,
   motorDoubts,
   driverSort,
+  drivesMotor,
   motorModel,
   motorNominal,
   motorThermal,

@@ -78,6 +78,14 @@ export const motorAbilities = (
 export const driverSort = ({ type }: Motor): Motor['type'] => (type === 'series-wound' ? 'brushed' : type);
 
 /**
+ * Whether a driver is made for a motor; one that does not say is taken for a driver of motors with brushes.
+ *
+ * @example drivesMotor(driverOf(puffin), motorOf(puffin)) // true
+ */
+export const drivesMotor = ({ drives = 'brushed' }: PartOf<'driver'>, motor: Motor): boolean =>
+  drives === driverSort(motor);
+
+/**
  * The five numbers of a motor with magnets; undefined of any other.
  *
  * @example dataSheetOf(motorOf(puffin))?.stallA // 96

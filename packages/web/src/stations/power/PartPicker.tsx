@@ -125,8 +125,11 @@ function MakeOwn({ kind }: { readonly kind: PartKind }) {
 const FAR_OFF = 1.3;
 
 /** What else is to be said of a part in this build. */
-function remarksOn({ fails, short, atRatio, heavy, voltsOff, count }: Suited): string[] {
+function remarksOn({ part, fails, short, atRatio, heavy, voltsOff, otherSort, count }: Suited): string[] {
   return [
+    ...(otherSort
+      ? [part.kind === 'driver' ? `made for ${part.drives ?? 'brushed'} motors` : 'wants another driver']
+      : []),
     ...(count > 1 ? [`${count} of them, by its channels`] : []),
     ...(atRatio === undefined ? [] : [`at ${showNumber(atRatio)} : 1, its best ratio`]),
     ...(fails > 1 ? [`${fails} fail`] : []),

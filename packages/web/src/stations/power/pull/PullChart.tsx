@@ -51,7 +51,11 @@ export function PullChart() {
   const fastest = (pull?.curve.at(-1)?.[0] ?? 0) * 1.02;
   const mostMps = Math.max(0.1, fastest, ...duties.map((d) => d.speedMps * 1.2));
   const rule = build.marginPolicy.torque;
-  const axes = AXES[layoutKind(build.layout.kind).pullsByRope ? 'rope' : 'ground'];
+  const { pullsByRope, rollsInside } = layoutKind(build.layout.kind);
+  const axes = AXES[pullsByRope ? 'rope' : 'ground'];
+  const tooMuch = rollsInside
+    ? 'more pull than that takes the mass inside over the top'
+    : 'more pull than that spins the wheels';
   const leastGrip = leastGripOf(duties);
   const hardest = report.governing.find(({ link }) => link === 'torque')?.dutyId;
   const atMps = Math.min(
@@ -86,7 +90,7 @@ export function PullChart() {
           )}
         </>
       }
-      caption={`Solid: all it can pull, sag and limits counted${pull?.tired ? '; thin: the same at the end of the outing' : ''}. Dashed: that over ${rule}, the rule. Crosses: the jobs; those under the dashed line are ample. Dotted: the least grip of a job; more pull than that spins the wheels.`}
+      caption={`Solid: all it can pull, sag and limits counted${pull?.tired ? '; thin: the same at the end of the outing' : ''}. Dashed: that over ${rule}, the rule. Crosses: the jobs; those under the dashed line are ample. Dotted: the least grip of a job; ${tooMuch}.`}
     >
       {(placing) => (
         <>
