@@ -24,6 +24,7 @@ const VIEWS = [
   ['/builds/sanderling/assembly?view=service', 'What wants looking after'],
   ['/builds/puffin/test-track', 'How does it start'],
   ['/builds/teasel/test-track', 'Does it stay up'],
+  ['/builds/glasshouse-rail/test-track', 'Does it creep smoothly'],
   ['/builds/sanderling/test-track?view=course', 'Where does it end up'],
   ['/builds/puffin/test-track?view=hand', 'How does it drive by hand'],
   ['/builds/puffin/trials', 'Does it run straight'],

@@ -113,6 +113,30 @@ describe('a course on the test track', () => {
     expect(kept().driving?.course?.legs[0]).toMatchObject({ points: [{}, { aheadM: 2, rightM: 1 }] });
   });
 
+  it('takes places from a file, says what its columns were taken for, and lays rows beside them', async () => {
+    onBench(<CourseView />, {
+      ...puffin,
+      driving: { course: courseOf([{ kind: 'points', points: [{ aheadM: 1, rightM: 0 }] }]) },
+    });
+    const give = (content: string) => {
+      const file = new File([content], 'way.csv');
+      Object.defineProperty(file, 'text', { value: () => Promise.resolve(content) });
+      fireEvent.change(screen.getByLabelText('File of places'), { target: { files: [file] } });
+    };
+    give('x,y\n4,0\n4,-2');
+    await waitFor(() =>
+      expect(text()).toContain('2 places, taken for metres ahead and to the left (x and y).'),
+    );
+    const leg = () => kept().driving?.course?.legs[0];
+    expect(leg()).toMatchObject({ points: [{ aheadM: 4 }, { aheadM: 4, rightM: 2 }] });
+    fireEvent.change(screen.getByLabelText('More rows'), { target: { value: '2' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Lay them' }));
+    await waitFor(() => expect(leg()).toMatchObject({ points: { length: 8 } }));
+    give('a,b\n1,2');
+    await waitFor(() => expect(text()).toContain('name them latitude and longitude'));
+    expect(leg()).toMatchObject({ points: { length: 8 } });
+  });
+
   it('leads on where something is missing', () => {
     onBench(<CourseView />, newBuild('Gull'));
     expect(text()).toContain('Choose a motor in Power first.');

@@ -4,6 +4,7 @@ import { useId, useState } from 'react';
 import { Choice } from '../../fields/Choice.tsx';
 import { FieldsOf } from '../../fields/FieldsOf.tsx';
 import { FRESH_LEGS, LEG_TITLES } from './courses.ts';
+import { PlacesTools } from './PlacesTools.tsx';
 import { between, PlainNumber } from './PlainNumber.tsx';
 
 const DEGREE = Math.PI / 180;
@@ -108,32 +109,35 @@ function PointsLeg({ leg, onChange }: LegProps<'points'>) {
   const shown = leg.points.map(({ aheadM, rightM }) => `${aheadM}, ${rightM}`).join('\n');
   const problem = draft === undefined ? undefined : placesIn(draft).problem;
   return (
-    <div className="w-64">
-      <label htmlFor={id} className="block text-[14px] text-soft">
-        Places: metres ahead, metres to the right
-      </label>
-      <textarea
-        id={id}
-        className="entry"
-        rows={Math.min(8, leg.points.length + 1)}
-        value={draft ?? shown}
-        aria-invalid={problem !== undefined}
-        aria-describedby={problem === undefined ? undefined : `${id}-problem`}
-        onChange={(event) => {
-          setDraft(event.target.value);
-          const { points } = placesIn(event.target.value);
-          if (points) onChange({ ...leg, points });
-        }}
-        onBlur={() => {
-          if (problem === undefined) setDraft(undefined);
-        }}
-      />
-      {problem !== undefined && (
-        <p id={`${id}-problem`} role="alert" className="text-[14px] text-short">
-          {problem}
-        </p>
-      )}
-    </div>
+    <>
+      <div className="w-64">
+        <label htmlFor={id} className="block text-[14px] text-soft">
+          Places: metres ahead, metres to the right
+        </label>
+        <textarea
+          id={id}
+          className="entry"
+          rows={Math.min(8, leg.points.length + 1)}
+          value={draft ?? shown}
+          aria-invalid={problem !== undefined}
+          aria-describedby={problem === undefined ? undefined : `${id}-problem`}
+          onChange={(event) => {
+            setDraft(event.target.value);
+            const { points } = placesIn(event.target.value);
+            if (points) onChange({ ...leg, points });
+          }}
+          onBlur={() => {
+            if (problem === undefined) setDraft(undefined);
+          }}
+        />
+        {problem !== undefined && (
+          <p id={`${id}-problem`} role="alert" className="text-[14px] text-short">
+            {problem}
+          </p>
+        )}
+      </div>
+      <PlacesTools points={leg.points} onChange={(points) => onChange({ ...leg, points })} />
+    </>
   );
 }
 

@@ -234,6 +234,9 @@ interface RampsProps {
   readonly onTake: (rampS: number) => void;
 }
 
+/** Ramps as near as this are one. */
+const SAME_SHARE = 0.01;
+
 const RAMPS = ['At once', 'Over half a nod', 'Over a whole nod'] as const;
 
 /** The same way by three starts, beside each other. */
@@ -292,11 +295,14 @@ function Ramps({ report: { plant, ramps }, now, onTake }: RampsProps) {
                     </td>
                   )}
                   <td className="px-3 py-1 text-right">
-                    {run && Math.abs(run.rampS - now) > 1e-6 && (
-                      <button type="button" className="push" onClick={() => onTake(run.rampS)}>
-                        Take it
-                      </button>
-                    )}
+                    {run &&
+                      (Math.abs(run.rampS - now) < SAME_SHARE * run.rampS ? (
+                        'in use'
+                      ) : (
+                        <button type="button" className="push" onClick={() => onTake(run.rampS)}>
+                          Take it
+                        </button>
+                      ))}
                   </td>
                 </tr>
               );
