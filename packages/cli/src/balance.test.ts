@@ -31,6 +31,13 @@ describe('zubric balance', () => {
     expect(pushed.plant).toMatchObject({ loopTimeS: 0.0025 });
   });
 
+  it('tells the motors a speed that their driver holds, where that is asked', () => {
+    const { proposed, run: ran } = answer('--commands', 'speed', '--seconds', '2');
+    expect(proposed).toMatchObject({ kd: 0 });
+    expect(ran).toMatchObject({ falls: false });
+    expect(balance(TEASEL, '--commands', 'thought').err).toMatch(/--commands wants one of voltage, speed/);
+  });
+
   it('says what is wrong in a line', () => {
     expect(balance().err).toMatch(/zubric balance FILE/);
     expect(balance(TEASEL, '--gains', '{"kp":1}').err).toMatch(/--gains wants \{"kp"/);

@@ -1,4 +1,5 @@
 import { balanceReport, USUAL_CYCLE, type BalanceAsk } from '@zubric/core/simulate';
+import { BALANCE_COMMANDS, type BalanceCommands } from '@zubric/core/vehicle';
 import { z } from 'zod';
 import { buildIn } from './build-file.ts';
 import type { Files } from './calc.ts';
@@ -6,6 +7,7 @@ import { asJson, done, parsedJson, refused, type Outcome } from './outcome.ts';
 
 export const BALANCE_USAGE = [
   'zubric balance FILE [--gains JSON] [--lean DEG] [--nudge NS] [--seconds S] [--encoders-ms MS] [--empty]',
+  '               [--commands voltage|speed]',
   '                          how a balancer falls, gains to begin with, and which gains hold',
 ];
 
@@ -35,6 +37,7 @@ type Read =
 function askIn(flags: readonly string[]): Read {
   const given: Partial<Record<keyof typeof NUMBERS, number>> = {};
   let loaded = true;
+  let commands: BalanceCommands = 'voltage';
   let own: z.output<typeof gains> | undefined;
   for (let n = 0; n < flags.length; n += 1) {
     const flag = flags[n] ?? '';
@@ -50,6 +53,10 @@ function askIn(flags: readonly string[]): Read {
       if (!number.success)
         return { ok: false, problem: `${flag} ${value}: ${number.error.issues[0]?.message ?? ''}` };
       given[flag] = number.data;
+    } else if (flag === '--commands') {
+      const told = BALANCE_COMMANDS.find((one) => one === value);
+      if (!told) return { ok: false, problem: `--commands wants one of ${BALANCE_COMMANDS.join(', ')}` };
+      commands = told;
     } else if (flag === '--gains') {
       const read = gains.safeParse(parsedJson(value));
       if (!read.success)
@@ -67,7 +74,7 @@ function askIn(flags: readonly string[]): Read {
   return {
     ok: true,
     ask: {
-      ...{ loaded, cycle },
+      ...{ loaded, cycle, commands },
       startLeanDeg: given['--lean'] ?? 3,
       nudgeNs: given['--nudge'] ?? 0,
       durationS: given['--seconds'] ?? 5,

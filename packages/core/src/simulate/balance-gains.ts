@@ -1,6 +1,6 @@
 import { balancePlant } from '../ground/index.ts';
 import { STANDARD_GRAVITY } from '../quantity/index.ts';
-import type { BalanceBody, BalanceMotor } from './balance-model.ts';
+import { voltsPerTold, type BalanceBody, type BalanceMotor } from './balance-model.ts';
 import {
   runBalance,
   type BalanceEnd,
@@ -10,7 +10,7 @@ import {
 } from './run-balance.ts';
 
 /**
- * The balancer about upright, as s³ + a2 s² + a1 s + a0 for the lean, and what a volt does to it: with gains the
+ * The balancer about upright, as s³ + a2 s² + a1 s + a0 for the lean, and what a volt, or a metre a second, does to it: with gains the
  * polynomial is s³ + (a2 + b kd) s² + (a1 + b kp) s + (a0 + b ki), so that three gains set all three poles.
  */
 export interface LeanPolynomial {
@@ -32,8 +32,8 @@ export function leanPolynomial(body: BalanceBody, motor: BalanceMotor): LeanPoly
   const coupled = m * l - rotors / r;
   const det = whole * about - coupled ** 2;
   const weight = m * STANDARD_GRAVITY * l;
-  const { count, ratio, efficiency, resistanceOhm, ktNmPerA } = motor;
-  const perVolt = (count * ratio * efficiency * ktNmPerA) / resistanceOhm;
+  const { count, ratio, efficiency, resistanceOhm, ktNmPerA, heldTimes = 1 } = motor;
+  const perVolt = (heldTimes * count * ratio * efficiency * ktNmPerA) / resistanceOhm;
   const damping = perVolt * ratio * ktNmPerA;
   const onPlace = (about / r + coupled) / det;
   const onLean = (whole + coupled / r) / det;
@@ -41,22 +41,33 @@ export function leanPolynomial(body: BalanceBody, motor: BalanceMotor): LeanPoly
     a2: damping * (onPlace / r + onLean),
     a1: (-whole * weight) / det,
     a0: (-damping * weight) / (r ** 2 * det),
-    b: perVolt * onLean,
+    b: perVolt * voltsPerTold(motor, body) * onLean,
     alongPerLean: weight / (coupled + whole * r),
   };
 }
 
-/** Least integral of time by error of a system of the third order: s³ + 1.75 ω s² + 2.15 ω² s + ω³ (Graham and Lathrop, 1953, from memory). */
-const ITAE = { second: 1.75, first: 2.15 };
+/**
+ * Least integral of time by error: s³ + 1.75 ω s² + 2.15 ω² s + ω³, and s² + 1.4 ω s + ω² (Graham and Lathrop, 1953, from memory).
+ */
+const ITAE = { second: 1.75, first: 2.15, ofTwo: 1.4 };
 
 /**
- * Gains that put the poles of the lean where they come to rest soonest, at a pace of so many radians a second.
+ * Gains that put the poles of the lean where they come to rest soonest, at a pace of so many radians a second. Where the motors
+ * themselves brake more quickly than that, as a driver does that holds a speed, the rate of the lean is left out and two poles
+ * are placed: much of the sum, none of the rate (common practice, no source).
  */
-export const gainsAt = ({ a2, a1, a0, b }: LeanPolynomial, paceRadS: number): BalanceGains => ({
-  kp: (ITAE.first * paceRadS ** 2 - a1) / b,
-  ki: (paceRadS ** 3 - a0) / b,
-  kd: (ITAE.second * paceRadS - a2) / b,
-});
+export const gainsAt = ({ a2, a1, a0, b }: LeanPolynomial, paceRadS: number): BalanceGains =>
+  a2 > ITAE.second * paceRadS
+    ? {
+        kp: (ITAE.ofTwo * paceRadS * a2 - a1) / b,
+        ki: (paceRadS ** 2 * a2 - a0) / b,
+        kd: 0,
+      }
+    : {
+        kp: (ITAE.first * paceRadS ** 2 - a1) / b,
+        ki: (paceRadS ** 3 - a0) / b,
+        kd: (ITAE.second * paceRadS - a2) / b,
+      };
 
 /** Paces that are tried, over the rate at which it falls, the quickest first. */
 const PACES = [4, 3, 2.5, 2, 1.6, 1.3];

@@ -19,7 +19,26 @@ export interface BalanceMotor {
   readonly resistanceOhm: number;
   readonly ktNmPerA: number;
   readonly voltageV: number;
+  /**
+   * Where its driver holds a speed by itself: so many times as stiffly as the motor does at a steady voltage. It is told metres a
+   * second of the wheel against the body then, and volts where this is left away.
+   */
+  readonly heldTimes?: number;
 }
+
+/**
+ * The most that motors can be told: their voltage, or the speed that it gives without load.
+ */
+export const mostTold = (
+  { voltageV, heldTimes, ktNmPerA, ratio }: BalanceMotor,
+  { wheelRadiusM }: Pick<BalanceBody, 'wheelRadiusM'>,
+): number => (heldTimes === undefined ? voltageV : (voltageV * wheelRadiusM) / (ktNmPerA * ratio));
+
+/** Volts for what is told at a metre a second of the wheel against the body; 1 where volts are told. */
+export const voltsPerTold = (
+  { heldTimes, ktNmPerA, ratio }: BalanceMotor,
+  { wheelRadiusM }: Pick<BalanceBody, 'wheelRadiusM'>,
+): number => (heldTimes === undefined ? 1 : (ktNmPerA * ratio) / wheelRadiusM);
 
 /** How it stands: place of the axle, m, its speed, m/s, the lean, rad, and how fast that changes, rad/s; forward is positive. */
 export interface Balance {
@@ -29,18 +48,18 @@ export interface Balance {
   readonly rate: number;
 }
 
-/** The motion of a balancer under a voltage. */
+/** The motion of a balancer under what its motors are told: a voltage, or a speed. */
 export interface BalanceModel {
   /** Accelerations of the axle, m/s², and of the lean, rad/s². */
-  readonly accelerations: (at: Balance, volts: number) => readonly [a: number, alpha: number];
+  readonly accelerations: (at: Balance, told: number) => readonly [a: number, alpha: number];
   /** What a motor draws, A. */
-  readonly amps: (at: Balance, volts: number) => number;
+  readonly amps: (at: Balance, told: number) => number;
   /** Speed and rate after a push on the body at its centre of mass, N·s. */
   readonly pushed: (at: Balance, impulseNs: number) => Balance;
   /** Kinetic and potential energy over upright at rest, J. */
   readonly energy: (at: Balance) => number;
   /** Power that the motors put in at wheels and body, W. */
-  readonly power: (at: Balance, volts: number) => number;
+  readonly power: (at: Balance, told: number) => number;
   /** The quickest rate at which anything changes by itself, 1/s. */
   readonly quickest: number;
 }
@@ -63,11 +82,17 @@ export function balanceModel(body: BalanceBody, motor: BalanceMotor): BalanceMod
     const det = whole * about - c ** 2;
     return [(about * onPlace - c * onLean) / det, (whole * onLean - c * onPlace) / det];
   };
-  const { count, ratio, efficiency, resistanceOhm, ktNmPerA: kt } = motor;
-  const amps = ({ v, rate }: Balance, volts: number): number =>
-    (volts - kt * ratio * (v / r - rate)) / resistanceOhm;
-  const torque = (at: Balance, volts: number): number => count * ratio * efficiency * kt * amps(at, volts);
-  const damping = (count * ratio ** 2 * efficiency * kt ** 2) / resistanceOhm;
+  const { count, ratio, efficiency, resistanceOhm, ktNmPerA: kt, voltageV, heldTimes = 1 } = motor;
+  const perTold = voltsPerTold(motor, body);
+  const amps = ({ v, rate }: Balance, told: number): number => {
+    const backV = kt * ratio * (v / r - rate);
+    // A driver that holds a speed adds to its volts what the motor is off it, as far as the battery goes.
+    const volts = heldTimes * perTold * told - (heldTimes - 1) * backV;
+    const given = motor.heldTimes === undefined ? told : Math.min(voltageV, Math.max(-voltageV, volts));
+    return (given - backV) / resistanceOhm;
+  };
+  const torque = (at: Balance, told: number): number => count * ratio * efficiency * kt * amps(at, told);
+  const damping = (heldTimes * count * ratio ** 2 * efficiency * kt ** 2) / resistanceOhm;
   const quickest = Math.max(
     ...LEANS.map((lean) => {
       const [a, alpha] = solved(lean, damping / r, -damping);
@@ -79,8 +104,8 @@ export function balanceModel(body: BalanceBody, motor: BalanceMotor): BalanceMod
   return {
     quickest,
     amps,
-    accelerations: (at, volts) => {
-      const t = torque(at, volts);
+    accelerations: (at, told) => {
+      const t = torque(at, told);
       const sin = Math.sin(at.lean);
       return solved(at.lean, t / r + m * l * at.rate ** 2 * sin, m * STANDARD_GRAVITY * l * sin - t);
     },
@@ -92,6 +117,6 @@ export function balanceModel(body: BalanceBody, motor: BalanceMotor): BalanceMod
       (whole * v ** 2 + about * rate ** 2) / 2 +
       coupled(lean) * v * rate -
       m * STANDARD_GRAVITY * l * (1 - Math.cos(lean)),
-    power: (at, volts) => torque(at, volts) * (at.v / r - at.rate),
+    power: (at, told) => torque(at, told) * (at.v / r - at.rate),
   };
 }

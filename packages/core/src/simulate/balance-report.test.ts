@@ -175,4 +175,34 @@ describe('the balance of a build', () => {
       region: [],
     });
   });
+
+  it('whose driver holds a speed wants much of the sum, none of the rate, and stands (common practice, no source)', () => {
+    const [volts, speed] = (['voltage', 'speed'] as const).map((commands) =>
+      balanceReport(teasel, { ...ask, commands }),
+    );
+    expect(speed?.run?.falls).toBe(false);
+    const ratios = (of: typeof volts) => {
+      const { kp = NaN, ki = NaN, kd = NaN } = of?.proposed ?? {};
+      return { sum: ki / kp, rate: Math.abs(kd / kp) };
+    };
+    expect(ratios(speed).sum).toBeGreaterThan(ratios(volts).sum);
+    expect(ratios(speed).rate).toBe(0);
+    expect(ratios(volts).rate).toBeGreaterThan(0);
+    // Two poles where they come to rest soonest, the third far off: s² + 1.4 ω s + ω² (Graham and Lathrop, 1953, from memory).
+    const { paceRadS = NaN, poles = [] } = speed?.proposed ?? {};
+    const slow = poles.filter(({ im }) => Math.abs(im) > 1);
+    expect(slow).toHaveLength(2);
+    for (const { re, im } of slow) expect(Math.hypot(re, im) / paceRadS).toBeCloseTo(1, 0);
+  });
+
+  it('falls more slowly taller, and tips sideways sooner', () => {
+    const [low, own, tall] = balanceReport(teasel, ask)?.heights ?? [];
+    expect(own?.fallTimeS).toBeCloseTo(balancePlant.run(body).fallTimeS, 12);
+    expect(tall?.fallTimeS).toBeGreaterThan(own?.fallTimeS ?? NaN);
+    expect(low?.longestLoopS).toBeLessThan(own?.longestLoopS ?? NaN);
+    expect(tall?.sidewaysDeg).toBeLessThan(own?.sidewaysDeg ?? NaN);
+    // Half the track over the height of its middle (statics).
+    const track = teasel.layout.axles[0]?.track.value ?? NaN;
+    expect(Math.tan((own?.sidewaysDeg ?? NaN) * DEGREE)).toBeCloseTo(track / 2 / (own?.heightM ?? NaN), 9);
+  });
 });

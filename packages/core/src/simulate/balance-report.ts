@@ -1,6 +1,6 @@
 import { NotPhysical } from '../contract/index.ts';
 import { balancePlant } from '../ground/index.ts';
-import { degreesToRadians } from '../quantity/index.ts';
+import { degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
 import type { Build } from '../vehicle/index.ts';
 import {
   gainsMap,
@@ -50,6 +50,8 @@ export interface BalanceAsk {
   readonly startLeanDeg: number;
   readonly nudgeNs: number;
   readonly durationS: number;
+  /** What its loop tells the motors: a voltage, where nothing is said, or a speed that the driver holds. */
+  readonly commands?: 'voltage' | 'speed';
   /** Those of the builder; what is proposed where they are left away. */
   readonly gains?: BalanceGains & {
     readonly hold?: Omit<BalanceHold, 'limitRad'> & { readonly limitDeg: number };
@@ -87,13 +89,25 @@ export interface BalanceReport {
   /** The same where no encoder is read: the place is not held then. */
   readonly withoutEncoders: (BalanceTold & { readonly loopTimeS: number }) | null;
   readonly region: readonly MappedGains[];
+  /** The same body lower and taller: how fast it falls, how quick its loop must be, and where it tips sideways. */
+  readonly heights: readonly {
+    readonly times: number;
+    readonly heightM: number;
+    readonly fallTimeS: number;
+    readonly longestLoopS: number;
+    readonly sidewaysDeg: number;
+  }[];
 }
 
 /** So many moments of a run are drawn. */
 const SAMPLES = 600;
 
+/** A driver with an encoder holds a speed so many times as stiffly as the motor by itself (common practice, no source). */
+const HELD_TIMES = 10;
+
 const taskOf = ({ body, motor }: Pick<Balancer, 'body' | 'motor'>, ask: BalanceAsk): BalanceTask => ({
-  ...{ body, motor, ...cycleTimes(ask.cycle) },
+  ...{ body, ...cycleTimes(ask.cycle) },
+  motor: ask.commands === 'speed' ? { ...motor, heldTimes: HELD_TIMES } : motor,
   startLeanRad: degreesToRadians(ask.startLeanDeg),
   nudgeNs: ask.nudgeNs,
   durationS: ask.durationS,
@@ -179,6 +193,24 @@ export const nudgedBalance = (build: Build, nudgeNs: number): number | undefined
     return fallS === undefined ? farthestM : undefined;
   });
 
+/** Heights that are looked at beside its own. */
+const HEIGHTS = [0.6, 1, 1.5];
+
+/** A balancer drawn out to another height over its axle: its inertia grows with the square. */
+function atHeight(build: Build, { body }: Balancer, times: number): BalanceReport['heights'][number] {
+  const cgHeightM = times * body.cgHeightM;
+  const { fallTimeS, longestLoopS } = balancePlant.run({
+    ...body,
+    cgHeightM,
+    bodyInertiaKgM2: times ** 2 * body.bodyInertiaKgM2,
+  });
+  const wholeKg = body.bodyMassKg + body.wheelsMassKg;
+  const heightM = body.wheelRadiusM + (body.bodyMassKg * cgHeightM) / wholeKg;
+  const apartM = Math.max(...build.layout.axles.map(({ track }) => track.value));
+  const sidewaysDeg = radiansToDegrees(Math.atan2(apartM / 2, heightM));
+  return { times, heightM, fallTimeS, longestLoopS, sidewaysDeg };
+}
+
 /** What the map goes around: gains that are something, with the part for the rate that is in use. */
 const aroundGains = ({ kp, ki }: BalanceGains, kd: number): BalanceGains => ({
   kp: Math.abs(kp) || 1,
@@ -195,9 +227,9 @@ const aroundGains = ({ kp, ki }: BalanceGains, kd: number): BalanceGains => ({
 export function balanceReport(build: Build, ask: BalanceAsk): BalanceReport | undefined {
   const balancer = balancerOf(build, ask.loaded);
   if (!balancer) return undefined;
-  const { body, motor } = balancer;
+  const { body } = balancer;
   const task = taskOf(balancer, ask);
-  const polynomial = leanPolynomial(body, motor);
+  const polynomial = leanPolynomial(body, task.motor);
   const first = proposedGains(task);
   const used = ownGains(ask) ?? first;
   const times = cycleTimes({ ...ask.cycle, readEncodersS: 0 });
@@ -225,6 +257,7 @@ export function balanceReport(build: Build, ask: BalanceAsk): BalanceReport | un
           loopTimeS: times.loopTimeS,
         }
       : null,
+    heights: HEIGHTS.map((times) => atHeight(build, balancer, times)),
     region: used ? gainsMap(task, aroundGains(first?.gains ?? used.gains, used.gains.kd)) : [],
   };
 }

@@ -279,4 +279,27 @@ describe('a balancer', () => {
     expect(simulateBalance.input.safeParse({ ...given, delayS: 0.006 }).success).toBe(false);
     expect(simulateBalance.input.safeParse({ ...given, durationS: 121 }).success).toBe(false);
   });
+
+  it('told a speed stands like motors of so much less resistance told the volts of that speed, while the battery has them', () => {
+    const held = { ...motor, heldTimes: 8 };
+    const soft = { ...motor, resistanceOhm: motor.resistanceOhm / 8 };
+    const per = (motor.ktNmPerA * motor.ratio) / body.wheelRadiusM;
+    const gains = { kp: 2, ki: 6, kd: 0.05 };
+    const gentle = { ...standing, startLeanRad: 0.2 * DEGREE, durationS: 2 };
+    const one = runBalance({ ...gentle, motor: held, gains });
+    const other = runBalance({
+      ...gentle,
+      motor: soft,
+      gains: { kp: gains.kp * per, ki: gains.ki * per, kd: gains.kd * per },
+    });
+    expect(one.end.lean).toBeCloseTo(other.end.lean, 9);
+    expect(one.end.x).toBeCloseTo(other.end.x, 9);
+    expect(one.peakA).toBeCloseTo(other.peakA, 9);
+  });
+
+  it('told a speed draws no more than its battery gives', () => {
+    const far = { ...standing, motor: { ...motor, heldTimes: 50 }, gains: { kp: 500, ki: 0, kd: 0 } };
+    const { peakA } = runBalance({ ...far, startLeanRad: 20 * DEGREE });
+    expect(peakA).toBeLessThanOrEqual((2 * motor.voltageV) / motor.resistanceOhm);
+  });
 });

@@ -3,13 +3,14 @@ import { stepped } from './fourth-order.ts';
 import { tooExtreme } from './too-extreme.ts';
 import {
   balanceModel,
+  mostTold,
   type Balance,
   type BalanceBody,
   type BalanceModel,
   type BalanceMotor,
 } from './balance-model.ts';
 
-/** The loop that keeps it up: volts for lean, for lean through time, and for how fast it leans. */
+/** The loop that keeps it up: volts, or metres a second where the driver holds a speed, for lean, for lean through time, and for how fast it leans. */
 export interface BalanceGains {
   readonly kp: number;
   readonly ki: number;
@@ -59,14 +60,15 @@ const CLOSE_S = 1e-12;
 
 const clamped = (value: number, most: number): number => Math.min(most, Math.max(-most, value));
 
-/** What a sample of the loop asks for, V; the sum of errors grows with each. */
-function controller({ gains, hold, motor, loopTimeS }: BalanceRun): (at: Balance) => number {
+/** What a sample of the loop asks for, V or m/s; the sum of errors grows with each. */
+function controller({ gains, hold, motor, body, loopTimeS }: BalanceRun): (at: Balance) => number {
+  const most = mostTold(motor, body);
   let summed = 0;
   return (at) => {
     const wanted = hold ? clamped(-hold.kp * at.x - hold.kd * at.v, hold.limitRad) : 0;
     const error = at.lean - wanted;
     summed += error * loopTimeS;
-    return clamped(gains.kp * error + gains.ki * summed + gains.kd * at.rate, motor.voltageV);
+    return clamped(gains.kp * error + gains.ki * summed + gains.kd * at.rate, most);
   };
 }
 

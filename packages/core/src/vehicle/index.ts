@@ -203,11 +203,13 @@ export { controlOf, controlSchema, ENDS, type Control } from './control.ts';
 export { type Mismatch } from './mismatch.ts';
 export { CASTOR_TRAIL, steeringLock } from './swing.ts';
 export {
+  BALANCE_COMMANDS,
   balancingSchema,
   CREEP_TURNS,
   creepingSchema,
   rollingSchema,
   SPHERE_STOPS,
+  type BalanceCommands,
   type Balancing,
   type Creeping,
   type CreepTurns,

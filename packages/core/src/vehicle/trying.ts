@@ -12,10 +12,15 @@ export type SphereStop = (typeof SPHERE_STOPS)[number];
 export const CREEP_TURNS = ['evenly', 'in-steps'] as const;
 export type CreepTurns = (typeof CREEP_TURNS)[number];
 
+/** What the loop of a balancer tells its motors: a voltage, or a speed that their driver holds. */
+export const BALANCE_COMMANDS = ['voltage', 'speed'] as const;
+export type BalanceCommands = (typeof BALANCE_COMMANDS)[number];
+
 const gains = z.strictObject({
-  kp: at(-1e9, 1e9, 'For a lean', 'V/rad'),
-  ki: at(-1e9, 1e9, 'For a lean through time', 'V/(rad·s)'),
-  kd: at(-1e9, 1e9, 'For a lean that grows', 'V·s/rad'),
+  /** In volts, or in metres a second where the driver holds a speed. */
+  kp: at(-1e9, 1e9, 'For a lean', '1/rad'),
+  ki: at(-1e9, 1e9, 'For a lean through time', '1/(rad·s)'),
+  kd: at(-1e9, 1e9, 'For a lean that grows', 's/rad'),
   hold: z
     .strictObject({
       kp: at(-1e6, 1e6, 'Lean for a metre off', 'rad/m'),
@@ -27,6 +32,7 @@ const gains = z.strictObject({
 
 /** How a balancer is tried where it stands. */
 export const balancingSchema = z.strictObject({
+  commands: z.enum(BALANCE_COMMANDS).default('voltage').meta({ title: 'Its loop tells the motors' }),
   loaded: z.boolean().default(true).meta({ title: 'With its load' }),
   leanDeg: at(-44, 44, 'Let go at a lean of', '°').default(3),
   jumpMps: at(-5, 5, 'Nudged: its speed jumps by', 'm/s').default(0),

@@ -2,7 +2,7 @@ import { buildFrom } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../../testing/demo.ts';
-import { fieldCalled, onBench, text } from '../../testing/on-bench.tsx';
+import { fieldCalled, kept, onBench, text } from '../../testing/on-bench.tsx';
 import { workOfTheBench } from '../../testing/worker-here.ts';
 import { Balance } from './Balance.tsx';
 
@@ -45,6 +45,19 @@ describe('the balance of a balancer', () => {
     expect(gain('kp').value).not.toBe(proposed);
     fireEvent.click(screen.getByRole('button', { name: 'Take what is proposed' }));
     await waitFor(() => expect(gain('kp').value).toBe(proposed), LONG);
+  });
+
+  it('tells the motors a speed instead, gains of their own unit proposed, and keeps what was set with the build', async () => {
+    onBench(<Balance />, teasel);
+    await stands(/it stands/);
+    fireEvent.change(screen.getByLabelText('Its loop tells the motors'), { target: { value: 'speed' } });
+    await waitFor(() => expect(gain('kp, m/s/rad').value).not.toBe(''), LONG);
+    await waitFor(() => expect(gain('kd, m/s·s/rad').value).toBe('0'), LONG);
+    expect(kept().driving?.balancing).toMatchObject({ commands: 'speed' });
+    fireEvent.click(screen.getByLabelText('Holds its place'));
+    await waitFor(() => expect(kept().driving?.balancing?.gains).toBeDefined(), LONG);
+    expect(kept().driving?.balancing?.gains).not.toHaveProperty('hold');
+    expect(text()).toContain('Tips sideways at');
   });
 
   it('asks for a motor first, of a balancer that has none', async () => {

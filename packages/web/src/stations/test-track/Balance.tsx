@@ -1,10 +1,11 @@
 import { centreOfGravity } from '@zubric/core/layout';
 import { cycleTimes, type BalanceAsk } from '@zubric/core/simulate';
 import { showNumber } from '@zubric/core/quantity';
-import type { Balancing } from '@zubric/core/vehicle';
+import { BALANCE_COMMANDS, type BalanceCommands, type Balancing } from '@zubric/core/vehicle';
 import { useCallback, useMemo } from 'react';
 import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
 import { useSay } from '../../common/units.tsx';
+import { Choice } from '../../fields/Choice.tsx';
 import { Caution } from '../../findings/Findings.tsx';
 import type { Balanced } from '../../workers/bench-work.ts';
 import { useBeside, type Ask } from '../../workers/use-beside.ts';
@@ -32,16 +33,22 @@ const ENTRIES = [
 ] as const;
 
 const askOf = (
-  { loaded, leanDeg, jumpMps, readAngleS, readEncodersS, restS, gains }: Balancing,
+  { commands, loaded, leanDeg, jumpMps, readAngleS, readEncodersS, restS, gains }: Balancing,
   massKg: number,
 ): BalanceAsk => ({
-  loaded,
+  ...{ commands, loaded },
   cycle: { readAngleS, readEncodersS, computeS: restS / 2, sendS: Math.max(restS / 2, 1e-4) },
   startLeanDeg: leanDeg,
   nudgeNs: massKg * jumpMps,
   durationS: RUN_S,
   ...(gains ? { gains } : {}),
 });
+
+/** What its motors are told, and the unit of that. */
+const TOLD: Readonly<Record<BalanceCommands, { readonly title: string; readonly unit: string }>> = {
+  voltage: { title: 'a voltage', unit: 'V' },
+  speed: { title: 'a wheel speed that the driver holds', unit: 'm/s' },
+};
 
 type OwnGains = NonNullable<Balancing['gains']>;
 
@@ -62,7 +69,12 @@ export function Balance() {
       {problem !== undefined && <NotWorkedOut what="The balance" why={problem} />}
       <Tried set={set} onChange={change} />
       {gains && (
-        <Gains gains={gains} own={set.gains !== undefined} onChange={(own) => change({ gains: own })} />
+        <Gains
+          gains={gains}
+          told={TOLD[set.commands].unit}
+          own={set.gains !== undefined}
+          onChange={(own) => change({ gains: own })}
+        />
       )}
       {answer && gains && (
         <div className={`grid gap-3 ${isOfNow ? '' : 'opacity-60'}`}>
@@ -72,6 +84,7 @@ export function Balance() {
             now={gains}
             onTake={({ kp, ki }) => change({ gains: { ...gains, kp, ki } })}
           />
+          <Heights heights={answer.report.heights} />
         </div>
       )}
       <Caution>
@@ -100,7 +113,7 @@ const Course = ({ trace }: Pick<Balanced, 'trace'>) => (
 
 interface TriedProps {
   readonly set: Balancing;
-  readonly onChange: (part: Partial<Balancing>) => void;
+  readonly onChange: (part: { readonly [Key in keyof Balancing]?: Balancing[Key] | undefined }) => void;
 }
 
 /** What it is tried by, and how quick its controller is. */
@@ -118,6 +131,14 @@ const Tried = ({ set, onChange }: TriedProps) => (
         />
       );
     })}
+    <Choice
+      label="Its loop tells the motors"
+      className="w-64"
+      value={set.commands}
+      options={BALANCE_COMMANDS.map((value) => ({ value, title: TOLD[value].title }))}
+      // Gains of the one are none of the other.
+      onChange={(commands) => onChange({ commands, gains: undefined })}
+    />
     <label className="flex min-h-8 items-center gap-2">
       <input
         type="checkbox"
@@ -148,6 +169,8 @@ const ownOf = (proposed: Balanced['report']['proposed'] | undefined): OwnGains |
 
 interface GainsProps {
   readonly gains: OwnGains;
+  /** The unit of what its motors are told. */
+  readonly told: string;
   /** Whether they are the builder's own, and not what is proposed. */
   readonly own: boolean;
   readonly onChange: (gains: OwnGains | undefined) => void;
@@ -157,14 +180,14 @@ interface GainsProps {
 const FIRST_HOLD = { kp: 0.05, kd: 0.1, limitDeg: 10 };
 
 /** The gains in use: of the balance, and of the slower loop around it that holds the place. */
-function Gains({ gains, own, onChange }: GainsProps) {
+function Gains({ gains, told, own, onChange }: GainsProps) {
   const { hold, ...balance } = gains;
   return (
     <div className="flex flex-wrap items-end gap-4">
       {(['kp', 'ki', 'kd'] as const).map((name) => (
         <GainEntry
           key={name}
-          name={name}
+          {...{ name, told }}
           value={balance[name]}
           onChange={(value) => onChange({ ...gains, [name]: value })}
         />
@@ -181,12 +204,12 @@ function Gains({ gains, own, onChange }: GainsProps) {
       {hold && (
         <>
           <GainEntry
-            name="holdPlace"
+            {...{ name: 'holdPlace', told }}
             value={hold.kp}
             onChange={(kp) => onChange({ ...balance, hold: { ...hold, kp } })}
           />
           <GainEntry
-            name="holdSpeed"
+            {...{ name: 'holdSpeed', told }}
             value={hold.kd}
             onChange={(kd) => onChange({ ...balance, hold: { ...hold, kd } })}
           />
@@ -203,6 +226,50 @@ function Gains({ gains, own, onChange }: GainsProps) {
         </p>
       )}
     </div>
+  );
+}
+
+/** The same body lower and taller: what it is easier for, and what harder. */
+function Heights({ heights }: Pick<Balanced['report'], 'heights'>) {
+  const say = useSay();
+  return (
+    <section aria-labelledby="heights" className="grid gap-1">
+      <h2 id="heights">Lower or taller</h2>
+      <p className="text-soft">
+        Tall falls slowly and leaves its loop time, but tips sideways in a bend; low the other way.
+      </p>
+      <div className="overflow-x-auto">
+        <table className="sheet w-full text-left">
+          <thead>
+            <tr>
+              {[
+                'Its middle of mass over the ground',
+                'Nearly triples a lean in',
+                'Its loop may take',
+                'Tips sideways at',
+              ].map((head) => (
+                <th key={head} scope="col" className="px-3 py-1 font-normal text-soft">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {heights.map(({ times, heightM, fallTimeS, longestLoopS, sidewaysDeg }) => (
+              <tr key={times} className={`border-t border-line ${times === 1 ? 'font-semibold' : ''}`}>
+                <th scope="row" className="px-3 py-1 font-normal">
+                  {say(heightM, 'length')}
+                  {times === 1 ? ', as it is' : ''}
+                </th>
+                <td className="px-3">{say(fallTimeS, 'time')}</td>
+                <td className="px-3">{say(longestLoopS, 'time')}</td>
+                <td className="px-3">{say(sidewaysDeg * DEGREE, 'angle')}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
   );
 }
 

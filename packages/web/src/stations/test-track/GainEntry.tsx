@@ -1,16 +1,18 @@
 import { showNumber } from '@zubric/core/quantity';
 import { useId, useState } from 'react';
 
+/** What each is for, by the unit of what the motors are told. */
 const TITLES = {
-  kp: 'For a lean, kp, V/rad',
-  ki: 'For a lean through time, ki, V/(rad·s)',
-  kd: 'For a lean that grows, kd, V·s/rad',
-  holdPlace: 'Hold: lean for its place, rad/m',
-  holdSpeed: 'Hold: lean for its speed, rad·s/m',
+  kp: (told: string) => `For a lean, kp, ${told}/rad`,
+  ki: (told: string) => `For a lean through time, ki, ${told}/(rad·s)`,
+  kd: (told: string) => `For a lean that grows, kd, ${told}·s/rad`,
+  holdPlace: () => 'Hold: lean for its place, rad/m',
+  holdSpeed: () => 'Hold: lean for its speed, rad·s/m',
 } as const;
 
 interface Props {
   readonly name: keyof typeof TITLES;
+  readonly told: string;
   readonly value: number;
   readonly onChange: (value: number) => void;
 }
@@ -20,7 +22,7 @@ const FIGURES = 4;
 const read = (text: string): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));
 
 /** A gain as a plain number. */
-export function GainEntry({ name, value, onChange }: Props) {
+export function GainEntry({ name, told, value, onChange }: Props) {
   const id = useId();
   const [draft, setDraft] = useState<string>();
   const wrong = draft !== undefined && !Number.isFinite(read(draft));
@@ -29,7 +31,7 @@ export function GainEntry({ name, value, onChange }: Props) {
   return (
     <div className="w-56">
       <label htmlFor={id} className="block text-[14px] text-soft">
-        {TITLES[name]}
+        {TITLES[name](told)}
       </label>
       <input
         id={id}
