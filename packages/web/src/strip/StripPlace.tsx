@@ -3,25 +3,15 @@ import { useBuild } from '../session/BuildSession.tsx';
 import { Strip } from './Strip.tsx';
 import { useLastChange } from './use-last-change.ts';
 import { lazyPart } from '../common/lazy-part.ts';
+import { useMatches } from '../common/use-narrow.ts';
 
 /** On a wide page it is not seen at first. */
 const SlimStrip = lazyPart(async () => (await import('./SlimStrip.tsx')).SlimStrip);
 
 const Unread = lazyPart(async () => (await import('./Unread.tsx')).Unread);
 
+/** A page where the strip would take too much of the height. */
 const NARROW = '(width < 48rem)';
-
-/** Whether the page is as narrow as a phone. */
-function useNarrow(): boolean {
-  const [narrow, setNarrow] = useState(() => window.matchMedia(NARROW).matches);
-  useEffect(() => {
-    const query = window.matchMedia(NARROW);
-    const follow = (): void => setNarrow(query.matches);
-    query.addEventListener('change', follow);
-    return () => query.removeEventListener('change', follow);
-  }, []);
-  return narrow;
-}
 
 /** Whether what is marked has been scrolled out of sight at the top. */
 function usePassed(on: boolean) {
@@ -45,7 +35,7 @@ function usePassed(on: boolean) {
  */
 export function StripPlace({ folds }: { readonly folds: boolean }) {
   const { report, whole: build, unread } = useBuild();
-  const narrow = useNarrow();
+  const narrow = useMatches(NARROW);
   const { moved, said } = useLastChange(report, build);
   const [unfolded, setUnfolded] = useState(false);
   const whole = !folds && !narrow;

@@ -10,7 +10,7 @@ import { fieldText, isFilled } from './said.ts';
 import { Stopwatch } from './Stopwatch.tsx';
 import { namesOfField } from './known-names.ts';
 import { TrialField } from './TrialField.tsx';
-import { useNarrow } from './use-narrow.ts';
+import { useNarrow } from '../../common/use-narrow.ts';
 
 interface Props {
   readonly set: ShownTrialSet;
