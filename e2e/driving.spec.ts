@@ -1,4 +1,4 @@
-import { copyOf, expect, saved, test } from './application.ts';
+import { complaints, copyOf, expect, saved, test } from './application.ts';
 
 const STUDIED = 60_000;
 
@@ -29,6 +29,24 @@ test('a cart that veers is found, its motors matched, and it ends straight; the 
   await expect(bench.getByLabel('Right motor faster by')).toHaveValue(/^0/);
   await bench.goto(`/builds/${id}/trials`);
   await expect(bench.getByText('Two metres straight').first()).toBeVisible();
+});
+
+test('a dolly that sticks and slips is made to creep, and what was measured of it is kept', async ({
+  bench,
+}) => {
+  const id = await copyOf(bench, 'glasshouse-rail', 'Creeps');
+  await bench.goto(`/builds/${id}/test-track`);
+  await expect(bench.getByText(/it creeps smoothly/)).toBeVisible({ timeout: STUDIED });
+  await bench.getByLabel('To get it moving').fill('12 N');
+  await bench.getByLabel('To keep it moving').fill('4 N');
+  await expect(bench.getByText(/it sticks and slips/)).toBeVisible({ timeout: STUDIED });
+  await bench.getByLabel('it gives way by').fill('0.04 mm');
+  await expect(bench.getByText(/it creeps smoothly/)).toBeVisible({ timeout: STUDIED });
+  await saved(bench);
+  await bench.reload();
+  await expect(bench.getByLabel('To get it moving')).toHaveValue('12 N');
+  await expect(bench.getByText(/it creeps smoothly/)).toBeVisible({ timeout: STUDIED });
+  expect(await complaints(bench)).toEqual([]);
 });
 
 test('it is driven by keys, stops by itself where its link is cut, and is driven again as recorded', async ({

@@ -160,6 +160,7 @@ export const GUIDE: readonly GuidePage[] = [
       'How does it start, on which grade, with what current?',
       'Where does a run end, and where a hundred of them?',
       'Does a balancer stand, and with which gains?',
+      'How does a sphere roll, nod and face; does a slow dolly creep or jerk?',
     ],
     how: [
       'Let it go a course as its controller would; look at what made it veer or turn short.',
@@ -167,11 +168,14 @@ export const GUIDE: readonly GuidePage[] = [
     ],
     sums: [
       ...(['simulate-launch', 'simulate-straight', 'simulate-balance', 'balance-plant'] as const),
+      ...(['inner-drive', 'rolling-facing', 'roller-speed'] as const),
       ...(['encoder-counts', 'travel-counts', 'pivot-calibration', 'veer', 'unequal-wheels'] as const),
     ],
     limits: [
       'Tyres grip by one law along and across; springs, ruts and wind are left out.',
       'A balancer’s gears have no play there: the real one needs calmer gains.',
+      'A sphere rolls without slip on level or even ground; gears without friction let it nod for longer than the real one.',
+      'A dolly sticks by two frictions that do not change with time: rust, dew and dirt do. Measure both where it will run.',
     ],
     examples: [EXAMPLES['test-track']],
   },
