@@ -2,9 +2,10 @@ import type { PartsImport } from '@zubric/core/answers';
 import { PART_COLUMNS, type PartsMapping } from '@zubric/core/exchange';
 import { PART_KINDS } from '@zubric/core/vehicle';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { api } from '../common/api.ts';
 import { Panel } from '../common/Panel.tsx';
+import { PickFile } from '../common/PickFile.tsx';
 
 /** A file as its kind: what a system calls a table differs. */
 const bodyOf = (file: File): Blob =>
@@ -28,7 +29,6 @@ interface Props {
 
 /** A table of parts: chosen, shown as it would come in, and taken where the builder says so. */
 export function ImportParts({ onDone }: Props) {
-  const input = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
   const [chosen, setChosen] = useState<Chosen>();
   const look = useMutation({
@@ -50,21 +50,15 @@ export function ImportParts({ onDone }: Props) {
   });
   return (
     <>
-      <input
-        ref={input}
-        type="file"
-        className="hidden"
+      <PickFile
+        label="Table of parts"
         accept=".csv,.json,text/csv,application/json"
-        aria-label="Table of parts"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) look.mutate({ file, mapping: {} });
-          event.target.value = '';
-        }}
-      />
-      <button type="button" className="push" disabled={look.isPending} onClick={() => input.current?.click()}>
+        className="push"
+        disabled={look.isPending}
+        onPick={(file) => look.mutate({ file, mapping: {} })}
+      >
         Bring in a table …
-      </button>
+      </PickFile>
       <a className="push inline-flex items-center" href="/api/parts.csv" download>
         Save as CSV
       </a>

@@ -1,7 +1,7 @@
 import type { ReadOutline } from '@zubric/core/exchange';
 import { drawnOutline, type Shell } from '@zubric/core/vehicle';
 import { useMutation } from '@tanstack/react-query';
-import { useRef } from 'react';
+import { PickFile } from '../../common/PickFile.tsx';
 import { useSay } from '../../common/units.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
@@ -15,7 +15,6 @@ const over = (values: readonly number[]): number => Math.max(...values) - Math.m
 export function OutlineFromDrawing({ onChange }: Props) {
   const { build } = useBuild();
   const say = useSay();
-  const input = useRef<HTMLInputElement>(null);
   const read = useMutation({
     mutationFn: async (file: File): Promise<ReadOutline> => {
       const { outlineFromDxf } = await import('@zubric/core/exchange');
@@ -27,26 +26,14 @@ export function OutlineFromDrawing({ onChange }: Props) {
   const { data } = read;
   return (
     <div>
-      <input
-        ref={input}
-        type="file"
-        className="hidden"
+      <PickFile
+        label="Drawing of the body"
         accept=".dxf"
-        aria-label="Drawing of the body"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) read.mutate(file);
-          event.target.value = '';
-        }}
-      />
-      <button
-        type="button"
-        className="push push-small"
         disabled={read.isPending}
-        onClick={() => input.current?.click()}
+        onPick={(file) => read.mutate(file)}
       >
         Bring in a drawing (DXF) …
-      </button>
+      </PickFile>
       {data && (
         <p role="status" className="text-[14px] text-soft">
           {say(over(data.corners.map(({ aheadM }) => aheadM)), 'length')} long,{' '}

@@ -1,8 +1,9 @@
 import { Camera } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { LogEntry, LogPhoto } from '@zubric/core/answers';
 import { api } from '../../common/api.ts';
 import { newId } from '../../common/new-id.ts';
+import { PickFile } from '../../common/PickFile.tsx';
 import { record } from '../../offline/outbox.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';
@@ -10,7 +11,6 @@ import { shrunk } from '../../common/shrink.ts';
 
 /** The photographs of an entry, and one more. */
 export function Photos({ entry }: { readonly entry: LogEntry }) {
-  const input = useRef<HTMLInputElement>(null);
   const { id: buildId } = useBuild();
   const add = useLogChange(async (file: File) =>
     record(buildId, {
@@ -23,26 +23,15 @@ export function Photos({ entry }: { readonly entry: LogEntry }) {
       {entry.photos.map((photo) => (
         <Photo key={photo.id} photo={photo} />
       ))}
-      <input
-        ref={input}
-        type="file"
+      <PickFile
+        label="Photograph for this entry"
         accept="image/*"
-        className="hidden"
-        aria-label="Photograph for this entry"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) add.mutate(file);
-        }}
-      />
-      <button
-        type="button"
         className="push-plain inline-flex items-center gap-1.5 text-[14px] text-soft"
         disabled={add.isPending}
-        onClick={() => input.current?.click()}
+        onPick={(file) => add.mutate(file)}
       >
         <Camera size={15} aria-hidden /> {add.isPending ? 'Keeping it …' : 'add a photograph'}
-      </button>
+      </PickFile>
       {add.isError && (
         <p role="alert" className="text-short">
           {add.error.message}

@@ -3,7 +3,6 @@ import { cycleTimes, type BalanceAsk } from '@zubric/core/simulate';
 import { showNumber } from '@zubric/core/quantity';
 import { BALANCE_COMMANDS, type BalanceCommands, type Balancing } from '@zubric/core/vehicle';
 import { useCallback, useMemo } from 'react';
-import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { Caution } from '../../findings/Findings.tsx';
@@ -12,7 +11,9 @@ import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { GainEntry } from './GainEntry.tsx';
 import { GainsMap } from './GainsMap.tsx';
 import { between, PlainNumber } from './PlainNumber.tsx';
-import { TimeChart } from './TimeChart.tsx';
+import { HeadedTable } from './HeadedTable.tsx';
+import { RunCharts } from './RunCharts.tsx';
+import { TriedSection } from './TriedSection.tsx';
 import { useTrying } from './use-trying.ts';
 
 const DEGREE = Math.PI / 180;
@@ -58,15 +59,18 @@ export function Balance() {
   const massKg = centreOfGravity(build).massKg + (set.loaded ? build.masses.payload.mass.value : 0);
   const asked = useMemo(() => askOf(set, massKg), [set, massKg]);
   const ask: Ask<Balanced | undefined> = useCallback((work) => work.balance(build, asked), [build, asked]);
-  const { answer, isOfNow, problem } = useBeside(ask);
+  const beside = useBeside(ask);
+  const { answer, isOfNow } = beside;
   const gains = set.gains ?? ownOf(answer?.report.proposed);
   return (
-    <section className="grid gap-3" aria-labelledby="balance" aria-busy={!isOfNow && problem === undefined}>
-      <div>
-        <h1 id="balance">Does it stay up, and with which gains?</h1>
-        <Stands answer={answer} cycle={asked.cycle} isOfNow={isOfNow && problem === undefined} />
-      </div>
-      {problem !== undefined && <NotWorkedOut what="The balance" why={problem} />}
+    <TriedSection
+      id="balance"
+      title="Does it stay up, and with which gains?"
+      what="The balance"
+      beside={beside}
+      answer={answer && <Stands of={answer} cycle={asked.cycle} />}
+      lacks="Choose a motor with magnets in Power first: by its law the wheels catch a lean."
+    >
       <Tried set={set} onChange={change} />
       {gains && (
         <Gains
@@ -78,7 +82,7 @@ export function Balance() {
       )}
       {answer && gains && (
         <div className={`grid gap-3 ${isOfNow ? '' : 'opacity-60'}`}>
-          <Course trace={answer.trace} />
+          <RunCharts samples={answer.trace} charts={CHARTS} />
           <GainsMap
             region={answer.report.region}
             now={gains}
@@ -91,25 +95,16 @@ export function Balance() {
         Tune it over a soft floor, a hand behind it and one at the switch: it runs off when it falls. Here it
         has no play, no soft tyres and no slip, so on the floor it does a little worse.
       </Caution>
-    </section>
+    </TriedSection>
   );
 }
 
 /** The lean, the place and the current over the run. */
-const Course = ({ trace }: Pick<Balanced, 'trace'>) => (
-  <div className="sheet grid gap-1 p-3">
-    <TimeChart samples={trace} of="leanRad" dimension="angle" title="lean" kind="mechanical" />
-    <TimeChart samples={trace} of="placeM" dimension="length" title="place" kind="mechanical" />
-    <TimeChart
-      samples={trace}
-      of="currentA"
-      dimension="current"
-      title="current of a motor"
-      kind="electrical"
-      last
-    />
-  </div>
-);
+const CHARTS = [
+  { of: 'leanRad', dimension: 'angle', title: 'lean', kind: 'mechanical' },
+  { of: 'placeM', dimension: 'length', title: 'place', kind: 'mechanical' },
+  { of: 'currentA', dimension: 'current', title: 'current of a motor', kind: 'electrical' },
+] as const;
 
 interface TriedProps {
   readonly set: Balancing;
@@ -238,66 +233,45 @@ function Heights({ heights }: Pick<Balanced['report'], 'heights'>) {
       <p className="text-soft">
         Tall falls slowly and leaves its loop time, but tips sideways in a bend; low the other way.
       </p>
-      <div className="overflow-x-auto">
-        <table className="sheet w-full text-left">
-          <thead>
-            <tr>
-              {[
-                'Its middle of mass over the ground',
-                'Nearly triples a lean in',
-                'Its loop may take',
-                'Tips sideways at',
-              ].map((head) => (
-                <th key={head} scope="col" className="px-3 py-1 font-normal text-soft">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {heights.map(({ times, heightM, fallTimeS, longestLoopS, sidewaysDeg }) => (
-              <tr key={times} className={`border-t border-line ${times === 1 ? 'font-semibold' : ''}`}>
-                <th scope="row" className="px-3 py-1 font-normal">
-                  {say(heightM, 'length')}
-                  {times === 1 ? ', as it is' : ''}
-                </th>
-                <td className="px-3">{say(fallTimeS, 'time')}</td>
-                <td className="px-3">{say(longestLoopS, 'time')}</td>
-                <td className="px-3">{say(sidewaysDeg * DEGREE, 'angle')}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <HeadedTable
+        heads={[
+          'Its middle of mass over the ground',
+          'Nearly triples a lean in',
+          'Its loop may take',
+          'Tips sideways at',
+        ]}
+      >
+        {heights.map(({ times, heightM, fallTimeS, longestLoopS, sidewaysDeg }) => (
+          <tr key={times} className={`border-t border-line ${times === 1 ? 'font-semibold' : ''}`}>
+            <th scope="row" className="px-3 py-1 font-normal">
+              {say(heightM, 'length')}
+              {times === 1 ? ', as it is' : ''}
+            </th>
+            <td className="px-3">{say(fallTimeS, 'time')}</td>
+            <td className="px-3">{say(longestLoopS, 'time')}</td>
+            <td className="px-3">{say(sidewaysDeg * DEGREE, 'angle')}</td>
+          </tr>
+        ))}
+      </HeadedTable>
     </section>
   );
 }
 
 interface StandsProps {
-  readonly answer: Balanced | undefined;
+  readonly of: Balanced;
   readonly cycle: BalanceAsk['cycle'];
-  /** Whether that is the answer to what is asked now: none is one, too. */
-  readonly isOfNow: boolean;
 }
 
 /** The answer in words: how fast it falls, how quick the loop is, and what becomes of the run. */
-function Stands({ answer, cycle, isOfNow }: StandsProps) {
+function Stands({ of, cycle }: StandsProps) {
   const say = useSay();
-  if (!answer)
-    return (
-      <p className="text-soft">
-        {isOfNow
-          ? 'Choose a motor with magnets in Power first: by its law the wheels catch a lean.'
-          : 'It is being tried …'}
-      </p>
-    );
-  const { plant, run, withoutEncoders, proposed } = answer.report;
+  const { plant, run, withoutEncoders, proposed } = of.report;
   const { loopTimeS } = cycleTimes(cycle);
   const slow = loopTimeS > plant.longestLoopS;
   const strong = 'font-semibold text-ink';
   const falls = (at: number | null): string => `falls after ${say(at ?? 0, 'time')}`;
   return (
-    <p className="mt-0.5 text-[16px] text-soft">
+    <>
       Let go, a lean grows to nearly three times itself in{' '}
       <b className={strong}>{say(plant.fallTimeS, 'time')}</b>; its loop runs every{' '}
       <b className={slow ? 'font-semibold text-short' : strong}>{say(loopTimeS, 'time')}</b>,{' '}
@@ -323,6 +297,6 @@ function Stands({ answer, cycle, isOfNow }: StandsProps) {
       {withoutEncoders !== null &&
         cycle.readEncodersS > 0 &&
         `Without reading the encoders the loop takes ${say(withoutEncoders.loopTimeS, 'time')}: it ${withoutEncoders.falls ? falls(withoutEncoders.fallS) : `stands, leans ${showNumber(withoutEncoders.peakLeanDeg, 2)}° at most`}, and no place is held.`}
-    </p>
+    </>
   );
 }

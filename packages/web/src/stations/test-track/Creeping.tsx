@@ -2,7 +2,6 @@ import type { CreepReport } from '@zubric/core/simulate';
 import { CREEP_TURNS, type Creeping as Set, type CreepTurns } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { useCallback, useState } from 'react';
-import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { Caution } from '../../findings/Findings.tsx';
@@ -11,7 +10,8 @@ import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { JobChoice } from './JobChoice.tsx';
 import { between, PlainNumber } from './PlainNumber.tsx';
 import { RunFigures } from './RunFigures.tsx';
-import { TimeChart } from './TimeChart.tsx';
+import { RunCharts } from './RunCharts.tsx';
+import { TriedSection } from './TriedSection.tsx';
 import { useTrying } from './use-trying.ts';
 
 const TURNS: Readonly<Record<CreepTurns, string>> = {
@@ -28,23 +28,18 @@ export function Creeping() {
     (work) => work.creep(build, { ...set, dutyId }),
     [build, set, dutyId],
   );
-  const { answer, isOfNow, problem } = useBeside(ask);
+  const beside = useBeside(ask);
+  const { answer, isOfNow } = beside;
   const report = answer?.report;
   return (
-    <section className="grid gap-3" aria-labelledby="creeping" aria-busy={!isOfNow && problem === undefined}>
-      <div>
-        <h1 id="creeping">Does it creep smoothly, or by jerks?</h1>
-        <p className="mt-0.5 text-[16px] text-soft">
-          {report ? (
-            <Answer report={report} />
-          ) : isOfNow && problem === undefined ? (
-            'State a job with a speed in the Brief and choose a motor in Power first.'
-          ) : (
-            'It is being tried …'
-          )}
-        </p>
-      </div>
-      {problem !== undefined && <NotWorkedOut what="The creep" why={problem} />}
+    <TriedSection
+      id="creeping"
+      title="Does it creep smoothly, or by jerks?"
+      what="The creep"
+      beside={beside}
+      answer={report && <Answer report={report} />}
+      lacks="State a job with a speed in the Brief and choose a motor in Power first."
+    >
       <div className="flex flex-wrap items-end gap-4">
         <JobChoice label="Ground, load, pull and speed of" value={dutyId} onChange={setDutyId} />
         {report && <Measured set={set} report={report} onChange={change} />}
@@ -52,24 +47,16 @@ export function Creeping() {
       {answer && report && (
         <div className={`grid gap-3 ${isOfNow ? '' : 'opacity-60'}`}>
           <Figures report={report} />
-          <div className="sheet grid gap-1 p-3">
-            <TimeChart
-              samples={answer.trace}
-              of="speedMps"
-              dimension="speed"
-              title="speed"
-              kind="mechanical"
-              mark={report.speedMps}
-            />
-            <TimeChart
-              samples={answer.trace}
-              of="placeM"
-              dimension="length"
-              title="way"
-              kind="mechanical"
-              last
-            />
-          </div>
+          <RunCharts
+            samples={answer.trace}
+            charts={[
+              {
+                ...{ of: 'speedMps', dimension: 'speed', title: 'speed', kind: 'mechanical' },
+                mark: report.speedMps,
+              },
+              { of: 'placeM', dimension: 'length', title: 'way', kind: 'mechanical' },
+            ]}
+          />
           <Beside report={report} />
         </div>
       )}
@@ -77,7 +64,7 @@ export function Creeping() {
         Slow is not weak: geared down so far it crushes a finger. Keep hands off rail and rollers while it
         runs, and give both ends a stop that cuts the motor.
       </Caution>
-    </section>
+    </TriedSection>
   );
 }
 
@@ -87,62 +74,61 @@ interface MeasuredProps {
   readonly onChange: (part: { readonly [Key in keyof Set]?: Set[Key] | undefined }) => void;
 }
 
-/** What can be measured of it with a scale and a ruler. */
+/** What can be measured of it with a scale and a ruler; what is cleared is taken as usual again. */
+const MEASURED = [
+  { key: 'speedMps', label: 'Speed', dimension: 'speed', unit: 'mm/s', className: 'w-32' },
+  { key: 'breakawayN', label: 'To get it moving', dimension: 'force', unit: 'N', className: 'w-36' },
+  { key: 'movingN', label: 'To keep it moving', dimension: 'force', unit: 'N', className: 'w-36' },
+  { key: 'pushedN', label: 'Pushed, its motor held, with', dimension: 'force', unit: 'N', className: 'w-48' },
+  { key: 'givesM', label: 'it gives way by', dimension: 'length', unit: 'mm', className: 'w-36' },
+  {
+    key: 'swings',
+    label: 'Swings after a tap till it rests',
+    dimension: 'number',
+    unit: '',
+    className: 'w-52',
+  },
+] as const;
+
+/** What each may be. */
+const CHECKS = {
+  speedMps: between(1e-6, 10, 'More than 0, up to 10 m/s.'),
+  breakawayN: FORCE,
+  movingN: FORCE,
+  pushedN: between(1e-3, 1e6, 'More than 0, up to 1 MN.'),
+  givesM: between(1e-7, 1, 'More than 0, up to 1 m.'),
+  swings: between(1, 100, 'From 1 to 100.'),
+};
+
 const Measured = ({ set, report: { rig, speedMps, turns }, onChange }: MeasuredProps) => (
   <>
-    <PlainNumber
-      label="Speed"
-      dimension="speed"
-      unit="mm/s"
-      value={set.speedMps ?? speedMps}
-      check={between(1e-6, 10, 'More than 0, up to 10 m/s.')}
-      onChange={(value) => onChange({ speedMps: value })}
-    />
-    <PlainNumber
-      label="To get it moving"
-      dimension="force"
-      unit="N"
-      value={set.breakawayN ?? rounded(rig.breakawayN)}
-      check={FORCE}
-      onChange={(value) => onChange({ breakawayN: value })}
-      className="w-36"
-    />
-    <PlainNumber
-      label="To keep it moving"
-      dimension="force"
-      unit="N"
-      value={set.movingN ?? rounded(rig.movingN)}
-      check={FORCE}
-      onChange={(value) => onChange({ movingN: value })}
-      className="w-36"
-    />
-    <PlainNumber
-      label="Pushed, its motor held, with"
-      dimension="force"
-      unit="N"
-      value={set.pushedN}
-      check={between(1e-3, 1e6, 'More than 0, up to 1 MN.')}
-      onChange={(pushedN) => onChange({ pushedN })}
-      className="w-48"
-    />
-    <PlainNumber
-      label="it gives way by"
-      dimension="length"
-      unit="mm"
-      value={set.givesM}
-      check={between(1e-7, 1, 'More than 0, up to 1 m.')}
-      onChange={(givesM) => onChange({ givesM })}
-      className="w-36"
-    />
-    <PlainNumber
-      label="Swings after a tap till it rests"
-      dimension="number"
-      unit=""
-      value={set.swings}
-      check={between(1, 100, 'From 1 to 100.')}
-      onChange={(swings) => onChange({ swings })}
-      className="w-52"
-    />
+    {MEASURED.map(({ key, ...field }) => {
+      const usual = { speedMps, breakawayN: rounded(rig.breakawayN), movingN: rounded(rig.movingN) };
+      const value = set[key] ?? (key in usual ? usual[key as keyof typeof usual] : 0);
+      return (
+        <PlainNumber
+          key={key}
+          {...field}
+          value={value}
+          check={(given) =>
+            CHECKS[key](given) ??
+            (key === 'breakawayN' && given < (set.movingN ?? 0)
+              ? 'It takes at least what keeps it moving.'
+              : undefined)
+          }
+          onChange={(given) =>
+            onChange({
+              [key]: given,
+              // To get it moving takes no less.
+              ...(key === 'movingN' && set.breakawayN !== undefined && set.breakawayN < given
+                ? { breakawayN: given }
+                : {}),
+            })
+          }
+          onClear={() => onChange({ [key]: undefined })}
+        />
+      );
+    })}
     <Choice
       label="Its motor turns"
       className="w-56"

@@ -18,6 +18,8 @@ interface Props {
 }
 
 const FIGURES = 4;
+/** A gain beyond this is no gain of a loop that runs. */
+const MOST = 1e6;
 /** A number as it is typed, with a comma or a point. */
 const read = (text: string): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));
 
@@ -25,7 +27,7 @@ const read = (text: string): number => (text.trim() === '' ? NaN : Number(text.t
 export function GainEntry({ name, told, value, onChange }: Props) {
   const id = useId();
   const [draft, setDraft] = useState<string>();
-  const wrong = draft !== undefined && !Number.isFinite(read(draft));
+  const wrong = draft !== undefined && !(Math.abs(read(draft)) <= MOST);
   // What was typed stands as it was typed, until another value takes its place.
   const shown = draft !== undefined && (wrong || read(draft) === value) ? draft : showNumber(value, FIGURES);
   return (
@@ -44,7 +46,7 @@ export function GainEntry({ name, told, value, onChange }: Props) {
         onChange={(event) => {
           setDraft(event.target.value);
           const number = read(event.target.value);
-          if (Number.isFinite(number)) onChange(number);
+          if (Math.abs(number) <= MOST) onChange(number);
         }}
         onBlur={() => {
           if (!wrong) setDraft(undefined);
@@ -52,7 +54,7 @@ export function GainEntry({ name, told, value, onChange }: Props) {
       />
       {wrong && (
         <p id={`${id}-problem`} role="alert" className="text-[14px] text-short">
-          This is no number.
+          A number up to a million.
         </p>
       )}
     </div>

@@ -1,7 +1,8 @@
 import type { ReadPlaces } from '@zubric/core/exchange';
 import type { Leg } from '@zubric/core/vehicle';
 import { useMutation } from '@tanstack/react-query';
-import { useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
+import { PickFile } from '../../common/PickFile.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { CountInput } from '../../fields/CountInput.tsx';
 import { between, PlainNumber } from './PlainNumber.tsx';
@@ -28,7 +29,6 @@ export const PlacesTools = ({ points, onChange }: Props) => (
 );
 
 function FromFile({ onChange }: Pick<Props, 'onChange'>) {
-  const input = useRef<HTMLInputElement>(null);
   const read = useMutation({
     mutationFn: async (file: File): Promise<ReadPlaces> => {
       const { placesFromFile } = await import('@zubric/core/exchange');
@@ -39,26 +39,14 @@ function FromFile({ onChange }: Pick<Props, 'onChange'>) {
   });
   return (
     <div>
-      <input
-        ref={input}
-        type="file"
-        className="hidden"
+      <PickFile
+        label="File of places"
         accept=".geojson,.json,.csv,.txt"
-        aria-label="File of places"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) read.mutate(file);
-          event.target.value = '';
-        }}
-      />
-      <button
-        type="button"
-        className="push push-small"
         disabled={read.isPending}
-        onClick={() => input.current?.click()}
+        onPick={(file) => read.mutate(file)}
       >
         Bring in places (GeoJSON, CSV) …
-      </button>
+      </PickFile>
       {read.data && (
         <p role="status" className="w-64 text-[14px] text-soft">
           {read.data.points.length} places, taken for {TAKEN_FOR[read.data.by]}.

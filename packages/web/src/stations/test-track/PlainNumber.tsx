@@ -13,17 +13,29 @@ interface Props {
   readonly value: number;
   readonly check: Check;
   readonly onChange: (value: number) => void;
+  /** Takes what is usual again; without it an empty field is asked to be filled. */
+  readonly onClear?: () => void;
   readonly className?: string;
 }
 
 /** A number of a course or controller, which are kept as plain numbers in SI. */
-export function PlainNumber({ label, dimension, unit, value, check, onChange, className = 'w-32' }: Props) {
+export function PlainNumber({
+  label,
+  dimension,
+  unit,
+  value,
+  check,
+  onChange,
+  onClear,
+  className = 'w-32',
+}: Props) {
   const id = useId();
   return (
     <QuantityEntry
       {...{ id, label, dimension, check, className }}
       value={typed(value, unit)}
       onChange={(quantity) => onChange(quantity.value)}
+      {...(onClear ? { onClear } : {})}
       onUnread={ignore}
     />
   );

@@ -1,7 +1,6 @@
 import type { SphereReport, SphereTold } from '@zubric/core/simulate';
 import { SPHERE_STOPS, type SphereStop } from '@zubric/core/vehicle';
 import { useCallback, useState } from 'react';
-import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
 import { useSay } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { Caution } from '../../findings/Findings.tsx';
@@ -10,7 +9,9 @@ import { useBeside, type Ask } from '../../workers/use-beside.ts';
 import { JobChoice } from './JobChoice.tsx';
 import { between, PlainNumber } from './PlainNumber.tsx';
 import { RunFigures } from './RunFigures.tsx';
-import { TimeChart } from './TimeChart.tsx';
+import { HeadedTable } from './HeadedTable.tsx';
+import { RunCharts } from './RunCharts.tsx';
+import { TriedSection } from './TriedSection.tsx';
 import { useTrying } from './use-trying.ts';
 
 const DEGREE = Math.PI / 180;
@@ -29,24 +30,19 @@ export function Rolling() {
     (work) => work.sphere(build, { ...set, dutyId }),
     [build, set, dutyId],
   );
-  const { answer, isOfNow, problem } = useBeside(ask);
+  const beside = useBeside(ask);
+  const { answer, isOfNow } = beside;
   const report = answer?.report;
   const rampS = set.rampS ?? Number((report?.run?.rampS ?? report?.plant.nodS ?? 0).toPrecision(3));
   return (
-    <section className="grid gap-3" aria-labelledby="rolling" aria-busy={!isOfNow && problem === undefined}>
-      <div>
-        <h1 id="rolling">How does it roll, stop and nod?</h1>
-        <p className="mt-0.5 text-[16px] text-soft">
-          {report ? (
-            <Answer report={report} asked={set.distanceM} />
-          ) : isOfNow && problem === undefined ? (
-            'State a job in the Brief and choose a motor with magnets in Power first: by its law the mass inside is pushed up.'
-          ) : (
-            'It is being tried …'
-          )}
-        </p>
-      </div>
-      {problem !== undefined && <NotWorkedOut what="The roll" why={problem} />}
+    <TriedSection
+      id="rolling"
+      title="How does it roll, stop and nod?"
+      what="The roll"
+      beside={beside}
+      answer={report && <Answer report={report} asked={set.distanceM} />}
+      lacks="State a job in the Brief and choose a motor with magnets in Power first: by its law the mass inside is pushed up."
+    >
       <div className="flex flex-wrap items-end gap-4">
         <JobChoice label="Ground, grade, load and speed of" value={dutyId} onChange={setDutyId} />
         <PlainNumber
@@ -64,6 +60,7 @@ export function Rolling() {
           value={rampS}
           check={RAMP}
           onChange={(seconds) => change({ rampS: seconds })}
+          onClear={() => change({ rampS: undefined })}
           className="w-44"
         />
         <Choice
@@ -78,7 +75,7 @@ export function Rolling() {
         <div className={`grid gap-3 ${isOfNow ? '' : 'opacity-60'}`}>
           {report.run && <Figures run={report.run} />}
           {report.facing && <Facing facing={report.facing} onTake={(distanceM) => change({ distanceM })} />}
-          {answer.trace.length > 0 && <Course trace={answer.trace} />}
+          {answer.trace.length > 0 && <RunCharts samples={answer.trace} charts={CHARTS} />}
           {report.run && (
             <Ramps report={report} now={rampS} onTake={(seconds) => change({ rampS: seconds })} />
           )}
@@ -88,31 +85,21 @@ export function Rolling() {
         A sphere has no brake and rolls on down any fall: try it inside a rim or between boards, with nobody
         in its way. Let battery and motors cool before the shell is closed again.
       </Caution>
-    </section>
+    </TriedSection>
   );
 }
 
 /** Speed, swing and current over the run. */
-const Course = ({ trace }: Pick<Rolled, 'trace'>) => (
-  <div className="sheet grid gap-1 p-3">
-    <TimeChart samples={trace} of="speedMps" dimension="speed" title="speed" kind="mechanical" />
-    <TimeChart
-      samples={trace}
-      of="swingRad"
-      dimension="angle"
-      title="swing of the mass inside, ahead positive"
-      kind="mechanical"
-    />
-    <TimeChart
-      samples={trace}
-      of="currentA"
-      dimension="current"
-      title="current of a motor"
-      kind="electrical"
-      last
-    />
-  </div>
-);
+const CHARTS = [
+  { of: 'speedMps', dimension: 'speed', title: 'speed', kind: 'mechanical' },
+  {
+    of: 'swingRad',
+    dimension: 'angle',
+    title: 'swing of the mass inside, ahead positive',
+    kind: 'mechanical',
+  },
+  { of: 'currentA', dimension: 'current', title: 'current of a motor', kind: 'electrical' },
+] as const;
 
 interface AnswerProps {
   readonly report: SphereReport;
@@ -253,63 +240,52 @@ function Ramps({ report: { plant, ramps }, now, onTake }: RampsProps) {
           : `; shorted, in ${say(plant.shortedNodS, 'time')}.`}{' '}
         A command that climbs over a whole nod leaves least of it.
       </p>
-      <div className="overflow-x-auto">
-        <table className="sheet w-full text-left">
-          <thead>
-            <tr>
-              {[
-                'Command climbs',
-                'Over',
-                'Swings out by',
-                'Nods after',
-                'At rest after',
-                'A motor draws',
-                '',
-              ].map((head) => (
-                <th key={head} scope="col" className="px-3 py-1 font-normal text-soft">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {RAMPS.map((title, n) => {
-              const run = ramps[n];
-              const ramp = at[n] ?? 0;
-              return (
-                <tr key={title} className="border-t border-line">
-                  <th scope="row" className="px-3 py-1 font-normal">
-                    {title}
-                  </th>
-                  <td className="px-3">{say(run?.rampS ?? ramp, 'time')}</td>
-                  {run ? (
-                    <>
-                      <td className="px-3">{say(run.peakSwingDeg * DEGREE, 'angle')}</td>
-                      <td className="px-3">{say(run.nodDeg * DEGREE, 'angle')}</td>
-                      <td className="px-3">{run.stillS === null ? 'nods on' : say(run.stillS, 'time')}</td>
-                      <td className="px-3 text-elec">{say(run.peakA, 'current')}</td>
-                    </>
+      <HeadedTable
+        heads={[
+          'Command climbs',
+          'Over',
+          'Swings out by',
+          'Nods after',
+          'At rest after',
+          'A motor draws',
+          '',
+        ]}
+      >
+        {RAMPS.map((title, n) => {
+          const run = ramps[n];
+          const ramp = at[n] ?? 0;
+          return (
+            <tr key={title} className="border-t border-line">
+              <th scope="row" className="px-3 py-1 font-normal">
+                {title}
+              </th>
+              <td className="px-3">{say(run?.rampS ?? ramp, 'time')}</td>
+              {run ? (
+                <>
+                  <td className="px-3">{say(run.peakSwingDeg * DEGREE, 'angle')}</td>
+                  <td className="px-3">{say(run.nodDeg * DEGREE, 'angle')}</td>
+                  <td className="px-3">{run.stillS === null ? 'nods on' : say(run.stillS, 'time')}</td>
+                  <td className="px-3 text-elec">{say(run.peakA, 'current')}</td>
+                </>
+              ) : (
+                <td className="px-3 text-short" colSpan={4}>
+                  does not get there
+                </td>
+              )}
+              <td className="px-3 py-1 text-right">
+                {run &&
+                  (Math.abs(run.rampS - now) < SAME_SHARE * run.rampS ? (
+                    'in use'
                   ) : (
-                    <td className="px-3 text-short" colSpan={4}>
-                      does not get there
-                    </td>
-                  )}
-                  <td className="px-3 py-1 text-right">
-                    {run &&
-                      (Math.abs(run.rampS - now) < SAME_SHARE * run.rampS ? (
-                        'in use'
-                      ) : (
-                        <button type="button" className="push" onClick={() => onTake(run.rampS)}>
-                          Take it
-                        </button>
-                      ))}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </div>
+                    <button type="button" className="push" onClick={() => onTake(run.rampS)}>
+                      Take it
+                    </button>
+                  ))}
+              </td>
+            </tr>
+          );
+        })}
+      </HeadedTable>
     </section>
   );
 }

@@ -25,8 +25,8 @@ import { CourseView } from './CourseView.tsx';
 import { Creeping } from './Creeping.tsx';
 import { Rolling } from './Rolling.tsx';
 import { JobChoice } from './JobChoice.tsx';
+import { RunCharts } from './RunCharts.tsx';
 import { RunFigures } from './RunFigures.tsx';
-import { TimeChart } from './TimeChart.tsx';
 
 const ignore = (): void => undefined;
 
@@ -136,31 +136,17 @@ function Starting() {
       {duty && launch?.result && (
         <>
           <Figures result={launch.result} duty={duty} durationS={duration.value} />
-          <div className="sheet grid gap-1 p-3">
-            <TimeChart
-              samples={launch.samples}
-              of="speedMps"
-              dimension="speed"
-              title="road speed"
-              kind="mechanical"
-              mark={duty?.speed.value}
-            />
-            <TimeChart
-              samples={launch.samples}
-              of="forceN"
-              dimension="force"
-              title="pull at the ground"
-              kind="mechanical"
-            />
-            <TimeChart
-              samples={launch.samples}
-              of="currentA"
-              dimension="current"
-              title="current from the battery"
-              kind="electrical"
-              last
-            />
-          </div>
+          <RunCharts
+            samples={launch.samples}
+            charts={[
+              {
+                ...{ of: 'speedMps', dimension: 'speed', title: 'road speed', kind: 'mechanical' },
+                mark: duty.speed.value,
+              },
+              { of: 'forceN', dimension: 'force', title: 'pull at the ground', kind: 'mechanical' },
+              { of: 'currentA', dimension: 'current', title: 'current from the battery', kind: 'electrical' },
+            ]}
+          />
         </>
       )}
       <Caution>

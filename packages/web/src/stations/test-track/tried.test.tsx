@@ -105,6 +105,18 @@ describe('a creeping dolly', () => {
     expect(text()).toMatch(/counts a second at 4 mm\/s, 0\.42 in a cycle of its loop: too few for a speed/);
   });
 
+  it('takes what is usual again where a field is cleared, and lets nothing start with less than keeps it moving', async () => {
+    onBench(<TestTrack />, rail);
+    await says(/creeps smoothly/);
+    type('To get it moving', '12 N');
+    type('To keep it moving', '15 N');
+    await waitFor(() => expect(kept().driving?.creeping).toMatchObject({ breakawayN: 15, movingN: 15 }));
+    type('To get it moving', '9 N');
+    await says(/It takes at least what keeps it moving/);
+    type('To keep it moving', '');
+    await waitFor(() => expect(kept().driving?.creeping).not.toHaveProperty('movingN'));
+  });
+
   it('refuses what cannot be, and keeps what was', async () => {
     onBench(<TestTrack />, rail);
     await says(/creeps smoothly/);

@@ -18,8 +18,11 @@ export function useTrying<Key extends keyof typeof SCHEMAS>(key: Key) {
   const change = (part: Part<Trying[Key]>): void =>
     edit((b) => {
       const all = Object.entries({ ...b.driving?.[key], ...part }).filter(([, value]) => value !== undefined);
-      const changed = SCHEMAS[key].parse(Object.fromEntries(all));
-      return { ...b, driving: { ...b.driving, [key]: changed } as NonNullable<Build['driving']> };
+      const changed = SCHEMAS[key].safeParse(Object.fromEntries(all));
+      // The fields keep what may not be and say so: what is kept stays whole.
+      return changed.success
+        ? { ...b, driving: { ...b.driving, [key]: changed.data } as NonNullable<Build['driving']> }
+        : b;
     });
   return { build, set, change };
 }

@@ -1,0 +1,33 @@
+import { NotWorkedOut } from '../../common/NotWorkedOut.tsx';
+import type { Beside } from '../../workers/use-beside.ts';
+
+interface Props {
+  readonly id: string;
+  readonly title: string;
+  /** What is worked out, as the beginning of a sentence. */
+  readonly what: string;
+  readonly beside: Beside<unknown>;
+  /** The answer in words; without one it is still tried, or it lacks something. */
+  readonly answer: React.ReactNode;
+  /** What is lacking where there is no answer. */
+  readonly lacks: string;
+  readonly children: React.ReactNode;
+}
+
+/** A question of the Test track that is worked out beside the page: its answer first, then what it is tried by. */
+export function TriedSection({ id, title, what, beside, answer, lacks, children }: Props) {
+  const { answer: found, isOfNow, problem } = beside;
+  const isHere = isOfNow && problem === undefined;
+  return (
+    <section className="grid gap-3" aria-labelledby={id} aria-busy={!isOfNow && problem === undefined}>
+      <div>
+        <h1 id={id}>{title}</h1>
+        <p className="mt-0.5 text-[16px] text-soft">
+          {found === undefined ? (isHere ? lacks : 'It is being tried …') : answer}
+        </p>
+      </div>
+      {problem !== undefined && <NotWorkedOut what={what} why={problem} />}
+      {children}
+    </section>
+  );
+}
