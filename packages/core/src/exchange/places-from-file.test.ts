@@ -135,7 +135,7 @@ describe('places from a file', () => {
     ['a,b\n1,2', /columns are “a”, “b”: name them latitude/],
     ['ahead,right\n1,much', /Row 2, “much”, is no number/],
     ['ahead,right\n', /no places/],
-    ['ahead,right\n1,2000', /more than 1000 m off/],
+    ['ahead,right\n1,2000', /more than 1\s000\sm off/],
     [line([[0, 0]]), /at least two places/],
     [
       line([

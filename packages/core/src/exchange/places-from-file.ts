@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { z } from 'zod';
+import { show } from '../quantity/index.ts';
 
 /** A place of a course: from where it starts, ahead and to the right. */
 interface Place {
@@ -158,7 +159,7 @@ function checked(read: ReadPlaces): ReadPlaces {
   );
   if (far >= 0)
     throw new UnreadablePlaces(
-      `Place ${far + 1} is more than ${FARTHEST_M} m off: a course is driven near by.`,
+      `Place ${far + 1} is more than ${show(FARTHEST_M, 'length', 'metric').text} off: a course is driven near by.`,
     );
   return read;
 }
