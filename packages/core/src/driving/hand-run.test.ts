@@ -1,7 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { NotPhysical } from '../contract/index.ts';
+import { randomBuild } from '../testing/random-build.ts';
 import { buildSchema, type Build } from '../vehicle/index.ts';
 import { FAIL_SAFE_S, HandRun, HANDS_OFF, replayed } from './hand-run.ts';
+import { whyNotDriven } from './rig-of-build.ts';
 
 const demo = (name: string): Build =>
   buildSchema.parse(JSON.parse(readFileSync(`data/builds/${name}.zubric.json`, 'utf8')));
@@ -50,5 +53,23 @@ describe('driven by hand', () => {
 
   it('is not done with what is not driven over the ground', () => {
     expect(() => new HandRun(demo('teasel'))).toThrow(RangeError);
+  });
+
+  it('of any numbers that a build may have drives in figures, or says that they are too extreme', () => {
+    let [driven, extreme] = [0, 0];
+    for (let seed = 1; seed <= 90; seed += 1) {
+      const build = randomBuild(seed);
+      if (!build || build.duties.length === 0 || whyNotDriven(build)) continue;
+      try {
+        const { x, y, heading, mps } = new HandRun(build).pass(0.2, { left: 1, right: 0.6, steer: 0.5 });
+        expect(Number.isFinite(x + y + heading + mps), `seed ${seed}`).toBe(true);
+        driven += 1;
+      } catch (error) {
+        expect(error).toBeInstanceOf(NotPhysical);
+        extreme += 1;
+      }
+    }
+    expect(driven).toBeGreaterThan(20);
+    expect(extreme).toBeGreaterThan(0);
   });
 });

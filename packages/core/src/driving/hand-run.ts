@@ -1,4 +1,5 @@
 import { groundOf } from '../demand/index.ts';
+import { tooExtreme } from '../simulate/index.ts';
 import { courseOf, type Build } from '../vehicle/index.ts';
 import { dutyOfCourse } from './drive-build.ts';
 import { Motion } from './motion.ts';
@@ -73,7 +74,11 @@ export class HandRun {
     this.#steersman = new Steersman(driven, terrain.pieces[0]?.footings ?? [], this.#motion.standing.loadN);
   }
 
-  /** Lets time pass under a hand; undefined where the link is cut. */
+  /**
+   * Lets time pass under a hand; undefined where the link is cut.
+   *
+   * @throws NotPhysical where figures overflow
+   */
   pass(seconds: number, hand: Hand | undefined): HandState {
     const until = this.#timeS + seconds;
     while (this.#timeS < until - 1e-9 && !this.#motion.standing.tipped) {
@@ -82,6 +87,8 @@ export class HandRun {
       const step = Math.min(SENT_EVERY_S, until - this.#timeS);
       this.#motion.go(step);
       this.#timeS += step;
+      const { x, y, heading } = this.#motion.pose;
+      if (!Number.isFinite(x + y + heading)) throw tooExtreme();
     }
     this.#timeS = until;
     return this.state;

@@ -1,6 +1,6 @@
 import { HandRun, whyNotDriven, type HandState } from '@zubric/core/driving';
 import { useMemo, useRef, useState } from 'react';
-import { useSay } from '../../common/units.tsx';
+import { useSay, useSentence } from '../../common/units.tsx';
 import { PlainSwitch } from '../../common/PlainSwitch.tsx';
 import { Caution } from '../../findings/Findings.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
@@ -42,7 +42,8 @@ function Driven() {
   const yard = useRef<YardHandle>(null);
   const driven = useMemo(() => new HandRun(build).driven, [build]);
   const drive = useHandDrive(build, { box, most, isCut, steers }, yard);
-  const { mode, state, push, letGo } = drive;
+  const { mode, state, problem, push, letGo } = drive;
+  const sentence = useSentence();
   const key = (event: React.KeyboardEvent, on: boolean): void => {
     const what = KEYS[box][event.code];
     if (what === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -54,6 +55,11 @@ function Driven() {
       <div>
         <h1 id="by-hand">How does it drive by hand?</h1>
         <Told state={mode === 'off' ? undefined : state} />
+        {problem && (
+          <p role="alert" className="text-short">
+            {sentence(problem.sentence)}
+          </p>
+        )}
       </div>
       <div className="flex flex-wrap items-end gap-4">
         <PlainSwitch

@@ -1,4 +1,5 @@
-import { HandRun, HANDS_OFF, type HandAt, type HandState } from '@zubric/core/driving';
+import { NotPhysical, type Notice } from '@zubric/core/contract';
+import { HandRun, HANDS_OFF, type Hand, type HandAt, type HandState } from '@zubric/core/driving';
 import type { Build } from '@zubric/core/vehicle';
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import { gamepadHand, handOf, type Box, type Pushed } from './hands.ts';
@@ -28,10 +29,21 @@ function recordedAt(recorded: readonly HandAt[], s: number) {
     : (recorded.findLast((at) => at.s <= s) ?? HANDS_OFF);
 }
 
+/** Time that passes, or why the figures of the build cannot be followed through it. */
+function passed(run: HandRun, seconds: number, hand: Hand | undefined): HandState | Notice {
+  try {
+    return run.pass(seconds, hand);
+  } catch (error) {
+    if (error instanceof NotPhysical) return error.notice;
+    throw error;
+  }
+}
+
 /** A build driven by hand in true time, frame by frame. */
 export function useHandDrive(build: Build, asks: Asks, yard: RefObject<YardHandle | null>) {
   const [mode, setMode] = useState<Mode>('off');
   const [state, setState] = useState<HandState>();
+  const [problem, setProblem] = useState<Notice>();
   const [recorded, setRecorded] = useState<readonly HandAt[]>([]);
   const pushed = useRef<Pushed>({});
   const current = useRef<HandRun>(undefined);
@@ -59,7 +71,12 @@ export function useHandDrive(build: Build, asks: Asks, yard: RefObject<YardHandl
         setMode('off');
         return;
       }
-      const is = own.pass(seconds, isCut ? undefined : hand);
+      const is = passed(own, seconds, isCut ? undefined : hand);
+      if (!('s' in is)) {
+        setProblem(is);
+        setMode('off');
+        return;
+      }
       yard.current?.show(is);
       if (is.s - told >= TOLD_EVERY_S) {
         told = is.s;
@@ -77,9 +94,12 @@ export function useHandDrive(build: Build, asks: Asks, yard: RefObject<YardHandl
     pushed.current = {};
   }, []);
   return {
-    ...{ mode, state, push, letGo },
+    ...{ mode, state, problem, push, letGo },
     canRepeat: recorded.length > 1,
-    take: () => setMode('driving'),
+    take: () => {
+      setProblem(undefined);
+      setMode('driving');
+    },
     again: () => setMode('again'),
     stop: () => {
       letGo();
