@@ -19,7 +19,6 @@ import {
   startBuild,
 } from '../vehicle/index.ts';
 import { movesOfFinding, type MoveInWords as Move } from '../say/index.ts';
-import { needed } from '../testing/numbers.ts';
 import { firstDuty, on, twoAxles, withDuty, saidMoves as moves } from '../testing/vehicles.ts';
 
 const read = (path: string): Build => buildSchema.parse(JSON.parse(readFileSync(path, 'utf8')));
@@ -295,28 +294,6 @@ describe('the shortlist', () => {
     const taken = choosePart(puffin, single.part);
     expect(driverCountOf(taken)).toBe(2);
     expect(evaluate(taken).findings.map(({ code }) => code)).not.toContain('few-channels');
-  });
-
-  it('puts drivers for other sorts of motors last, and offers none of them as a move', () => {
-    const drivers = shelf.filter(({ kind }) => kind === 'driver');
-    const judged = shortlist(puffin, drivers);
-    const firstOther = judged.findIndex(({ otherSort }) => otherSort);
-    expect(firstOther).toBeGreaterThan(0);
-    for (const { part, otherSort } of judged.slice(0, firstOther))
-      expect([otherSort, part.kind === 'driver' && (part.drives ?? 'brushed')]).toEqual([false, 'brushed']);
-    for (const { otherSort } of judged.slice(firstOther)) expect(otherSort).toBe(true);
-    const weak = choosePart(
-      puffin,
-      needed(
-        drivers.find(({ id }) => id === 'driver-2x1'),
-        'the weak driver',
-      ),
-    );
-    const offered = moves(weak, evaluate(weak), { shelf: drivers }).flatMap(({ moves: all }) =>
-      all.map(({ text }) => text),
-    );
-    expect(offered.some((text) => /driver/.test(text))).toBe(true);
-    expect(offered.filter((text) => /stepping|brushless/i.test(text))).toEqual([]);
   });
 
   it('offers no servo that turns from stop to stop only', () => {

@@ -32,6 +32,12 @@ const AXES = {
   },
 } as const;
 
+/** What comes of more pull than the grip of a job. */
+const TOO_MUCH = {
+  inside: 'more pull than that takes the mass inside over the top',
+  wheels: 'more pull than that spins the wheels',
+} as const;
+
 /** Steps of the hair-line by key. */
 const STEPS = 100;
 
@@ -53,9 +59,6 @@ export function PullChart() {
   const rule = build.marginPolicy.torque;
   const { pullsByRope, rollsInside } = layoutKind(build.layout.kind);
   const axes = AXES[pullsByRope ? 'rope' : 'ground'];
-  const tooMuch = rollsInside
-    ? 'more pull than that takes the mass inside over the top'
-    : 'more pull than that spins the wheels';
   const leastGrip = leastGripOf(duties);
   const hardest = report.governing.find(({ link }) => link === 'torque')?.dutyId;
   const atMps = Math.min(
@@ -90,7 +93,7 @@ export function PullChart() {
           )}
         </>
       }
-      caption={`Solid: all it can pull, sag and limits counted${pull?.tired ? '; thin: the same at the end of the outing' : ''}. Dashed: that over ${rule}, the rule. Crosses: the jobs; those under the dashed line are ample. Dotted: the least grip of a job; ${tooMuch}.`}
+      caption={`Solid: all it can pull, sag and limits counted${pull?.tired ? '; thin: the same at the end of the outing' : ''}. Dashed: that over ${rule}, the rule. Crosses: the jobs; those under the dashed line are ample. Dotted: the least grip of a job; ${rollsInside ? TOO_MUCH.inside : TOO_MUCH.wheels}.`}
     >
       {(placing) => (
         <>
