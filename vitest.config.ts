@@ -3,6 +3,9 @@ import { defineConfig } from 'vitest/config';
 // A slow machine is no failure: a test that hangs is told apart from one that waits for a database to be made.
 const PATIENCE = { testTimeout: 60_000, hookTimeout: 120_000 };
 
+// What waits for a page or a database may miss its time on a busy machine: it is tried once more, and told by name.
+const TRIED_AGAIN = { retry: 1 };
+
 const node = (name: string) => ({
   test: {
     name,
@@ -24,6 +27,7 @@ export default defineConfig({
       {
         test: {
           ...node('server').test,
+          ...TRIED_AGAIN,
           // One throw-away database serves all files of the server's tests, one after the other.
           fileParallelism: false,
           globalSetup: 'packages/server/src/testing/global-setup.ts',
@@ -46,6 +50,7 @@ export default defineConfig({
           setupFiles: ['./vitest.seed.ts', 'packages/web/src/testing/patience.ts'],
           environment: 'jsdom' as const,
           ...PATIENCE,
+          ...TRIED_AGAIN,
         },
       },
     ],

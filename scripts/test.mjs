@@ -6,7 +6,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ROOT, checkNode, ensureDebian, ensurePackages, ensureWeb, giveUp } from './lib/setup.mjs';
 
 const PARTS = ['core', 'cli', 'server', 'web', 'faults', 'e2e'];
@@ -31,6 +31,8 @@ const count = (passed, failed) => {
   total.passed += passed;
   total.failed += failed;
 };
+/** What failed, by name: told once more at the end, where it is found. */
+const failures = [];
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
@@ -47,6 +49,7 @@ const check = ([title, command, args]) =>
         `${passed ? 'passed' : 'FAILED'}: ${title} (${((Date.now() - started) / 1000).toFixed(1)} s)`,
       );
       count(passed ? 1 : 0, passed ? 0 : 1);
+      if (!passed) failures.push(title);
       resolve();
     };
     run.on('error', () => end(false));
@@ -101,9 +104,11 @@ const run = (command, args, env) =>
 /** A runner that writes how many passed; one that dies without a report has failed. */
 async function runner(title, command, args, { report, read, env = {} }) {
   const status = await run(command, args, env);
-  const [passed, failed] = existsSync(report) ? read(JSON.parse(readFileSync(report, 'utf8'))) : [0, 0];
+  const [passed, failed, names] = existsSync(report)
+    ? read(JSON.parse(readFileSync(report, 'utf8')))
+    : [0, 0, []];
   const died = status !== 0 && failed === 0;
-  if (died) console.log(`FAILED: ${title} ended with ${status}`);
+  failures.push(...names, ...(died ? [`${title} ended with ${status}`] : []));
   count(passed, failed + (died || passed + failed === 0 ? 1 : 0));
 }
 
@@ -142,17 +147,28 @@ if (projects.length > 0) {
       ...among,
       ...(file === undefined ? [] : [file]),
       '--reporter=default',
-      `--reporter=${join(ROOT, 'scripts/lib/still-running.mjs')}`,
+      `--reporter=${join(ROOT, 'scripts/lib/slow-or-flaky.mjs')}`,
       '--reporter=json',
       `--outputFile.json=${report}`,
     ],
     {
       report,
-      read: (r) => [r.numPassedTests, r.numFailedTests + (r.numPendingTests ?? 0)],
+      read: (r) => [
+        r.numPassedTests,
+        r.numFailedTests + (r.numPendingTests ?? 0),
+        r.testResults.flatMap(({ name, assertionResults }) =>
+          assertionResults
+            .filter(({ status }) => status !== 'passed')
+            .map(({ fullName }) => `${relative(ROOT, name)}: ${fullName}`),
+        ),
+      ],
       env: only === 'faults' ? { ZUBRIC_FAULTS: 'full' } : {},
     },
   );
 }
+
+/** The tests of a file in the browser, those in groups too. */
+const specsOf = ({ specs = [], suites = [] }) => [...specs, ...suites.flatMap(specsOf)];
 
 if (wants('e2e')) {
   ensureWeb();
@@ -162,10 +178,18 @@ if (wants('e2e')) {
     report,
     env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
     // The runner names those that passed only when tried again ("flaky").
-    read: ({ stats }) => [stats.expected + stats.flaky, stats.unexpected + stats.skipped],
+    read: ({ stats, suites }) => [
+      stats.expected + stats.flaky,
+      stats.unexpected + stats.skipped,
+      suites
+        .flatMap(specsOf)
+        .filter(({ ok }) => !ok)
+        .map(({ file, title }) => `e2e/${file}: ${title}`),
+    ],
   });
 }
 
 rmSync(reports, { recursive: true, force: true });
+for (const name of failures) console.log(`FAILED: ${name}`);
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exitCode = total.failed > 0 ? 1 : 0;

@@ -1,11 +1,13 @@
 /**
- * Names the files of tests that have run for minutes: one that never ends holds up all others and says nothing itself.
+ * Names the files of tests that have run for minutes, as one that never ends holds up all others and says nothing itself; and
+ * the tests that passed only when tried again: a race to be found.
  */
 const LONG_MS = 180_000;
 const LOOKS_EVERY_MS = 60_000;
 
-export default class StillRunning {
+export default class SlowOrFlaky {
   #since = new Map();
+  #flaky = [];
   #looks;
 
   onTestRunStart() {
@@ -24,7 +26,12 @@ export default class StillRunning {
     this.#since.delete(relativeModuleId);
   }
 
+  onTestCaseResult(test) {
+    if (test.diagnostic()?.flaky) this.#flaky.push(`${test.module.relativeModuleId}: ${test.fullName}`);
+  }
+
   onTestRunEnd() {
     clearInterval(this.#looks);
+    for (const name of this.#flaky) console.log(`flaky, passed when tried again: ${name}`);
   }
 }
