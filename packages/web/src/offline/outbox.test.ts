@@ -90,6 +90,14 @@ describe('what is recorded', () => {
     expect(later.sent).toEqual([]);
   });
 
+  it('is said to wait with the press, before anything is written', async () => {
+    const page = await openPage(away);
+    const recorded = page.record('b', run(1));
+    expect(page.unsentNow().map(({ kind }) => kind)).toEqual(['run']);
+    expect(await recorded).toBe('kept');
+    expect(page.unsentNow()).toHaveLength(1);
+  });
+
   it('stops at the first that does not go through, so that the order stays', async () => {
     let left = 2;
     const page = await openPage(() => (left-- > 0 ? fine() : json({ title: 'too busy' }, 503)));

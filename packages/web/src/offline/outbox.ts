@@ -239,6 +239,8 @@ export async function record(
   { keepRefused = false }: { readonly keepRefused?: boolean } = {},
 ): Promise<'sent' | 'kept'> {
   const item: Unsent = { ...recording, id: newId(), buildId, at: Date.now() };
+  // A busy disk may take its time: that it waits is said with the press.
+  show([...waiting, item]);
   await keep(item);
   show(await readUnsent());
   const patience = new Promise<void>((resolve) => setTimeout(resolve, PATIENCE_MS));

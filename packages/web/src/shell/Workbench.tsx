@@ -62,7 +62,14 @@ export function Workbench() {
         <CannotOpen id={buildId} error={stored.error} retry={() => void stored.refetch()} />
       </Suspense>
     );
-  if (!stored.data || me.isPending)
+  // What this browser may do is never guessed: what is recorded goes by another door than what is edited.
+  if (me.isLoadingError)
+    return (
+      <Suspense>
+        <CannotOpen id={buildId} error={me.error} retry={() => void me.refetch()} />
+      </Suspense>
+    );
+  if (!stored.data || !me.data)
     return (
       <p className="p-10" role="status">
         {stored.failureCount > 0 ? 'The server does not answer yet; asking again …' : 'Opening the build …'}
@@ -74,7 +81,7 @@ export function Workbench() {
       stored={stored.data.build}
       left={stored.data.left}
       onSaved={onSaved}
-      may={mayDo(me.data?.role ?? 'everything', lock)}
+      may={mayDo(me.data.role, lock)}
       lock={lock}
     >
       <Bench company={company} />
