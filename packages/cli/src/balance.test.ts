@@ -23,6 +23,15 @@ describe('zubric balance', () => {
     expect(region).toHaveLength(144);
   });
 
+  it('drives it over a floor where one is given, and says what is wrong with one', () => {
+    const { floor, catches } = answer('--seconds', '2', '--floor', '{"kind":"board","heightM":0.004}');
+    expect(floor).toMatchObject({ run: { falls: false, reaches: true, over: true }, stickIdle: false });
+    expect(catches?.leanDeg).toBeGreaterThan(3);
+    expect(answer('--seconds', '2')).not.toHaveProperty('floor');
+    expect(balance(TEASEL, '--floor', '{"kind":"ice"}').err).toMatch(/--floor kind: /);
+    expect(balance(TEASEL, '--floor', 'soft').err).toMatch(/--floor: .*expected object/);
+  });
+
   it('runs gains of one’s own, lets it go at a lean or pushes it, with its load or empty', () => {
     const fallen = answer('--gains', '{"kp":0,"ki":0,"kd":0}', '--lean', '1', '--empty', '--seconds', '3');
     expect(fallen.run).toMatchObject({ falls: true, peakLeanDeg: 45 });

@@ -1,5 +1,10 @@
-import { balanceReport, USUAL_CYCLE, type BalanceAsk } from '@zubric/core/simulate';
-import { BALANCE_COMMANDS, type BalanceCommands } from '@zubric/core/vehicle';
+import { balanceReport, floorReport, USUAL_CYCLE, type BalanceAsk } from '@zubric/core/simulate';
+import {
+  BALANCE_COMMANDS,
+  balanceFloorSchema,
+  type BalanceCommands,
+  type BalanceFloor,
+} from '@zubric/core/vehicle';
 import { z } from 'zod';
 import { buildIn } from './build-file.ts';
 import type { Files } from './calc.ts';
@@ -7,8 +12,9 @@ import { asJson, done, parsedJson, refused, type Outcome } from './outcome.ts';
 
 export const BALANCE_USAGE = [
   'zubric balance FILE [--gains JSON] [--lean DEG] [--nudge NS] [--seconds S] [--encoders-ms MS] [--empty]',
-  '               [--commands voltage|speed]',
+  '               [--commands voltage|speed] [--floor JSON]',
   '                          how a balancer falls, gains to begin with, and which gains hold',
+  '                          with --floor (docs/format.md) how it drives on tyres that give, over what lies there',
 ];
 
 const gains = z.strictObject({
@@ -31,7 +37,12 @@ const NUMBERS = {
 const isNumber = (flag: string): flag is keyof typeof NUMBERS => Object.hasOwn(NUMBERS, flag);
 
 type Read =
-  { readonly ok: true; readonly ask: BalanceAsk } | { readonly ok: false; readonly problem: string };
+  | { readonly ok: true; readonly ask: BalanceAsk; readonly floor?: BalanceFloor | undefined }
+  | { readonly ok: false; readonly problem: string };
+
+/** What is wrong with a floor, at its first key. */
+const saidOf = ({ issues: [first] }: z.ZodError): string =>
+  first ? `${['--floor', ...first.path].join(' ')}: ${first.message}` : '--floor is none';
 
 /** What a builder asked for, or what is wrong with it. */
 function askIn(flags: readonly string[]): Read {
@@ -39,6 +50,7 @@ function askIn(flags: readonly string[]): Read {
   let loaded = true;
   let commands: BalanceCommands = 'voltage';
   let own: z.output<typeof gains> | undefined;
+  let floor: BalanceFloor | undefined;
   for (let n = 0; n < flags.length; n += 1) {
     const flag = flags[n] ?? '';
     if (flag === '--empty') {
@@ -65,6 +77,10 @@ function askIn(flags: readonly string[]): Read {
           problem: '--gains wants {"kp": …, "ki": …, "kd": …} and, if you like, "hold": {"kp": …, "kd": …}',
         };
       own = read.data;
+    } else if (flag === '--floor') {
+      const read = balanceFloorSchema.safeParse(parsedJson(value));
+      if (!read.success) return { ok: false, problem: saidOf(read.error) };
+      floor = read.data;
     } else return { ok: false, problem: `${flag} is not known` };
   }
   const cycle = {
@@ -73,6 +89,7 @@ function askIn(flags: readonly string[]): Read {
   };
   return {
     ok: true,
+    floor,
     ask: {
       ...{ loaded, cycle, commands },
       startLeanDeg: given['--lean'] ?? 3,
@@ -92,7 +109,8 @@ export function balanceFile(args: readonly string[], files: Files): Outcome {
   const read = buildIn(path, files);
   if (!read.ok) return read.outcome;
   const report = balanceReport(read.build, asked.ask);
+  const { floor, ask } = asked;
   return report
-    ? done(asJson(report))
+    ? done(asJson(floor ? { ...report, floor: floorReport(read.build, { ...ask, floor }) ?? null } : report))
     : refused(['this build does not balance on one axle, or has no motor with magnets yet']);
 }

@@ -159,7 +159,7 @@ export const GUIDE: readonly GuidePage[] = [
     answers: [
       'How does it start, on which grade, with what current?',
       'Where does a run end, and where a hundred of them?',
-      'Does a balancer stand, and with which gains?',
+      'Does a balancer stand, with which gains, and over a kerb on soft tyres?',
       'How does a sphere roll, nod and face; does a slow dolly creep or jerk?',
     ],
     how: [

@@ -1,13 +1,8 @@
 import { balancePlant } from '../ground/index.ts';
 import { STANDARD_GRAVITY } from '../quantity/index.ts';
 import { voltsPerTold, type BalanceBody, type BalanceMotor } from './balance-model.ts';
-import {
-  runBalance,
-  type BalanceEnd,
-  type BalanceGains,
-  type BalanceHold,
-  type BalanceRun,
-} from './run-balance.ts';
+import type { BalanceGains, BalanceHold } from './balance-loop.ts';
+import { runBalance, type BalanceEnd, type BalanceRun } from './run-balance.ts';
 
 /**
  * The balancer about upright, as s³ + a2 s² + a1 s + a0 for the lean, and what a volt, or a metre a second, does to it: with gains the
@@ -80,6 +75,9 @@ const MOST_TURN = 0.5;
 const HOLD_SLOWER = [16, 25, 40, 60];
 const HOLD_LIMIT_RAD = Math.PI / 18;
 
+/** Where it is let go upright nothing would be tried: gains are, by this lean, rad. */
+const TRIED_RAD = Math.PI / 60;
+
 /** A first proposal, and how it does. */
 export interface ProposedGains {
   readonly gains: BalanceGains;
@@ -96,7 +94,9 @@ export type BalanceTask = Omit<BalanceRun, 'gains' | 'hold'>;
  * Gains to begin with: poles by linear theory, as quick as the loop's time and delay allow, kept only if the whole run stands
  * with them; the place is held by a slower loop around it, where that stands too. Undefined where nothing of it stands.
  */
-export function proposedGains(task: BalanceTask): ProposedGains | undefined {
+export function proposedGains(asked: BalanceTask): ProposedGains | undefined {
+  const still = asked.startLeanRad === 0 && asked.nudgeNs === 0;
+  const task = still ? { ...asked, startLeanRad: TRIED_RAD } : asked;
   const polynomial = leanPolynomial(task.body, task.motor);
   const { fallRateRadS } = balancePlant.run(task.body);
   const lateS = task.delayS + task.loopTimeS / 2;

@@ -9,6 +9,8 @@ import type { BalanceBody, BalanceMotor } from './balance-model.ts';
 export interface Balancer {
   readonly body: BalanceBody;
   readonly motor: BalanceMotor;
+  /** What of the motor's resistance is the battery's and the leads', shared by all motors. */
+  readonly sagOhm: number;
   /** What was taken for want of a figure. */
   readonly assumed: readonly ('wheels-mass' | 'no-rotors')[];
 }
@@ -73,6 +75,7 @@ export function balancerOf(build: Build, loaded: boolean): Balancer | undefined 
       wheelRadiusM: r,
     },
     motor,
+    sagOhm: line.circuit.motors * line.circuit.supplyResistanceOhm,
     assumed: ['wheels-mass', ...(line.motor.rotorGcm2 === undefined ? (['no-rotors'] as const) : [])],
   };
 }

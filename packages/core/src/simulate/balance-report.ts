@@ -1,4 +1,3 @@
-import { NotPhysical } from '../contract/index.ts';
 import { balancePlant } from '../ground/index.ts';
 import { degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
 import type { Build } from '../vehicle/index.ts';
@@ -14,7 +13,9 @@ import {
 } from './balance-gains.ts';
 import { balancerOf, type Balancer } from './balance-of-build.ts';
 import { balanceTold, type BalanceTold } from './balance-told.ts';
-import { runBalance, type BalanceGains, type BalanceHold } from './run-balance.ts';
+import type { BalanceGains, BalanceHold } from './balance-loop.ts';
+import { FALLEN_RAD, runBalance, type BalanceRun } from './run-balance.ts';
+import { unlessExtreme } from './too-extreme.ts';
 
 /** What a controller does in a cycle, one after the other, s. */
 export interface ControlCycle {
@@ -89,6 +90,8 @@ export interface BalanceReport {
   /** The same where no encoder is read: the place is not held then. */
   readonly withoutEncoders: (BalanceTold & { readonly loopTimeS: number }) | null;
   readonly region: readonly MappedGains[];
+  /** The greatest lean that it is let go at and comes to rest from, degrees, and by how much the battery's sag lessens that. */
+  readonly catches: { readonly leanDeg: number; readonly lessForSagDeg: number } | null;
   /** The same body lower and taller: how fast it falls, how quick its loop must be, and where it tips sideways. */
   readonly heights: readonly {
     readonly times: number;
@@ -120,6 +123,45 @@ const ownGains = ({ gains }: BalanceAsk) =>
   };
 
 /**
+ * A balancer as it is tried, with the builder's own gains or those that are proposed; undefined where it is none, or has neither.
+ *
+ * @example gainsInUse(puffin, { loaded: true, cycle: USUAL_CYCLE, startLeanDeg: 0, nudgeNs: 0, durationS: 5 }) // undefined
+ */
+export function gainsInUse(build: Build, ask: BalanceAsk) {
+  const balancer = balancerOf(build, ask.loaded);
+  if (!balancer) return undefined;
+  const task = taskOf(balancer, ask);
+  const used = ownGains(ask) ?? proposedGains(task);
+  return used && { task, gains: used.gains, hold: used.hold };
+}
+
+/** A lean that is caught is looked for so often, each time in half of what is left. */
+const LOOKS = 9;
+
+/** The greatest lean from which a balancer comes to rest by itself, in a run twice as long, rad. */
+function caughtRad(run: BalanceRun): number {
+  let [good, bad] = [0, FALLEN_RAD];
+  for (let n = 0; n < LOOKS; n += 1) {
+    const startLeanRad = (good + bad) / 2;
+    const caught = runBalance({ ...run, nudgeNs: 0, startLeanRad, durationS: 2 * run.durationS });
+    if (caught.settleS !== undefined) good = startLeanRad;
+    else bad = startLeanRad;
+  }
+  return good;
+}
+
+/** What it catches with these gains, and what it would from a battery that does not sag. */
+function catches(balancer: Balancer, run: BalanceRun): BalanceReport['catches'] {
+  const caught = caughtRad(run);
+  const { motor } = run;
+  const stiff = { ...motor, resistanceOhm: motor.resistanceOhm - balancer.sagOhm };
+  return {
+    leanDeg: radiansToDegrees(caught),
+    lessForSagDeg: radiansToDegrees(Math.max(0, caughtRad({ ...run, motor: stiff }) - caught)),
+  };
+}
+
+/**
  * The run of a report from moment to moment; none where no gains hold and none were given, or it is no balancer.
  *
  * @example balanceTrace(puffin, { loaded: true, cycle: USUAL_CYCLE, startLeanDeg: 3, nudgeNs: 0, durationS: 5 }, null) // []
@@ -139,16 +181,6 @@ export function balanceTrace(
       samples.push({ tS, leanRad: at.lean, placeM: at.x, currentA: Math.abs(currentA) });
   });
   return samples;
-}
-
-/** What is found of a balancer; undefined where its figures are too extreme to follow. */
-function unlessExtreme<T>(find: () => T): T | undefined {
-  try {
-    return find();
-  } catch (error) {
-    if (error instanceof NotPhysical) return undefined;
-    throw error;
-  }
 }
 
 /** A balancer of usual cycle, loaded, and what is proposed for it first. */
@@ -257,6 +289,7 @@ export function balanceReport(build: Build, ask: BalanceAsk): BalanceReport | un
           loopTimeS: times.loopTimeS,
         }
       : null,
+    catches: used ? catches(balancer, { ...task, ...used }) : null,
     heights: HEIGHTS.map((times) => atHeight(build, balancer, times)),
     region: used ? gainsMap(task, aroundGains(first?.gains ?? used.gains, used.gains.kd)) : [],
   };

@@ -17,7 +17,18 @@ export {
   type BalanceSample,
   type ControlCycle,
 } from './balance-report.ts';
-export type { BalanceGains, BalanceHold } from './run-balance.ts';
+export {
+  FLOOR_BESIDES,
+  floorReport,
+  floorTrace,
+  spongyTyre,
+  type FloorAsk,
+  type FloorBeside,
+  type FloorReport,
+  type FloorSample,
+  type FloorTold,
+} from './floor-report.ts';
+export type { BalanceGains, BalanceHold } from './balance-loop.ts';
 export type { BalanceTold } from './balance-told.ts';
 export { tooExtreme } from './too-extreme.ts';
 export { usualWheelKg, WHEEL_INERTIA } from './usual-wheel.ts';

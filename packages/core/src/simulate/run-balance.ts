@@ -1,28 +1,14 @@
 import { NotPhysical, bracketedRoot } from '../contract/index.ts';
 import { stepped } from './fourth-order.ts';
 import { tooExtreme } from './too-extreme.ts';
+import { balanceLoop, type BalanceGains, type BalanceHold, type BalanceStick } from './balance-loop.ts';
 import {
   balanceModel,
-  mostTold,
   type Balance,
   type BalanceBody,
   type BalanceModel,
   type BalanceMotor,
 } from './balance-model.ts';
-
-/** The loop that keeps it up: volts, or metres a second where the driver holds a speed, for lean, for lean through time, and for how fast it leans. */
-export interface BalanceGains {
-  readonly kp: number;
-  readonly ki: number;
-  readonly kd: number;
-}
-
-/** A slower loop around it that holds the place: lean for metres and for metres a second, and no more than so much. */
-export interface BalanceHold {
-  readonly kp: number;
-  readonly kd: number;
-  readonly limitRad: number;
-}
 
 /** A balancer, its loop, and what it is tried by. */
 export interface BalanceRun {
@@ -30,6 +16,7 @@ export interface BalanceRun {
   readonly motor: BalanceMotor;
   readonly gains: BalanceGains;
   readonly hold?: BalanceHold | undefined;
+  readonly stick?: BalanceStick | undefined;
   readonly loopTimeS: number;
   /** From a sample to its voltage, at most a loop. */
   readonly delayS: number;
@@ -58,20 +45,6 @@ const STEP = 0.02;
 const MOST_STEPS = 4e6;
 const CLOSE_S = 1e-12;
 
-const clamped = (value: number, most: number): number => Math.min(most, Math.max(-most, value));
-
-/** What a sample of the loop asks for, V or m/s; the sum of errors grows with each. */
-function controller({ gains, hold, motor, body, loopTimeS }: BalanceRun): (at: Balance) => number {
-  const most = mostTold(motor, body);
-  let summed = 0;
-  return (at) => {
-    const wanted = hold ? clamped(-hold.kp * at.x - hold.kd * at.v, hold.limitRad) : 0;
-    const error = at.lean - wanted;
-    summed += error * loopTimeS;
-    return clamped(gains.kp * error + gains.ki * summed + gains.kd * at.rate, most);
-  };
-}
-
 /** Where within a step the lean passes a value, s after its start. */
 const passes = (model: BalanceModel, at: Balance, volts: number, h: number, lean: number): number =>
   bracketedRoot((t) => Math.abs(stepped(model, at, volts, t).lean) - lean, 0, h, CLOSE_S);
@@ -96,7 +69,7 @@ export function runBalance(
       'too-quick',
       'Its motors answer far more quickly than it falls, so that this time takes too many steps: give the inertia of the rotors, or a shorter time.',
     );
-  const ask = controller(i);
+  const ask = balanceLoop(i);
   let at = model.pushed({ x: 0, v: 0, lean: i.startLeanRad, rate: 0 }, i.nudgeNs);
   let [timeS, volts] = [0, 0];
   let [peakLeanRad, peakMps, peakA] = [0, 0, 0];
@@ -135,7 +108,7 @@ export function runBalance(
     look();
   }
   for (let sample = 0; fallS === undefined && timeS < i.durationS; sample += 1) {
-    const asked = ask(at);
+    const asked = ask(at, timeS);
     const next = Math.min(i.durationS, (sample + 1) * i.loopTimeS);
     const applied = Math.min(next, sample * i.loopTimeS + i.delayS);
     if (applied > timeS) follow(applied);

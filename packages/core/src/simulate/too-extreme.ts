@@ -7,3 +7,13 @@ import { NotPhysical } from '../contract/index.ts';
  */
 export const tooExtreme = (): NotPhysical =>
   new NotPhysical('out-of-range', 'These figures are too extreme to simulate: check the units of each.');
+
+/** What is found of something; undefined where its figures are too extreme to follow. */
+export function unlessExtreme<T>(find: () => T): T | undefined {
+  try {
+    return find();
+  } catch (error) {
+    if (error instanceof NotPhysical) return undefined;
+    throw error;
+  }
+}

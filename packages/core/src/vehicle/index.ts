@@ -204,15 +204,23 @@ export { type Mismatch } from './mismatch.ts';
 export { CASTOR_TRAIL, steeringLock } from './swing.ts';
 export {
   BALANCE_COMMANDS,
+  balanceFloorSchema,
   balancingSchema,
   CREEP_TURNS,
   creepingSchema,
+  FLOOR_KINDS,
+  FLOOR_SIDES,
   rollingSchema,
   SPHERE_STOPS,
+  STICK_DOES,
   type BalanceCommands,
+  type BalanceFloor,
   type Balancing,
   type Creeping,
   type CreepTurns,
+  type FloorKind,
+  type FloorSides,
   type Rolling,
   type SphereStop,
+  type StickDoes,
 } from './trying.ts';

@@ -16,6 +16,36 @@ export type CreepTurns = (typeof CREEP_TURNS)[number];
 export const BALANCE_COMMANDS = ['voltage', 'speed'] as const;
 export type BalanceCommands = (typeof BALANCE_COMMANDS)[number];
 
+/** What a balancer meets on its way. */
+export const FLOOR_KINDS = ['flat', 'ramp', 'board', 'kerb', 'hole'] as const;
+export type FloorKind = (typeof FLOOR_KINDS)[number];
+
+/** Which of its wheels meet it. */
+export const FLOOR_SIDES = ['both', 'left', 'right'] as const;
+export type FloorSides = (typeof FLOOR_SIDES)[number];
+
+/** What a stick can do to a balancer: offset its lean, move the place that it holds, or ask a speed of it. */
+export const STICK_DOES = ['lean', 'place', 'speed'] as const;
+export type StickDoes = (typeof STICK_DOES)[number];
+
+/** The floor that a balancer is driven on, its tyres, and how it is driven. */
+export const balanceFloorSchema = z.strictObject({
+  /** Under the weight of the whole, standing still. */
+  sinksM: at(1e-5, 0.2, 'Its tyres are pressed in by', 'm').default(1e-3),
+  bounces: at(1, 100, 'Bounces until a tenth is left', '').default(4),
+  grip: at(0.01, 3, 'Grip', '').default(0.8),
+  kind: z.enum(FLOOR_KINDS).default('flat').meta({ title: 'On its way is' }),
+  sides: z.enum(FLOOR_SIDES).default('both').meta({ title: 'Under' }),
+  startM: at(0, 100, 'From', 'm').default(0.3),
+  heightM: at(0, 5, 'High or deep', 'm').default(0.005),
+  lengthM: at(0, 100, 'Long', 'm').default(0.1),
+  stick: z.enum(STICK_DOES).default('lean').meta({ title: 'The stick' }),
+  leanDeg: at(-20, 20, 'Lean asked', '°').default(2),
+  speedMps: at(-5, 5, 'Speed asked', 'm/s').default(0.3),
+  forS: at(0, 30, 'Stick out for', 's').default(3),
+});
+export type BalanceFloor = z.output<typeof balanceFloorSchema>;
+
 const gains = z.strictObject({
   /** In volts, or in metres a second where the driver holds a speed. */
   kp: at(-1e9, 1e9, 'For a lean', '1/rad'),
@@ -41,6 +71,7 @@ export const balancingSchema = z.strictObject({
   /** Computing and sending. */
   restS: at(0, 0.2, 'Computing and sending', 's').default(1.5e-3),
   gains: gains.optional(),
+  floor: balanceFloorSchema.optional(),
 });
 export type Balancing = z.output<typeof balancingSchema>;
 
