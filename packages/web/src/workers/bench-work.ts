@@ -44,6 +44,8 @@ import {
   balanceTrace,
   creepReport,
   creepTrace,
+  floorReport,
+  floorTrace,
   sphereReport,
   sphereTrace,
   type BalanceAsk,
@@ -52,6 +54,9 @@ import {
   type CreepAsk,
   type CreepReport,
   type CreepSample,
+  type FloorAsk,
+  type FloorReport,
+  type FloorSample,
   type SphereAsk,
   type SphereReport,
   type SphereSample,
@@ -64,6 +69,11 @@ import { driveOf, type Build, type FrameMember, type NumberAt, type Part } from 
 export interface Balanced {
   readonly report: BalanceReport;
   readonly trace: readonly BalanceSample[];
+}
+
+export interface OnFloor {
+  readonly report: FloorReport;
+  readonly trace: readonly FloorSample[];
 }
 
 export interface Rolled {
@@ -131,6 +141,11 @@ export const benchWork = {
   balance: (build: Build, ask: BalanceAsk): Balanced | undefined => {
     const report = balanceReport(build, ask);
     return report && { report, trace: balanceTrace(build, ask, report.proposed) };
+  },
+  /** How a balancer drives on the floor, and the drive from moment to moment. */
+  onFloor: (build: Build, ask: FloorAsk): OnFloor | undefined => {
+    const report = floorReport(build, ask);
+    return report && { report, trace: floorTrace(build, ask) };
   },
   /** How a sphere rolls a way, and the run from moment to moment. */
   sphere: (build: Build, ask: SphereAsk): Rolled | undefined => {

@@ -60,6 +60,37 @@ describe('the balance of a balancer', () => {
     expect(text()).toContain('Tips sideways at');
   });
 
+  it('is driven over the floor: a kerb under one wheel by a stick that asks a speed, kept with the build', async () => {
+    onBench(<Balance />, teasel);
+    await stands(/It comes to rest from leans up to [\d.]+°, [\d.]+° less than from a battery/);
+    await stands(/Let go, it runs on .* It stands on tyres pressed in up to [\d.]+\smm/);
+    const choose = (label: string, value: string) =>
+      fireEvent.change(screen.getByLabelText(label), { target: { value } });
+    choose('On its way is', 'kerb');
+    expect(screen.queryByLabelText(/^Long/)).toBeNull();
+    choose('Under', 'left');
+    choose('The stick', 'speed');
+    fireEvent.change(fieldCalled('Speed asked'), { target: { value: '0.6 m/s' } });
+    await stands(/turns aside by [\d.]+° to the left/);
+    await stands(/It gets over up to [\d.]+\smm/);
+    expect(kept().driving?.balancing?.floor).toMatchObject({ kind: 'kerb', sides: 'left', speedMps: 0.6 });
+    expect(screen.getByRole('row', { name: /^with nothing on its way stands/ })).toBeDefined();
+  }, 60_000);
+
+  it('says where a kerb is too high, and that a stick does nothing where no place is held', async () => {
+    onBench(<Balance />, teasel);
+    await stands(/it stands/);
+    fireEvent.change(await screen.findByLabelText('The stick'), { target: { value: 'place' } });
+    fireEvent.click(screen.getByLabelText('Holds its place'));
+    await stands(/The stick does nothing: let it hold its place first/);
+    fireEvent.change(screen.getByLabelText('The stick'), { target: { value: 'lean' } });
+    fireEvent.change(screen.getByLabelText('On its way is'), { target: { value: 'kerb' } });
+    fireEvent.change(fieldCalled('High, or deep'), { target: { value: '70 mm' } });
+    await stands(/It (falls after|stands, but does not get over it)/);
+    fireEvent.change(fieldCalled('Grip of the tyres'), { target: { value: '5' } });
+    expect(screen.getByText('From 0.01 to 3.')).toBeDefined();
+  }, 60_000);
+
   it('asks for a motor first, of a balancer that has none', async () => {
     onBench(<Balance />, buildFrom('balancer', 'Wren'));
     await stands(/Choose a motor with magnets in Power first/);

@@ -12,6 +12,7 @@ import { GainEntry } from './GainEntry.tsx';
 import { GainsMap } from './GainsMap.tsx';
 import { between, PlainNumber } from './PlainNumber.tsx';
 import { HeadedTable } from './HeadedTable.tsx';
+import { OnFloor } from './OnFloor.tsx';
 import { RunCharts } from './RunCharts.tsx';
 import { TriedSection } from './TriedSection.tsx';
 import { useTrying } from './use-trying.ts';
@@ -63,39 +64,42 @@ export function Balance() {
   const { answer, isOfNow } = beside;
   const gains = set.gains ?? ownOf(answer?.report.proposed);
   return (
-    <TriedSection
-      id="balance"
-      title="Does it stay up, and with which gains?"
-      what="The balance"
-      beside={beside}
-      answer={answer && <Stands of={answer} cycle={asked.cycle} />}
-      lacks="Choose a motor with magnets in Power first: by its law the wheels catch a lean."
-    >
-      <Tried set={set} onChange={change} />
-      {gains && (
-        <Gains
-          gains={gains}
-          told={TOLD[set.commands].unit}
-          own={set.gains !== undefined}
-          onChange={(own) => change({ gains: own })}
-        />
-      )}
-      {answer && gains && (
-        <div className={`grid gap-3 ${isOfNow ? '' : 'opacity-60'}`}>
-          <RunCharts samples={answer.trace} charts={CHARTS} />
-          <GainsMap
-            region={answer.report.region}
-            now={gains}
-            onTake={({ kp, ki }) => change({ gains: { ...gains, kp, ki } })}
+    <div className="grid gap-6">
+      <TriedSection
+        id="balance"
+        title="Does it stay up, and with which gains?"
+        what="The balance"
+        beside={beside}
+        answer={answer && <Stands of={answer} cycle={asked.cycle} />}
+        lacks="Choose a motor with magnets in Power first: by its law the wheels catch a lean."
+      >
+        <Tried set={set} onChange={change} />
+        {gains && (
+          <Gains
+            gains={gains}
+            told={TOLD[set.commands].unit}
+            own={set.gains !== undefined}
+            onChange={(own) => change({ gains: own })}
           />
-          <Heights heights={answer.report.heights} />
-        </div>
-      )}
-      <Caution>
-        Tune it over a soft floor, a hand behind it and one at the switch: it runs off when it falls. Here it
-        has no play, no soft tyres and no slip, so on the floor it does a little worse.
-      </Caution>
-    </TriedSection>
+        )}
+        {answer && gains && (
+          <div className={`grid gap-3 ${isOfNow ? '' : 'opacity-60'}`}>
+            <RunCharts samples={answer.trace} charts={CHARTS} />
+            <GainsMap
+              region={answer.report.region}
+              now={gains}
+              onTake={({ kp, ki }) => change({ gains: { ...gains, kp, ki } })}
+            />
+            <Heights heights={answer.report.heights} />
+          </div>
+        )}
+        <Caution>
+          Tune it over a soft floor, a hand behind it and one at the switch: it runs off when it falls. Here
+          it has no play, no soft tyres and no slip; below it has tyres that give and slide.
+        </Caution>
+      </TriedSection>
+      {answer && gains && <OnFloor asked={asked} />}
+    </div>
   );
 }
 
@@ -265,7 +269,7 @@ interface StandsProps {
 /** The answer in words: how fast it falls, how quick the loop is, and what becomes of the run. */
 function Stands({ of, cycle }: StandsProps) {
   const say = useSay();
-  const { plant, run, withoutEncoders, proposed } = of.report;
+  const { plant, run, withoutEncoders, proposed, catches } = of.report;
   const { loopTimeS } = cycleTimes(cycle);
   const slow = loopTimeS > plant.longestLoopS;
   const strong = 'font-semibold text-ink';
@@ -294,9 +298,28 @@ function Stands({ of, cycle }: StandsProps) {
           <b className="font-semibold text-elec">{say(run.peakA, 'current')}</b>.
         </>
       )}{' '}
+      {catches !== null && <Catches {...catches} />}{' '}
       {withoutEncoders !== null &&
         cycle.readEncodersS > 0 &&
         `Without reading the encoders the loop takes ${say(withoutEncoders.loopTimeS, 'time')}: it ${withoutEncoders.falls ? falls(withoutEncoders.fallS) : `stands, leans ${showNumber(withoutEncoders.peakLeanDeg, 2)}° at most`}, and no place is held.`}
+    </>
+  );
+}
+
+/** Less than this of a lean is nobody's concern, degrees. */
+const HARDLY_DEG = 0.05;
+
+/** How far it may lean and still comes back, and what the battery's sag takes of that. */
+function Catches({ leanDeg, lessForSagDeg }: NonNullable<Balanced['report']['catches']>) {
+  const say = useSay();
+  if (leanDeg === 0) return 'It comes to rest from no lean.';
+  return (
+    <>
+      It comes to rest from leans up to{' '}
+      <b className="font-semibold text-ink">{say(leanDeg * DEGREE, 'angle')}</b>
+      {lessForSagDeg > HARDLY_DEG &&
+        `, ${say(lessForSagDeg * DEGREE, 'angle')} less than from a battery that does not sag`}
+      .
     </>
   );
 }

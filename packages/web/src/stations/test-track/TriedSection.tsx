@@ -11,17 +11,28 @@ interface Props {
   readonly answer: React.ReactNode;
   /** What is lacking where there is no answer. */
   readonly lacks: string;
+  /** Of the page, or of a part of it. */
+  readonly heading?: 'h1' | 'h2';
   readonly children: React.ReactNode;
 }
 
 /** A question of the Test track that is worked out beside the page: its answer first, then what it is tried by. */
-export function TriedSection({ id, title, what, beside, answer, lacks, children }: Props) {
+export function TriedSection({
+  id,
+  title,
+  what,
+  beside,
+  answer,
+  lacks,
+  heading: Heading = 'h1',
+  children,
+}: Props) {
   const { answer: found, isOfNow, problem } = beside;
   const isHere = isOfNow && problem === undefined;
   return (
     <section className="grid gap-3" aria-labelledby={id} aria-busy={!isOfNow && problem === undefined}>
       <div>
-        <h1 id={id}>{title}</h1>
+        <Heading id={id}>{title}</Heading>
         <p className="mt-0.5 text-[16px] text-soft">
           {found === undefined ? (isHere ? lacks : 'It is being tried …') : answer}
         </p>
