@@ -1,7 +1,7 @@
 import { defineConfig } from 'vitest/config';
 
 // A slow machine is no failure: a test that hangs is told apart from one that waits for a database to be made.
-const PATIENCE = { testTimeout: 60_000, hookTimeout: 120_000 };
+const PATIENCE = { testTimeout: 180_000, hookTimeout: 180_000 };
 
 // What waits for a page or a database may miss its time on a busy machine: it is tried once more, and told by name.
 const TRIED_AGAIN = { retry: 1 };

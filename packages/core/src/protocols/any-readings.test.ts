@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boundsOf, inUnits, typed } from '../quantity/index.ts';
 import { demoBuilds } from '../testing/demo-builds.ts';
-import type { Build } from '../vehicle/index.ts';
+import { courseOf, type Build } from '../vehicle/index.ts';
 import { matchingOf } from './all-matchings.ts';
 import type { Field, FieldValue } from './field.ts';
 import { measuredWorking } from './measured-working.ts';
@@ -48,6 +48,8 @@ function valueOf(field: Field, names: readonly string[]): fc.Arbitrary<FieldValu
       return fc.constant(names);
     case 'amounts':
       return fc.constant([typed(0.5, field.unit), typed(1, field.unit)]);
+    case 'course':
+      return fc.constant(courseOf([{ kind: 'turn', deg: 90 }]));
   }
 }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { courseSchema, type Course } from '../vehicle/index.ts';
 import { quantity, type Dimension, type FieldRange, type Quantity } from '../quantity/index.ts';
 
 interface Called {
@@ -47,11 +48,16 @@ export interface AmountsField extends Called {
   readonly range: FieldRange;
 }
 
+/** A course of the Test track. */
+export interface CourseField extends Called {
+  readonly kind: 'course';
+}
+
 /** What a reading, or what is the same for all readings, is made of. */
-export type Field = QuantityField | ChoiceField | NameField | NamesField | AmountsField;
+export type Field = QuantityField | ChoiceField | NameField | NamesField | AmountsField | CourseField;
 
 /** What a field holds. */
-export type FieldValue = Quantity | string | readonly string[] | readonly Quantity[];
+export type FieldValue = Quantity | string | readonly string[] | readonly Quantity[] | Course;
 
 type More = Partial<Pick<QuantityField, 'help' | 'optional' | 'sides' | 'askPast' | 'shownFor'>>;
 
@@ -111,6 +117,8 @@ function schemaOfField(field: Field): z.ZodType {
         .array(quantity(field.dimension, field.range, field.title))
         .min(1)
         .max(MOST_AMOUNTS);
+    case 'course':
+      return courseSchema;
   }
 }
 

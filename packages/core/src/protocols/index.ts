@@ -32,6 +32,7 @@ export {
 } from './protocols.ts';
 export { amountsIn, namesIn, numberIn, wordIn, type TrialConditions, type TrialReading } from './reading.ts';
 export type { Measured, PlotAxis, TrialPlot, TrialResult } from './result.ts';
+export { courseIn } from './over-a-course.ts';
 export { HIT_M } from './straight.ts';
 export { SIGNIFICANT } from './summary.ts';
 export { wheelsMatched } from './wheel-matching.ts';

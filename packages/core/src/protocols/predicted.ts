@@ -1,10 +1,11 @@
 import { seeded } from '../contract/index.ts';
 import { driveReport, NO_MISMATCH, SCHOOLS, USUAL_MISMATCH, type DriveAsk } from '../driving/index.ts';
-import { radiansToDegrees, typed } from '../quantity/index.ts';
+import { degreesToRadians, radiansToDegrees, typed } from '../quantity/index.ts';
 import { drawn, latinHypercube, uncertainIn } from '../spreads/index.ts';
 import { courseOf, type Build, type Course, type Duty, type Mismatch } from '../vehicle/index.ts';
 import { FORETOLD, UNSAID, type At, type Foretold } from './foretold.ts';
 import { steeringComesBack, wheelsAlike } from './foretold-parts.ts';
+import { courseIn } from './over-a-course.ts';
 import type { ProtocolName } from './protocols.ts';
 import { numberIn, wordIn, type TrialConditions } from './reading.ts';
 
@@ -129,6 +130,20 @@ function drivenOver(name: ProtocolName, build: Build, at: At): Predicted[] {
   ];
 }
 
+/** Where it ends over the course of the set: to the side, along, and how it faces. */
+function overItsCourse(_: ProtocolName, build: Build, at: At): Predicted[] {
+  const course = courseIn(at.conditions);
+  const mismatch = build.driving?.mismatch ?? USUAL_MISMATCH;
+  const cloud = course && driven(build, course, at, { mismatch, runs: DRIVEN });
+  if (!cloud) return [];
+  const [heading, scatter] = [cloud.meanHeadingDeg, cloud.sdHeadingDeg].map(degreesToRadians);
+  return [
+    bell('side', cloud.meanSideM, cloud.sdSideM),
+    bell('ahead', cloud.meanAheadM, cloud.sdAheadM),
+    ...(heading === undefined || scatter === undefined ? [] : [bell('turned', heading, scatter)]),
+  ];
+}
+
 /** Where it ends on alike wheels: what stays with the vehicle whatever wheels it has. */
 function onAlikeWheels(_: ProtocolName, build: Build, at: At): Predicted[] {
   const ordered = numberIn(at.conditions, 'commanded');
@@ -164,6 +179,7 @@ const OTHERWISE: { readonly [N in ProtocolName]?: typeof drivenOver } = {
   'straight-run': drivenOver,
   'wheel-matching': onAlikeWheels,
   pivots: drivenOver,
+  'course-run': overItsCourse,
   'steering-return': unlike,
   square: unlike,
 };

@@ -7,6 +7,7 @@ import { runDown, warming } from './endurance.ts';
 import { pull, sideSlope, slipSlope, stopping } from './grip.ts';
 import { scoreRuns, withAndWithout } from './loads.ts';
 import { motorMatching } from './motor-matching.ts';
+import { courseRun } from './over-a-course.ts';
 import type { Protocol } from './protocol.ts';
 import type { TrialConditions, TrialReading } from './reading.ts';
 import { sliderChoice } from './slider-choice.ts';
@@ -26,6 +27,7 @@ export const PROTOCOLS = {
   distance,
   pivots,
   square,
+  'course-run': courseRun,
   'coast-down': coasting,
   'slip-slope': slipSlope,
   pull,

@@ -1,7 +1,16 @@
 import { askedOf } from '../demand/index.ts';
 import { marginsOf } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
-import { bankOf, drivenDiameter, scaleOf, trackOf, usual, whole, type Build } from '../vehicle/index.ts';
+import {
+  bankOf,
+  courseOf,
+  drivenDiameter,
+  scaleOf,
+  trackOf,
+  usual,
+  whole,
+  type Build,
+} from '../vehicle/index.ts';
 import type { ProtocolName } from './protocols.ts';
 import type { TrialConditions } from './reading.ts';
 
@@ -14,6 +23,10 @@ const BEGINS: { readonly [N in ProtocolName]?: (build: Build) => TrialConditions
   distance: (build) => ({
     commanded: typed(usual.trialM(scaleOf(build)), 'm'),
     diameter: { ...drivenDiameter(build.layout), origin: 'typed' },
+  }),
+  'course-run': (build) => ({
+    course: build.driving?.course ?? courseOf([{ kind: 'go', distanceM: usual.trialM(scaleOf(build)) }]),
+    by: build.driving?.control?.ends === 'time' ? 'time' : 'counts',
   }),
   pivots: () => ({ commanded: typed(4 * Math.PI, '°'), by: 'counts' }),
   square: (build) => ({

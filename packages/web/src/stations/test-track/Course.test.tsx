@@ -1,4 +1,5 @@
-import { asSchool, SCHOOLS, studySteps } from '@zubric/core/driving';
+import { asSchool, SCHOOLS, studySteps, type DriveStudy } from '@zubric/core/driving';
+import { conditionsSchema } from '@zubric/core/protocols';
 import { courseOf, newBuild } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -8,6 +9,7 @@ import { workerHere } from '../../testing/worker-here.ts';
 import { benchWork } from '../../workers/bench-work.ts';
 import { CourseView } from './CourseView.tsx';
 import { placesIn } from './Legs.tsx';
+import { MakeTrial } from './MakeTrial.tsx';
 import { SHIPPED } from './courses.ts';
 
 const puffin = demo('puffin');
@@ -56,14 +58,39 @@ describe('a course on the test track', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Make this a trial' }));
     await screen.findByText(/It waits for its runs in/);
     expect(JSON.stringify(sent)).toMatch(
-      /straight-run.*Two metres straight.*Predicted on the Test track: Nineteen/,
+      /straight-run.*Predicted on the Test track: Nineteen.*Two metres straight/,
     );
+    fireEvent.click(screen.getByRole('button', { name: 'Keep this in the logbook' }));
+    await screen.findByText(/It stands in the/);
+    expect(JSON.stringify(sent)).toMatch(/\/log.*driven 10 times.*Match the motors/);
     const mends = within(screen.getByRole('list', { name: 'What would bring it nearer' }));
     const held = mends.getAllByRole('listitem').find((li) => li.textContent?.includes('Match the motors'));
     if (!held) throw new Error('nothing says to match the motors');
     fireEvent.click(within(held).getByRole('button', { name: 'Try it' }));
     await waitFor(() => expect(kept().driving?.mismatch).toMatchObject({ rightFaster: 0, motors: 0 }));
     await waitFor(() => expect(text()).toMatch(/This run ends \d/));
+  });
+
+  it('that turns is made a trial of its own course, with what was foretold', async () => {
+    const course = SHIPPED.find(({ name }) => name === 'A square to the right');
+    if (!course) throw new Error('a square ships');
+    const sent: string[] = [];
+    vi.stubGlobal('fetch', (_: string, init?: RequestInit) => {
+      sent.push(String(init?.body));
+      return Promise.resolve(
+        new Response('{}', { status: 201, headers: { 'content-type': 'application/json' } }),
+      );
+    });
+    const cloud = { runs: 1, meanSideM: 0.1, sdSideM: 0 };
+    onBench(<MakeTrial study={{ cloud } as unknown as DriveStudy} course={course} />, puffin);
+    fireEvent.click(screen.getByRole('button', { name: 'Make this a trial' }));
+    await screen.findByText(/It waits for its runs in/);
+    const set = sent.map((body) => JSON.parse(body) as Record<string, unknown>).at(-1);
+    expect(set).toMatchObject({ protocol: 'course-run', name: course.name });
+    expect(conditionsSchema('course-run').parse(set?.conditions)).toMatchObject({
+      course,
+      note: expect.stringMatching(/^Predicted on the Test track: It ends 100\smm to the right\.$/) as string,
+    });
   });
 
   it('is chosen, its legs changed, moved, added and taken out, all kept with the build', async () => {

@@ -3,7 +3,7 @@ import { driveFindingInWords, driveMoveInWords } from '@zubric/core/say';
 import { useUnits } from '../../common/units.tsx';
 import type { Set } from './CourseSettings.tsx';
 import { EndsChart } from './EndsChart.tsx';
-import { MakeTrial } from './MakeTrial.tsx';
+import { KeepFound, MakeTrial } from './MakeTrial.tsx';
 
 /** The ask with a move taken. */
 function takes(move: DriveMove, { control, mismatch }: DriveAsk, set: Set): void {
@@ -58,7 +58,10 @@ export function Found({ study, ask, ...set }: Set & { readonly study: DriveStudy
             </ul>
           </>
         )}
-        <MakeTrial study={study} course={ask.course} />
+        <div className="flex flex-wrap gap-3">
+          <MakeTrial study={study} course={ask.course} />
+          <KeepFound study={study} course={ask.course} />
+        </div>
       </div>
     </div>
   );

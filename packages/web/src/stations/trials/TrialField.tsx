@@ -1,12 +1,15 @@
 import { readQuantity, type Quantity } from '@zubric/core/quantity';
+import { courseIn } from '@zubric/core/protocols';
 import type { AmountsField, ChoiceField, Field, FieldValue, NamesField } from '@zubric/core/protocols';
 import { useId, useState } from 'react';
+import { Link } from 'react-router';
 import { useSay, useUnits } from '../../common/units.tsx';
 import { Choice } from '../../fields/Choice.tsx';
 import { FieldLabel } from '../../fields/FieldLabel.tsx';
 import { QuantityField } from '../../fields/QuantityField.tsx';
 import { checkOf } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
+import { useBuild } from '../../session/BuildSession.tsx';
 import { namesOf } from './names.ts';
 
 interface Props {
@@ -78,7 +81,33 @@ export function TrialField({ field, value, onChange, measured = false, names, ..
       return <Names {...{ field, title, value, onChange, className }} />;
     case 'amounts':
       return <Amounts {...{ field, title, value, onChange, className }} />;
+    case 'course':
+      return <CourseKept {...{ title, value, className }} />;
   }
+}
+
+interface CourseProps {
+  readonly title: string;
+  readonly value: FieldValue | undefined;
+  readonly className: string;
+}
+
+/** The course that a set is driven over: kept with it as it was, whatever becomes of the one on the Test track. */
+function CourseKept({ title, value, className }: CourseProps) {
+  const { id } = useBuild();
+  const course = value === undefined ? undefined : courseIn({ course: value });
+  const legs = course?.legs.length ?? 0;
+  return (
+    <div className={className}>
+      <span className="block text-[15px] leading-tight text-soft">{title}</span>
+      <p>
+        {course ? `${course.name}, ${legs} ${legs === 1 ? 'leg' : 'legs'}, as it was here` : 'none'}.{' '}
+        <Link className="push-plain" to={`/builds/${id}/test-track?view=course`}>
+          Another is begun from the Test track
+        </Link>
+      </p>
+    </div>
+  );
 }
 
 interface WordsProps {

@@ -157,6 +157,27 @@ describe('a search for a cause', () => {
   });
 });
 
+describe('runs over a course', () => {
+  const legs = [
+    { kind: 'go', distanceM: 1 },
+    { kind: 'turn', deg: 90 },
+  ];
+
+  it('say which course, kept with the set, and whether it ends where that ends', async () => {
+    const runs = Array.from({ length: 10 }, (_, n) => ({
+      side: q(0.08 + 0.001 * n, 'mm'),
+      ahead: q(-0.02, 'mm'),
+    }));
+    await open(setOf('course-run', { course: { name: 'Round the bench', legs } }, runs));
+    const says = text().replaceAll('\u00a0', ' ');
+    expect(says).toContain('Round the bench, 2 legs, as it was here');
+    expect(says).toContain(
+      'It ends off the same way: 84.5 mm right and 20 mm short on average over 10 runs.',
+    );
+    expect(screen.getByRole('link', { name: /begun from the Test track/ })).toBeTruthy();
+  });
+});
+
 describe('a drawer of motors', () => {
   const drawer = {
     motors: ['1', '2', '3'],
