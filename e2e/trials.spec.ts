@@ -2,7 +2,7 @@ import { complaints, copyOf, expect, saved, test } from './application.ts';
 import type { Page } from '@playwright/test';
 
 /** Long enough for many runs, each recorded, however slow the machine is. */
-const RUNS = 90_000;
+const RUNS = 180_000;
 
 const beginTrial = async (bench: Page, asks: string): Promise<void> => {
   await bench.getByRole('button', { name: 'New trial' }).click();

@@ -111,7 +111,13 @@ const sentListeners = new Set<(item: Unsent) => void>();
 /** What this browser lets nobody keep on its disk: it stays as long as the page does. */
 let onlyHere: readonly Unsent[] = [];
 
+const isShown = (items: readonly Unsent[]): boolean =>
+  items.length === waiting.length &&
+  items.every(({ id, refused }, n) => id === waiting[n]?.id && refused === waiting[n].refused);
+
+/** Told only where something else waits: pages are drawn anew for each. */
 function show(items: readonly Unsent[]): void {
+  if (isShown(items)) return;
   waiting = items;
   for (const listener of listeners) listener();
 }

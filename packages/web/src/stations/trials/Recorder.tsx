@@ -26,6 +26,7 @@ export function Recorder({ set, first, onRecorded }: Props) {
   // A form of its own for each run, once the one before is recorded: until then it keeps its readings.
   const [recorded, setRecorded] = useState(0);
   const [number, setNumber] = useState(set.trials.length + 1);
+  const [unfolded, setUnfolded] = useState(false);
   const { outliers } = resultOfSet(set);
   const counted = (): void => {
     setRecorded((before) => before + 1);
@@ -56,9 +57,9 @@ export function Recorder({ set, first, onRecorded }: Props) {
         <PasteRuns set={set} onTaken={(count) => setNumber((before) => before + count)} />
       </div>
       {set.trials.length > MANY ? (
-        <details>
+        <details open={unfolded} onToggle={(event) => setUnfolded(event.currentTarget.open)}>
           <summary className="min-h-10 cursor-pointer px-3 py-2">All {set.trials.length} runs</summary>
-          <RunTable set={set} outliers={outliers} />
+          {unfolded && <RunTable set={set} outliers={outliers} />}
         </details>
       ) : (
         <RunTable set={set} outliers={outliers} />
