@@ -82,7 +82,7 @@ function analyseCourse(conditions: TrialConditions, readings: readonly TrialRead
                 side: numberIn(run, 'side') ?? meant.side,
                 ahead: numberIn(run, 'ahead') ?? meant.ahead,
               })),
-              ...{ meantAhead: 0, withinM: within },
+              ...{ meantAhead: 0, withinM: within, about: 'end' },
             },
             runsPlot(sides, SIDE, side, 0),
             runsPlot(aheads, AHEAD, ahead, 0),

@@ -46,6 +46,8 @@ export type TrialPlot =
       readonly ends: readonly { readonly side: number; readonly ahead: number }[];
       readonly meantAhead: number;
       readonly withinM: number;
+      /** What hits are near: the line that it runs along, or the place where it was to end. */
+      readonly about: 'line' | 'end';
     }
   | {
       readonly kind: 'curve';

@@ -57,7 +57,7 @@ function analyseStraight(conditions: TrialConditions, readings: readonly TrialRe
                 side: numberIn(r, 'side') ?? 0,
                 ahead: numberIn(r, 'distance') ?? 0,
               })),
-              ...{ meantAhead: commanded, withinM: within },
+              ...{ meantAhead: commanded, withinM: within, about: 'line' },
             },
           ],
     ...(side ? { luck: luckOf(side) } : {}),

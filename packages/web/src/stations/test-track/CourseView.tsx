@@ -62,7 +62,7 @@ export function CourseView() {
       {problem !== undefined && <NotWorkedOut what="The course" why={problem} />}
       <How {...{ ask, steers: steersByWheels(build) }} {...set} />
       <div className="grid gap-3 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <div className={`sheet self-start p-2 ${isOfNow ? '' : 'opacity-60'}`}>
+        <div className={`sheet self-start p-2 lg:sticky lg:top-16 ${isOfNow ? '' : 'opacity-60'}`}>
           <CoursePlan
             course={ask.course}
             onTheSpot={layoutKind(build.layout.kind).onTheSpot}

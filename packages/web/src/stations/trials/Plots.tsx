@@ -126,7 +126,8 @@ const FLOOR_HEIGHT = 240;
 /** Where runs ended on the floor, seen from above: the way ahead is up, drawn wider to the side than along. */
 function FloorPlot({ plot }: { readonly plot: Of<'floor'> }) {
   const { system } = useUnits();
-  const { ends, meantAhead, withinM } = plot;
+  const { ends, meantAhead, withinM, about } = plot;
+  const isLine = about === 'line';
   const aside = 1.2 * mostOf([withinM, ...ends.map(({ side }) => side)], 0.01);
   const aheads = [meantAhead, ...ends.map(({ ahead }) => ahead)];
   const [near, far] = [Math.min(...aheads), Math.max(...aheads)];
@@ -140,19 +141,29 @@ function FloorPlot({ plot }: { readonly plot: Of<'floor'> }) {
         viewBox={`0 0 ${WIDTH} ${FLOOR_HEIGHT}`}
         className="block w-full"
         role="img"
-        aria-label={`Where ${ends.length} runs ended on the floor, the mark at ${say(meantAhead)}`}
+        aria-label={`Where ${ends.length} runs ended on the floor, ${isLine ? `the mark at ${say(meantAhead)}` : 'about where they were to'}`}
       >
-        <rect
-          x={x(-withinM)}
-          y={0}
-          width={x(withinM) - x(-withinM)}
-          height={FLOOR_HEIGHT - 36}
-          fill="var(--color-mech-lo)"
-        />
+        {isLine ? (
+          <rect
+            x={x(-withinM)}
+            y={0}
+            width={x(withinM) - x(-withinM)}
+            height={FLOOR_HEIGHT - 36}
+            fill="var(--color-mech-lo)"
+          />
+        ) : (
+          <ellipse
+            cx={x(0)}
+            cy={y(meantAhead)}
+            rx={x(withinM) - x(0)}
+            ry={y(meantAhead) - y(meantAhead + withinM)}
+            fill="var(--color-mech-lo)"
+          />
+        )}
         <path d={`M${x(0)} 0V${FLOOR_HEIGHT - 36}`} stroke="var(--color-ink)" strokeDasharray="6 4" />
         <path d={`M${EDGE} ${y(meantAhead)}H${WIDTH - EDGE}`} stroke="var(--color-ink)" />
         <text x={EDGE} y={y(meantAhead) - 5} fontSize="14" fill="var(--color-ink)">
-          mark at {say(meantAhead)}
+          {isLine ? `mark at ${say(meantAhead)}` : 'where it was to end'}
         </text>
         {ends.map(({ side, ahead }, n) => (
           <g key={n} transform={`translate(${x(side)} ${y(ahead)})`}>
@@ -164,7 +175,8 @@ function FloorPlot({ plot }: { readonly plot: Of<'floor'> }) {
         </text>
       </svg>
       <figcaption className="px-2 text-[14px] text-soft">
-        Where it ended on the floor; in the band it counts as a hit.
+        Where it ended on the floor; {isLine ? 'in the band' : 'in the oval, which is round on the floor,'} it
+        counts as a hit.
       </figcaption>
     </figure>
   );

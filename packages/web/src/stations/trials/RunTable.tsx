@@ -10,6 +10,12 @@ import { RunForm } from './RunForm.tsx';
 import { RunPhoto } from './RunPhoto.tsx';
 import { fieldText } from './said.ts';
 
+/** What stands in the table: what need not be read only where some run has it. */
+const columnsOf = ({ protocol, conditions, trials }: ShownTrialSet) =>
+  readingFields(protocol, conditions).filter(
+    ({ key, optional }) => !optional || trials.some(({ reading }) => reading[key] !== undefined),
+  );
+
 /** The runs of a set, the last one first, each to be changed or taken out. */
 export function RunTable({
   set,
@@ -18,7 +24,7 @@ export function RunTable({
   readonly set: ShownTrialSet;
   readonly outliers: readonly number[];
 }) {
-  const fields = readingFields(set.protocol, set.conditions);
+  const fields = columnsOf(set);
   if (set.trials.length === 0) return null;
   return (
     <div className="overflow-x-auto">
@@ -63,7 +69,7 @@ function RunRow({ set, trial, number, odd }: RowProps) {
   const remove = useMutation({
     mutationFn: () => record(id, { kind: 'run-removed', setId: set.id, runId: trial.id }),
   });
-  const fields = readingFields(set.protocol, set.conditions);
+  const fields = columnsOf(set);
   if (doing === 'changing')
     return (
       <tr>

@@ -1,5 +1,6 @@
 import type { StoredTrialSet } from '@zubric/core/answers';
 import { typed } from '@zubric/core/quantity';
+import { courseOf } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { answering, Refusal, type SeenRequest } from '../../testing/answers.ts';
@@ -158,23 +159,27 @@ describe('a search for a cause', () => {
 });
 
 describe('runs over a course', () => {
-  const legs = [
+  const course = courseOf([
     { kind: 'go', distanceM: 1 },
     { kind: 'turn', deg: 90 },
-  ];
+  ]);
 
   it('say which course, kept with the set, and whether it ends where that ends', async () => {
     const runs = Array.from({ length: 10 }, (_, n) => ({
       side: q(0.08 + 0.001 * n, 'mm'),
       ahead: q(-0.02, 'mm'),
     }));
-    await open(setOf('course-run', { course: { name: 'Round the bench', legs } }, runs));
+    await open(setOf('course-run', { course: { ...course, name: 'Round the bench' } }, runs));
     const says = text().replaceAll('\u00a0', ' ');
     expect(says).toContain('Round the bench, 2 legs, as it was here');
     expect(says).toContain(
       'It ends off the same way: 84.5 mm right and 20 mm short on average over 10 runs.',
     );
     expect(screen.getByRole('link', { name: /begun from the Test track/ })).toBeTruthy();
+    expect(says).toContain('in the oval, which is round on the floor, it counts as a hit');
+    // What no run has read takes no room.
+    expect(screen.queryByRole('columnheader', { name: 'Faces off' })).toBeNull();
+    expect(screen.getByRole('columnheader', { name: 'Ended short or past' })).toBeTruthy();
   });
 });
 
