@@ -29,6 +29,9 @@ export class DriveCircuit {
   readonly #supply: Rig['supply'];
   readonly #slow: Float64Array;
   readonly #limited: Uint8Array;
+  /** What those held to their limit draw, A; less of it, and of what runs beside, where the battery cannot feed them all. */
+  readonly #heldA: Float64Array;
+  #auxiliaryW = 0;
 
   constructor({ motors, supply }: Rig) {
     this.#motors = motors;
@@ -38,6 +41,7 @@ export class DriveCircuit {
     this.fall = new Float64Array(motors.length);
     this.#slow = Float64Array.from(motors, (m) => (SLOW_SHARE * supply.openCircuitV) / m.keVsPerRad);
     this.#limited = new Uint8Array(motors.length);
+    this.#heldA = new Float64Array(motors.length);
     this.batteryV = supply.openCircuitV;
   }
 
@@ -63,6 +67,7 @@ export class DriveCircuit {
       const backV = motor.keVsPerRad * (speeds[m] as number);
       if (this.#limited[m] === 1) {
         const amps = Math.sign(u * this.batteryV - backV) * motor.limitA;
+        this.#heldA[m] = amps;
         heldW += motor.count * amps * (amps * motor.resistanceOhm + backV);
       } else {
         share += (motor.count * resistanceOhm * u * u) / motor.resistanceOhm;
@@ -71,7 +76,30 @@ export class DriveCircuit {
     }
     // share V = pushV − R heldW/V: the greater root, or half of what drives it where it cannot feed them all.
     const half = pushV / (2 * share);
-    this.batteryV = half + Math.sqrt(Math.max(0, half * half - (resistanceOhm * heldW) / share));
+    const over = half * half - (resistanceOhm * heldW) / share;
+    this.#auxiliaryW = auxiliaryW;
+    this.batteryV = half + Math.sqrt(Math.max(0, over));
+    if (over < 0) this.#brownOut((share * half * half) / resistanceOhm, speeds);
+  }
+
+  /** Leaves those that are held so much less current that all of them draw no more than the battery can give, W. */
+  #brownOut(mostW: number, speeds: Float64Array): void {
+    let [heats, turns] = [0, 0];
+    for (let m = 0; m < this.#motors.length; m += 1) {
+      if (this.#limited[m] !== 1) continue;
+      const { count, resistanceOhm, keVsPerRad } = this.#motors[m] as RigMotor;
+      const amps = this.#heldA[m] as number;
+      heats += count * amps * amps * resistanceOhm;
+      turns += count * amps * keVsPerRad * (speeds[m] as number);
+    }
+    // Motors that feed in keep what they do: only what runs beside has less then.
+    const feeds = heats + turns <= 0;
+    this.#auxiliaryW = Math.min(this.#auxiliaryW, feeds ? mostW - heats - turns : mostW);
+    if (feeds) return;
+    // heats f² + turns f is what is left for them.
+    const left = mostW - this.#auxiliaryW;
+    const share = (Math.sqrt(turns * turns + 4 * heats * left) - turns) / (2 * heats);
+    for (let m = 0; m < this.#motors.length; m += 1) this.#heldA[m] = (this.#heldA[m] as number) * share;
   }
 
   /** Marks the motors that would draw more than their driver lets through; whether one came in. */
@@ -90,7 +118,8 @@ export class DriveCircuit {
   }
 
   #turn(commands: Float64Array, speeds: Float64Array): void {
-    const { openCircuitV, resistanceOhm, auxiliaryW } = this.#supply;
+    const { openCircuitV, resistanceOhm } = this.#supply;
+    const auxiliaryW = this.#auxiliaryW;
     this.batteryA = resistanceOhm > 0 ? (openCircuitV - this.batteryV) / resistanceOhm : 0;
     this.lostW = this.batteryA * this.batteryA * resistanceOhm + auxiliaryW;
     let drawnW = auxiliaryW;
@@ -100,7 +129,8 @@ export class DriveCircuit {
       const speed = speeds[m] as number;
       const slow = this.#slow[m] as number;
       const free = ((commands[m] as number) * this.batteryV - ke * speed) / ohm;
-      const amps = Math.max(-limitA, Math.min(limitA, free));
+      const held = this.#limited[m] === 1 ? (this.#heldA[m] as number) : free;
+      const amps = Math.max(-limitA, Math.min(limitA, held));
       const size = Math.sqrt(speed * speed + slow * slow);
       const way = speed / size;
       const gross = kt * (amps - motor.noLoadA * way);
