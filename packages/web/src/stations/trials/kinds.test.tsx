@@ -1,70 +1,12 @@
-import type { StoredTrialSet } from '@zubric/core/answers';
-import { typed } from '@zubric/core/quantity';
-import { courseOf } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { answering, Refusal, type SeenRequest } from '../../testing/answers.ts';
 import { demo } from '../../testing/demo.ts';
 import { emptyOutbox } from '../../testing/empty-outbox.ts';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
+import { fill, openSet, press, q, serving, setOf } from '../../testing/one-set.tsx';
 import { workerHere } from '../../testing/worker-here.ts';
 import { benchWork } from '../../workers/bench-work.ts';
 import { Trials } from './Trials.tsx';
-
-type Reading = StoredTrialSet['trials'][number]['reading'];
-
-const setOf = (
-  protocol: StoredTrialSet['protocol'],
-  conditions: StoredTrialSet['conditions'],
-  readings: readonly Reading[] = [],
-): StoredTrialSet => ({
-  ...{
-    id: 's1',
-    buildId: 'b',
-    protocol,
-    name: 'The set',
-    conditions: { floor: '', note: '', ...conditions },
-  },
-  ...{ invented: false, version: 1, createdAt: '2026-11-20T10:00:00Z' },
-  trials: readings.map((reading, n) => ({
-    ...{ id: `t${n}`, ordinal: n + 1, reading, recordedAt: '2026-11-20T10:00:00Z' },
-  })),
-});
-
-/** A server that keeps one set of a build, and takes its runs. */
-function serving(first: StoredTrialSet): SeenRequest[] {
-  let set = first;
-  return answering({
-    'GET /api/builds/b/trial-sets': () => ({ trialSets: [set] }),
-    'GET /api/parts': () => ({ parts: [] }),
-    'GET /api/parts/*': () => new Refusal(404, 'There is no such part.'),
-    'DELETE /api/trial-sets/s1/trials/*': (_, [id]) => {
-      set = { ...set, trials: set.trials.filter((t) => t.id !== id) };
-    },
-    'PUT /api/trial-sets/s1/trials/*': ({ body }, [id = '']) => {
-      const run = {
-        ...{ id, ordinal: set.trials.length + 1, recordedAt: '2026-11-20T10:05:00Z' },
-        ...(body as { reading: Reading }),
-      };
-      set = { ...set, trials: [...set.trials.filter((t) => t.id !== id), run] };
-      return run;
-    },
-  });
-}
-const open = async (set: StoredTrialSet, name = 'puffin'): Promise<SeenRequest[]> => {
-  const asked = serving(set);
-  onBench(<Trials />, demo(name));
-  await screen.findByRole('button', { name: 'New trial' });
-  await waitFor(() => expect(text()).toContain('The set'));
-  return asked;
-};
-const press = (name: string | RegExp): void => {
-  fireEvent.click(screen.getByRole('button', { name }));
-};
-const fill = (label: string | RegExp, value: string): void => {
-  fireEvent.change(screen.getByLabelText(label), { target: { value } });
-};
-const q = (value: number, unit: string) => typed(value, unit, 'measured');
 
 afterEach(async () => {
   cleanup();
@@ -78,7 +20,7 @@ describe('a search for a cause', () => {
   const veers = { symptom: 'veers', commanded: q(2, 'm'), track: q(0.6, 'm') };
 
   it('asks for runs as it is first, takes bare millimetres, and goes on to the step that parts most', async () => {
-    const asked = await open(setOf('diagnosis', veers));
+    const asked = await openSet(setOf('diagnosis', veers));
     for (const [n, side] of ['60', '65', '70'].entries()) {
       fill(new RegExp(`^Run ${n + 1}: ended`), side);
       press('Record the run');
@@ -96,7 +38,7 @@ describe('a search for a cause', () => {
       ...[0.06, 0.065, 0.07].map((side) => ({ step: 'as-it-is', side: q(side, 'mm') })),
       { step: 'off-ground', left: q(20, '') },
     ];
-    const asked = await open(setOf('diagnosis', veers, begun));
+    const asked = await openSet(setOf('diagnosis', veers, begun));
     press('Record the turns');
     expect(await screen.findByText('Both are needed.')).toBeTruthy();
     fill('Turns of the left wheel', '20');
@@ -113,7 +55,7 @@ describe('a search for a cause', () => {
       ...[0.06, 0.065, 0.07].map((side) => ({ step: 'as-it-is', side: q(side, 'mm') })),
       ...[-0.06, -0.06, -0.07].map((side) => ({ step: 'swap-wheels', side: q(side, 'mm') })),
     ];
-    const asked = await open(setOf('diagnosis', veers, runs));
+    const asked = await openSet(setOf('diagnosis', veers, runs));
     expect(text()).toMatch(/most likely wheels of unlike size/);
     expect(text()).toContain('Swap the wheels, left for right: the veer went with it.');
     expect(text()).toContain('Match the wheels by a flip, and fit the best pair.');
@@ -131,7 +73,7 @@ describe('a search for a cause', () => {
       { step: 'amps', answer: 'no' },
       { step: 'push', answer: 'yes' },
     ];
-    await open(setOf('diagnosis', { symptom: 'no-start' }, runs), 'pip');
+    await openSet(setOf('diagnosis', { symptom: 'no-start' }, runs), 'pip');
     expect(text()).toMatch(/By the build’s own numbers: wheel torque has 1\.\d+ times what it needs/);
     const moves = await screen.findAllByRole('button', { name: /^Try: / });
     const before = JSON.stringify(kept());
@@ -144,12 +86,12 @@ describe('a search for a cause', () => {
       { step: 'see', answer: 'spins' },
       { step: 'push', answer: 'yes' },
     ];
-    await open(setOf('diagnosis', { symptom: 'no-start' }, runs));
+    await openSet(setOf('diagnosis', { symptom: 'no-start' }, runs));
     expect(text()).toContain('That holds: if it is this all the same, one of its numbers is off.');
   });
 
   it('is answered with a press where a symptom is looked at', async () => {
-    const asked = await open(setOf('diagnosis', { symptom: 'chain-off' }));
+    const asked = await openSet(setOf('diagnosis', { symptom: 'chain-off' }));
     const step = screen.getByRole('heading', { level: 2, name: /^(Lay|Press|Hold|Push|Lift)/ });
     press('yes');
     await waitFor(() => expect(asked.some(({ method }) => method === 'PUT')).toBe(true));
@@ -158,79 +100,10 @@ describe('a search for a cause', () => {
   });
 });
 
-describe('runs over a course', () => {
-  const course = courseOf([
-    { kind: 'go', distanceM: 1 },
-    { kind: 'turn', deg: 90 },
-  ]);
-
-  it('say which course, kept with the set, and whether it ends where that ends', async () => {
-    const runs = Array.from({ length: 10 }, (_, n) => ({
-      side: q(0.08 + 0.001 * n, 'mm'),
-      ahead: q(-0.02, 'mm'),
-    }));
-    await open(setOf('course-run', { course: { ...course, name: 'Round the bench' } }, runs));
-    const says = text().replaceAll('\u00a0', ' ');
-    expect(says).toContain('Round the bench, 2 legs, as it was here');
-    expect(says).toContain(
-      'It ends off the same way: 84.5 mm right and 20 mm short on average over 10 runs.',
-    );
-    expect(screen.getByRole('link', { name: /begun from the Test track/ })).toBeTruthy();
-    expect(says).toContain('in the oval, which is round on the floor, it counts as a hit');
-    // What no run has read takes no room.
-    expect(screen.queryByRole('columnheader', { name: 'Faces off' })).toBeNull();
-    expect(screen.getByRole('columnheader', { name: 'Ended short or past' })).toBeTruthy();
-  });
-});
-
-describe('a drawer of motors', () => {
-  const drawer = {
-    motors: ['1', '2', '3'],
-    powers: [q(0.5, '%'), q(1, '%')],
-    ...{ ways: 'forward', reads: 'speed', repeats: q(1, '') },
-  };
-
-  it('asks for the next empty cell, or for the one that was pressed', async () => {
-    await open(setOf('motor-matching', drawer));
-    expect((screen.getByLabelText('Run 1: motor') as HTMLSelectElement).value).toBe('1');
-    press(/^Read motor 3 at 100.% forward: 0 of 1 read$/);
-    expect((screen.getByLabelText('Run 1: motor') as HTMLSelectElement).value).toBe('3');
-    expect((screen.getByLabelText('Power') as HTMLInputElement).value).toBe('100 %');
-  });
-
-  it('is read live to its end by the simulated vehicle, and gives its best pair with what it does on the floor', async () => {
-    const asked = await open(setOf('motor-matching', drawer));
-    press('A simulated vehicle');
-    fireEvent.click(await screen.findByRole('button', { name: 'Read all that is left' }));
-    await waitFor(() => expect(asked.filter(({ method }) => method === 'PUT')).toHaveLength(6), {
-      timeout: 8000,
-    });
-    const matching = within(await screen.findByRole('region', { name: 'Which go together' }));
-    expect(matching.getAllByText(/apart: ends .* to the side over 2.m/).length).toBeGreaterThan(0);
-    expect(await screen.findByRole('button', { name: 'Run it once' })).toBeTruthy();
-  });
-
-  it('writes the numbers of the pair to the motor', async () => {
-    const read = ['1', '2', '3'].flatMap((motor, n) =>
-      [0.5, 1].map((power) => ({
-        motor,
-        power: q(power, '%'),
-        way: 'forward',
-        speed: q(100 * power * ([1, 1.1, 1.003][n] ?? 1), 'rpm'),
-      })),
-    );
-    await open(setOf('motor-matching', drawer, read));
-    press('Fit 1 and 3');
-    await waitFor(() =>
-      expect(kept().parts.find(({ kind }) => kind === 'motor')?.note).toMatch(/Matched on .*: 1 and 3\.$/),
-    );
-  });
-});
-
 describe('a measured number', () => {
   it('goes into the build, marked as measured, and what else moved is said', async () => {
     const runs = [9.8, 9.81, 9.79, 9.8, 9.8].map((m) => ({ distance: q(m, 'm') }));
-    await open(setOf('distance', { commanded: q(10, 'm'), diameter: q(0.4, 'mm') }, runs));
+    await openSet(setOf('distance', { commanded: q(10, 'm'), diameter: q(0.4, 'mm') }, runs));
     press(/^Take 392.mm over$/);
     await waitFor(() => expect(text()).toContain('Taken over. Moved:'));
     expect(kept().layout.axles.find(({ driven }) => driven)?.diameter).toMatchObject({
@@ -246,10 +119,10 @@ describe('a measured number', () => {
       ...{ motor: String(n + 1), power: q(1, '%'), way: 'forward' },
       speed: q((rpm * Math.PI) / 30, 'rpm'),
     }));
-    await open(setOf('motor-matching', conditions, runs));
+    await openSet(setOf('motor-matching', conditions, runs));
     await waitFor(() => expect(text()).toContain('Say the load on the shaft'));
     cleanup();
-    await open(setOf('motor-matching', { ...conditions, load: q(0, 'N·m') }, runs));
+    await openSet(setOf('motor-matching', { ...conditions, load: q(0, 'N·m') }, runs));
     await waitFor(() =>
       expect(text()).toMatch(/Speed at the highest power, of all motors: predicted .* rpm/),
     );
@@ -258,7 +131,7 @@ describe('a measured number', () => {
 
   it('says why it cannot go there', async () => {
     const runs = [100, 101, 99, 100, 100].map((N) => ({ pull: q(N, 'N'), spun: 'no' }));
-    await open(setOf('pull', {}, runs));
+    await openSet(setOf('pull', {}, runs));
     press(/^Take 100.N over$/);
     expect((await screen.findByText(/did not spin in every pull/)).getAttribute('role')).toBe('alert');
   });
@@ -266,7 +139,7 @@ describe('a measured number', () => {
 
 describe('runs from elsewhere', () => {
   it('are taken from a table once every line can be read', async () => {
-    const asked = await open(setOf('straight-run', { commanded: q(3, 'm') }));
+    const asked = await openSet(setOf('straight-run', { commanded: q(3, 'm') }));
     press('Paste runs, or a file');
     const table = await screen.findByLabelText(/^A line a run/);
     fireEvent.change(table, { target: { value: 'side,distance\n12,2.9\nfar,2.8' } });
@@ -281,7 +154,7 @@ describe('runs from elsewhere', () => {
   });
 
   it('are taken once each column is told what it is', async () => {
-    const asked = await open(setOf('straight-run', { commanded: q(3, 'm') }));
+    const asked = await openSet(setOf('straight-run', { commanded: q(3, 'm') }));
     press('Paste runs, or a file');
     const table = await screen.findByLabelText(/^A line a run/);
     fireEvent.change(table, { target: { value: 'Weg (m),Versatz\n2.9,12' } });
@@ -303,7 +176,7 @@ describe('on a phone', () => {
         removeEventListener: () => undefined,
       },
     }));
-    const asked = await open(setOf('straight-run', { commanded: q(3, 'm') }));
+    const asked = await openSet(setOf('straight-run', { commanded: q(3, 'm') }));
     fill(/^Run 1: ended to the side/, '12');
     press('Next');
     expect(screen.queryByLabelText(/^Run 1: ended to the side/)).toBeNull();
@@ -326,7 +199,7 @@ describe('on a phone', () => {
   });
 
   it('times a run with the watch', async () => {
-    await open(setOf('score', {}));
+    await openSet(setOf('score', {}));
     vi.useFakeTimers({ toFake: ['performance', 'setInterval'] });
     press('Start the watch');
     vi.advanceTimersByTime(4210);
@@ -338,7 +211,7 @@ describe('on a phone', () => {
 
 describe('the plan', () => {
   it('lists what the build needs and begins it, the usual figures filled in', async () => {
-    await open(setOf('straight-run', { commanded: q(3, 'm') }));
+    await openSet(setOf('straight-run', { commanded: q(3, 'm') }));
     press('New trial');
     press('Begin: Which motors go together?');
     expect(((await screen.findByLabelText('Motors')) as HTMLTextAreaElement).value).toBe('1, 2, 3, 4');
