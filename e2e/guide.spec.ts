@@ -17,7 +17,7 @@ test('each worked example of the guide opens as a build at its station', async (
       await examples.nth(n).press('Enter');
       await expect(bench).toHaveURL(new RegExp(`/builds/[\\w-]+/${station}$`));
       // The address changes first: the guide may still stand there.
-      await expect(bench.getByRole('navigation', { name: 'Margins' })).toBeVisible({ timeout: 30_000 });
+      await expect(bench.getByText('governed by')).toBeVisible({ timeout: 30_000 });
       await expect(bench.getByRole('heading', { level: 1 })).toBeVisible({ timeout: 30_000 });
     }
   }

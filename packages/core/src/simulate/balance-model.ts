@@ -19,6 +19,8 @@ export interface BalanceMotor {
   readonly resistanceOhm: number;
   readonly ktNmPerA: number;
   readonly voltageV: number;
+  /** The most that its driver lets through, A; no limit where it is left away. */
+  readonly limitA?: number;
   /**
    * Where its driver holds a speed by itself: so many times as stiffly as the motor does at a steady voltage. It is told metres a
    * second of the wheel against the body then, and volts where this is left away.
@@ -83,13 +85,14 @@ export function balanceModel(body: BalanceBody, motor: BalanceMotor): BalanceMod
     return [(about * onPlace - c * onLean) / det, (whole * onLean - c * onPlace) / det];
   };
   const { count, ratio, efficiency, resistanceOhm, ktNmPerA: kt, voltageV, heldTimes = 1 } = motor;
+  const { limitA = Infinity } = motor;
   const perTold = voltsPerTold(motor, body);
   const amps = ({ v, rate }: Balance, told: number): number => {
     const backV = kt * ratio * (v / r - rate);
     // A driver that holds a speed adds to its volts what the motor is off it, as far as the battery goes.
     const volts = heldTimes * perTold * told - (heldTimes - 1) * backV;
     const given = motor.heldTimes === undefined ? told : Math.min(voltageV, Math.max(-voltageV, volts));
-    return (given - backV) / resistanceOhm;
+    return Math.min(limitA, Math.max(-limitA, (given - backV) / resistanceOhm));
   };
   const torque = (at: Balance, told: number): number => count * ratio * efficiency * kt * amps(at, told);
   const damping = (heldTimes * count * ratio ** 2 * efficiency * kt ** 2) / resistanceOhm;

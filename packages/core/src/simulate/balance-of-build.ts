@@ -27,6 +27,7 @@ export function motorsOf({ circuit, ratio, efficiency }: Driveline): BalanceMoto
       resistanceOhm: constants.resistanceOhm + circuit.motors * circuit.supplyResistanceOhm,
       ktNmPerA: constants.ktNmPerA,
       voltageV: circuit.openCircuitV * circuit.commandShare,
+      ...(Number.isFinite(circuit.currentLimitA) ? { limitA: circuit.currentLimitA } : {}),
     }
   );
 }

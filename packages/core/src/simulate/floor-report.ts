@@ -168,10 +168,14 @@ const stands = ({ falls, tipS }: FloorTold): boolean => !falls && tipS === null;
 
 const HALVINGS = 6;
 
-/** The greatest figure up to `most` for which something holds that grows harder with it; null where it never does. */
-function greatest(most: number, holds: (value: number) => boolean): number | null {
+/**
+ * The greatest figure up to `most` for which something holds that grows harder with it, from one for which it is known to hold;
+ * null where it never does.
+ */
+function greatest(most: number, known: number, holds: (value: number) => boolean): number | null {
+  if (known >= most) return known;
   if (holds(most)) return most;
-  let [good, bad] = [0, most];
+  let [good, bad] = [known, most];
   for (let n = 0; n < HALVINGS; n += 1) {
     const middle = (good + bad) / 2;
     if (holds(middle)) good = middle;
@@ -207,20 +211,25 @@ export function floorReport(build: Build, ask: FloorAsk): FloorReport | undefine
     const done = run(as);
     return stands(done) && done.over !== false;
   };
+  const asSet = run(floor);
   return {
     tyre: own.tyre,
-    run: run(floor),
+    run: asSet,
     beside: FLOOR_BESIDES.flatMap((what) => {
       const beside =
         what === 'level' && floor.kind === 'flat' ? undefined : unlessExtreme(() => run(other[what]));
       return beside ? [{ what, run: beside }] : [];
     }),
-    softestM: greatest(radiusM / 2, (sinksM) => stands(run({ ...floor, sinksM }))),
+    softestM: greatest(radiusM / 2, stands(asSet) ? floor.sinksM : 0, (sinksM) =>
+      stands(run({ ...floor, sinksM })),
+    ),
     highestM:
       floor.kind === 'flat'
         ? null
-        : greatest(MOST_HEIGHT * (floor.kind === 'ramp' ? floor.lengthM : radiusM), (heightM) =>
-            goes({ ...floor, heightM }),
+        : greatest(
+            MOST_HEIGHT * (floor.kind === 'ramp' ? floor.lengthM : radiusM),
+            stands(asSet) && asSet.over === true ? floor.heightM : 0,
+            (heightM) => goes({ ...floor, heightM }),
           ),
     stickIdle: floor.stick !== 'lean' && own.hold === undefined,
   };

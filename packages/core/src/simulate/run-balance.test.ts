@@ -102,6 +102,23 @@ describe('a balancer', () => {
     for (const key of ['x', 'v', 'lean', 'rate'] as const) expect(own.end[key]).toBeCloseTo(other[key], 6);
   });
 
+  it('draws no more than its driver lets through, and falls from a lean that it would have caught', () => {
+    const lean = { ...standing, startLeanRad: 12 * DEGREE };
+    const free = runBalance(lean);
+    expect(free.fallS).toBeUndefined();
+    expect(free.peakA).toBeGreaterThan(2);
+    // Moments about the contact: F (r + l cos θ) = m g l sin θ at the wheel line, and less than that never brings it up.
+    const { bodyMassKg: m, cgHeightM: l, wheelRadiusM: r } = body;
+    const forceN = (m * STANDARD_GRAVITY * l * Math.sin(12 * DEGREE)) / (r + l * Math.cos(12 * DEGREE));
+    const perAmp = motor.count * motor.ratio * motor.efficiency * motor.ktNmPerA;
+    const limitA = (0.8 * forceN * r) / perAmp;
+    const held = runBalance({ ...lean, motor: { ...motor, limitA } });
+    expect(held.peakA).toBe(limitA);
+    expect(held.fallS).toBeDefined();
+    // A limit that is never met changes nothing.
+    expect(runBalance({ ...lean, motor: { ...motor, limitA: 100 } })).toEqual(free);
+  });
+
   it('agrees with odex whatever it is made of, over a short time', () => {
     fc.assert(
       fc.property(

@@ -47,9 +47,9 @@ export function sphereModel(body: SphereBody, motor: BalanceMotor, letGo = false
   const whole = weightKg + THIN_SHELL * body.shellKg + rotors / r ** 2;
   const about = m * e ** 2 + body.innerInertiaKgM2 + rotors;
   const coupled = (swing: number): number => m * e * Math.cos(swing - slopeRad) + rotors / r;
-  const { count, ratio, efficiency, resistanceOhm, ktNmPerA: kt } = motor;
+  const { count, ratio, efficiency, resistanceOhm, ktNmPerA: kt, limitA = Infinity } = motor;
   const amps = ({ v, rate }: Balance, volts: number): number =>
-    letGo ? 0 : (volts - kt * ratio * (v / r + rate)) / resistanceOhm;
+    letGo ? 0 : Math.min(limitA, Math.max(-limitA, (volts - kt * ratio * (v / r + rate)) / resistanceOhm));
   const torque = (at: Balance, volts: number): number => count * ratio * efficiency * kt * amps(at, volts);
   const downhill = weightKg * STANDARD_GRAVITY * Math.sin(slopeRad);
   const held = body.rolling * weightKg * STANDARD_GRAVITY * Math.cos(slopeRad);

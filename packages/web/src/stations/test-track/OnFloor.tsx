@@ -198,7 +198,7 @@ interface AnswerProps {
 /** The answer in words: what becomes of it, how it leaned, turned and ran on, and what it would bear. */
 function Answer({ of, floor }: AnswerProps) {
   const say = useSay();
-  const { run, softestM, highestM, stickIdle } = of.report;
+  const { run, stickIdle } = of.report;
   const fine = stands(run) && run.over !== false && run.reaches !== false;
   return (
     <>
@@ -217,13 +217,27 @@ function Answer({ of, floor }: AnswerProps) {
       {stickIdle && (
         <b className="font-semibold text-short"> The stick does nothing: let it hold its place first.</b>
       )}{' '}
+      <Bears of={of} floor={floor} />
+    </>
+  );
+}
+
+/** What it would bear: how soft its tyres, how high what lies on its way; where it falls on a level floor, less of the stick. */
+function Bears({ of, floor }: AnswerProps) {
+  const say = useSay();
+  const { run, beside, softestM, highestM } = of.report;
+  const level = beside.find(({ what }) => what === 'level')?.run ?? run;
+  if (!stands(level) && softestM === null)
+    return 'On a level floor it falls so, too, on tyres however hard: ask less of it by the stick, or take calmer gains.';
+  return (
+    <>
       {softestM === null
-        ? 'No tyres are hard enough for it to stand with these gains: tune it softer.'
+        ? 'It falls so on tyres however hard.'
         : `It stands on tyres pressed in up to ${say(softestM, 'length')}${stands(run) ? '' : ': pump them up, or take harder ones'}.`}
       {floor.kind !== 'flat' &&
         run.reaches !== false &&
         (highestM === null
-          ? ' It gets over none so long, however low.'
+          ? ' However low it is, it does not get over it like this.'
           : ` It gets over up to ${say(highestM, 'length')}.`)}
     </>
   );
