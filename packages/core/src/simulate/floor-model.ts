@@ -61,7 +61,7 @@ export interface FloorMoment {
   readonly rates: FloorState;
   readonly left: TyreMoment;
   readonly right: TyreMoment;
-  /** What tyres take in, W. */
+  /** What tyres take in, W, beside what is taken back of those that slide. */
   readonly lostW: number;
 }
 
@@ -81,7 +81,6 @@ export interface FloorModel {
 interface Push extends TyreMoment {
   readonly along: number;
   readonly up: number;
-  readonly wound: number;
   readonly lostW: number;
 }
 
@@ -108,20 +107,17 @@ function tyreOn({ body, motor, tyre, trackM, floor }: FloorVehicle) {
     const pulls = k * woundM + c * slipMps;
     const slips = Math.abs(pulls) >= most;
     const pullN = Math.min(most, Math.max(-most, pulls));
-    // One that slides is wound up no further, and let back as what it grips grows less.
-    const wound = slips && woundM * slipMps >= 0 ? 0 : slipMps;
     const drawn = amps({ x: at.x, v: r * radS, lean: at.lean, rate: at.leanRate }, told);
     return {
       pressN,
       pullN,
       slipMps,
       slips,
-      wound,
       amps: drawn,
       torqueNm: perAmp * drawn,
       along: pressN * alongN + pullN * upN,
       up: pressN * upN - pullN * alongN,
-      lostW: (depthM > 0 ? (pressN - k * depthM) * sinking : 0) + pullN * slipMps - k * woundM * wound,
+      lostW: (depthM > 0 ? (pressN - k * depthM) * sinking : 0) + pullN * slipMps - k * woundM * slipMps,
     };
   };
 }
@@ -183,8 +179,8 @@ export function floorModel(i: FloorVehicle): FloorModel {
           (yawInertiaKgM2 + m * (l * sin) ** 2),
         rollRate:
           ((trackM / 2) * (left.up - right.up) + overM * (STANDARD_GRAVITY * at.roll - v * yawRate)) / rolls,
-        left: { turnedRad: at.left.radS, radS: turns(left), woundM: left.wound },
-        right: { turnedRad: at.right.radS, radS: turns(right), woundM: right.wound },
+        left: { turnedRad: at.left.radS, radS: turns(left), woundM: left.slipMps },
+        right: { turnedRad: at.right.radS, radS: turns(right), woundM: right.slipMps },
       },
       left,
       right,

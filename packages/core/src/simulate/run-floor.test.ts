@@ -199,13 +199,16 @@ describe('a balancer on tyres that give', () => {
   });
 
   it('pulls no more than it grips, slides, and falls on ice', () => {
-    let most = 0;
+    let [most, wound] = [0, 0];
     const ice = runFloor(
       { ...standing, tyre: { ...firm, grip: 0.02 }, startLeanRad: 6 * DEGREE },
-      (_, __, { left: tyre }) => {
+      (_, at, { left: tyre }) => {
         if (tyre.pressN > 0) most = Math.max(most, Math.abs(tyre.pullN) / tyre.pressN);
+        wound = Math.max(wound, Math.abs(at.left.woundM));
       },
     );
+    // However far it slides, a tyre is wound up by no more than it grips, here of twice its weight.
+    expect(wound).toBeLessThan((2 * 0.02 * MASS_KG * STANDARD_GRAVITY) / 2 / firm.stiffnessNPerM);
     expect(most).toBeCloseTo(0.02, 9);
     expect(ice.slidS).toBeGreaterThan(0.05);
     expect(ice.fallS).toBeDefined();
