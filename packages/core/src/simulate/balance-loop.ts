@@ -32,7 +32,8 @@ export interface BalanceSeen {
   readonly rate: number;
 }
 
-interface Loop {
+/** A balancer with its loop, and how it is steered. */
+export interface BalanceLoop {
   readonly body: BalanceBody;
   readonly motor: BalanceMotor;
   readonly gains: BalanceGains;
@@ -47,7 +48,7 @@ const clamped = (value: number, most: number): number => Math.min(most, Math.max
 function leanAsked({
   hold,
   stick,
-}: Pick<Loop, 'hold' | 'stick'>): (at: BalanceSeen, timeS: number) => number {
+}: Pick<BalanceLoop, 'hold' | 'stick'>): (at: BalanceSeen, timeS: number) => number {
   let [heldM, wasOut] = [0, false];
   return (at, timeS) => {
     const pushedS = stick ? Math.min(stick.forS, Math.max(0, timeS - stick.fromS)) : 0;
@@ -66,7 +67,7 @@ function leanAsked({
 }
 
 /** What a sample of the loop asks for, V or m/s; the sum of errors grows with each. */
-export function balanceLoop(loop: Loop): (at: BalanceSeen, timeS: number) => number {
+export function balanceLoop(loop: BalanceLoop): (at: BalanceSeen, timeS: number) => number {
   const { gains, motor, body, loopTimeS } = loop;
   const most = mostTold(motor, body);
   const wanted = leanAsked(loop);

@@ -1,23 +1,11 @@
 import { NotPhysical, bracketedRoot } from '../contract/index.ts';
 import { stepped } from './fourth-order.ts';
 import { tooExtreme } from './too-extreme.ts';
-import { balanceLoop, type BalanceGains, type BalanceHold, type BalanceStick } from './balance-loop.ts';
-import {
-  balanceModel,
-  type Balance,
-  type BalanceBody,
-  type BalanceModel,
-  type BalanceMotor,
-} from './balance-model.ts';
+import { balanceLoop, type BalanceLoop } from './balance-loop.ts';
+import { balanceModel, type Balance, type BalanceModel } from './balance-model.ts';
 
 /** A balancer, its loop, and what it is tried by. */
-export interface BalanceRun {
-  readonly body: BalanceBody;
-  readonly motor: BalanceMotor;
-  readonly gains: BalanceGains;
-  readonly hold?: BalanceHold | undefined;
-  readonly stick?: BalanceStick | undefined;
-  readonly loopTimeS: number;
+export interface BalanceRun extends BalanceLoop {
   /** From a sample to its voltage, at most a loop. */
   readonly delayS: number;
   readonly startLeanRad: number;
