@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { normalFrom, seeded } from '../contract/index.ts';
 import { driveReport, NO_MISMATCH, SCHOOLS } from '../driving/index.ts';
 import { needed } from '../testing/numbers.ts';
 import { demoBuilds } from '../testing/demo-builds.ts';
@@ -53,6 +54,20 @@ describe('runs over a course', () => {
     expect(inUnits(near.notes[0] ?? '', 'metric')).toMatch(/^10 of 10 within/);
     expect(analyse(conditions, ends(0, 0).slice(0, 4)).verdict).toBe('too-few');
     expect(analyse(conditions, []).plots).toEqual([]);
+  });
+
+  it('call a vehicle that only scatters off in one set of twenty, as is said of every verdict', () => {
+    const random = seeded(7);
+    const sets = 2000;
+    const called = Array.from({ length: sets }, () =>
+      analyse(
+        conditions,
+        Array.from({ length: 10 }, () => run(0.03 * normalFrom(random), 0.05 * normalFrom(random))),
+      ),
+    ).filter(({ verdict }) => verdict === 'ends-off').length;
+    // Three standard errors about 1 − 0.975².
+    expect(called / sets).toBeGreaterThan(0.0494 - 0.0146);
+    expect(called / sets).toBeLessThan(0.0494 + 0.0146);
   });
 
   it('are foretold as the Test track has it: what it drives is what is measured', () => {

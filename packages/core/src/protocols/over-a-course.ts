@@ -8,8 +8,8 @@ import { numberIn, numbersIn, type TrialConditions, type TrialReading } from './
 import type { TrialResult } from './result.ts';
 import { HIT_M } from './straight.ts';
 import {
-  biasOf,
   driftIn,
+  luckOf,
   meanOfRuns,
   moreRuns,
   outOfLine,
@@ -17,6 +17,7 @@ import {
   resultOf,
   runsPlot,
   sided,
+  SIGNIFICANT,
   TEN_RUNS,
   tooFew,
   type Of,
@@ -50,12 +51,10 @@ function analyseCourse(conditions: TrialConditions, readings: readonly TrialRead
     meanOfRuns(turns, TURNED),
   ];
   const offs = readings.map((run) => Math.hypot(numberIn(run, 'side') ?? 0, numberIn(run, 'ahead') ?? 0));
-  // Either may be a matter of luck one time in twenty: together they must be so more seldom.
-  const [across, along] = [biasOf(side, 0, TEN_RUNS), biasOf(ahead, 0, TEN_RUNS)];
-  const off = [across, along].some((bias) => bias === 'below' || bias === 'above');
-  const verdict = across === 'too-few' ? 'too-few' : off ? 'ends-off' : 'no-bias-shown';
+  // Two numbers, either of which luck may put off: each must be half as likely (Bonferroni).
+  const off = present(side, ahead).some((one) => luckOf(one) < SIGNIFICANT / 2);
+  const verdict = runs < TEN_RUNS ? 'too-few' : off ? 'ends-off' : 'no-bias-shown';
   const outliers = outliersOf(offs);
-  const meant = { ahead: 0, side: 0 };
   const says: Sentence =
     !side || !ahead || verdict === 'too-few'
       ? tooFew(runs, TEN_RUNS)
@@ -79,8 +78,8 @@ function analyseCourse(conditions: TrialConditions, readings: readonly TrialRead
             {
               kind: 'floor',
               ends: readings.map((run) => ({
-                side: numberIn(run, 'side') ?? meant.side,
-                ahead: numberIn(run, 'ahead') ?? meant.ahead,
+                side: numberIn(run, 'side') ?? 0,
+                ahead: numberIn(run, 'ahead') ?? 0,
               })),
               ...{ meantAhead: 0, withinM: within, about: 'end' },
             },
