@@ -16,20 +16,40 @@ const node = (name: string) => ({
   },
 });
 
+/** They give the browser a disk, and its modules one window after the other: what these hold is no other file's. */
+const OWN_DISK = [
+  'packages/web/src/offline/outbox.test.ts',
+  'packages/web/src/session/{drafts.test.ts,saving.test.tsx}',
+];
+
+const page = (name: string, files: { include: string[]; exclude?: string[]; isolate?: boolean }) => ({
+  test: {
+    name,
+    ...files,
+    setupFiles: [
+      './vitest.seed.ts',
+      ...['patience', 'quick-labels', 'fresh-page'].map((what) => `packages/web/src/testing/${what}.ts`),
+    ],
+    environment: 'jsdom' as const,
+    ...PATIENCE,
+    ...TRIED_AGAIN,
+  },
+});
+
 export default defineConfig({
   test: {
     // Every core: by itself it leaves one out, which is half of two.
     maxWorkers: '100%',
     projects: [
       // Pure functions leave nothing behind: no file needs a world of its own.
-      { test: { ...node('core').test, isolate: false } },
-      node('cli'),
+      ...['core', 'cli'].map((name) => ({ test: { ...node(name).test, isolate: false } })),
       {
         test: {
           ...node('server').test,
           ...TRIED_AGAIN,
           // One throw-away database serves all files of the server's tests, one after the other.
           fileParallelism: false,
+          isolate: false,
           globalSetup: 'packages/server/src/testing/global-setup.ts',
         },
       },
@@ -43,16 +63,8 @@ export default defineConfig({
           hookTimeout: 300_000,
         },
       },
-      {
-        test: {
-          name: 'web',
-          include: ['packages/web/src/**/*.test.{ts,tsx}'],
-          setupFiles: ['./vitest.seed.ts', 'packages/web/src/testing/patience.ts'],
-          environment: 'jsdom' as const,
-          ...PATIENCE,
-          ...TRIED_AGAIN,
-        },
-      },
+      page('web', { include: ['packages/web/src/**/*.test.{ts,tsx}'], exclude: OWN_DISK, isolate: false }),
+      page('web-disk', { include: OWN_DISK }),
     ],
   },
 });

@@ -68,42 +68,51 @@ async function checkAll(checks) {
 /** A runner may take so long, twice what it takes on a slow machine: one that never ends is a failure, and is told. */
 const RUNNER_MINUTES = 55;
 
-/** Runs it in a process group of its own, so that all that it started ends with it. */
-const run = (command, args, env) =>
+/** What is running, each with all that it started. */
+const running = new Set();
+const endGroup = (group) => {
+  try {
+    process.kill(-group, 'SIGKILL');
+  } catch {
+    // It has ended by itself.
+  }
+};
+const stop = (signal) => {
+  for (const group of running) endGroup(group);
+  process.exit(signal === 'SIGINT' ? 130 : 143);
+};
+process.once('SIGINT', stop).once('SIGTERM', stop);
+
+/** Runs it in a process group of its own, so that all that it started ends with it; `quiet`, it is heard once it has ended. */
+const run = (command, args, { env, quiet }) =>
   new Promise((resolve) => {
+    const said = [];
     const started = spawn(bin(command), args, {
       cwd: ROOT,
-      stdio: 'inherit',
+      stdio: quiet ? ['ignore', 'pipe', 'pipe'] : 'inherit',
       detached: true,
       env: { ...process.env, ...env },
     });
-    const endAll = () => {
-      try {
-        process.kill(-started.pid, 'SIGKILL');
-      } catch {
-        // It has ended by itself.
-      }
-    };
-    const late = setTimeout(endAll, RUNNER_MINUTES * 60_000);
-    const stop = (signal) => {
-      endAll();
-      process.exit(signal === 'SIGINT' ? 130 : 143);
-    };
-    process.once('SIGINT', stop).once('SIGTERM', stop);
+    running.add(started.pid);
+    for (const stream of [started.stdout, started.stderr]) stream?.on('data', (piece) => said.push(piece));
+    const late = setTimeout(() => endGroup(started.pid), RUNNER_MINUTES * 60_000);
     const end = (status) => {
       clearTimeout(late);
-      process.off('SIGINT', stop).off('SIGTERM', stop);
+      running.delete(started.pid);
+      process.stdout.write(Buffer.concat(said));
       resolve(status);
     };
     started.on('error', () => end('an error'));
-    started.on('exit', (status, signal) =>
+    // What it left behind would keep its output open.
+    started.on('exit', () => endGroup(started.pid));
+    started.on('close', (status, signal) =>
       end(signal === 'SIGKILL' ? `nothing said after ${RUNNER_MINUTES} min` : status),
     );
   });
 
 /** A runner that writes how many passed; one that dies without a report has failed. */
-async function runner(title, command, args, { report, read, env = {} }) {
-  const status = await run(command, args, env);
+async function runner(title, command, args, { report, read, env = {}, quiet = false }) {
+  const status = await run(command, args, { env, quiet });
   const [passed, failed, names] = existsSync(report)
     ? read(JSON.parse(readFileSync(report, 'utf8')))
     : [0, 0, []];
@@ -112,6 +121,8 @@ async function runner(title, command, args, { report, read, env = {} }) {
   count(passed, failed + (died || passed + failed === 0 ? 1 : 0));
 }
 
+/** Compiled itself, it checks in a quarter of the time; `typescript` by its own name is what eslint reads code with. */
+const COMPILER = '../typescript-native/bin/tsc';
 const TYPED = [
   'packages/web',
   'packages/core/tsconfig.test.json',
@@ -124,7 +135,7 @@ const TYPED = [
 if (only === undefined)
   await checkAll([
     ['lint', 'eslint', ['.', '--max-warnings=0']],
-    ...TYPED.map((project) => [`types of ${project}`, 'tsc', ['-p', project]]),
+    ...TYPED.map((project) => [`types of ${project}`, COMPILER, ['-p', project]]),
     ['formatting', 'prettier', ['--check', '--log-level=warn', '.']],
     [
       'dependency rules',
@@ -133,19 +144,16 @@ if (only === undefined)
     ],
   ]);
 
-const projects = PARTS.filter((part) => part !== 'e2e' && wants(part));
-// Some faults are tried where the server's own tests are.
-const among = asked === 'faults' ? ['--project', 'server', 'faults'] : [];
-if (projects.length > 0) {
-  const report = join(reports, 'vitest.json');
-  await runner(
-    'vitest',
+/** Files of tests by vitest, of some parts. */
+const vitest = (title, projects, { quiet = false } = {}) => {
+  const report = join(reports, `${title}.json`);
+  return runner(
+    title,
     'vitest',
     [
       'run',
-      ...projects.flatMap((p) => ['--project', p]),
-      ...among,
-      ...(file === undefined ? [] : [file]),
+      ...projects.flatMap((project) => ['--project', project]),
+      ...(asked === 'faults' || file !== undefined ? [file ?? 'faults'] : []),
       '--reporter=default',
       `--reporter=${join(ROOT, 'scripts/lib/slow-or-flaky.mjs')}`,
       '--reporter=json',
@@ -153,6 +161,7 @@ if (projects.length > 0) {
     ],
     {
       report,
+      quiet,
       read: (r) => [
         r.numPassedTests,
         r.numFailedTests + (r.numPendingTests ?? 0),
@@ -165,7 +174,26 @@ if (projects.length > 0) {
       env: only === 'faults' ? { ZUBRIC_FAULTS: 'full' } : {},
     },
   );
-}
+};
+
+/** What a part's tests are called by vitest; some faults are tried where the server's own tests are. */
+const PROJECTS = {
+  core: ['core'],
+  web: ['web', 'web-disk'],
+  cli: ['cli'],
+  server: ['server'],
+  faults: ['faults'],
+};
+const projectsOf = (parts) => parts.filter(wants).flatMap((part) => PROJECTS[part]);
+const reckoning = projectsOf(['core', 'web']);
+const serving = [...projectsOf(['cli', 'server', 'faults']), ...(asked === 'faults' ? ['server'] : [])];
+// A database serves one file after the other, and a server that is started is waited for: the others run meanwhile.
+await Promise.all([
+  ...(reckoning.length > 0 ? [vitest('vitest of core and web', reckoning)] : []),
+  ...(serving.length > 0
+    ? [vitest('vitest of command, server and faults', serving, { quiet: reckoning.length > 0 })]
+    : []),
+]);
 
 /** The tests of a file in the browser, those in groups too. */
 const specsOf = ({ specs = [], suites = [] }) => [...specs, ...suites.flatMap(specsOf)];

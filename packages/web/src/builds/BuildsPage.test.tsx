@@ -1,7 +1,7 @@
 import { File as NodeFile } from 'node:buffer';
 import { readFileSync } from 'node:fs';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import type { BuildLine, JudgedLine, BuildPlace, StoredBuild } from '@zubric/core/answers';
 import { newBuild } from '@zubric/core/vehicle';
 import { answering, type SeenRequest } from '../testing/answers.ts';
@@ -71,12 +71,6 @@ const GULL = line({ id: 'gull', name: 'Gull', purpose: 'carries nets', massKg: 4
 const WREN = line({ id: 'wren', name: 'Wren' });
 
 describe('the list of builds', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
-
   it('says of each what stands in its way, the gravest first, and what governs it', async () => {
     serving([
       line({

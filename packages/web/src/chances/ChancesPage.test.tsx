@@ -1,6 +1,6 @@
 import { chances } from '@zubric/core/spreads';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../testing/demo.ts';
 import { onBench, text } from '../testing/on-bench.tsx';
 import { workerHere } from '../testing/worker-here.ts';
@@ -14,10 +14,6 @@ const quick = { ...benchWork, chances: () => Promise.resolve(found) };
 
 describe('how sure a build is', () => {
   beforeEach(() => vi.stubGlobal('Worker', workerHere(quick)));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
 
   it('is told of each job, what is most in doubt first, with the number to measure and how', async () => {
     onBench(<ChancesPage />, puffin);

@@ -1,14 +1,10 @@
-import { act, cleanup, render, screen } from '@testing-library/react';
+import { act, render, screen } from '@testing-library/react';
 import { Suspense } from 'react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { lazyPart } from './lazy-part.ts';
 
 describe('a part of a page that is fetched when it is first drawn', () => {
   beforeEach(() => vi.useFakeTimers());
-  afterEach(() => {
-    cleanup();
-    vi.useRealTimers();
-  });
 
   it('takes nothing else with it where it cannot be had, and comes once it can', async () => {
     let away = true;

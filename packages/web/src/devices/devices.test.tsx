@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import type { Devices, PairingCode } from '@zubric/core/answers';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import jsQR from 'jsqr';
 import { MemoryRouter, Route, Routes } from 'react-router';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { makeQueryClient } from '../common/query-client.ts';
 import { UnitsProvider } from '../common/units.tsx';
 import { codePicture } from './code-picture.ts';
@@ -80,11 +80,6 @@ const show = (address: string): void =>
       </MemoryRouter>
     </QueryClientProvider>,
   );
-
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 describe('letting a phone in', () => {
   it('opens the way, shows a code as a picture and in letters, and says who came', async () => {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { fireEvent, screen, within } from '@testing-library/react';
 import { buildSchema } from '@zubric/core/vehicle';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { kept, onBench } from '../testing/on-bench.tsx';
 import { DriveBar } from './DriveBar.tsx';
 
@@ -18,8 +18,6 @@ const type = (label: string, text: string): void => {
 };
 
 describe('drives', () => {
-  afterEach(cleanup);
-
   it('of a build with one are not asked which; another is added, described in its own terms, and removed', () => {
     onBench(<DriveBar />, puffin);
     expect(screen.queryByRole('group', { name: 'Drive that is looked at' })).toBeNull();

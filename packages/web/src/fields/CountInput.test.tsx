@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, describe, expect, it } from 'vitest';
 import { CountInput } from './CountInput.tsx';
@@ -22,7 +22,6 @@ function Counted() {
 
 describe('a count', () => {
   afterEach(() => {
-    cleanup();
     counts.length = 0;
   });
 

@@ -39,9 +39,7 @@ const type = (text: string) => fireEvent.change(field(), { target: { value: text
 
 describe('a quantity field', () => {
   afterEach(() => {
-    cleanup();
     vi.clearAllMocks();
-    localStorage.clear();
   });
 
   it('hands on every readable entry and leaves the text alone while it is typed', () => {

@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { Stepper } from './Stepper.tsx';
@@ -25,7 +25,6 @@ const field = (): HTMLInputElement => screen.getByRole('textbox', { name: 'Teeth
 
 describe('a stepper', () => {
   afterEach(() => {
-    cleanup();
     vi.clearAllMocks();
   });
 

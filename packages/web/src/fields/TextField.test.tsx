@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { TextField } from './TextField.tsx';
 
@@ -16,7 +16,6 @@ const show = (): HTMLTextAreaElement => {
 
 describe('a line of text', () => {
   afterEach(() => {
-    cleanup();
     sent.mockClear();
     names.length = 0;
   });

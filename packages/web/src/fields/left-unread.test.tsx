@@ -1,7 +1,7 @@
 import { newBuild } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { useBuild } from '../session/BuildSession.tsx';
 import { kept, onBench } from '../testing/on-bench.tsx';
 import { SchemaField } from './SchemaField.tsx';
@@ -39,10 +39,6 @@ const unread = (): string => screen.getByTestId('unread').textContent;
 
 describe('an entry that cannot be read', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
 
   it('is there again when its station is left and opened, until it is read or let go', () => {
     onBench(<Station />, newBuild('Gull'));

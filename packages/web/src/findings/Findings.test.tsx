@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Block } from '@zubric/core/judge';
 import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../testing/on-bench.tsx';
 import { workOfTheBench, workerHere } from '../testing/worker-here.ts';
 import { demo } from '../testing/demo.ts';
@@ -21,11 +21,6 @@ function show(document: Build, blocks?: readonly Block[]): string[] {
 }
 
 describe('findings', () => {
-  afterEach(() => {
-    cleanup();
-    localStorage.clear();
-  });
-
   it('come with what stops it first, in the units that were chosen', () => {
     localStorage.setItem('zubric-units', 'imperial');
     const [first, ...others] = show(puffin);

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { evaluate, linkDefinition } from '@zubric/core/judge';
 import { buildSchema } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { answering } from '../testing/answers.ts';
 import { onBench } from '../testing/on-bench.tsx';
 import { onPage, where, withoutSizes } from '../testing/on-page.tsx';
@@ -50,9 +50,6 @@ const find = async (words: string): Promise<string[]> => {
 
 describe('the bar on top', () => {
   afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
     delete document.documentElement.dataset.theme;
   });
 
@@ -115,8 +112,6 @@ describe('the bar on top', () => {
 });
 
 describe('the stations at the side', () => {
-  afterEach(cleanup);
-
   const said = (title: string): string =>
     screen.getByRole('link', { name: new RegExp(`${title}`) }).textContent;
 

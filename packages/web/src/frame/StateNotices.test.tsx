@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { answering } from '../testing/answers.ts';
 import { onPage } from '../testing/on-page.tsx';
 import { StateNotices } from './StateNotices.tsx';
@@ -22,12 +22,6 @@ const show = (answer: unknown): void => {
 };
 
 describe('what must be known of the installation', () => {
-  afterEach(() => {
-    cleanup();
-    sessionStorage.clear();
-    vi.unstubAllGlobals();
-  });
-
   it('is told before the disk is full, and as an alarm once it is', async () => {
     show(state(64));
     expect((await screen.findByText(/nearly full/)).textContent).toContain('64 MB left');

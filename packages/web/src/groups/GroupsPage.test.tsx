@@ -1,10 +1,9 @@
 import type { GroupTrialSet } from '@zubric/core/answers';
 import { typed } from '@zubric/core/quantity';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { answering, Refusal } from '../testing/answers.ts';
 import { demo } from '../testing/demo.ts';
-import { emptyOutbox } from '../testing/empty-outbox.ts';
 import { onPage } from '../testing/on-page.tsx';
 import { GroupsPage } from './GroupsPage.tsx';
 
@@ -22,12 +21,6 @@ const line = (id: string, name: string) => ({
 });
 
 describe('a class and a club', () => {
-  afterEach(async () => {
-    cleanup();
-    await emptyOutbox();
-    vi.unstubAllGlobals();
-  });
-
   it('stand side by side, the best first, each scored against it', async () => {
     answering({
       'GET /api/trial-sets': () => ({ trialSets: [setOf('Moth', [0.02, -0.02]), setOf('Pip', [0.01])] }),

@@ -1,18 +1,13 @@
 import { GUIDE } from '@zubric/core/guide';
 import { findCalculator } from '@zubric/core/calculators';
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { STATIONS } from '../common/stations.ts';
 import { answering, Refusal } from '../testing/answers.ts';
 import { onPage } from '../testing/on-page.tsx';
 import { GuidePage } from './GuidePage.tsx';
 
 const text = (): string => document.body.textContent;
-
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 describe('the guide', () => {
   it('has a page for each station, in their order, and no other', () => {

@@ -1,7 +1,7 @@
 import { writeLine, type MeterLine } from '@zubric/core/bench';
 import type { Part } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { answering, type SeenRequest } from '../testing/answers.ts';
 import { text } from '../testing/on-bench.tsx';
 import { onPage } from '../testing/on-page.tsx';
@@ -27,12 +27,6 @@ const rows = (): number =>
   within(screen.getByRole('table', { name: 'Readings' })).getAllByRole('row').length - 1;
 
 describe('a motor on the bench', () => {
-  afterEach(() => {
-    cleanup();
-    localStorage.clear();
-    vi.unstubAllGlobals();
-  });
-
   it('asks for a free shaft first, and says why nothing follows yet', () => {
     onPage(<MeasurePage />, '/shelf/measure');
     expect(screen.getByRole('region', { name: 'What to read next' }).textContent).toMatch(

@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { answering, Refusal } from '../testing/answers.ts';
 import { demo } from '../testing/demo.ts';
@@ -32,8 +32,6 @@ const textOf = (content: Blob | undefined): Promise<string> =>
   });
 
 afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
   vi.restoreAllMocks();
 });
 

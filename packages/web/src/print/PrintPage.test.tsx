@@ -5,8 +5,8 @@ import { wiringMap } from '@zubric/core/wiring';
 import { evaluate, linkDefinition } from '@zubric/core/judge';
 import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import { today } from '../common/days.ts';
 import { Refusal, answering } from '../testing/answers.ts';
 import { onPage } from '../testing/on-page.tsx';
@@ -27,12 +27,6 @@ const plain = (element: Element | null | undefined): string =>
   (element?.textContent ?? '').replaceAll(/[\u00a0\u202f]/g, ' ');
 
 describe('the sheet', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
-
   it('has every job with its pull, and every margin with its rule and verdict in words', async () => {
     const sheet = await print(puffin);
     const report = evaluate(puffin);

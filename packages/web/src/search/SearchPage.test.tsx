@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { search, usualLimits } from '@zubric/core/search';
 import { driveOf, motorOf, partSchema, batteryOf } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { answering, Refusal, type SeenRequest } from '../testing/answers.ts';
 import { demo } from '../testing/demo.ts';
 import { kept, onBench, text } from '../testing/on-bench.tsx';
@@ -60,10 +60,13 @@ describe('the search for a set', () => {
     workOfTheBench();
     asked = serve(() => ({ number: 7, name: 'Before', createdAt: '2026-11-28T10:00:00Z' }));
   });
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
+
+  it('counts what lies on the shelf once that has come, and says so until then', async () => {
+    onBench(<SearchPage />, puffin);
+    expect(text()).toContain('The shelf is being opened');
+    expect(text()).not.toMatch(/lie 0 motors/);
+    expect(await screen.findByText(/^On the shelf lie 4 motors, 2 drivers and 2 batteries/)).toBeTruthy();
+    expect(text()).not.toContain('The shelf is being opened');
   });
 
   it('lists the sets that are worth choosing from, and says how many were judged', async () => {
@@ -144,10 +147,6 @@ describe('the search for a set', () => {
 });
 
 describe('a search that is', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
   const begun = async (work: object) => {
     const Here = workerHere(work);
     vi.stubGlobal('Worker', Here);

@@ -77,7 +77,7 @@ export function SearchPage() {
           {unread.length > 0 && <p className="text-short">Put right what is marked first.</p>}
           <Progress searching={searching} />
         </section>
-        {searching.state !== 'done' && <Before shelf={shelf.data ?? []} />}
+        {searching.state !== 'done' && !shelf.isError && <Before shelf={shelf.data} />}
         {searching.state === 'done' && <Results key={searching.answer.judged} done={searching} />}
       </div>
     </div>
@@ -85,7 +85,8 @@ export function SearchPage() {
 }
 
 /** What will be looked through. */
-function Before({ shelf }: { readonly shelf: readonly Part[] }) {
+function Before({ shelf }: { readonly shelf: readonly Part[] | undefined }) {
+  if (!shelf) return <p className="pt-1 text-soft">The shelf is being opened …</p>;
   const count = (kind: Part['kind']): number => shelf.filter((part) => part.kind === kind).length;
   return (
     <div className="grid max-w-prose gap-2 pt-1 text-soft">

@@ -1,7 +1,7 @@
 import type { Company } from '@zubric/core/answers';
 import { newBuild, type Build } from '@zubric/core/vehicle';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { answering, Refusal } from '../testing/answers.ts';
@@ -52,14 +52,6 @@ const theirs = {
 const shown = () => screen.getByRole('status').textContent;
 
 describe('what others save meanwhile', () => {
-  afterEach(() => {
-    cleanup();
-    vi.useRealTimers();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-    sessionStorage.clear();
-  });
-
   it('is taken over where nothing is unsaved here', async () => {
     const asked = answering({ 'GET /api/builds/b': () => theirs });
     const { tell } = open(company(1));
@@ -131,8 +123,6 @@ describe('being told of changes', () => {
     document.dispatchEvent(new Event('visibilitychange'));
   };
   afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
     vi.restoreAllMocks();
     Stream.open = [];
   });

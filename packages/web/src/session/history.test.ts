@@ -102,7 +102,6 @@ describe('undo and redo', () => {
 describe('a history kept by the tab', () => {
   afterEach(() => {
     vi.restoreAllMocks();
-    sessionStorage.clear();
   });
 
   it('comes back whole, and nothing comes of a broken one', () => {

@@ -1,7 +1,7 @@
 import { newBuild } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import { flushSync } from 'react-dom';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { SchemaField } from '../fields/SchemaField.tsx';
 import { TextField } from '../fields/TextField.tsx';
 import { kept, onBench } from '../testing/on-bench.tsx';
@@ -53,10 +53,6 @@ const field = (label: string): HTMLInputElement => screen.getByLabelText(label);
 
 describe('a part of a page that follows later', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
 
   it('loses nothing from control to control, however quickly one follows the other', () => {
     onBench(<LaterBody />, newBuild('Gull'));

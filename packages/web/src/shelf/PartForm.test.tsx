@@ -1,16 +1,11 @@
 import { partSchema } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { onPage } from '../testing/on-page.tsx';
 import { form, posted, press, serving, type } from '../testing/shelf.ts';
 import { ShelfPage } from './ShelfPage.tsx';
 
 describe('a part of any kind', () => {
-  afterEach(() => {
-    cleanup();
-    localStorage.clear();
-    vi.unstubAllGlobals();
-  });
   const show = (): void => onPage(<ShelfPage />, '/shelf', '/shelf');
 
   it('asks a stepping motor and a wheel for their own figures, and keeps them', async () => {

@@ -1,6 +1,6 @@
 import { driveOf, type Part, choosePart, newBuild } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { Refusal } from '../testing/answers.ts';
 import { kept, onBench, text } from '../testing/on-bench.tsx';
 import { onPage } from '../testing/on-page.tsx';
@@ -40,10 +40,6 @@ const driver: Part = {
 };
 
 describe('the parts shelf', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
   const show = (): void => onPage(<ShelfPage />, '/shelf', '/shelf');
   const rows = (): string[] =>
     screen
@@ -229,11 +225,6 @@ describe('the parts shelf', () => {
 });
 
 describe('a part of one’s own, from a build', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
-
   it('is a gearmotor known by 24 V, 300 W and 120 rpm alone: what it comes to is said, and it is in the build', async () => {
     const asked = serving([]);
     onBench(<PartPicker kind="motor" shown={null} />, newBuild('Gull'));

@@ -1,7 +1,7 @@
 import { newBuild, type Build } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
-import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 import { Conflict } from './Conflict.tsx';
 import { UndoRedo } from './UndoRedo.tsx';
@@ -63,13 +63,6 @@ const row = (name: string): HTMLElement => screen.getByRole('row', { name: new R
 const state = (): string => screen.getByText(/(saved|saving|waiting|conflict)$/).textContent ?? '';
 
 describe('two on one build', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-    sessionStorage.clear();
-  });
-
   it('take what only the other changed, keep what only this one did, and choose where both did', async () => {
     const taken = serve();
     await collide();

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { buildSchema } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, settled, text } from '../testing/on-bench.tsx';
 import { Brief } from '../stations/brief/Brief.tsx';
 import { Removed } from './Removed.tsx';
@@ -13,10 +13,6 @@ const puffin = buildSchema.parse(
 
 describe('what was removed', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
 
   it('is offered back until the next edit, and is put back as it was', async () => {
     onBench(

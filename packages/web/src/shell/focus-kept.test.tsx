@@ -1,7 +1,7 @@
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { MemoryRouter } from 'react-router';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { useFocusKept } from './use-focus-kept.ts';
 
 function Page() {
@@ -32,8 +32,6 @@ function Page() {
 }
 
 describe('the focus', () => {
-  afterEach(cleanup);
-
   it('stays in the part of the page from which what had it was removed', async () => {
     render(<Page />, { wrapper: MemoryRouter });
     const remove = screen.getByRole('button', { name: 'Remove two' });

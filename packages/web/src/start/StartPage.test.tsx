@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { roughAnswer } from '@zubric/core/demand';
 import { show } from '@zubric/core/quantity';
 import { buildSchema, type Build } from '@zubric/core/vehicle';
@@ -39,10 +39,6 @@ const sent = (asked: SeenRequest[]): Build =>
 
 describe('a new build', () => {
   beforeEach(() => sessionStorage.clear());
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
 
   it('says what it still has to know, and answers once it does', () => {
     open();

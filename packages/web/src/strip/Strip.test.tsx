@@ -5,7 +5,7 @@ import { scaled, typed } from '@zubric/core/quantity';
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { UnitsProvider } from '../common/units.tsx';
 import { BuildSession, useBuild } from '../session/BuildSession.tsx';
 import { factorOf } from './factor.ts';
@@ -53,12 +53,6 @@ const block = (title: string): string => {
 };
 
 describe('the strip', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
-
   it('shows need, has, margin and governing job of each block', () => {
     show(puffin);
     expect(block('Wheel')).toContain('41.1 N·m needed, each');
@@ -119,12 +113,6 @@ describe('the strip', () => {
 });
 
 describe('the strip in its place', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
-
   const place = (folds: boolean, narrow = false): void => {
     vi.stubGlobal('matchMedia', () => ({ matches: narrow, addEventListener() {}, removeEventListener() {} }));
     vi.stubGlobal(

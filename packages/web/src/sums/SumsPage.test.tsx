@@ -1,6 +1,6 @@
 import { CALCULATORS, calculate } from '@zubric/core/calculators';
-import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import { onPage, where } from '../testing/on-page.tsx';
 import { sayKey } from './key-units.ts';
 import { SumsPage } from './SumsPage.tsx';
@@ -23,12 +23,6 @@ const found = (): string => plain(screen.getByRole('region', { name: 'Found' }).
 const title = (): string => plain(screen.getByRole('heading', { level: 1 }).textContent);
 
 describe('quick sums', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
-
   it('works a sum as it is typed, keeps it in the address, and goes back to the example', () => {
     show('/sums/grip-force');
     expect(found()).toContain('500 N');

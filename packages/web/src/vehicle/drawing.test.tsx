@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demandOf } from '@zubric/core/demand';
 import { useBuild } from '../session/BuildSession.tsx';
 import { demo } from '../testing/demo.ts';
@@ -34,10 +34,6 @@ const press = (name: string, key: string, more: object = {}): void => {
 
 describe('a vehicle that is drawn', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
 
   it('has its payload moved ahead and up by keys, ten steps at once with Shift, never under the ground', () => {
     onBench(<Drawn view="side" />, puffin);

@@ -1,7 +1,7 @@
 import { whatIf, type Span } from '@zubric/core/sensitivity';
 import { numbersOf, type NumberAt } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../testing/demo.ts';
 import { onBench, text } from '../testing/on-bench.tsx';
 import { workerHere } from '../testing/worker-here.ts';
@@ -32,10 +32,6 @@ describe('what another number would come to', () => {
         disconnect() {}
       },
     );
-  });
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
   });
 
   it('is told of the payload first: how far it may go, and what gives first', async () => {

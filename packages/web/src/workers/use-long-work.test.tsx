@@ -1,16 +1,11 @@
-import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
+import { act, renderHook, waitFor } from '@testing-library/react';
 import type { Remote } from 'comlink';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { workOfTheBench } from '../testing/worker-here.ts';
 import type { BenchWork } from './bench-work.ts';
 import { useLongWork, type AskLong } from './use-long-work.ts';
 
 describe('a long work', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
-
   it('that is done stays done, though a word of how far it was comes after the answer', async () => {
     workOfTheBench();
     let tellsLate: (progress: number) => void = () => undefined;

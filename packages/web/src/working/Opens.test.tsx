@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { newBuild, readBuild, type Build } from '@zubric/core/vehicle';
 import type { Opened } from '@zubric/core/working';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { fireEvent, render, screen, within } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { UnitsProvider } from '../common/units.tsx';
 import { BuildSession } from '../session/BuildSession.tsx';
 import { OpensDuty, OpensOuting } from './OpensOf.tsx';
@@ -45,13 +45,6 @@ function showChild(child: ReactNode, document: Build = puffin): void {
 const plain = (element: HTMLElement): string => (element.textContent ?? '').replaceAll('\u00a0', ' ');
 
 describe('a number that opens', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-    sessionStorage.clear();
-  });
-
   it('shows its formula with the numbers put in, its source, and where each input came from', async () => {
     show('wheel-torque');
     fireEvent.click(screen.getByRole('button', { name: /how it came about/ }));

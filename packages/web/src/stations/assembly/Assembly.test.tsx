@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { newBuild, readBuild, type Build } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { fireEvent, render, screen, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { UnitsProvider } from '../../common/units.tsx';
 import { BuildSession } from '../../session/BuildSession.tsx';
 import { Assembly } from './Assembly.tsx';
@@ -35,13 +35,6 @@ describe('Assembly', () => {
   beforeEach(() => {
     // A Monday in the demo's winter; only the date stands still.
     vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-11-23T10:00:00') });
-  });
-  afterEach(() => {
-    cleanup();
-    vi.useRealTimers();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-    sessionStorage.clear();
   });
 
   it('answers what can be done today, when it is ready, and what stays for tuning', () => {

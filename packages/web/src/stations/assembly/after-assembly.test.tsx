@@ -1,7 +1,7 @@
 /** First power, service and what is left to buy, as they are used. */
 import { readFileSync } from 'node:fs';
 import { newAssemblyPlan, readBuild, type Build } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { fieldCalled, kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Assembly } from './Assembly.tsx';
@@ -36,12 +36,7 @@ function show(view: string): void {
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-11-23T10:00:00') }));
 afterEach(() => {
-  cleanup();
   sent.mockClear();
-  vi.useRealTimers();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-  sessionStorage.clear();
 });
 
 describe('first power', () => {

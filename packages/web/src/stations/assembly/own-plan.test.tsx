@@ -1,8 +1,8 @@
 /** A builder's own steps, order and names; who builds; which wire goes where. */
 import { readFileSync } from 'node:fs';
 import { readBuild, type Build } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench } from '../../testing/on-bench.tsx';
 import { Assembly } from './Assembly.tsx';
 
@@ -37,13 +37,6 @@ const textOf = (blob: Blob | undefined): Promise<string> =>
   });
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-11-23T10:00:00') }));
-afterEach(() => {
-  cleanup();
-  vi.useRealTimers();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-  sessionStorage.clear();
-});
 
 describe('a step, opened', () => {
   it('says what goes in, with which screws and how tight, the tools, and why it comes when it does', () => {

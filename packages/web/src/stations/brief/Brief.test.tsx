@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { fieldCalled, kept, onBench, settled, text } from '../../testing/on-bench.tsx';
 import { Brief } from './Brief.tsx';
 
@@ -24,11 +24,6 @@ const choose = (label: string, value: string): void => {
 
 describe('the brief', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
 
   it('asks four questions and answers roughly at once', async () => {
     await show(newBuild('Gull'));

@@ -8,8 +8,8 @@ import {
   type Build,
   changeDrive,
 } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { fieldCalled, kept, onBench, settled, text } from '../../testing/on-bench.tsx';
 import { Brief } from './Brief.tsx';
 
@@ -36,11 +36,6 @@ const choose = (label: string | RegExp, value: string): void => {
 const groundOf = (name: string): HTMLElement => screen.getByRole('listitem', { name });
 describe('what the vehicle is made of', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
 
   it('caps its speed where told, and only there; empty takes the cap away', async () => {
     await show(puffin);
@@ -120,11 +115,6 @@ describe('what the vehicle is made of', () => {
 
 describe('a ground', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
 
   const first = (): NonNullable<Build['grounds'][number]> => {
     const [ground] = kept().grounds;

@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { evaluate } from '@zubric/core/judge';
 import { demo } from '../../testing/demo.ts';
 import { fieldCalled, kept, onBench } from '../../testing/on-bench.tsx';
@@ -18,10 +18,6 @@ const isAsked = (label: string): boolean =>
 
 describe('what tipping, towing, stopping and steering ask', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
 
   it('asks of a brake only what its kind has, and keeps the force while another kind is looked at', () => {
     onBench(<StandingForm />, demo('moth'));

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { buildSchema, newBuild, type Build, driveOf, changeDrive } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, settled, text } from '../../testing/on-bench.tsx';
 import { workOfTheBench } from '../../testing/worker-here.ts';
 import { Drivetrain } from './Drivetrain.tsx';
@@ -15,11 +15,6 @@ const stages = () => within(screen.getByRole('table', { name: 'Stages from motor
 
 describe('the drivetrain station', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
 
   it('asks its question of the hardest job and answers it', () => {
     show(puffin);

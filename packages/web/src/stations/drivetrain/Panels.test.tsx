@@ -3,8 +3,8 @@ import { evaluate } from '@zubric/core/judge';
 import { buildSchema, type Build, driveOf, changeDrive } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { PATH_KINDS, freshStage, pathTitle, type StageKind } from '@zubric/core/transmission';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Drivetrain } from './Drivetrain.tsx';
 
@@ -25,11 +25,6 @@ const withStages = (...kinds: [StageKind, number][]): Build =>
   });
 
 beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-});
 
 describe('the ratio windows', () => {
   const chart = () => screen.getByRole('group', { name: 'Ratio windows' });

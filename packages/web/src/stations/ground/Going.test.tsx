@@ -11,7 +11,7 @@ import {
 } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { onBench, text } from '../../testing/on-bench.tsx';
 import { Ground } from './Ground.tsx';
 
@@ -33,11 +33,6 @@ const said = (title: string | RegExp): string | undefined =>
   screen.queryByText(title, { selector: 'dt' })?.nextElementSibling?.textContent?.replaceAll('\u00a0', ' ');
 
 beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-});
 
 describe('how it tips', () => {
   it('gives all four headings of a vehicle on four wheels, the worst the least of them', () => {

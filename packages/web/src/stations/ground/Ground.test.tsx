@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { buildSchema, layoutTemplate, newBuild, withLayout, type Build } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { workOfTheBench } from '../../testing/worker-here.ts';
 import { Ground } from './Ground.tsx';
@@ -20,11 +20,6 @@ const grade = (): number => kept().duties[0]?.grade.value ?? NaN;
 
 describe('the ground station', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
 
   it('asks what gives out first on the job that asks the most, and answers it', () => {
     show(puffin);

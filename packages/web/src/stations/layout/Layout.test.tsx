@@ -1,7 +1,7 @@
 import { centreOfGravity, layoutReport } from '@zubric/core/layout';
 import { arrange, arrangementOf } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../../testing/demo.ts';
 import { fieldCalled, kept, onBench, text } from '../../testing/on-bench.tsx';
 import { workOfTheBench } from '../../testing/worker-here.ts';
@@ -19,11 +19,6 @@ const placed = (id: string) => arrangementOf(kept()).parts.find((part) => part.i
 
 describe('the layout', () => {
   beforeEach(() => void workOfTheBench());
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
 
   it('says where the weight lies, and what of it stands on the driven wheels', () => {
     onBench(<LayoutStation />, puffin);

@@ -1,8 +1,8 @@
 /** Lines, frame, body, prints and sheets of one's own, as their builder goes about them. */
 import { frameReport, layoutReport, linesOf } from '@zubric/core/layout';
 import { arrangementOf } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { demo } from '../../testing/demo.ts';
 import { fieldCalled, kept, onBench } from '../../testing/on-bench.tsx';
 import { workOfTheBench } from '../../testing/worker-here.ts';
@@ -25,11 +25,6 @@ const said = (name: string | RegExp): string =>
   (screen.getByRole('region', { name }).textContent ?? '').replaceAll('\u00a0', ' ');
 
 beforeEach(() => void workOfTheBench());
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-});
 
 describe('sprockets, pulleys and gears', () => {
   it('of a stage are both placed, in line; moved aside they are told of, and a move brings them back', async () => {

@@ -1,10 +1,9 @@
-import { emptyOutbox } from '../../testing/empty-outbox.ts';
 import { readFileSync } from 'node:fs';
 import { compareMargins, evaluate } from '@zubric/core/judge';
 import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { LogEntry, SnapshotLine } from '@zubric/core/answers';
 import { Refusal, answering, type SeenRequest } from '../../testing/answers.ts';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
@@ -81,13 +80,6 @@ const write = (label: string, value: string): void => {
 };
 
 describe('the logbook', () => {
-  afterEach(async () => {
-    cleanup();
-    await emptyOutbox();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
-
   it('tells each change with what it moved, day by day, the latest day first', async () => {
     serving([
       entry({
@@ -139,7 +131,7 @@ describe('the logbook', () => {
     press('Add the note');
     expect(await screen.findByText(/Kept here; it is sent when the server answers again/)).toBeTruthy();
     const field = screen.getByLabelText('What did you see, try or decide?') as HTMLTextAreaElement;
-    expect(field.value).toBe('');
+    await waitFor(() => expect(field.value).toBe(''));
   });
 
   it('keeps the words of a note that the server will not have', async () => {

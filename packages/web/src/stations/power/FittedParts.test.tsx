@@ -1,6 +1,6 @@
 import { newBuild, fittedOf, partSchema, type Part } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { answering } from '../../testing/answers.ts';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { FittedParts } from './FittedParts.tsx';
@@ -17,11 +17,6 @@ const hub = partSchema.parse({ kind: 'hub', id: 'h', name: 'Keyed hub', massKg: 
 const shelf: readonly Part[] = [wheel, hub];
 
 describe('other parts of a build', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
-
   it('are fitted from the shelf, counted, and taken out', async () => {
     answering({ 'GET /api/parts': () => ({ parts: shelf }) });
     onBench(<FittedParts />, newBuild('Cart'));

@@ -13,7 +13,7 @@ import {
 } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { answering } from '../../testing/answers.ts';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { factorOf } from '../../strip/factor.ts';
@@ -43,11 +43,6 @@ const said = (element: Element | null | undefined): string =>
 describe('the power station', () => {
   beforeEach(() => {
     answering({ 'GET /api/parts': () => ({ parts: shelf }) });
-  });
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
   });
 
   it('answers for the job with the least torque: torque, currents, sag and how long it lasts', () => {

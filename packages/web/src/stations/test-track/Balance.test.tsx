@@ -1,6 +1,6 @@
 import { buildFrom } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { demo } from '../../testing/demo.ts';
 import { fieldCalled, kept, onBench, text } from '../../testing/on-bench.tsx';
 import { workOfTheBench } from '../../testing/worker-here.ts';
@@ -12,11 +12,6 @@ const LONG = { timeout: 30_000 };
 
 describe('the balance of a balancer', () => {
   beforeEach(() => void workOfTheBench());
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
   const stands = (words: RegExp) => waitFor(() => expect(text()).toMatch(words), LONG);
   const gain = (name: string): HTMLInputElement => fieldCalled(new RegExp(name)) as HTMLInputElement;
 

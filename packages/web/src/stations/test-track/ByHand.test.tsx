@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import { demo } from '../../testing/demo.ts';
 import { onBench, text } from '../../testing/on-bench.tsx';
 import { ByHand } from './ByHand.tsx';
@@ -11,11 +11,6 @@ const told = (what: RegExp): Promise<void> =>
 const yard = (): HTMLElement => screen.getByRole('group', { name: /The yard/ });
 
 describe('driving by hand', () => {
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
-
   it('goes while a key is down, is let go, and is driven again as it was recorded', async () => {
     onBench(<ByHand />, demo('puffin'));
     fireEvent.click(screen.getByRole('button', { name: 'Take the controls' }));

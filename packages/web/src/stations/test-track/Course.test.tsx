@@ -2,7 +2,7 @@ import { asSchool, SCHOOLS, studySteps, type DriveStudy } from '@zubric/core/dri
 import { conditionsSchema } from '@zubric/core/protocols';
 import { courseOf, newBuild } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../../testing/demo.ts';
 import { fieldCalled, kept, onBench, text } from '../../testing/on-bench.tsx';
 import { workerHere } from '../../testing/worker-here.ts';
@@ -27,10 +27,6 @@ const type = (label: string | RegExp, value: string): void => {
 
 describe('a course on the test track', () => {
   beforeEach(() => vi.stubGlobal('Worker', workerHere(quick)));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
 
   it('is driven as soon as the page is opened, and told in a sentence', async () => {
     onBench(<CourseView />, puffin);

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { buildSchema, newBuild, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { UnitsProvider } from '../../common/units.tsx';
 import { BuildSession } from '../../session/BuildSession.tsx';
 import { MemoryRouter } from 'react-router';
@@ -27,11 +27,6 @@ function show(document: Build): void {
 const text = (): string => (document.body.textContent ?? '').replaceAll('\u00a0', ' ');
 
 describe('the test track', () => {
-  afterEach(() => {
-    cleanup();
-    localStorage.clear();
-  });
-
   it('settles at the speed that the evaluation says it reaches', () => {
     show(puffin);
     fireEvent.change(screen.getByLabelText('Length of the run'), { target: { value: '30 s' } });

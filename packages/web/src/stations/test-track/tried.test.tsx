@@ -1,8 +1,8 @@
 import { typed } from '@zubric/core/quantity';
 import { choosePart, partSchema, startBuild, type Build } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { demo } from '../../testing/demo.ts';
 import { fieldCalled, kept, onBench, text } from '../../testing/on-bench.tsx';
 import { workOfTheBench } from '../../testing/worker-here.ts';
@@ -23,11 +23,6 @@ const onShelf = (file: string, id: string) => {
 };
 
 beforeEach(() => void workOfTheBench());
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-});
 
 describe('a rolling sphere', () => {
   const bare: Build = startBuild({

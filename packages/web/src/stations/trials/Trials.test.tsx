@@ -3,10 +3,9 @@ import { calculate } from '@zubric/core/calculators';
 import { typed } from '@zubric/core/quantity';
 import type { TrialReading } from '@zubric/core/protocols';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { StoredTrialSet } from '@zubric/core/answers';
 import { Refusal, answering, type SeenRequest } from '../../testing/answers.ts';
-import { emptyOutbox } from '../../testing/empty-outbox.ts';
 import { onBench, text } from '../../testing/on-bench.tsx';
 import { Trials } from './Trials.tsx';
 
@@ -79,13 +78,6 @@ const RIGHT = [0.12, 0.1, 0.15, 0.08, 0.11, 0.13, 0.09, 0.14, 0.1, 0.12];
 const BOTH = [0.12, -0.1, 0.05, -0.08, 0.01, 0.03, -0.09, 0.04, -0.02, 0.05];
 
 describe('trials', () => {
-  afterEach(async () => {
-    cleanup();
-    await emptyOutbox();
-    vi.unstubAllGlobals();
-    localStorage.clear();
-  });
-
   it('changes a run that was written down wrong, in its place', async () => {
     const asked = await show(setOf([0.01, 0.02]));
     fireEvent.click(await screen.findByRole('button', { name: 'Change run 2' }));

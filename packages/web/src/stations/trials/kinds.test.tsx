@@ -1,20 +1,11 @@
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { demo } from '../../testing/demo.ts';
-import { emptyOutbox } from '../../testing/empty-outbox.ts';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { fill, openSet, press, q, serving, setOf } from '../../testing/one-set.tsx';
 import { workerHere } from '../../testing/worker-here.ts';
 import { benchWork } from '../../workers/bench-work.ts';
 import { Trials } from './Trials.tsx';
-
-afterEach(async () => {
-  cleanup();
-  await emptyOutbox();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-  history.replaceState(null, '', '/');
-});
 
 describe('a search for a cause', () => {
   const veers = { symptom: 'veers', commanded: q(2, 'm'), track: q(0.6, 'm') };

@@ -1,17 +1,8 @@
 import { courseOf } from '@zubric/core/vehicle';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
-import { emptyOutbox } from '../../testing/empty-outbox.ts';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { kept, text } from '../../testing/on-bench.tsx';
 import { openSet, press, q, setOf } from '../../testing/one-set.tsx';
-
-afterEach(async () => {
-  cleanup();
-  await emptyOutbox();
-  vi.unstubAllGlobals();
-  localStorage.clear();
-  history.replaceState(null, '', '/');
-});
 
 describe('runs over a course', () => {
   const course = courseOf([

@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../../testing/demo.ts';
 import { simulatedDoor, vehicleLink, type VehicleDoor } from './vehicle-door.ts';
 
@@ -22,9 +22,6 @@ function door() {
 describe('a vehicle that is spoken to', () => {
   beforeEach(() => {
     vi.useFakeTimers();
-  });
-  afterEach(() => {
-    vi.useRealTimers();
   });
 
   it('is told under a number, and what it read comes back to who asked', async () => {

@@ -2,7 +2,7 @@ import { typed } from '@zubric/core/quantity';
 import { addDrive, buildSchema, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { kept, onBench } from '../../../testing/on-bench.tsx';
 import { Interlocks } from '../supply/Interlocks.tsx';
 import { CircuitView } from './CircuitView.tsx';
@@ -14,8 +14,6 @@ const said = (element: Element | null): string => (element?.textContent ?? '').r
 const drawing = (): string => said(screen.getByRole('img', { name: /^Power circuit/ }));
 
 describe('the circuit', () => {
-  afterEach(cleanup);
-
   it('is drawn from the build: battery, fuse, switch, driver, motors left and right, the right one swapped', () => {
     onBench(<CircuitView />, puffin);
     expect(drawing()).toContain('50 A');
@@ -65,8 +63,6 @@ describe('the circuit', () => {
 });
 
 describe('interlocks', () => {
-  afterEach(cleanup);
-
   it('are added, said of a drive, changed and taken away', () => {
     const { build, driveId } = addDrive(puffin, 'turning');
     onBench(<Interlocks />, build);

@@ -4,7 +4,7 @@ import { typed } from '@zubric/core/quantity';
 import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Ask, Beside } from '../../../workers/use-beside.ts';
 import { onBench } from '../../../testing/on-bench.tsx';
 import { DayView } from './DayView.tsx';
@@ -28,8 +28,6 @@ const said = (element: Element | null): string => (element?.textContent ?? '').r
 const day = (): string => said(screen.getByRole('region', { name: 'A day out' }));
 
 describe('a day out', () => {
-  afterEach(cleanup);
-
   it('says when it is home, what is left and how hot the motors got, as the course has it', () => {
     onBench(<DayView />, puffin);
     const course = outingCourse(puffin, evaluate(puffin).duties, { outings: 1, breakS: 0 });

@@ -2,7 +2,7 @@ import { drivelineOf, flatOut } from '@zubric/core/drive';
 import { changeDrive, layoutTemplate, newBuild, throughDrive, withLayout } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../../../testing/demo.ts';
 import { onBench, text } from '../../../testing/on-bench.tsx';
 import { PullChart } from './PullChart.tsx';
@@ -18,11 +18,6 @@ const crosses = (): number => document.querySelectorAll('svg path[stroke-width="
 
 describe('the pull of a drive', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    localStorage.clear();
-    vi.unstubAllGlobals();
-  });
 
   it('is looked at by its speed: what the battery gives is never less than what comes to the ground', () => {
     onBench(<PullChart />, puffin);
@@ -81,10 +76,6 @@ describe('the pull of a drive', () => {
 
 describe('the torque of a drive that works', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
 
   const lift = throughDrive(demo('whimbrel'), 'drive-3');
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import { buildSchema, partSchema } from '@zubric/core/vehicle';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { answering } from '../../../testing/answers.ts';
 import { kept, onBench, text } from '../../../testing/on-bench.tsx';
 import { SupplyForm } from './SupplyForm.tsx';
@@ -36,10 +36,6 @@ const press = (name: string | RegExp): void => {
 describe('the supply', () => {
   beforeEach(() => {
     answering({ 'GET /api/parts': () => ({ parts: [brick] }) });
-  });
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
   });
 
   it('is of packs that are counted, added to and taken out', async () => {

@@ -1,6 +1,6 @@
-import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import { driveOf } from '@zubric/core/vehicle';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../../../testing/demo.ts';
 import { kept, onBench, text } from '../../../testing/on-bench.tsx';
 import { Wires } from './Wires.tsx';
@@ -13,10 +13,6 @@ const carries = (): number => Number(/carries ([\d.]+) A in free air/.exec(text(
 
 describe('the wires', () => {
   beforeEach(() => vi.stubGlobal('fetch', () => Promise.reject(new Error('no server'))));
-  afterEach(() => {
-    cleanup();
-    vi.unstubAllGlobals();
-  });
 
   it('have the resistance of their copper, out and back, and carry more the thicker they are', () => {
     onBench(<Wires />, demo('puffin'));
