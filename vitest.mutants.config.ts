@@ -2,16 +2,10 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node';
 import { defineConfig } from 'vitest/config';
 
 const FOLDER = process.env['ZUBRIC_MUTANTS'] ?? '';
-/** Who asks for a formula's value; those who walk through whole builds for other questions are too slow for each mutant. */
-const ASKED = [
-  'transmission/**/*',
-  'demand/*',
-  'capability/*',
-  'drive/*',
-  'calculators/*',
-  'judge/!(any-build|continuity|outing-course)',
-  'testing/examples',
-];
+/** Beside a folder's own tests, those that ask every formula and every layout for its values. */
+const ASKED = ['calculators/*', 'judge/{evaluate,layouts,links}'].map(
+  (tests) => `packages/core/src/${tests}`,
+);
 
 /** The tests of the folder itself first: most mutants fall there. */
 class NearestFirst extends BaseSequencer {
@@ -21,13 +15,14 @@ class NearestFirst extends BaseSequencer {
   }
 }
 
-/** What `npm run test:mutants` runs on each mutant. A file has a world of its own: a table is made anew with what was changed. */
+/** What `npm run test:mutants` runs on each mutant. */
 export default defineConfig({
   test: {
-    include: ASKED.map((tests) => `packages/core/src/${tests}.test.ts`),
+    include: [`${FOLDER}/**/*`, ...ASKED].map((tests) => `${tests}.test.ts`),
     setupFiles: './vitest.seed.ts',
     environment: 'node',
     testTimeout: 60_000,
+    isolate: false,
     sequence: { sequencer: NearestFirst },
   },
 });

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { complaints, expect, saved, test } from './application.ts';
+import { complaints, cutValues, expect, saved, test } from './application.ts';
 
 /** Somebody who presses and fills, by hand or by keys alone, and how often. */
 interface Builder {
@@ -106,6 +106,8 @@ for (const [way, builder] of WAYS) {
     await expect(bench.getByRole('heading', { level: 1 })).toContainText('What must it do');
     // The work goes on where the heading is, not at the top of the page.
     await expect(bench.getByRole('heading', { level: 1 })).toBeFocused();
+    // What was scaled from its size in metres has more digits in feet, and a unit that is longer.
+    expect(await cutValues(bench)).toEqual([]);
     await press(bench.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /Power/ }));
     await press(bench.getByRole('button', { name: 'Make your own motor' }));
     const form = bench.getByRole('form', { name: 'A part of your own' });

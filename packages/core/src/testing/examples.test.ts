@@ -1,25 +1,7 @@
-/** Holds the comments of the core to what they say. */
+/** Holds the examples in comments of the core to what they say. */
 import { beforeAll, describe, expect, it } from 'vitest';
 import { exampleScope } from './example-scope.ts';
-import { coreFiles, examplesOfCore, exportsOf, shownByRooms, wrongIn } from './examples.ts';
-
-describe('a comment', () => {
-  it('stands before everything that a file of the core exports', () => {
-    const bare = coreFiles().flatMap((file) =>
-      exportsOf(file).flatMap(({ name, tellsItself, comment }) =>
-        comment === undefined && !tellsItself ? [`${file}: ${name}`] : [],
-      ),
-    );
-    expect(bare).toEqual([]);
-  });
-
-  it('has an example before every function that a room shows', () => {
-    const shown = shownByRooms().filter(({ isFunction }) => isFunction);
-    expect(shown.length).toBeGreaterThan(300);
-    const without = shown.filter(({ comment }) => comment?.includes('@example') !== true);
-    expect(without.map(({ file, name }) => `${file}: ${name}`)).toEqual([]);
-  });
-});
+import { examplesOfCore, wrongIn } from './examples.ts';
 
 describe('an example in a comment', () => {
   let scopeOf: Awaited<ReturnType<typeof exampleScope>>;

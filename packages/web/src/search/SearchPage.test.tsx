@@ -38,8 +38,8 @@ const listed = (): string[] =>
     .map((item) => item.textContent ?? '');
 
 /** A page from which a search was started with one kind of stage and few teeth. */
-async function searched(): Promise<void> {
-  onBench(<SearchPage />, { ...puffin, name: `Puffin ${crypto.randomUUID()}` });
+async function searched(build = puffin): Promise<void> {
+  onBench(<SearchPage />, { ...build, name: `Puffin ${crypto.randomUUID()}` });
   fireEvent.change(screen.getByLabelText('Stages behind the motor'), { target: { value: '1' } });
   // A page keeps what an earlier search of its build allowed.
   for (const kind of ['Toothed belt', 'Spur gears'])
@@ -80,7 +80,16 @@ describe('the search for a set', () => {
       `${judged.toLocaleString('en')} sets judged; ${works.toLocaleString('en')} of them do all`,
     );
     expect(text()).toContain(`${front.length} are worth choosing from`);
+    expect(text().includes('Each is short of a rule')).toBe(front.every(({ near }) => near < 1));
     expect(listed().length).toBe(Math.min(8, front.length));
+  });
+
+  it('says so where each set that works is short of a rule', async () => {
+    const strict = { ...puffin, marginPolicy: { ...puffin.marginPolicy, torque: 10 } };
+    await searched(strict);
+    expect(text()).toMatch(
+      /worth choosing from.* Each is short of a rule somewhere: beside it stands where\./,
+    );
   });
 
   it('puts a set in once a snapshot is taken, and says so', async () => {

@@ -180,6 +180,9 @@ function Results({ done: { answer, asked } }: { readonly done: Extract<Searching
         {works === 0
           ? `These ${front.length} come nearest, each by another motor.`
           : `${front.length} are worth choosing from: for every other, one of these is at least as good in everything.`}
+        {works > 0 &&
+          front.every(({ near }) => near < 1) &&
+          ' Each is short of a rule somewhere: beside it stands where.'}
         {of !== build &&
           putting.said === '' &&
           ' The build has changed since: search again for what suits it now.'}

@@ -23,7 +23,7 @@ const AddDuty = lazyPart(async () => (await import('./AddDuty.tsx')).AddDuty);
 /** Columns of one number each; what the schema calls too long for a column is headed shorter. */
 const COLUMNS = [
   { key: 'grade', title: 'Grade', width: 'w-[66px]' },
-  { key: 'speed', title: 'Speed', width: 'w-[84px]' },
+  { key: 'speed', title: 'Speed', width: 'w-[92px]' },
   { key: 'payloadShare', title: 'Payload', width: 'w-[70px]' },
 ] as const;
 
