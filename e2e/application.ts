@@ -147,7 +147,7 @@ export const cutValues = (page: Page): Promise<string[]> =>
       const room = roomOf(field, style) - (isChoice ? ARROW : 0);
       if (isShown(field) && pen.measureText(shown).width > room + 1) cut.push(shown);
     }
-    for (const box of document.querySelectorAll('main *')) {
+    for (const box of document.querySelectorAll('main *, [data-block] *')) {
       const { overflowX } = getComputedStyle(box);
       const hides = (overflowX === 'hidden' || overflowX === 'clip') && !box.closest('svg, .sr-only');
       if (

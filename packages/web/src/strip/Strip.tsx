@@ -64,7 +64,7 @@ function StripBlock({ buildId, block, link, report, was }: BlockProps) {
           {title}
         </Link>
         {link && (
-          <span className="block truncate font-sans text-[14px] font-normal text-soft">
+          <span className="block font-sans text-[14px] leading-tight font-normal text-soft xl:text-right">
             {linkDefinition(link.link).title.toLowerCase()}
           </span>
         )}

@@ -3,7 +3,7 @@ import { evaluate } from '@zubric/core/judge';
 import { buildSchema, type Build, driveOf, changeDrive } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { PATH_KINDS, freshStage, pathTitle, type StageKind } from '@zubric/core/transmission';
-import { fireEvent, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
 import { Drivetrain } from './Drivetrain.tsx';
@@ -50,6 +50,33 @@ describe('the ratio windows', () => {
     });
     expect(scales.length).toBeGreaterThan(1);
     for (const scale of scales) expect(scale).toBeCloseTo(scales[0] ?? NaN, 3);
+  });
+
+  it('are drawn as narrow as the page is, with what stands on the axis apart', () => {
+    const widthOn = (page: (query: string) => boolean): number => {
+      vi.stubGlobal('matchMedia', (query: string) => ({
+        matches: page(query),
+        addEventListener() {},
+        removeEventListener() {},
+      }));
+      show(puffin);
+      const numbers = [...chart().querySelectorAll('g > text[text-anchor="middle"]')]
+        .filter(({ textContent }) => / : 1$/.test(textContent))
+        .map(({ parentElement }) =>
+          Number(/\(([\d.]+)/.exec(parentElement?.getAttribute('transform') ?? '')?.[1]),
+        );
+      const ways = numbers.slice(1).map((at, n) => at - (numbers[n] ?? NaN));
+      expect(ways.every((way) => way >= 48)).toBe(true);
+      const [, , width = 0] = (chart().getAttribute('viewBox') ?? '').split(' ').map(Number);
+      expect(Math.max(...bands().map(({ end }) => end))).toBeLessThanOrEqual(width);
+      cleanup();
+      return width;
+    };
+    const desk = widthOn(() => false);
+    const tablet = widthOn((query) => query.includes('1023px'));
+    const phone = widthOn(() => true);
+    expect(phone).toBeLessThan(tablet);
+    expect(tablet).toBeLessThan(desk);
   });
 
   it('hold the window of the rule inside the one that just does', () => {

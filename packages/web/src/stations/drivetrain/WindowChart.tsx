@@ -3,15 +3,33 @@ import type { Report } from '@zubric/core/judge';
 import { showNumber } from '@zubric/core/quantity';
 import { scaleLog, type ScaleLogarithmic } from 'd3-scale';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useMatches, useNarrow } from '../../common/use-narrow.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 
-const WIDTH = 1080;
+/** How wide it is drawn, so that its words stay as large as those beside it: on a desk, a tablet, a phone. */
+const WIDTHS = { desk: 1080, tablet: 680, phone: 400 };
+/** Left free at the right end. */
+const MARGIN = 20;
+/** Numbers of the axis stand no nearer than this. */
+const APART = 48;
+/** What the names may take of a narrow drawing. */
+const MOST_SHARE = 0.38;
 /** Room for the names of the jobs, as wide as the longest asks for. */
 const LEAST_LABELS = 110;
 const MOST_LABELS = 300;
 const LETTER = 7.3;
-const labelsFor = (names: readonly string[]): number =>
-  Math.min(MOST_LABELS, Math.max(LEAST_LABELS, ...names.map((name) => name.length * LETTER + 20)));
+const labelsFor = (names: readonly string[], width: number): number =>
+  Math.min(
+    MOST_LABELS,
+    MOST_SHARE * width,
+    Math.max(LEAST_LABELS, ...names.map((name) => name.length * LETTER + 20)),
+  );
+
+function useDrawnWidth(): number {
+  const isPhone = useNarrow();
+  const isTablet = useMatches('(max-width: 1023px)');
+  return isPhone ? WIDTHS.phone : isTablet ? WIDTHS.tablet : WIDTHS.desk;
+}
 /** Half of the mark's own label: no ratio of the axis is written under it. */
 const MARK_HALF = 56;
 /** Where the second colour is told under the axis. */
@@ -49,8 +67,12 @@ export function WindowChart({ sought, onSeek }: ChartProps) {
   const { report, build } = useBuild();
   const domain = domainOf(report);
   const rows = report.duties.flatMap((d) => (d.ratioWindow ? [{ ...d, window: d.ratioWindow }] : []));
-  const labels = labelsFor(rows.map(({ name }) => name));
-  const x = scaleLog(domain, [labels, WIDTH - 20]).clamp(true);
+  const width = useDrawnWidth();
+  const labels = labelsFor(
+    rows.map(({ name }) => name),
+    width,
+  );
+  const x = scaleLog(domain, [labels, width - MARGIN]).clamp(true);
   const markAt = x(sought ?? report.train.ratio);
   const bottom = rows.length * ROW + 10;
   const rule = showNumber(build.marginPolicy.torque);
@@ -58,24 +80,31 @@ export function WindowChart({ sought, onSeek }: ChartProps) {
   // What stands under the axis already leaves no room for a number.
   const isTaken = (at: number): boolean =>
     Math.abs(at - markAt) < MARK_HALF + 26 || at < KEY_AT + 26 + keyed.length * LETTER + 26;
+  const ratios = niceRatios(domain);
+  const numbered = ratios
+    .filter((ratio) => !isTaken(x(ratio)))
+    .reduce<readonly number[]>((those, ratio) => {
+      const last = those.at(-1);
+      return last !== undefined && x(ratio) - x(last) < APART ? those : [...those, ratio];
+    }, []);
   return (
     <figure className="sheet px-3 pt-2 pb-1">
       <svg
-        viewBox={`0 0 ${WIDTH} ${bottom + AXIS}`}
+        viewBox={`0 0 ${width} ${bottom + AXIS}`}
         className="block w-full"
         role="group"
         aria-label="Ratio windows"
       >
         <desc>{describe(rows, report)}</desc>
-        {niceRatios(domain).map((ratio) => (
+        {ratios.map((ratio) => (
           <g key={ratio} transform={`translate(${x(ratio)} ${bottom})`}>
             <path d="M0 0v5" stroke="var(--color-ink)" />
             <text y="19" textAnchor="middle" fontSize="14" fill="var(--color-soft)">
-              {isTaken(x(ratio)) ? '' : `${showNumber(ratio)} : 1`}
+              {numbered.includes(ratio) && `${showNumber(ratio)} : 1`}
             </text>
           </g>
         ))}
-        <path d={`M${labels} ${bottom}H${WIDTH - 20}`} stroke="var(--color-ink)" />
+        <path d={`M${labels} ${bottom}H${width - MARGIN}`} stroke="var(--color-ink)" />
         {rows.map((row, at) => (
           <WindowRow
             key={row.id}
@@ -135,13 +164,15 @@ const describe = (rows: readonly { name: string; window: RatioWindow }[], report
     )
     .join('. ')}`;
 
+const rightOf = (x: ScaleLogarithmic<number, number>): number => x.range()[1] ?? 0;
+
 /** Text that stays readable over lines. */
 const haloed = { stroke: 'var(--color-sheet)', strokeWidth: 4, paintOrder: 'stroke' } as const;
 
 interface RowProps {
   readonly name: string;
   readonly window: RatioWindow;
-  readonly x: (ratio: number) => number;
+  readonly x: ScaleLogarithmic<number, number>;
   readonly y: number;
   readonly rule: string;
   readonly labels: number;
@@ -160,7 +191,7 @@ function WindowRow({ name, window, x, y, rule, labels }: RowProps) {
   // A window that begins or ends further out than is drawn says so inside its bar.
   const offLeft = window.just !== null && x(window.just.low) < labels + 44;
   const none = window.rule ? '' : `, none at ${rule} ×`;
-  const offRight = window.just !== null && x(window.just.high) > WIDTH - 64 - none.length * LETTER;
+  const offRight = window.just !== null && x(window.just.high) > rightOf(x) - 44 - none.length * LETTER;
   const longest = Math.floor((labels - 16) / LETTER);
   return (
     <g>
@@ -197,7 +228,7 @@ function WindowRow({ name, window, x, y, rule, labels }: RowProps) {
           x={x(window.best.ratio)}
           y={y + 13.5}
           fontSize="14"
-          textAnchor={x(window.best.ratio) < WIDTH / 2 ? 'start' : 'end'}
+          textAnchor={x(window.best.ratio) < (rightOf(x) + MARGIN) / 2 ? 'start' : 'end'}
           fill="var(--color-short)"
           {...haloed}
         >
@@ -229,8 +260,8 @@ function Mark({ ratio, sought, x, bottom, labels, onSeek }: MarkProps) {
     const svg = event.currentTarget.ownerSVGElement;
     const box = svg?.getBoundingClientRect();
     if (!held.current || !box || box.width === 0) return;
-    const across = ((event.clientX - box.left) / box.width) * WIDTH;
-    onSeek(x.invert(Math.min(WIDTH - 20, Math.max(labels, across))));
+    const across = ((event.clientX - box.left) / box.width) * (rightOf(x) + MARGIN);
+    onSeek(x.invert(Math.min(rightOf(x), Math.max(labels, across))));
   };
   const key = (event: KeyboardEvent<SVGGElement>): void => {
     const by = event.shiftKey ? LARGE_STEP : STEP;
