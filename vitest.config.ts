@@ -16,10 +16,11 @@ const node = (name: string) => ({
   },
 });
 
-/** They give the browser a disk, and its modules one window after the other: what these hold is no other file's. */
-const OWN_DISK = [
+/** They give the browser a disk, or put something else in a module's place: what their modules hold is no other file's. */
+const ALONE = [
   'packages/web/src/offline/outbox.test.ts',
   'packages/web/src/session/{drafts.test.ts,saving.test.tsx}',
+  'packages/web/src/stations/power/day/day.test.tsx',
 ];
 
 const page = (name: string, files: { include: string[]; exclude?: string[]; isolate?: boolean }) => ({
@@ -50,6 +51,7 @@ export default defineConfig({
           // One throw-away database serves all files of the server's tests, one after the other.
           fileParallelism: false,
           isolate: false,
+          sequence: { groupOrder: 1 },
           globalSetup: 'packages/server/src/testing/global-setup.ts',
         },
       },
@@ -59,12 +61,13 @@ export default defineConfig({
           include: ['faults/**/*.test.ts'],
           environment: 'node' as const,
           fileParallelism: false,
+          sequence: { groupOrder: 2 },
           testTimeout: 600_000,
           hookTimeout: 300_000,
         },
       },
-      page('web', { include: ['packages/web/src/**/*.test.{ts,tsx}'], exclude: OWN_DISK, isolate: false }),
-      page('web-disk', { include: OWN_DISK }),
+      page('web', { include: ['packages/web/src/**/*.test.{ts,tsx}'], exclude: ALONE, isolate: false }),
+      page('web-alone', { include: ALONE }),
     ],
   },
 });

@@ -179,7 +179,7 @@ const vitest = (title, projects, { quiet = false } = {}) => {
 /** What a part's tests are called by vitest; some faults are tried where the server's own tests are. */
 const PROJECTS = {
   core: ['core'],
-  web: ['web', 'web-disk'],
+  web: ['web', 'web-alone'],
   cli: ['cli'],
   server: ['server'],
   faults: ['faults'],
