@@ -3,9 +3,7 @@ import { defineConfig } from 'vitest/config';
 
 const FOLDER = process.env['ZUBRIC_MUTANTS'] ?? '';
 /** Beside a folder's own tests, those that ask every formula and every layout for its values. */
-const ASKED = ['calculators/*', 'judge/{evaluate,layouts,links}'].map(
-  (tests) => `packages/core/src/${tests}`,
-);
+const ASKED = ['calculators/*', 'judge/{evaluate,layouts}'].map((tests) => `packages/core/src/${tests}`);
 
 /** The tests of the folder itself first: most mutants fall there. */
 class NearestFirst extends BaseSequencer {

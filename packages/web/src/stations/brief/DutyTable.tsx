@@ -245,7 +245,7 @@ function Asked({ duty, report, onChange }: RowProps) {
             field="duration"
             label={`Minutes an outing, ${duty.name}`}
             hideLabel
-            className="w-[84px]"
+            className="w-[76px]"
             value={duty.duration}
             onChange={(duration) => onChange({ duration })}
           />
