@@ -203,7 +203,7 @@ function Asked({ duty, report, onChange }: RowProps) {
   const grounds = useNewGrounds();
   return (
     <>
-      <td className="xl:min-w-[150px]" data-title="Job" data-wide>
+      <td className="xl:min-w-[138px]" data-title="Job" data-wide>
         <TextField
           label={`Name of the job ${duty.name}`}
           hideLabel
@@ -212,7 +212,7 @@ function Asked({ duty, report, onChange }: RowProps) {
           onChange={(name) => onChange({ name })}
         />
       </td>
-      <td className="xl:min-w-[192px]" data-title="Ground" data-wide>
+      <td className="xl:min-w-[206px]" data-title="Ground" data-wide>
         <Choice
           className="[&_select]:font-narrow [&_select]:px-1"
           label={`Ground of ${duty.name}`}
