@@ -6,6 +6,7 @@ import { formFactor } from './gear-bending.ts';
 import { jockeyLever } from './jockey-lever.ts';
 import { largestSprocket } from './largest-sprocket.ts';
 import { frictionBeltInput } from './stages/friction-belt.ts';
+import { orProblem } from './stages/fields.ts';
 import { pairNear } from './stages/fresh-sizes.ts';
 import { gearCures, outsideOf, toothPull } from './stages/toothed.ts';
 import { trackInput } from './stages/track.ts';
@@ -15,9 +16,12 @@ import {
   chainDrive,
   freshStage,
   frictionBelt,
+  gearPair,
+  stageCures,
   stageFigures,
   stageName,
   stageStrength,
+  stageWork,
   teethForRatio,
   timingBelt,
   type StageOf,
@@ -30,20 +34,20 @@ const accepts = (
   given: object,
 ) => sum.input.safeParse(given).success;
 
-describe('a belt that holds by friction', () => {
-  const RUNNING = {
-    smallDiameterMm: 100,
-    largeDiameterMm: 100,
-    centreMm: 500,
-    grooveAngleDeg: 180,
-    friction: 0.3,
-    massKgPerM: 0.1,
-    smallRpm: 3000,
-    torqueNm: 5,
-    installedTensionN: 200,
-    idlerExtraWrapDeg: 0,
-  };
+const RUNNING = {
+  smallDiameterMm: 100,
+  largeDiameterMm: 100,
+  centreMm: 500,
+  grooveAngleDeg: 180,
+  friction: 0.3,
+  massKgPerM: 0.1,
+  smallRpm: 3000,
+  torqueNm: 5,
+  installedTensionN: 200,
+  idlerExtraWrapDeg: 0,
+};
 
+describe('a belt that holds by friction', () => {
   // Tensions of both strands from T1 − Fc = e^{fθ}(T2 − Fc) and T1 + T2 = 2 Ti (Shigley, ch. 17).
   it('loses by its own whirling what presses it on', () => {
     const { transmissiblePullN, centrifugalN } = frictionBelt.run(RUNNING);
@@ -90,6 +94,42 @@ describe('pulleys and sprockets', () => {
     expect(at(50)).toThrow('overlap');
     expect(at(63)).toThrow('overlap');
     expect(at(70)).not.toThrow();
+  });
+
+  it('that overlap are told how far apart they were put, and how far they must be', () => {
+    expect(() => frictionBelt.run({ ...RUNNING, largeDiameterMm: 300, centreMm: 150 })).toThrow(
+      /At 150.mm .* more than 200.mm/,
+    );
+    const toothed = { pitchMm: 5, teethSmall: 20, teethLarge: 60, centreMm: 50 };
+    // (20 + 60) × 5 / 2π = 63.7 mm.
+    expect(() => timingBelt.run(toothed)).toThrow(/At 50.mm .* more than 63[.]7.mm/);
+  });
+
+  it('are cured by shafts further apart than now, and than where their wheels touch', () => {
+    const stage = { ...(freshStage('chain', 's', 3) as StageOf<'chain'>), centre: typed(0.02, 'mm') };
+    const apart = (stageCures(stage) ?? []).flatMap(({ stage: cure }) =>
+      cure.kind === 'chain' && cure.teethDriver === stage.teethDriver ? [cure.centre.value] : [],
+    );
+    const touch = ((stage.teethDriver + stage.teethDriven) * 9.525) / 1000 / (2 * Math.PI);
+    expect(stage.chain).toBe('ansi-35');
+    for (const [at, value] of [0.03, 0.04, 0.06, 1.2 * touch, 1.6 * touch, 2.4 * touch].entries())
+      expect(apart[at]).toBeCloseTo(value, 12);
+  });
+
+  it('of a toothed belt are as wide as their pitch circles, each on its own side', () => {
+    const stage = freshStage('timing-belt', 's', 3) as StageOf<'timing-belt'>;
+    const circle = (teeth: number) => (stage.pitch.value * teeth) / Math.PI;
+    expect(stageFigures(stage).outsideM).toEqual({
+      driver: circle(stage.teethDriver),
+      driven: circle(stage.teethDriven),
+    });
+  });
+
+  it('of a track run rough below nine teeth (common practice, no source)', () => {
+    const stage = freshStage('track', 's', 1) as StageOf<'track'>;
+    const warned = (sprocketTeeth: number) => codesOf(stageFigures({ ...stage, sprocketTeeth }).warnings);
+    expect(warned(8)).toEqual(['few-teeth']);
+    expect(warned(9)).toEqual([]);
   });
 
   it('of a chain are given by a number or a pitch, and lie alike by either', () => {
@@ -153,6 +193,33 @@ describe('gears', () => {
       if (cure.faceWidth.value === gears.faceWidth.value)
         expect(cure.teethDriver).toBeGreaterThan(gears.teethDriver);
       else expect(cure.faceWidth.value).toBeCloseTo(gears.faceWidth.value / 2, 12);
+  });
+
+  it('lose no power but what their efficiency says', () => {
+    const { outputRpm = NaN, outputTorqueNm = NaN } = gearPair.run(
+      gearPair.input.parse({
+        ...{ teethDriver: 20, teethDriven: 60, moduleMm: 1 },
+        ...{ inputRpm: 900, inputTorqueNm: 2, efficiency: 0.97 },
+      }),
+    );
+    expect(outputRpm).toBeCloseTo(300, 9);
+    expect((outputTorqueNm * outputRpm) / (2 * 900)).toBeCloseTo(0.97, 12);
+  });
+
+  it('have their set screws locked once they mesh, never before', () => {
+    const work = stageWork(stage);
+    expect(work.before(stage).map(({ id }) => id)).toContain('mesh');
+    expect(work.after(stage)).toMatchObject([{ id: 'lock', after: ['mesh'] }]);
+  });
+
+  it('on a cone with too few teeth are told so, and given no stress', () => {
+    const few = bevelPair.run(
+      bevelPair.input.parse({ moduleMm: 2, teethDriver: 10, teethDriven: 40, faceWidthMm: 8, torqueNm: 1 }),
+    );
+    // 10/cos(14.04°) = 10.3 virtual teeth, under the twelve where the form factors begin.
+    expect(few.virtualTeeth).toBeCloseTo(10 * Math.hypot(1, 0.25), 9);
+    expect(codesOf(few.warnings)).toEqual(['few-teeth']);
+    expect(few).not.toHaveProperty('stressMPa');
   });
 
   it('have a form factor below the first row of the table, too', () => {
@@ -229,3 +296,18 @@ it('a stage is called within a sentence by a small letter, but for a lone capita
   expect(stageName('timing-belt')).toBe('toothed belt');
   expect(stageName('friction-belt')).toBe('V or flat belt');
 });
+
+it('a fault of the program is not taken for a stage that cannot be built', () => {
+  const broken = () => {
+    throw new TypeError('a fault');
+  };
+  expect(() => orProblem({ ratio: 1, efficiency: 1 }, broken)).toThrow(TypeError);
+});
+
+it.each(['friction-belt', 'timing-belt', 'chain'] as const)(
+  'the working of a %s says that its torque is that of its load',
+  (kind) => {
+    const sum = stageStrength(freshStage(kind, 's', 2), { inputTorqueNm: 2, inputRpm: 900 })?.sum;
+    expect(sum?.from).toMatchObject({ torqueNm: 'load' });
+  },
+);

@@ -6,6 +6,7 @@ import {
   HUB_KINDS,
   PATH_KINDS,
   freshPath,
+  fittedPathElement,
   freshPathElement,
   holdOf,
   mismatchesOf,
@@ -13,6 +14,7 @@ import {
   pathHolds,
   pathTitle,
   safetyOf,
+  strongerPathElement,
   type PathElement,
   type PathKind,
   type PathOf,
@@ -99,6 +101,24 @@ describe('parts that meet', () => {
     expect(adapters({ ...fresh('bolt-circle'), otherCircle: mm(37) })).toEqual(['plate']);
   });
 
+  it('want no keyway at all of a bore on a plain shaft, and are mended by boring the hub to its shaft', () => {
+    const { width } = fresh('key');
+    const [plain] = mismatchesOf([shaft(12), fresh('key')]);
+    expect(plain).toMatchObject({ what: 'key', has: width, wants: { ...width, value: 0 } });
+    const hub = fresh('set-screws');
+    const [bore] = mismatchesOf([shaft(10), hub]);
+    const bored = bore && fittedPathElement(hub, bore, { before: mm(10) })?.element;
+    expect(bored).toEqual({ ...hub, bore: { ...hub.bore, value: 0.01 } });
+    expect(bored && mismatchesOf([shaft(10), bored])).toEqual([]);
+  });
+
+  it('are made stronger by a shaft as it is sold: whole millimetres, halves below four (common practice, no source)', () => {
+    const thicker = (d: number) =>
+      strongerPathElement(shaft(d)).map(({ element }) => (element as PathOf<'shaft'>).diameter.value * 1000);
+    expect(thicker(2)).toEqual([2.5, 3]);
+    expect(thicker(11)).toEqual([14, 17]);
+  });
+
   it('are looked at on both sides of a coupling', () => {
     const coupling = { ...fresh('coupling'), bore: mm(6), otherBore: mm(10) };
     const found = mismatchesOf([shaft(6), coupling, shaft(12)]);
@@ -149,6 +169,13 @@ describe('a usual path', () => {
       'Axle stage-2',
       'Wheel hub stage-2',
     ]);
+  });
+
+  it('has keyways in its shafts where its hubs are keyed, and none where they are screwed on', () => {
+    const keyed = (wheelDiameterM: number) =>
+      freshPath(stages, { wheelDiameterM }).filter((element) => element.kind === 'shaft' && element.keyWidth);
+    expect(keyed(0.4)).toHaveLength(2);
+    expect(keyed(0.1)).toEqual([]);
   });
 
   it('of a winch or a track ends at its sprocket', () => {
