@@ -53,7 +53,7 @@ interface Tests {
 
 export const test = base.extend<Tests, Workers>({
   application: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright asks for a pattern here.
+    // oxlint-disable-next-line no-empty-pattern -- Playwright asks for a pattern here.
     async ({}, use) => {
       const cluster = await throwAwayCluster();
       const application = await makeApplication(cluster);

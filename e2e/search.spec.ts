@@ -26,7 +26,7 @@ test('from too weak a motor to a set of what is on hand: searched, read, put in,
   await bench.getByRole('link', { name: 'What would do this?' }).press('Enter');
   await bench.getByLabel('Only what is on hand').check();
   // A key that is pressed before the shelf has come is pressed on nothing.
-  await expect(bench.getByText(/^On the shelf lie 48 motors/)).toBeVisible();
+  await expect(bench.getByText(/^On the shelf lie \d+ motors/)).toBeVisible();
   await bench.getByRole('button', { name: 'Search' }).press('Enter');
   await expect(bench.getByText(/sets judged; /)).toBeVisible({ timeout: 60_000 });
   expect(await complaints(bench)).toEqual([]);

@@ -121,7 +121,7 @@ async function runner(title, command, args, { report, read, env = {}, quiet = fa
   count(passed, failed + (died || passed + failed === 0 ? 1 : 0));
 }
 
-/** Compiled itself, it checks in a quarter of the time; `typescript` by its own name is what eslint reads code with. */
+/** Compiled itself, it checks in a quarter of the time; `typescript` by its own name is what examples in comments are read with. */
 const COMPILER = '../typescript-native/bin/tsc';
 const TYPED = [
   'packages/web',
@@ -131,12 +131,11 @@ const TYPED = [
   'packages/cli',
   '.',
 ];
-// The longest first, so that none is left alone at the end.
 if (only === undefined)
   await checkAll([
-    ['lint', 'eslint', ['.', '--max-warnings=0']],
+    ['lint', 'oxlint', ['--deny-warnings']],
+    ['formatting', 'oxfmt', ['--check']],
     ...TYPED.map((project) => [`types of ${project}`, COMPILER, ['-p', project]]),
-    ['formatting', 'prettier', ['--check', '--log-level=warn', '.']],
     [
       'dependency rules',
       'depcruise',

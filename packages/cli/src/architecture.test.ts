@@ -2,8 +2,8 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { resolve } from 'node:path';
-import { format, resolveConfig } from 'prettier';
 import { calculationsPage } from '../../../scripts/lib/calculations-page.ts';
+import { asWritten } from '../../../scripts/lib/as-written.ts';
 import { describe, expect, it } from 'vitest';
 
 interface Rule {
@@ -75,10 +75,7 @@ describe('docs/api.md', () => {
 
 describe('docs/calculations.md', () => {
   it('is as `npm run schema` writes it', async () => {
-    const page = await format(calculationsPage('.'), {
-      ...((await resolveConfig('docs/calculations.md')) ?? {}),
-      parser: 'markdown',
-    });
+    const page = await asWritten('docs/calculations.md', calculationsPage('.'));
     expect(readFileSync('docs/calculations.md', 'utf8')).toBe(page);
   });
 });

@@ -11,7 +11,8 @@ export interface ReadBuild {
 
 /** A build read from a file; or what to say of a file that is none. */
 export type BuildFile =
-  ({ readonly ok: true } & ReadBuild) | { readonly ok: false; readonly outcome: Outcome };
+  | ({ readonly ok: true } & ReadBuild)
+  | { readonly ok: false; readonly outcome: Outcome };
 
 /** Reads a build from a file, `-` for standard input. */
 export function buildIn(path: string, files: Files): BuildFile {

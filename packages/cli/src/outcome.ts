@@ -23,7 +23,8 @@ export const problemLine = ({ path, message }: { path: string; message: string }
   path === '(whole)' ? message : `${path}: ${message}`;
 
 export type Parsed =
-  { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly why: string };
+  | { readonly ok: true; readonly value: unknown }
+  | { readonly ok: false; readonly why: string };
 
 export function parseJson(text: string): Parsed {
   try {

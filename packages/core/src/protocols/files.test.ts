@@ -40,8 +40,8 @@ describe('runs from a table', () => {
     const told = read({ Abweichung: 'side', 'Weg [cm]': 'distance' });
     expect(told.problems).toEqual([]);
     expect(told.readings).toHaveLength(2);
-    expect((told.readings[0]?.['distance'] as { value: number }).value).toBeCloseTo(2.95, 12);
-    expect((told.readings[1]?.['side'] as { value: number }).value).toBe(-0.007);
+    expect((told.readings[0]?.['distance'] as { value: number } | undefined)?.value).toBeCloseTo(2.95, 12);
+    expect((told.readings[1]?.['side'] as { value: number } | undefined)?.value).toBe(-0.007);
     expect(told.columns[2]).toEqual({ heading: 'Wer', key: null });
     expect(read({ Abweichung: 'side', 'Weg [cm]': 'side' }).problems).toEqual([
       'Two columns are ended to the side: leave one out.',
@@ -70,7 +70,7 @@ describe('lines of a controller', () => {
       '# begins\nok 1\ngot 1 rpm=3000\nok 2\ngot 2 rpm=3100\ngot 3 side=1',
     );
     expect(runs.map(({ motor }) => motor)).toEqual(['1', '2']);
-    expect((runs[1]?.speed as { value: number }).value).toBeCloseTo((3100 * Math.PI) / 30, 9);
+    expect((runs[1]?.speed as { value: number } | undefined)?.value).toBeCloseTo((3100 * Math.PI) / 30, 9);
   });
 });
 

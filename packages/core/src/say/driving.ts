@@ -110,7 +110,8 @@ export function driveFindingInWords(
  */
 export function driveMoveInWords(
   move:
-    DriveMove | { readonly does: 'match'; readonly cause: Cause; readonly cloud: { readonly rmsM: number } },
+    | DriveMove
+    | { readonly does: 'match'; readonly cause: Cause; readonly cloud: { readonly rmsM: number } },
   system: UnitSystem = 'metric',
 ): string {
   const ends = `${show(move.cloud.rmsM, 'length', system).text} from its end instead`;

@@ -8,7 +8,15 @@ import { rounded, scaleOf, usual, type Scale } from './scale.ts';
 
 /** What a new build asks of a job beside that it does it. */
 export type JobFigure =
-  'payload' | 'grade' | 'speed' | 'drawbar' | 'step' | 'lean' | 'pushed' | 'bladeWidth' | 'bladeHeap';
+  | 'payload'
+  | 'grade'
+  | 'speed'
+  | 'drawbar'
+  | 'step'
+  | 'lean'
+  | 'pushed'
+  | 'bladeWidth'
+  | 'bladeHeap';
 
 /** A kind of job to add; its numbers are scaled from the vehicle and wait for the builder's own. */
 export interface DutyTemplate {

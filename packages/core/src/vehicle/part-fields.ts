@@ -15,7 +15,7 @@ const MEASURES: Readonly<Record<string, Dimension>> = {
   V: 'voltage',
   A: 'current',
   rpm: 'rotation',
-  'N·m': 'torque',
+  N·m: 'torque',
   N: 'force',
   kg: 'mass',
   mm: 'length',

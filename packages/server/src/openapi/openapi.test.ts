@@ -2,8 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { Validator } from '@seriousme/openapi-schema-validator';
 import addFormats from 'ajv-formats';
 import { Ajv2020 } from 'ajv/dist/2020.js';
-import { format, resolveConfig } from 'prettier';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { asWritten } from '../../../../scripts/lib/as-written.ts';
 import { demoServer, type DemoServer } from '../testing/test-server.ts';
 import { openApiDocument } from './document.ts';
 import { doorsPage } from './doors-page.ts';
@@ -39,10 +39,7 @@ describe('the list of doors', () => {
 
   it('is told of in docs/api.md as `npm run schema` writes it', async () => {
     const page = readFileSync('docs/api.md', 'utf8');
-    const anew = await format(doorsPage(page), {
-      ...((await resolveConfig('docs/api.md')) ?? {}),
-      parser: 'markdown',
-    });
+    const anew = await asWritten('docs/api.md', doorsPage(page));
     expect(page).toBe(anew);
     expect(page).toContain('`PUT /api/trial-sets/:setId/trials/:trialId`');
   });

@@ -4,7 +4,8 @@ import { shrunk } from '../common/shrink.ts';
 import { record } from './outbox.ts';
 
 type Standing =
-  { readonly at: 'idle' | 'busy' | 'sent' | 'kept' } | { readonly at: 'failed'; readonly why: string };
+  | { readonly at: 'idle' | 'busy' | 'sent' | 'kept' }
+  | { readonly at: 'failed'; readonly why: string };
 
 /** A photograph for the logbook under a line of its own; it waits here where there is no network. */
 export function useLogPhoto(buildId: string, note: string) {

@@ -18,7 +18,7 @@ const UNITS: Readonly<Record<string, readonly [Dimension, string]>> = {
   'm²': ['area', 'm²'],
   'mm²': ['area', 'mm²'],
   N: ['force', 'N'],
-  'N·m': ['torque', 'N·m'],
+  N·m: ['torque', 'N·m'],
   'm/s': ['speed', 'm/s'],
   'm/s²': ['acceleration', 'm/s²'],
   rpm: ['rotation', 'rpm'],
@@ -35,7 +35,8 @@ const UNITS: Readonly<Record<string, readonly [Dimension, string]>> = {
 };
 
 export type ReadKey =
-  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly why: string };
+  | { readonly ok: true; readonly value: number }
+  | { readonly ok: false; readonly why: string };
 
 /** A unit that has no others here: its field takes bare numbers, or that unit itself. */
 const fixedUnit = (unit: string): string => (unit in UNITS ? '' : unit);

@@ -42,7 +42,13 @@ export interface StageLoop {
 
 /** What of a stage gives out. */
 export type StageLink =
-  'gearhead-torque' | 'chain-pull' | 'tooth-stress' | 'belt-pull' | 'slip' | 'rope-pull' | 'track-pull';
+  | 'gearhead-torque'
+  | 'chain-pull'
+  | 'tooth-stress'
+  | 'belt-pull'
+  | 'slip'
+  | 'rope-pull'
+  | 'track-pull';
 
 /** Where a number of a sum comes from: what reaches the stage, what its builder said, a table, or a choice of ours. */
 export type SumSource = 'load' | Quantity | { readonly shelf: string } | { readonly fixed: string };

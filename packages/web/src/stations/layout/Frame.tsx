@@ -121,7 +121,12 @@ function SectionFields({ member, onChange }: FieldsProps) {
     ...(isTube(member.section) ? ['wall'] : []),
   ];
   const fields = ['from', 'span', ...sizes, 'share'] as (
-    'from' | 'span' | 'height' | 'width' | 'wall' | 'share'
+    | 'from'
+    | 'span'
+    | 'height'
+    | 'width'
+    | 'wall'
+    | 'share'
   )[];
   return (
     <div className="grid grid-cols-2 items-end gap-2 md:grid-cols-4 xl:grid-cols-5">
