@@ -2,8 +2,10 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node';
 import { defineConfig } from 'vitest/config';
 
 const FOLDER = process.env['ZUBRIC_MUTANTS'] ?? '';
-/** Beside a folder's own tests, those that ask every formula and every layout for its values. */
-const ASKED = ['calculators/*', 'judge/{evaluate,layouts}'].map((tests) => `packages/core/src/${tests}`);
+/** Beside a folder's own tests, those that ask every formula for its values and judge whole builds. */
+const ASKED = ['calculators', 'judge'].map((folder) => `packages/core/src/${folder}/*`);
+/** Random builds and long ways, which take as long as all others together. */
+const SLOW = 'packages/core/src/judge/{any-build,continuity,outing-course}.test.ts';
 
 /** The tests of the folder itself first: most mutants fall there. */
 class NearestFirst extends BaseSequencer {
@@ -17,6 +19,7 @@ class NearestFirst extends BaseSequencer {
 export default defineConfig({
   test: {
     include: [`${FOLDER}/**/*`, ...ASKED].map((tests) => `${tests}.test.ts`),
+    exclude: [SLOW],
     setupFiles: './vitest.seed.ts',
     environment: 'node',
     testTimeout: 60_000,

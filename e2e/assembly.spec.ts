@@ -62,33 +62,34 @@ test('the sheets print whole rows on A4 and Letter', async ({ bench }) => {
   }
 });
 
-test('three steps are done on a phone with the network away, one with a photograph, and stand on the bench once', async ({
-  bench,
-  browser,
-}) => {
-  const id = await copyOf(bench, 'puffin', 'Puffin on the floor');
-  const { page, context } = await phone({ bench, browser }, 'record', 'Group 5');
-  await page.setViewportSize({ width: 400, height: 800 });
-  await isKept(page);
-  const steps = ['Mount the motor drivers', 'Charge the battery', 'Set the bearings of the shaft'];
-  await page.goto(`/builds/${id}/logbook`);
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-  await page.goto(`/builds/${id}/assembly`);
-  await expect(page.getByLabel(`Done: ${steps[0]}`)).toBeVisible();
-  await network(bench, false);
-  for (const title of steps) await page.getByLabel(`Done: ${title}`).check();
-  await page.getByRole('button', { name: new RegExp(`^what it takes.*${steps[1]}`) }).click();
-  await page.getByLabel(`Photograph of ${steps[1]}`).setInputFiles('packages/web/public/icon-192.png');
-  await expect(page.getByText('Kept on this device')).toBeVisible();
-  await expect(page.getByRole('button', { name: '5 not sent yet' })).toBeVisible();
-  await page.reload();
-  for (const title of steps) await expect(page.getByLabel(`Done: ${title}`)).toBeChecked();
-  await network(bench, true);
-  await expect(page.getByRole('button', { name: /not sent yet/ })).toHaveCount(0, { timeout: 60_000 });
-  await bench.goto(`/builds/${id}/assembly`);
-  for (const title of steps) await expect(bench.getByLabel(`Done: ${title}`)).toBeChecked();
-  await bench.getByRole('link', { name: 'Logbook' }).click();
-  await expect(bench.getByText(`Step “${steps[1]}”`)).toHaveCount(1);
-  await expect(bench.getByRole('img', { name: /photograph/i })).toHaveCount(1);
-  await context.close();
-});
+test(
+  'three steps are done on a phone with the network away, one with a photograph, and stand on the bench once',
+  { tag: '@short' },
+  async ({ bench, browser }) => {
+    const id = await copyOf(bench, 'puffin', 'Puffin on the floor');
+    const { page, context } = await phone({ bench, browser }, 'record', 'Group 5');
+    await page.setViewportSize({ width: 400, height: 800 });
+    await isKept(page);
+    const steps = ['Mount the motor drivers', 'Charge the battery', 'Set the bearings of the shaft'];
+    await page.goto(`/builds/${id}/logbook`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await page.goto(`/builds/${id}/assembly`);
+    await expect(page.getByLabel(`Done: ${steps[0]}`)).toBeVisible();
+    await network(bench, false);
+    for (const title of steps) await page.getByLabel(`Done: ${title}`).check();
+    await page.getByRole('button', { name: new RegExp(`^what it takes.*${steps[1]}`) }).click();
+    await page.getByLabel(`Photograph of ${steps[1]}`).setInputFiles('packages/web/public/icon-192.png');
+    await expect(page.getByText('Kept on this device')).toBeVisible();
+    await expect(page.getByRole('button', { name: '5 not sent yet' })).toBeVisible();
+    await page.reload();
+    for (const title of steps) await expect(page.getByLabel(`Done: ${title}`)).toBeChecked();
+    await network(bench, true);
+    await expect(page.getByRole('button', { name: /not sent yet/ })).toHaveCount(0, { timeout: 60_000 });
+    await bench.goto(`/builds/${id}/assembly`);
+    for (const title of steps) await expect(bench.getByLabel(`Done: ${title}`)).toBeChecked();
+    await bench.getByRole('link', { name: 'Logbook' }).click();
+    await expect(bench.getByText(`Step “${steps[1]}”`)).toHaveCount(1);
+    await expect(bench.getByRole('img', { name: /photograph/i })).toHaveCount(1);
+    await context.close();
+  },
+);

@@ -96,7 +96,7 @@ test('the logbook notes changes, own words and photographs by itself and for goo
   await expect(bench.getByRole('alert')).toContainText('not a picture');
 });
 
-test('by keyboard alone: edit, snapshot, compare, go back', async ({ bench }) => {
+test('by keyboard alone: edit, snapshot, compare, go back', { tag: '@short' }, async ({ bench }) => {
   const { keyboard } = bench;
   /** Tab by tab to what has the words, as without a mouse. */
   const tabTo = async (name: RegExp): Promise<void> => {

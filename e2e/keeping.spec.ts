@@ -8,25 +8,29 @@ interface Stored {
   };
 }
 
-test('a letter in a number never reaches the core, and is told', async ({ bench, request, application }) => {
-  await bench.goto('/builds/puffin/brief');
-  const stored = async (): Promise<Stored> =>
-    (await (await request.get(`${application.url}/api/builds/puffin`)).json()) as Stored;
-  const before = await stored();
-  const force = await bench.getByTestId('force-slip-loaded').textContent();
-  const field = bench.getByLabel('Mass, itself');
-  await field.fill('58 kx');
-  await expect(bench.getByRole('alert')).toContainText('not a unit of mass');
-  await expect(bench.getByText('these figures stand at the last readable value')).toBeVisible();
-  await expect(bench.getByTestId('force-slip-loaded')).toHaveText(force ?? '');
-  await bench.getByLabel('Name', { exact: true }).focus();
-  await expect(field).toHaveValue('58 kx');
-  await bench.waitForTimeout(1000);
-  expect(await stored()).toEqual(before);
-  await field.fill('58 kg');
-  await expect(bench.getByText('these figures stand')).toHaveCount(0);
-  await saved(bench);
-});
+test(
+  'a letter in a number never reaches the core, and is told',
+  { tag: '@short' },
+  async ({ bench, request, application }) => {
+    await bench.goto('/builds/puffin/brief');
+    const stored = async (): Promise<Stored> =>
+      (await (await request.get(`${application.url}/api/builds/puffin`)).json()) as Stored;
+    const before = await stored();
+    const force = await bench.getByTestId('force-slip-loaded').textContent();
+    const field = bench.getByLabel('Mass, itself');
+    await field.fill('58 kx');
+    await expect(bench.getByRole('alert')).toContainText('not a unit of mass');
+    await expect(bench.getByText('these figures stand at the last readable value')).toBeVisible();
+    await expect(bench.getByTestId('force-slip-loaded')).toHaveText(force ?? '');
+    await bench.getByLabel('Name', { exact: true }).focus();
+    await expect(field).toHaveValue('58 kx');
+    await bench.waitForTimeout(1000);
+    expect(await stored()).toEqual(before);
+    await field.fill('58 kg');
+    await expect(bench.getByText('these figures stand')).toHaveCount(0);
+    await saved(bench);
+  },
+);
 
 test('an edit survives a restart of the server, and one made while it is away is sent when it is back', async ({
   bench,
@@ -91,42 +95,42 @@ test('two tabs on one build: the later one is shown each difference, and loses n
   await elsewhere.close();
 });
 
-test('every save that was confirmed is there after the server was killed in the midst of saving', async ({
-  bench,
-  application,
-  request,
-}) => {
-  await bench.goto('/builds/puffin/brief');
-  const confirmed: number[] = [];
-  bench.on('response', (response) => {
-    if (response.request().method() !== 'PUT' || response.status() !== 200) return;
-    const sent = response.request().postDataJSON() as { readonly purpose: string };
-    confirmed.push(Number(/edit (\d+)/.exec(sent.purpose)?.[1] ?? 0));
-  });
-  const field = bench.getByLabel('What it is for');
-  const killed = (async () => {
-    await expect.poll(() => confirmed.length).toBeGreaterThanOrEqual(3);
-    await application.stop('kill');
-  })();
-  let n = 0;
-  while (confirmed.length < 3 || n < 12) {
-    n++;
-    await field.fill(`edit ${n}`);
-    await bench.waitForTimeout(400);
-  }
-  await killed;
-  const last = confirmed.at(-1) ?? 0;
-  // The page is put away before the server is back: what follows is what the server alone has kept.
-  const address = bench.url();
-  await bench.goto('about:blank');
-  await application.start();
-  const stored = (await (await request.get(`${application.url}/api/builds/puffin`)).json()) as Stored;
-  expect(Number(/edit (\d+)/.exec(stored.document.purpose)?.[1])).toBeGreaterThanOrEqual(last);
-  // And what was typed after it is still in the browser.
-  await bench.goto(address);
-  await expect(field).toHaveValue(`edit ${n}`);
-  await saved(bench);
-});
+test(
+  'every save that was confirmed is there after the server was killed in the midst of saving',
+  { tag: '@short' },
+  async ({ bench, application, request }) => {
+    await bench.goto('/builds/puffin/brief');
+    const confirmed: number[] = [];
+    bench.on('response', (response) => {
+      if (response.request().method() !== 'PUT' || response.status() !== 200) return;
+      const sent = response.request().postDataJSON() as { readonly purpose: string };
+      confirmed.push(Number(/edit (\d+)/.exec(sent.purpose)?.[1] ?? 0));
+    });
+    const field = bench.getByLabel('What it is for');
+    const killed = (async () => {
+      await expect.poll(() => confirmed.length).toBeGreaterThanOrEqual(3);
+      await application.stop('kill');
+    })();
+    let n = 0;
+    while (confirmed.length < 3 || n < 12) {
+      n++;
+      await field.fill(`edit ${n}`);
+      await bench.waitForTimeout(400);
+    }
+    await killed;
+    const last = confirmed.at(-1) ?? 0;
+    // The page is put away before the server is back: what follows is what the server alone has kept.
+    const address = bench.url();
+    await bench.goto('about:blank');
+    await application.start();
+    const stored = (await (await request.get(`${application.url}/api/builds/puffin`)).json()) as Stored;
+    expect(Number(/edit (\d+)/.exec(stored.document.purpose)?.[1])).toBeGreaterThanOrEqual(last);
+    // And what was typed after it is still in the browser.
+    await bench.goto(address);
+    await expect(field).toHaveValue(`edit ${n}`);
+    await saved(bench);
+  },
+);
 
 test('PostgreSQL stopped and started under the running app: told, waited for, resumed', async ({
   bench,

@@ -1,7 +1,8 @@
 /**
- * `npm test`: everything, counted from the runners' own reports; the last line is "N passed, N failed". With the name
- * of a part (core, cli, server, web, faults, e2e) only that part, with a file or folder of tests only those: `npm test --
- * e2e/sums.spec.ts`. Faults are tried shortly among all, in full by themselves.
+ * `npm test`: all but the long journeys in the browser, counted from the runners' own reports; the last line is "N passed, N
+ * failed". `npm test -- all`: those too. With the name of a part (core, cli, server, web, faults, e2e) only that part, with a
+ * file or folder of tests only those: `npm test -- e2e/sums.spec.ts`. Faults are tried shortly among all, in full by
+ * themselves.
  */
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -10,7 +11,10 @@ import { join, relative } from 'node:path';
 import { ROOT, checkNode, ensureDebian, ensurePackages, ensureWeb, giveUp } from './lib/setup.mjs';
 
 const PARTS = ['core', 'cli', 'server', 'web', 'faults', 'e2e'];
-const asked = process.argv[2];
+const [, , given] = process.argv;
+/** A part or file; with neither, all are tried, and in the browser those that are marked so, or each. */
+const asked = given === 'all' ? undefined : given;
+const MARKED = ['--grep', '@short'];
 const file =
   asked !== undefined && !PARTS.includes(asked) && existsSync(join(ROOT, asked)) ? asked : undefined;
 /** The part whose tests a file is of. */
@@ -201,7 +205,8 @@ if (wants('e2e')) {
   ensureWeb();
   mkdirSync(join(ROOT, 'test-results'), { recursive: true });
   const report = join(reports, 'playwright.json');
-  await runner('playwright', 'playwright', ['test', ...(file === undefined ? [] : [file])], {
+  const which = given === undefined ? MARKED : file === undefined ? [] : [file];
+  await runner('playwright', 'playwright', ['test', ...which], {
     report,
     env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
     // The runner names those that passed only when tried again ("flaky").

@@ -1,35 +1,23 @@
 import { build } from 'esbuild';
-import { Linter, type Rule, type Scope } from 'eslint';
+import { analyze } from 'eslint-scope';
 import globals from 'globals';
+import { parseSync } from 'vite';
 
-/** Names that are assigned although nothing declares them: a strict module throws there. */
-const assigned = (scope: Scope.Scope): string[] =>
-  scope.through.filter((reference) => reference.isWrite()).map(({ identifier }) => identifier.name);
+/** What a script in a browser has without declaring it. */
+const GIVEN = new Set(Object.keys({ ...globals.browser, ...globals.worker }));
 
-const undeclared: Rule.RuleModule = {
-  create: (context) => ({
-    'Program:exit': (program) => {
-      for (const name of assigned(context.sourceCode.getScope(program)))
-        context.report({ node: program, message: name });
-    },
-  }),
-};
-
-/** What a script as a browser is given it assigns without declaring it. */
+/** What a script as a browser is given it assigns without declaring it: a strict module throws there. */
 export function undeclaredIn(script: string): string[] {
-  const messages = new Linter().verify(script, [
-    {
-      plugins: { strict: { rules: { undeclared } } },
-      rules: { 'strict/undeclared': 'error' },
-      languageOptions: {
-        sourceType: 'module',
-        ecmaVersion: 'latest',
-        globals: { ...globals.browser, ...globals.worker },
-      },
-      linterOptions: { noInlineConfig: true },
-    },
-  ]);
-  return messages.filter(({ ruleId }) => ruleId !== null).map(({ message }) => message);
+  const { program, errors } = parseSync('script.js', script, { sourceType: 'module', range: true });
+  if (errors[0]) throw new Error(errors[0].message);
+  const { globalScope } = analyze(program as Parameters<typeof analyze>[0], {
+    ecmaVersion: 2024,
+    sourceType: 'module',
+  });
+  return (globalScope?.through ?? [])
+    .filter((reference) => reference.isWrite())
+    .map(({ identifier }) => identifier.name as string)
+    .filter((name) => !GIVEN.has(name));
 }
 
 /** A dependency bundled as the web application bundles it. */

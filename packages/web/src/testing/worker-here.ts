@@ -31,9 +31,29 @@ export const workerHere = (work: object) =>
     }
   };
 
+const isPlain = (given: unknown): boolean => typeof given !== 'function';
+
+/** The same work, reckoned once for each that is asked: tests of a page ask the same of the same build over and over. */
+function remembering<W extends object>(work: W): W {
+  const answers = new Map<string, unknown>();
+  const asked = ([name, ask]: [string, (...given: unknown[]) => unknown]) => [
+    name,
+    (...given: unknown[]): unknown => {
+      // What tells how far it is, or is stopped, is another each time.
+      if (!given.every(isPlain)) return ask(...given);
+      const key = JSON.stringify([name, ...given]);
+      if (!answers.has(key)) answers.set(key, ask(...given));
+      return answers.get(key);
+    },
+  ];
+  return Object.fromEntries(Object.entries(work).map(asked)) as W;
+}
+
+const remembered = remembering(benchWork);
+
 /** The work of the bench in this thread, until `vi.unstubAllGlobals`. */
 export function workOfTheBench() {
-  const Here = workerHere(benchWork);
+  const Here = workerHere(remembered);
   vi.stubGlobal('Worker', Here);
   return Here;
 }
