@@ -2,7 +2,8 @@ import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { Solver } from 'odex';
 import { evaluate } from '@zubric/core/judge';
 import { moves } from '@zubric/core/moves';
-import { partSchema, readBuild } from '@zubric/core/vehicle';
+import type { Quantity } from '@zubric/core/quantity';
+import { partSchema, readBuild, type Build } from '@zubric/core/vehicle';
 import { simulateLaunch } from '@zubric/core/simulate';
 import { findPlaceMs } from './layout.ts';
 import { drivingSpeed } from './driving.ts';
@@ -39,18 +40,50 @@ const quickest = (run: () => number): number => Math.min(...Array.from({ length:
 
 const threeRuns = (run: () => number): number => median(Array.from({ length: RUNS }, run));
 
-/** Every demo build; the slowest counts. */
-function evaluateMs(): Figure {
-  const each = readdirSync('data/builds').map((file) => {
+const demoBuilds = (): Build[] =>
+  readdirSync('data/builds').map((file) => {
     const read = readBuild(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')));
     if (!read.ok) throw new Error(`${file} does not read`);
-    const { build } = read;
-    for (let n = 0; n < 200; n++) evaluate(build);
-    return quickest(() => eachMs(() => evaluate(build), 200));
+    return read.build;
+  });
+
+/** As one edit after the other asks for it, on every demo build; the slowest counts. */
+function evaluateMs(edit: (build: Build, by: number) => Build, boundMs: number): Figure {
+  const each = demoBuilds().map((begun) => {
+    let [build, by] = [begun, 1];
+    const next = (): void => {
+      // Another number each time: nothing of it is known from before.
+      by += 1e-5;
+      build = edit(begun, by);
+    };
+    const times = (): number => {
+      const spent: number[] = [];
+      for (let n = 0; n < 200; n++) {
+        next();
+        const start = performance.now();
+        evaluate(build);
+        spent.push(performance.now() - start);
+      }
+      return median(spent);
+    };
+    times();
+    return quickest(times);
   });
   const value = Math.max(...each);
-  return { value, unit: 'ms, median of the quickest run', bound: '<= 2', holds: value <= 2 };
+  return { value, unit: 'ms, median of the quickest run', bound: `<= ${boundMs}`, holds: value <= boundMs };
 }
+
+const times = (quantity: Quantity, by: number): Quantity => ({ ...quantity, value: quantity.value * by });
+
+const oneJob = (build: Build, by: number): Build => ({
+  ...build,
+  duties: build.duties.map((duty, at) => (at === 0 ? { ...duty, speed: times(duty.speed, by) } : duty)),
+});
+
+const itsMass = (build: Build, by: number): Build => {
+  const { own } = build.masses;
+  return { ...build, masses: { ...build.masses, own: { ...own, mass: times(own.mass, by) } } };
+};
 
 const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
   partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}.json`, 'utf8'))),
@@ -58,10 +91,7 @@ const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
 
 /** The moves of each demo build, warm as a bench in use is; the slowest counts. */
 function movesMs(): Figure {
-  const each = readdirSync('data/builds').map((file) => {
-    const read = readBuild(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')));
-    if (!read.ok) throw new Error(`${file} does not read`);
-    const { build } = read;
+  const each = demoBuilds().map((build) => {
     const report = evaluate(build);
     for (let n = 0; n < 5; n++) moves(build, report, { shelf });
     return threeRuns(() => eachMs(() => moves(build, report, { shelf }), 9));
@@ -169,7 +199,8 @@ function driving(): Record<string, Figure> {
 }
 
 const figures: Record<string, Figure> = {
-  'evaluate, largest demo build': evaluateMs(),
+  'evaluate after an edit of one job, slowest demo build': evaluateMs(oneJob, 1),
+  'evaluate after an edit of the mass, slowest demo build': evaluateMs(itsMass, 2),
   'moves, slowest demo build': movesMs(),
   'launch simulation against odex': launchAgainstOdex(),
   'search, demo shelf on the glasshouse rail': setsJudged(),

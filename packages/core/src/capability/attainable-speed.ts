@@ -40,28 +40,45 @@ const SPEED_TOLERANCE = 1e-12;
 /** A downhill runaway is followed to this many times the free-running speed. */
 const GREATEST_OVERSPEED = 64;
 
+const roadOf = ({ circuit, ratio, efficiency, wheelDiameterM, beside = [] }: Attainable): RoadLine => ({
+  ...{ circuit, ratio, efficiency, beside },
+  wheelRadiusM: wheelDiameterM / 2,
+});
+
+const pullAt = ({ gripN = Infinity }: Attainable, road: RoadLine, speedMps: number): number =>
+  Math.max(-gripN, Math.min(gripN, greatestPull(road, speedMps)));
+
+/** What is left of the pull at a speed, N: below 0 it slows down. */
+const surplusAt = (i: Attainable, road: RoadLine, speedMps: number): number =>
+  pullAt(i, road, speedMps) - i.steadyN - 0.5 * i.airDensityKgM3 * i.dragAreaM2 * speedMps * speedMps;
+
+/**
+ * Whether it settles at less than a speed: a look at that speed says so, as the pull falls with it and the air grows.
+ *
+ * @example settlesBelow(attainableInput(puffin, duty, line, undefined), 1.5) // true
+ */
+export const settlesBelow = (i: Attainable, speedMps: number): boolean => {
+  const road = roadOf(i);
+  return surplusAt(i, road, 0) <= 0 || surplusAt(i, road, speedMps) < 0;
+};
+
 /**
  * Where the greatest pull, grip included, meets what holds the vehicle back.
  *
  * @example attainable(attainableInput(puffin, duty, line, undefined)).speedMps // 1.421
  */
 export function attainable(i: Attainable): z.output<typeof output> {
-  const { circuit, ratio, efficiency, gripN = Infinity, beside = [] } = i;
-  const radiusM = i.wheelDiameterM / 2;
-  const road: RoadLine = { circuit, ratio, efficiency, wheelRadiusM: radiusM, beside };
-  const pullAt = (speedMps: number): number =>
-    Math.max(-gripN, Math.min(gripN, greatestPull(road, speedMps)));
-  const drag = 0.5 * i.airDensityKgM3 * i.dragAreaM2;
-  const surplus = (speedMps: number): number => pullAt(speedMps) - i.steadyN - drag * speedMps * speedMps;
+  const road = roadOf(i);
+  const surplus = (speedMps: number): number => surplusAt(i, road, speedMps);
   const at = (speedMps: number) => ({
     speedMps,
-    rpm: radSToRpm((speedMps / radiusM) * ratio),
-    pullN: pullAt(speedMps),
+    rpm: radSToRpm((speedMps / road.wheelRadiusM) * road.ratio),
+    pullN: pullAt(i, road, speedMps),
   });
   if (surplus(0) <= 0) return at(0);
   const freeOf = (one: RoadLine): number =>
     (one.circuit.motor.fastestRadS(one.circuit.openCircuitV) / one.ratio) * one.wheelRadiusM;
-  const freeMps = Math.max(...[road, ...beside].map(freeOf));
+  const freeMps = Math.max(...[road, ...(i.beside ?? [])].map(freeOf));
   let high = freeMps;
   while (surplus(high) > 0 && high < GREATEST_OVERSPEED * freeMps) high *= 2;
   return at(surplus(high) > 0 ? high : bracketedRoot(surplus, 0, high, SPEED_TOLERANCE * freeMps));

@@ -1,4 +1,4 @@
-export { attainable, attainableSpeed } from './attainable-speed.ts';
+export { attainable, attainableSpeed, settlesBelow } from './attainable-speed.ts';
 export {
   type LoadedStage,
   loadedStages,

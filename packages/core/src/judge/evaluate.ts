@@ -6,6 +6,7 @@ import { axleLinks, wholeDriveLinks } from './drive-links.ts';
 import { dutyLinks, linksOf } from './duty-links.ts';
 import { findingsOf } from './findings.ts';
 import { governingLinks } from './margin.ts';
+import { ofEachDuty } from './of-each-duty.ts';
 import { endOf } from './outing-end.ts';
 import { outingLinks } from './outing-links.ts';
 import { supplyLinks } from './supply-links.ts';
@@ -24,22 +25,33 @@ function driveReport(build: Build, duties: readonly DutyReport[]): DriveReport {
   return { driveId: id, name, does, train: trainReport(build), ...(turned ? { turned } : {}) };
 }
 
+/** Looked at through the first drive that moves it, whichever it came through. */
+function firstLine(given: Build) {
+  const lines = propelling(given);
+  const { seen = whole(given), line } = lines[0] ?? {};
+  return { lines, seen, line };
+}
+
+/** Each duty by itself: its report, and its margins. */
+const dutiesOf = ofEachDuty((given) => {
+  const { seen, line } = firstLine(given);
+  return (duty) => {
+    const report = dutyReport(seen, duty, line, askedOf(seen, duty, line));
+    return { report, links: dutyLinks(seen, duty, report, line) };
+  };
+});
+
 /** The report of a build without its sentences, and what they are made of. */
 function judged(given: Build) {
-  const lines = propelling(given);
-  // Looked at through the first drive that moves it, whichever it came through.
-  const { seen: build = whole(given), line } = lines[0] ?? {};
-  const asked = build.duties.map((duty) => askedOf(build, duty, line));
-  const duties = build.duties.map((duty, at) => dutyReport(build, duty, line, asked[at]));
+  const { lines, seen: build, line } = firstLine(given);
+  const each = dutiesOf(given);
+  const duties = each.map(({ report }) => report);
   const drives = drivesOf(build).map((through) => driveReport(through, duties));
   const train = drives.find(({ does }) => does === 'propels')?.train ?? trainReport(build);
   const began = line && outingOf(build, duties, line);
   const outing = began && line ? { ...began, ...endOf(build, duties, line, began) } : began;
   const links = [
-    ...build.duties.flatMap((duty, at) => {
-      const report = duties[at];
-      return report ? dutyLinks(build, duty, report, line) : [];
-    }),
+    ...each.flatMap((one) => one.links),
     ...lines.flatMap((one) => linksOf(one.line.driveId, wholeDriveLinks(one.seen, one.line))),
     ...drivesThat(build, 'propels').flatMap((seen) => linksOf(driveOf(seen).id, axleLinks(seen))),
     ...(line && outing

@@ -28,14 +28,19 @@ const commanded = (line: Driveline, commandShare: number): Driveline => ({
   beside: line.beside.map((other) => commanded(other, commandShare)),
 });
 
-/** The greatest share of full command, in whole steps, at which a stall is seen in time. */
+/** The greatest share of full command, in whole steps, at which a stall is seen in time: less is never hotter. */
 function lasting(line: Driveline, thermal: Thermal): readonly Cure[] {
-  const steps = Math.ceil(line.circuit.commandShare / STEP) - 1;
-  const shares = Array.from({ length: Math.max(0, steps) }, (_, n) => (steps - n) * STEP);
-  const share = shares.find(
-    (of) => windingAfter(thermal, heldCurrent(commanded(line, of)), WARM_C, SEEN_WITHIN_S) <= thermal.limitC,
-  );
-  return share === undefined ? [] : [{ kind: 'command', share }];
+  const lasts = (steps: number): boolean =>
+    windingAfter(thermal, heldCurrent(commanded(line, steps * STEP)), WARM_C, SEEN_WITHIN_S) <=
+    thermal.limitC;
+  let lasting = 0;
+  let burns = Math.ceil(line.circuit.commandShare / STEP);
+  while (burns - lasting > 1) {
+    const middle = Math.floor((lasting + burns) / 2);
+    if (lasts(middle)) lasting = middle;
+    else burns = middle;
+  }
+  return lasting === 0 ? [] : [{ kind: 'command', share: lasting * STEP }];
 }
 
 /** How soon a motor that stalls burns, where that is sooner than a stall is seen. */

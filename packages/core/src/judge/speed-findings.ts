@@ -1,4 +1,10 @@
-import { attainable, attainableInput, type DutyReport } from '../capability/index.ts';
+import {
+  attainable,
+  attainableInput,
+  settlesBelow,
+  steadyForce,
+  type DutyReport,
+} from '../capability/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { figure } from '../quantity/index.ts';
 import { taskOf, type Build, type Duty } from '../vehicle/index.ts';
@@ -34,10 +40,11 @@ function commandFor({ report }: Driven): number {
   return point ? Math.min(1, point.motorV / point.batteryV) : 1;
 }
 
-/** The speed of a duty with the sticks where they are. */
-function speedAt(build: Build, { duty, report }: Driven, line: Driveline, commandShare: number): number {
+/** What the speed of a duty depends on, with the sticks where they are. */
+function heldAt(build: Build, { duty, report }: Driven, line: Driveline, commandShare: number) {
   const held: Driveline = { ...line, circuit: { ...line.circuit, commandShare } };
-  return attainable(attainableInput(build, duty, held, report.footing.gripN)).speedMps;
+  const { footing, resistance } = report;
+  return attainableInput(build, duty, held, footing.gripN, steadyForce(build, duty, resistance));
 }
 
 /**
@@ -51,12 +58,18 @@ export function speedFindings({ build, duties, line }: FindingContext): Finding[
   const usual = [...driven].sort((a, b) => b.report.durationS - a.report.durationS)[0];
   if (!usual) return [];
   const share = commandFor(usual);
-  const falls = driven
+  const [falls] = driven
     .filter((one) => one !== usual)
-    .map((one) => ({ one, mps: speedAt(build, one, line, share) }))
-    .map(({ one, mps }) => ({ one, mps, of: mps / Math.min(one.duty.speed.value, usual.duty.speed.value) }))
-    .sort((a, b) => a.of - b.of)[0];
-  if (!falls || falls.of >= MUCH_SLOWER) return [];
+    .flatMap((one) => {
+      const held = heldAt(build, one, line, share);
+      const askedMps = Math.min(one.duty.speed.value, usual.duty.speed.value);
+      // How slow it goes is only looked for where it is worth a word.
+      if (!settlesBelow(held, MUCH_SLOWER * askedMps)) return [];
+      const mps = attainable(held).speedMps;
+      return [{ one, mps, of: mps / askedMps }];
+    })
+    .sort((a, b) => a.of - b.of);
+  if (!falls) return [];
   return [
     found(
       'speed-falls',
