@@ -5,6 +5,7 @@
  */
 import { createHash } from 'node:crypto';
 import { expect, it } from 'vitest';
+import { outingCourse } from '../capability/index.ts';
 import { demoBuilds } from '../testing/demo-builds.ts';
 import {
   DUTY_TEMPLATES,
@@ -24,6 +25,8 @@ if (!puffin) throw new Error('Puffin is of the club');
 const NOTHING = 1e-9;
 const figure = (n: number, digits = 5): string =>
   Math.abs(n) < NOTHING ? '0' : String(Number(n.toPrecision(digits)));
+
+const DAY = { outings: 2, breakS: 600 };
 
 /** All that a report says, short enough to stand in a line. */
 const markOf = (said: object): string =>
@@ -60,9 +63,12 @@ function rowsOf(name: string, given: Build): string[] {
   ];
 }
 
+const dayOf = (name: string, build: Build): string =>
+  [name, 'a day of two outings', '', markOf(outingCourse(build, evaluate(build).duties, DAY) ?? {})].join();
+
 it('every figure is as it was kept', async () => {
   const rows = [
-    ...Object.entries(builds).flatMap(([name, build]) => rowsOf(name, build)),
+    ...Object.entries(builds).flatMap(([name, build]) => [...rowsOf(name, build), dayOf(name, build)]),
     ...LAYOUT_TEMPLATES.flatMap((template) =>
       rowsOf(`puffin as ${template.id}`, withLayout(puffin, template)),
     ),
