@@ -10,8 +10,8 @@ import { hangingOf } from './hanging.ts';
 import { contactArea, gripOf } from './footing.ts';
 import { tipOf } from './tipping.ts';
 import {
-  askedOf,
   askedOfGrip,
+  catchInput,
   demandOf,
   footingOf,
   gripLimit,
@@ -19,9 +19,9 @@ import {
   meanFigure,
   meanRollingInput,
   roughAnswer,
+  sidesAlike,
   stepInput,
   threeAgainstFour,
-  turnSweep,
 } from './index.ts';
 
 const { puffin, teasel } = demoBuilds();
@@ -82,6 +82,9 @@ describe('the first rough answer', () => {
     });
     expect(answer?.pullsHardest.id).toBe('steep');
     expect(answer?.takesMost.id).toBe('fast');
+    // Power at the wheels is power along the ground.
+    const { wheelTorqueNm = NaN, wheelRpm = NaN, drivelines = NaN, forceN = NaN } = answer ?? {};
+    expect(wheelTorqueNm * drivelines * ((wheelRpm * Math.PI) / 30)).toBeCloseTo(forceN * 0.1, 9);
   });
 });
 
@@ -126,30 +129,46 @@ describe('a step', () => {
   });
 });
 
-describe('turning', () => {
-  it('is swept about what it is, grip of one side beside it', () => {
-    for (const layout of ['four-skid', 'tracked']) {
-      const build = withDuty(on(layout), { turn: { kind: 'on-the-spot' } });
-      const { asked } = askedOf(build, firstDuty(build), undefined);
-      const sweep = turnSweep(build, firstDuty(build), asked, 12);
-      expect(sweep?.gripN).toBeCloseTo((asked.footing.gripN ?? NaN) / 2, 9);
-      expect(sweep?.points[5]?.share).toBeCloseTo(1, 12);
-      expect(sweep?.points[5]?.longerN).toBeCloseTo(sweep?.nowN ?? NaN, 9);
-      expect(sweep?.points[5]?.widerN).toBeCloseTo(sweep?.nowN ?? NaN, 9);
-    }
+describe('soft ground', () => {
+  const soil = {
+    name: 'loam',
+    kcKnPerM: 1,
+    kphiKnPerM: 1500,
+    exponent: 1.1,
+    cohesionKPa: 1,
+    shearAngleDeg: 30,
+  };
+  const sunk = (of: Partial<typeof soil>, layout = 'rear-drive') => {
+    const build = withGround(on(layout), { soil: { ...soil, ...of } });
+    return demandOf(build, firstDuty(build)).sink;
+  };
+
+  it('drags every wheel that it gives way under, and says the deepest', () => {
+    const found = sunk({});
+    expect(found?.sinkageM).toBeGreaterThan(0);
+    expect(found?.compactionN).toBeGreaterThan(0);
+    expect(found?.warnings.map(({ code }) => code)).not.toContain('no-such-soil');
+    expect(sunk({ kphiKnPerM: 300 })?.sinkageM).toBeGreaterThan(found?.sinkageM ?? NaN);
   });
 
-  it('round a bend its outer side goes as much faster as its inner goes slower: half the track over the radius', () => {
-    for (const layout of ['four-skid', 'tracked', 'two-castors']) {
-      const build = withDuty(on(layout), { turn: bend(2), speed: typed(1, 'm/s') });
-      const { turn } = demandOf(build, firstDuty(build));
-      const track = build.layout.axles.find(({ driven }) => driven)?.track.value ?? NaN;
-      expect(turn?.outerMps).toBeCloseTo(1 + track / 4, 9);
-      expect(turn?.innerMps).toBeCloseTo(1 - track / 4, 9);
-    }
-    const steered = withDuty(rearDriven(), { turn: bend(2), speed: typed(1, 'm/s') });
-    expect(demandOf(steered, firstDuty(steered)).turn).toMatchObject({ outerMps: 1, innerMps: 1 });
+  it('that carries nothing is no ground, and says so instead of a depth', () => {
+    for (const of of [
+      { kcKnPerM: -1000, kphiKnPerM: 1 },
+      { kcKnPerM: 1e-9, kphiKnPerM: 1e-9 },
+    ])
+      expect(sunk(of)).toMatchObject({ sinkageM: 0, compactionN: 0, warnings: [{ code: 'no-such-soil' }] });
   });
+});
+
+it('what balances is caught, and does not hang by a wheel', () => {
+  const [job] = teasel.duties;
+  if (!job) throw new Error('Teasel has a job');
+  const { lean: _none, ...upright } = job;
+  expect(catchInput(teasel, upright, footingOf(teasel, upright)).leanDeg).toBe(0);
+  expect(hangingOf(withGround(teasel, { uneven: true }), upright)).toBeUndefined();
+  expect(sidesAlike(job)).toBe(job.turn?.kind !== 'radius');
+  expect(sidesAlike({ ...upright, turn: bend(2) })).toBe(false);
+  expect(sidesAlike({ ...upright, turn: { kind: 'on-the-spot' } })).toBe(true);
 });
 
 describe('the steepest grade', () => {

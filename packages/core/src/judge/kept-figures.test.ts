@@ -6,20 +6,23 @@
 import { createHash } from 'node:crypto';
 import { expect, it } from 'vitest';
 import { outingCourse } from '../capability/index.ts';
+import { typed } from '../quantity/index.ts';
 import { demoBuilds } from '../testing/demo-builds.ts';
+import { needed } from '../testing/numbers.ts';
 import {
   DUTY_TEMPLATES,
   LAYOUT_TEMPLATES,
+  changeDrive,
   dutyFrom,
   dutyTemplatesFor,
+  layoutTemplate,
   withLayout,
   type Build,
 } from '../vehicle/index.ts';
 import { evaluate } from './index.ts';
 
 const builds = demoBuilds();
-const { puffin } = builds;
-if (!puffin) throw new Error('Puffin is of the club');
+const puffin = needed(builds.puffin, 'Puffin');
 
 /** Under this it is nothing that rounding left over. */
 const NOTHING = 1e-9;
@@ -63,12 +66,60 @@ function rowsOf(name: string, given: Build): string[] {
   ];
 }
 
+/** Puffin in ways that no build of the club is. */
+const OTHERWISE: Readonly<Record<string, (build: Build) => Build>> = {
+  'a drive for each axle': (given) => {
+    const build = withLayout(given, layoutOf('four-skid'));
+    const [drive] = build.drives;
+    return {
+      ...build,
+      drives: [
+        { ...needed(drive, 'drive'), axleIds: ['axle-1'], together: 'side' },
+        {
+          ...needed(drive, 'drive'),
+          id: 'front-drive',
+          axleIds: ['axle-2'],
+          together: 'axle',
+          motorsPerWheel: 2,
+        },
+      ],
+    };
+  },
+  'steered behind a locked axle, braked by its motors': (given) => {
+    const build = changeDrive(withLayout(given, layoutOf('rear-locked')), { motorsPerWheel: 2 });
+    return { ...build, brake: { ...build.brake, kind: 'electronic' } };
+  },
+  'in sand, with a tow and starts': (given) => {
+    const sand = {
+      name: 'sand',
+      kcKnPerM: 1,
+      kphiKnPerM: 1500,
+      exponent: 1.1,
+      cohesionKPa: 1,
+      shearAngleDeg: 30,
+    };
+    return {
+      ...given,
+      hitch: { ...given.hitch, load: typed(40, 'N') },
+      grounds: given.grounds.map((ground) => ({ ...ground, soil: sand, uneven: true })),
+      duties: given.duties.map((duty) => ({
+        ...duty,
+        towed: { mass: typed(20, 'kg'), rolling: typed(0.05, '') },
+        startsAnHour: typed(30, ''),
+      })),
+    };
+  },
+};
+
+const layoutOf = (id: string) => needed(layoutTemplate(id), `layout ${id}`);
+
 const dayOf = (name: string, build: Build): string =>
   [name, 'a day of two outings', '', markOf(outingCourse(build, evaluate(build).duties, DAY) ?? {})].join();
 
 it('every figure is as it was kept', async () => {
   const rows = [
     ...Object.entries(builds).flatMap(([name, build]) => [...rowsOf(name, build), dayOf(name, build)]),
+    ...Object.entries(OTHERWISE).flatMap(([name, change]) => rowsOf(`puffin ${name}`, change(puffin))),
     ...LAYOUT_TEMPLATES.flatMap((template) =>
       rowsOf(`puffin as ${template.id}`, withLayout(puffin, template)),
     ),
