@@ -1,7 +1,10 @@
 /** How a job stands, slides and is braked, by moments, kinematics and friction. */
 import { describe, expect, it } from 'vitest';
+import { drivelineOf, type Driveline } from '../drive/index.ts';
 import { typed } from '../quantity/index.ts';
-import { G } from '../testing/numbers.ts';
+import { fullCommandTorque } from '../supply/index.ts';
+import { demoBuilds } from '../testing/demo-builds.ts';
+import { G, needed } from '../testing/numbers.ts';
 import { degrees, firstDuty, on, rearDriven, withDuty } from '../testing/vehicles.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
 import { hitchLoadOf } from './footing.ts';
@@ -20,6 +23,8 @@ import {
   wheelLoadInput,
 } from './index.ts';
 
+const puffin = needed(demoBuilds().puffin, 'Puffin');
+const line = needed(drivelineOf(puffin), 'drive');
 const bend = (metres: number) => ({ kind: 'radius', radius: typed(metres, 'm') }) as const;
 
 describe('what brakes', () => {
@@ -83,6 +88,58 @@ describe('what brakes', () => {
     const [up, down] = [stopping(5).brake, stopping(-5).brake];
     expect(up?.distanceM).toBeCloseTo(down?.distanceM ?? NaN, 9);
     expect(down?.distanceM ?? NaN).toBeGreaterThan(brake?.distanceM ?? NaN);
+  });
+
+  it('by its motors is held by all of them, through the train the hard way round; not by those that cannot', () => {
+    const build = { ...puffin, brake: { ...puffin.brake, kind: 'electronic' as const } };
+    const force = (part: Partial<Driveline>) =>
+      brakingIn(build, firstDuty(build), { ...line, brakes: true, ...part }).forceN;
+    const one = force({}) ?? NaN;
+    const torqueNm = fullCommandTorque(line.circuit, 0);
+    expect(one).toBeCloseTo(
+      (line.outputs * line.motorsPerWheel * torqueNm * line.ratio) / line.efficiency / line.wheelRadiusM,
+      6,
+    );
+    expect(force({ motorsPerWheel: 2 * line.motorsPerWheel })).toBeCloseTo(2 * one, 6);
+    expect(force({ brakes: false })).toBe(0);
+    const other = { ...line, brakes: true, beside: [] };
+    expect(force({ beside: [other] })).toBeCloseTo(2 * one, 6);
+    expect(force({ brakes: false, beside: [other] })).toBeCloseTo(one, 6);
+    expect(brakingIn(build, firstDuty(build), undefined).forceN).toBeUndefined();
+  });
+
+  it('holds its speed until the brake bites where a motor of any drive brakes, or its train locks', () => {
+    const held = (kind: Build['brake']['kind'], of: Driveline | undefined): boolean => {
+      const build = { ...puffin, brake: { ...puffin.brake, kind } };
+      return brakingIn(build, firstDuty(build), of).reaction.held;
+    };
+    const free = { ...line, brakes: false, beside: [] };
+    const able = { ...line, brakes: true, beside: [] };
+    expect(held('electronic', undefined)).toBe(true);
+    expect(held('electronic', free)).toBe(false);
+    expect(held('electronic', { ...free, beside: [able] })).toBe(true);
+    expect(held('friction', able)).toBe(false);
+    expect(held('friction', undefined)).toBe(false);
+    expect(held('friction', { ...able, backEfficiency: 0 })).toBe(true);
+  });
+
+  it('does not slow it where the slope is steeper than its grip', () => {
+    const slick = cart({}, {});
+    const grounds = slick.grounds.map((ground) => ({ ...ground, friction: typed(0.05, '') }));
+    const brakes = brakingIn({ ...slick, grounds }, firstDuty(slick), undefined);
+    expect(brakedSlowing(brakes, -0.35)).toBe(0);
+    expect(brakedSlowing(brakes, 0)).toBeGreaterThan(0);
+    const steep = withDuty({ ...slick, grounds }, { grade: degrees(-20), speed: typed(1, 'm/s') });
+    expect(brakeOf(steep, firstDuty(steep), undefined)).toMatchObject({ decelerationMps2: 0 });
+    expect(brakeOf(steep, firstDuty(steep), undefined)).not.toHaveProperty('distanceM');
+  });
+
+  it('puts on the ground no more than its grip', () => {
+    const build = cart({ speed: typed(2, 'm/s') });
+    const { brakeN = NaN, share = NaN } = brakeOf(build, firstDuty(build), undefined) ?? {};
+    expect(brakeN).toBeCloseTo(0.6 * share * massOf(build) * G, 6);
+    const weak = cart({ speed: typed(2, 'm/s') }, { force: typed(40, 'N') });
+    expect(brakeOf(weak, firstDuty(weak), undefined)?.brakeN).toBe(40);
   });
 
   it('needs v²/2s of what is left of its distance, and more than any brake has where none is left', () => {
