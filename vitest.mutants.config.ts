@@ -5,7 +5,7 @@ const FOLDER = process.env['ZUBRIC_MUTANTS'] ?? '';
 /** Beside a folder's own tests, those that ask every formula for its values and judge whole builds. */
 const ASKED = ['calculators', 'judge'].map((folder) => `packages/core/src/${folder}/*`);
 /** Random builds and long ways, which take as long as all others together. */
-const SLOW = 'packages/core/src/judge/{any-build,continuity,outing-course}.test.ts';
+const SLOW = 'packages/core/src/judge/{any-build,continuity}.test.ts';
 
 /** The tests of the folder itself first: most mutants fall there. */
 class NearestFirst extends BaseSequencer {

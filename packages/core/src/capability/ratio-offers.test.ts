@@ -2,8 +2,9 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate, stageAs } from '../judge/index.ts';
-import { saidOf } from '../testing/vehicles.ts';
-import { freshStage, type Stage } from '../transmission/index.ts';
+import { typed } from '../quantity/index.ts';
+import { on, saidOf } from '../testing/vehicles.ts';
+import { freshStage, isToothed, stageFigures, type Stage } from '../transmission/index.ts';
 import { buildSchema, type Build, driveOf, changeDrive } from '../vehicle/index.ts';
 import { ratioOffers } from './ratio-offers.ts';
 
@@ -58,6 +59,78 @@ describe('tooth counts near a ratio', () => {
       expect(evaluate(withStages(stages)).train.stages.every(({ problem }) => problem === undefined)).toBe(
         true,
       );
+  });
+
+  describe('behind two stages with teeth', () => {
+    const fitted = [freshStage('spur', 'stage-1', 3), freshStage('timing-belt', 'stage-2', 3)];
+    const build = withStages(fitted);
+    const now = evaluate(build).train.ratio;
+    const changed = (stages: readonly Stage[]) =>
+      stages.flatMap((stage, n) => {
+        const was = fitted[n];
+        if (!isToothed(stage) || !was || !isToothed(was)) return [];
+        const moved =
+          Math.abs(stage.teethDriver - was.teethDriver) + Math.abs(stage.teethDriven - was.teethDriven);
+        return moved === 0 ? [] : [{ by: stageFigures(stage).ratio / stageFigures(was).ratio, moved, n }];
+      });
+
+    it.each([0.5, 0.9, 1, 1.3, 1.9, 2.4])(
+      'at %f of what it is, none is far off, alike or as it was',
+      (by) => {
+        const offers = ratioOffers(build, now * by, { least: 12, most: 60 });
+        expect(offers.length).toBeGreaterThan(0);
+        expect(offers.length).toBeLessThanOrEqual(6);
+        expect(new Set(offers.map(({ ratio }) => ratio.toFixed(3))).size).toBe(offers.length);
+        for (const { stages, deviation } of offers) {
+          expect(Math.abs(deviation)).toBeLessThanOrEqual(0.06);
+          const changes = changed(stages);
+          expect([1, 2]).toContain(changes.length);
+          // Of two, the first is tried around what it is, no further than by half.
+          if (changes.length === 2) {
+            expect(changes[0]?.by).toBeGreaterThan(0.7 * 0.95);
+            expect(changes[0]?.by).toBeLessThan(1.4 * 1.05);
+          }
+        }
+      },
+    );
+
+    it('are ordered by how near they come, and of those alike by how few teeth are changed', () => {
+      const offers = ratioOffers(build, now * 1.3, { least: 12, most: 60 });
+      const keys = offers.map(({ deviation, stages }) => ({
+        rough: Math.round(Math.abs(deviation) / 0.0025),
+        effort: changed(stages).reduce((sum, { moved }) => sum + 3 + moved, 0),
+      }));
+      for (const [n, key] of keys.entries()) {
+        const next = keys[n + 1];
+        if (!next) continue;
+        expect(next.rough).toBeGreaterThanOrEqual(key.rough);
+        if (next.rough === key.rough) expect(next.effort).toBeGreaterThanOrEqual(key.effort);
+      }
+    });
+
+    it('two are changed for a ratio that neither reaches alone', () => {
+      const limits = { least: 12, most: 60 };
+      const far = ratioOffers(build, now * 2.4, limits);
+      expect(far.some(({ stages }) => changed(stages).length === 2)).toBe(true);
+      // By hand: what each alone would have to be is beyond 60 over 12.
+      expect(3 * 2.4).toBeGreaterThan(60 / 12);
+      expect(far.every(({ stages }) => changed(stages).length === 2)).toBe(true);
+    });
+  });
+
+  it('of a winch may be as large as they like: nothing hangs over the ground', () => {
+    const apart = { ...freshStage('chain', 'stage-1', 3), centre: typed(3, 'm') } as Stage;
+    const geared = (layout: string) => changeDrive(on(layout, puffin), { stages: [apart], path: [] });
+    const large = (build: Build): boolean =>
+      ratioOffers(build, evaluate(build).train.ratio * 8, { least: 10, most: 400 }).some(({ stages }) =>
+        stages.some((s) => s.kind === 'chain' && s.teethDriven > 200),
+      );
+    expect(large(geared('winch'))).toBe(true);
+    expect(large(geared('rear-drive'))).toBe(false);
+  });
+
+  it('are none for what is no ratio', () => {
+    for (const ratio of [0, -3, NaN, Infinity]) expect(ratioOffers(puffin, ratio, limits)).toEqual([]);
   });
 
   it('are none without a stage that has teeth, or for a ratio out of reach', () => {
