@@ -1,7 +1,7 @@
 import { bodyBox, outlineOf, thingsOf, type Vector } from '@zubric/core/layout';
 import type { Build } from '@zubric/core/vehicle';
 
-/** From above, from the left, and from behind. */
+/** From above, from the right side, and from behind. */
 export type LayoutView = 'plan' | 'side' | 'rear';
 
 /** What lies across the page and up it in a view: which axis of the vehicle, and which way round. */
@@ -11,7 +11,7 @@ interface Axes {
   readonly up: readonly [axis: 0 | 1 | 2, sign: 1 | -1];
 }
 
-/** The front to the right from above and from the left; the left side to the left from behind. */
+/** The front to the right from above and from the right side; the left side to the left from behind. */
 export const VIEWS: Readonly<Record<LayoutView, Axes>> = {
   plan: { title: 'From above', across: [0, 1], up: [1, 1] },
   side: { title: 'From the right side', across: [0, 1], up: [2, 1] },
