@@ -16,6 +16,9 @@ import {
   dutyFrom,
   dutyTemplatesFor,
   layoutTemplate,
+  mayBe,
+  numbersOf,
+  withNumbers,
   withLayout,
   type Build,
 } from '../vehicle/index.ts';
@@ -115,6 +118,22 @@ const layoutOf = (id: string) => needed(layoutTemplate(id), `layout ${id}`);
 
 const dayOf = (name: string, build: Build): string =>
   [name, 'a day of two outings', '', markOf(outingCourse(build, evaluate(build).duties, DAY) ?? {})].join();
+
+/** What becomes of a build with one of its numbers five times what it is, or a fifth of it, by turns, where it may be. */
+const sweptRows = (build: Build): string[] =>
+  numbersOf(build).flatMap((number, at) => {
+    const times = at % 2 === 0 ? 5 : 0.2;
+    const value = number.whole ? Math.max(1, Math.round(number.value * times)) : number.value * times;
+    if (value === number.value || !mayBe(build, number, value)) return [];
+    const { findings, links, train } = evaluate(withNumbers(build, [[number, value]]));
+    return [[build.name, number.path.join(' '), times, markOf({ findings, links, train })].join()];
+  });
+
+it('every number moved far moves what it moved', async () => {
+  const rows = [puffin, needed(builds.whimbrel, 'Whimbrel')].flatMap(sweptRows);
+  expect(rows.length).toBeGreaterThan(200);
+  await expect(['build,number,times,mark', ...rows, ''].join('\n')).toMatchFileSnapshot('kept-sweeps.csv');
+});
 
 it('every figure is as it was kept', async () => {
   const rows = [
