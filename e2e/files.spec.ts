@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { begin, complaints, expect, test } from './application.ts';
+import { begin, complaints, copyOf, expect, test } from './application.ts';
 
 const file = (name: string, content: string | Buffer) => ({
   name,
@@ -87,7 +87,7 @@ test('a build is copied, searched for, taken out, set aside, thrown away and had
 });
 
 test('parts and steps: marks are kept, dates follow, and the list goes out as CSV', async ({ bench }) => {
-  await bench.goto('/builds/puffin/assembly');
+  await bench.goto(`/builds/${await copyOf(bench, 'puffin', 'Puffin as it is made')}/assembly`);
   const before = await bench.getByRole('heading', { name: /^Parts: / }).textContent();
   await bench.getByLabel('State of Chain guard').selectOption('on-hand');
   await expect(bench.getByRole('heading', { name: /^Parts: / })).not.toHaveText(before ?? '');
