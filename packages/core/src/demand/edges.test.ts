@@ -129,15 +129,17 @@ describe('a step', () => {
   });
 });
 
+/** Soft, of any figures. */
+const soil = {
+  name: 'loam',
+  kcKnPerM: 1,
+  kphiKnPerM: 1500,
+  exponent: 1.1,
+  cohesionKPa: 1,
+  shearAngleDeg: 30,
+};
+
 describe('soft ground', () => {
-  const soil = {
-    name: 'loam',
-    kcKnPerM: 1,
-    kphiKnPerM: 1500,
-    exponent: 1.1,
-    cohesionKPa: 1,
-    shearAngleDeg: 30,
-  };
   const sunk = (of: Partial<typeof soil>, layout = 'rear-drive') => {
     const build = withGround(on(layout), { soil: { ...soil, ...of } });
     return demandOf(build, firstDuty(build)).sink;
@@ -201,14 +203,6 @@ describe('the steepest grade', () => {
 
 describe('where it stands', () => {
   it('on soft ground grips by the lesser of friction and what the soil bears before it shears (Coulomb)', () => {
-    const soil = {
-      name: 'loam',
-      kcKnPerM: 1,
-      kphiKnPerM: 1500,
-      exponent: 1.1,
-      cohesionKPa: 1,
-      shearAngleDeg: 30,
-    };
     const [axle] = rearDriven().layout.axles;
     const [ground] = rearDriven().grounds;
     if (!axle || !ground) throw new Error('it stands on something');
