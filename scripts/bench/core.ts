@@ -56,7 +56,7 @@ function evaluateMs(edit: (build: Build, by: number) => Build, boundMs: number):
       by += 1e-5;
       build = edit(begun, by);
     };
-    const times = (): number => {
+    const run = (): number => {
       const spent: number[] = [];
       for (let n = 0; n < 200; n++) {
         next();
@@ -66,8 +66,8 @@ function evaluateMs(edit: (build: Build, by: number) => Build, boundMs: number):
       }
       return median(spent);
     };
-    times();
-    return quickest(times);
+    run();
+    return quickest(run);
   });
   const value = Math.max(...each);
   return { value, unit: 'ms, median of the quickest run', bound: `<= ${boundMs}`, holds: value <= boundMs };

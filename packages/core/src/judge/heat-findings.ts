@@ -33,14 +33,14 @@ function lasting(line: Driveline, thermal: Thermal): readonly Cure[] {
   const lasts = (steps: number): boolean =>
     windingAfter(thermal, heldCurrent(commanded(line, steps * STEP)), WARM_C, SEEN_WITHIN_S) <=
     thermal.limitC;
-  let lasting = 0;
+  let cool = 0;
   let burns = Math.ceil(line.circuit.commandShare / STEP);
-  while (burns - lasting > 1) {
-    const middle = Math.floor((lasting + burns) / 2);
-    if (lasts(middle)) lasting = middle;
+  while (burns - cool > 1) {
+    const middle = Math.floor((cool + burns) / 2);
+    if (lasts(middle)) cool = middle;
     else burns = middle;
   }
-  return lasting === 0 ? [] : [{ kind: 'command', share: lasting * STEP }];
+  return cool === 0 ? [] : [{ kind: 'command', share: cool * STEP }];
 }
 
 /** How soon a motor that stalls burns, where that is sooner than a stall is seen. */
