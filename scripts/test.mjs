@@ -127,19 +127,18 @@ async function runner(title, command, args, { report, read, env = {}, quiet = fa
 
 /** Compiled itself, it checks in a quarter of the time; `typescript` by its own name is what examples in comments are read with. */
 const COMPILER = '../typescript-native/bin/tsc';
-const TYPED = [
-  'packages/web',
-  'packages/core/tsconfig.test.json',
-  'packages/server',
-  'packages/core',
-  'packages/cli',
-  '.',
+const TYPED = ['packages', 'packages/web', 'packages/core', '.'];
+/** What was found last time is kept: only what has changed since, or hangs on that, is checked anew. */
+const kept = (project) => [
+  '--incremental',
+  '--tsBuildInfoFile',
+  join('node_modules/.cache/types', project, 'info'),
 ];
 if (only === undefined)
   await checkAll([
     ['lint', 'oxlint', ['--deny-warnings']],
     ['formatting', 'oxfmt', ['--check']],
-    ...TYPED.map((project) => [`types of ${project}`, COMPILER, ['-p', project]]),
+    ...TYPED.map((project) => [`types of ${project}`, COMPILER, ['-p', project, ...kept(project)]]),
     [
       'dependency rules',
       'depcruise',
