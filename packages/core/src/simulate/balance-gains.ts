@@ -78,13 +78,12 @@ const HOLD_LIMIT_RAD = Math.PI / 18;
 /** Where it is let go upright nothing would be tried: gains are, by this lean, rad. */
 const TRIED_RAD = Math.PI / 60;
 
-/** A first proposal, and how it does. */
+/** A first proposal. */
 export interface ProposedGains {
   readonly gains: BalanceGains;
   readonly hold: BalanceHold | undefined;
   /** Where the poles of the lean were put, rad/s. */
   readonly paceRadS: number;
-  readonly run: BalanceEnd;
 }
 
 /** What is tried, its gains left open. */
@@ -96,7 +95,11 @@ export type BalanceTask = Omit<BalanceRun, 'gains' | 'hold'>;
  */
 export function proposedGains(asked: BalanceTask): ProposedGains | undefined {
   const still = asked.startLeanRad === 0 && asked.nudgeNs === 0;
-  const task = still ? { ...asked, startLeanRad: TRIED_RAD } : asked;
+  const task: BalanceTask = {
+    ...asked,
+    startLeanRad: still ? TRIED_RAD : asked.startLeanRad,
+    followed: 'roughly',
+  };
   const polynomial = leanPolynomial(task.body, task.motor);
   const { fallRateRadS } = balancePlant.run(task.body);
   const lateS = task.delayS + task.loopTimeS / 2;
@@ -106,8 +109,7 @@ export function proposedGains(asked: BalanceTask): ProposedGains | undefined {
     const gains = gainsAt(polynomial, paceRadS);
     const bare = runBalance({ ...task, gains });
     if (bare.fallS !== undefined) continue;
-    const held = heldBy({ ...task, gains }, polynomial.alongPerLean, fallRateRadS, bare);
-    return held ? { gains, paceRadS, ...held } : { gains, hold: undefined, paceRadS, run: bare };
+    return { gains, hold: heldBy({ ...task, gains }, polynomial.alongPerLean, fallRateRadS, bare), paceRadS };
   }
   return undefined;
 }
@@ -125,8 +127,7 @@ function heldBy(run: BalanceRun, alongPerLean: number, fallRateRadS: number, bar
       limitRad: HOLD_LIMIT_RAD,
     };
     const held = runBalance({ ...run, hold });
-    if (held.settleS !== undefined && held.settleS <= LATER * (bare.settleS ?? run.durationS))
-      return { hold, run: held };
+    if (held.settleS !== undefined && held.settleS <= LATER * (bare.settleS ?? run.durationS)) return hold;
   }
   return undefined;
 }
@@ -200,7 +201,9 @@ export function gainsMap(task: BalanceTask, { kp, ki, kd }: BalanceGains): reado
     along(MOST_KP, kp).map((mappedKp) => ({
       kp: mappedKp,
       ki: mappedKi,
-      holds: runBalance({ ...task, gains: { kp: mappedKp, ki: mappedKi, kd } }).fallS === undefined,
+      holds:
+        runBalance({ ...task, gains: { kp: mappedKp, ki: mappedKi, kd }, followed: 'roughly' }).fallS ===
+        undefined,
     })),
   );
 }

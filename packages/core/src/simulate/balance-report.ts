@@ -143,7 +143,10 @@ function caughtRad(run: BalanceRun): number {
   let [good, bad] = [0, FALLEN_RAD];
   for (let n = 0; n < LOOKS; n += 1) {
     const startLeanRad = (good + bad) / 2;
-    const caught = runBalance({ ...run, nudgeNs: 0, startLeanRad, durationS: 2 * run.durationS });
+    const caught = runBalance({
+      ...run,
+      ...{ nudgeNs: 0, startLeanRad, durationS: 2 * run.durationS, followed: 'roughly' },
+    });
     if (caught.settleS !== undefined) good = startLeanRad;
     else bad = startLeanRad;
   }

@@ -239,6 +239,22 @@ describe('a balancer', () => {
     expect(coarse.peakA).toBeLessThanOrEqual((2 * motor.voltageV) / motor.resistanceOhm);
   });
 
+  it('becomes the same where it is followed roughly: falls when it does closely, and leans alike', () => {
+    const gain = fc.double({ min: 0, max: 120, noNaN: true });
+    const told = fc.constantFrom(undefined, 10);
+    fc.assert(
+      fc.property(gain, gain, gain, told, (kp, ki, kd, heldTimes) => {
+        const held = heldTimes === undefined ? motor : { ...motor, heldTimes };
+        const run = { ...standing, motor: held, gains: { kp, ki, kd: kd / 20 } };
+        const [closely, roughly] = [runBalance(run), runBalance({ ...run, followed: 'roughly' })];
+        expect(roughly.fallS ?? -1).toBeCloseTo(closely.fallS ?? -1, 3);
+        expect(roughly.end.lean).toBeCloseTo(closely.end.lean, 2);
+        expect(roughly.peakLeanRad).toBeCloseTo(closely.peakLeanRad, 2);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
   it('falls without a loop, stands with one, and falls again where the loop is too slow (common practice, no source)', () => {
     const result = (more: Partial<BalanceRun>) => runBalance({ ...standing, ...more });
     expect(result({ gains: { kp: 0, ki: 0, kd: 0 } }).fallS).toBeGreaterThan(0);

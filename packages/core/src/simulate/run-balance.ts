@@ -11,6 +11,8 @@ export interface BalanceRun extends BalanceLoop {
   readonly startLeanRad: number;
   readonly nudgeNs: number;
   readonly durationS: number;
+  /** How finely it is followed: to be shown, where nothing is said, or only to see whether it falls or settles. */
+  readonly followed?: keyof typeof STEP;
 }
 
 /** What became of it. */
@@ -28,8 +30,11 @@ export interface BalanceEnd {
 /** A lean that it does not come back from. */
 export const FALLEN_RAD = Math.PI / 4;
 const SETTLED_RAD = Math.PI / 180;
-/** Of the quickest change a step takes so much; peaks between steps are then missed by less than 1e-4 of them. */
-const STEP = 0.02;
+/**
+ * Of the quickest change a step takes so much. To be shown, peaks between steps are missed by less than 1e-4 of them; to see what
+ * becomes of it steps are as long as the fourth order bears.
+ */
+const STEP = { closely: 0.02, roughly: 0.2 };
 const MOST_STEPS = 4e6;
 const CLOSE_S = 1e-12;
 
@@ -50,7 +55,7 @@ export function runBalance(
   watch?: (timeS: number, at: Balance, amps: number) => void,
 ): BalanceEnd {
   const model = balanceModel(i.body, i.motor);
-  const stepS = STEP / model.quickest;
+  const stepS = STEP[i.followed ?? 'closely'] / model.quickest;
   if (!(stepS > 0)) throw tooExtreme();
   if (i.durationS / Math.min(stepS, i.loopTimeS) > MOST_STEPS)
     throw new NotPhysical(
