@@ -102,7 +102,6 @@ describe('a motor on the bench', () => {
     paste(GOOD);
     press('Take 7 readings');
     expect(text()).toContain('on this screen only');
-    vi.restoreAllMocks();
   });
 
   it('reads a meter, and where it falls silent says so and keeps what it has', async () => {

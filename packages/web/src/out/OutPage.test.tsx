@@ -1,39 +1,10 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { answering, Refusal } from '../testing/answers.ts';
 import { demo } from '../testing/demo.ts';
+import { handedOver, textOf } from '../testing/handed.ts';
 import { onBench, text } from '../testing/on-bench.tsx';
 import { OutPage } from './OutPage.tsx';
-
-/** Files that were handed to the browser. */
-function taken(): { name: string; content: Blob }[] {
-  const files: { name: string; content: Blob }[] = [];
-  let last: Blob | undefined;
-  vi.stubGlobal('URL', {
-    ...URL,
-    createObjectURL: (content: Blob) => {
-      last = content;
-      return 'blob:x';
-    },
-    revokeObjectURL: () => undefined,
-  });
-  vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) {
-    files.push({ name: this.download, content: last as Blob });
-  });
-  return files;
-}
-
-/** The window of the tests has blobs without `text`. */
-const textOf = (content: Blob | undefined): Promise<string> =>
-  new Promise((resolve) => {
-    const reader = new FileReader();
-    reader.onload = () => resolve(String(reader.result));
-    reader.readAsText(content ?? new Blob());
-  });
-
-afterEach(() => {
-  vi.restoreAllMocks();
-});
 
 const press = (name: string): void => {
   fireEvent.click(screen.getByRole('button', { name }));
@@ -42,7 +13,7 @@ const press = (name: string): void => {
 describe('what is taken out', () => {
   it('is written in each form at a press, under the name of the build', async () => {
     answering({ 'GET /api/builds/b/trial-sets': () => ({ trialSets: [] }) });
-    const files = taken();
+    const files = handedOver();
     onBench(<OutPage />, demo('puffin'));
     for (const [button, name, has] of [
       ['URDF', 'puffin.urdf', '<robot name="puffin">'],
@@ -68,7 +39,7 @@ describe('what is taken out', () => {
       'GET /api/builds/b/trial-sets': () => new Refusal(503, 'The database does not answer.'),
       'GET /api/builds/b/whole': () => new Refusal(503, 'The database does not answer.'),
     });
-    taken();
+    handedOver();
     onBench(<OutPage />, demo('puffin'));
     press('Markdown');
     await waitFor(() => expect(text()).toContain('Not written: The database does not answer.'));

@@ -123,7 +123,6 @@ describe('being told of changes', () => {
     document.dispatchEvent(new Event('visibilitychange'));
   };
   afterEach(() => {
-    vi.restoreAllMocks();
     Stream.open = [];
   });
 

@@ -1,7 +1,7 @@
 import { newBuild, newDuty, type Build } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import fc from 'fast-check';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { findHistory, keepHistory, move, NO_HISTORY, remember, type History } from './history.ts';
 
 const gull = newBuild('Gull');
@@ -100,10 +100,6 @@ describe('undo and redo', () => {
 });
 
 describe('a history kept by the tab', () => {
-  afterEach(() => {
-    vi.restoreAllMocks();
-  });
-
   it('comes back whole, and nothing comes of a broken one', () => {
     const { history } = edit(start, { ...gull, purpose: 'a' }, 0);
     keepHistory('a', history);

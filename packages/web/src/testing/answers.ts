@@ -10,11 +10,12 @@ export interface SeenRequest {
 
 type Answer = (asked: SeenRequest, part: readonly string[]) => unknown;
 
-/** An answer that refuses, with the server's title. */
+/** An answer that refuses, with the server's title and whatever else it says. */
 export class Refusal {
   readonly status: number;
   readonly title: string;
-  constructor(status: number, title: string) {
+  constructor(status: number, title: string, more: object = {}) {
+    Object.assign(this, more);
     this.status = status;
     this.title = title;
   }

@@ -8,6 +8,7 @@ import { emptyOutbox } from './empty-outbox.ts';
  */
 afterEach(async () => {
   vi.useRealTimers();
+  vi.restoreAllMocks();
   if (typeof document === 'undefined') return;
   cleanup();
   await emptyOutbox();

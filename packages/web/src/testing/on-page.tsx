@@ -11,22 +11,26 @@ function Where() {
   return <output data-testid="where">{pathname + search}</output>;
 }
 
-/** The test browser lays nothing out: whoever watches sizes is told of none. */
+/** The test browser lays nothing out: whoever watches sizes, or what is in sight, is told of nothing. */
 export const withoutSizes = (): void => {
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe() {}
-      unobserve() {}
-      disconnect() {}
-    },
-  );
+  class Blind {
+    observe() {}
+    unobserve() {}
+    disconnect() {}
+  }
+  vi.stubGlobal('ResizeObserver', Blind);
+  vi.stubGlobal('IntersectionObserver', Blind);
 };
 
-/** A whole page at an address, as its path of the router takes it; the test browser has neither themes nor sizes. */
-export function onPage(page: ReactNode, address: string, path = '*'): void {
+/** The test browser has neither themes nor sizes. */
+export const plainBrowser = (): void => {
   vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener() {}, removeEventListener() {} }));
   withoutSizes();
+};
+
+/** A whole page at an address, as its path of the router takes it. */
+export function onPage(page: ReactNode, address: string, path = '*'): void {
+  plainBrowser();
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
       <MemoryRouter initialEntries={[address]}>

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { readBuild, type Build } from '@zubric/core/vehicle';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { handedOver, textOf } from '../../testing/handed.ts';
 import { kept, onBench } from '../../testing/on-bench.tsx';
 import { Assembly } from './Assembly.tsx';
 
@@ -27,14 +28,6 @@ const opened = (title: string): HTMLElement => {
 };
 const titles = (): string[] =>
   screen.getAllByLabelText(/^Done: /).map((box) => box.getAttribute('aria-label')?.slice(6) ?? '');
-
-/** What is in a file; this browser of tests has no other way. */
-const textOf = (blob: Blob | undefined): Promise<string> =>
-  new Promise((resolve) => {
-    const reader = new FileReader();
-    reader.onload = () => resolve(String(reader.result));
-    reader.readAsText(blob ?? new Blob());
-  });
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-11-23T10:00:00') }));
 
@@ -122,19 +115,12 @@ describe('dates and people', () => {
     expect(kept().assembly.helpers).toBeUndefined();
   });
   it('say what a late part moves, and hand out a calendar', async () => {
-    const blobs: Blob[] = [];
-    vi.stubGlobal(
-      'URL',
-      Object.assign(URL, {
-        createObjectURL: (blob: Blob) => (blobs.push(blob), 'blob:x'),
-        revokeObjectURL: () => undefined,
-      }),
-    );
+    const handed = handedOver();
     show(puffin, 'Dates and people');
     const late = within(screen.getByRole('region', { name: 'If it comes a week late' }));
     expect(late.getAllByText(/ready \d+ days? later|moves nothing/).length).toBeGreaterThan(2);
     fireEvent.click(screen.getByRole('button', { name: 'Save as a calendar file' }));
-    expect(await textOf(blobs[0])).toMatch(/^BEGIN:VCALENDAR[^]*SUMMARY:Put the driven wheels on/);
+    expect(await textOf(handed[0]?.content)).toMatch(/^BEGIN:VCALENDAR[^]*SUMMARY:Put the driven wheels on/);
   });
 });
 

@@ -3,6 +3,7 @@ import { arrange, arrangementOf } from '@zubric/core/vehicle';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../../testing/demo.ts';
+import { handedOver } from '../../testing/handed.ts';
 import { fieldCalled, kept, onBench, text } from '../../testing/on-bench.tsx';
 import { workOfTheBench } from '../../testing/worker-here.ts';
 import { LayoutStation } from './LayoutStation.tsx';
@@ -169,14 +170,7 @@ describe('the layout', () => {
   });
 
   it('draws templates in true size, and hands them out in each form', async () => {
-    const handed: Blob[] = [];
-    vi.stubGlobal(
-      'URL',
-      Object.assign(URL, {
-        createObjectURL: (blob: Blob) => `blob:${handed.push(blob)}`,
-        revokeObjectURL: () => undefined,
-      }),
-    );
+    const handed = handedOver();
     onBench(<LayoutStation />, puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Show the templates' }));
     await screen.findByRole('img', { name: /^Sprocket of 10 teeth/ }, { timeout: 20_000 });
@@ -184,7 +178,11 @@ describe('the layout', () => {
     expect(screen.getByRole('img', { name: /^Tray for Battery box/ })).toBeTruthy();
     for (const form of ['SVG', 'DXF', 'PDF']) fireEvent.click(screen.getByRole('button', { name: form }));
     await waitFor(() => expect(handed).toHaveLength(3), { timeout: 10_000 });
-    expect(handed.map(({ type }) => type)).toEqual(['image/svg+xml', 'image/vnd.dxf', 'application/pdf']);
-    expect(Math.min(...handed.map(({ size }) => size))).toBeGreaterThan(1000);
+    expect(handed.map(({ content }) => content.type)).toEqual([
+      'image/svg+xml',
+      'image/vnd.dxf',
+      'application/pdf',
+    ]);
+    expect(Math.min(...handed.map(({ content }) => content.size))).toBeGreaterThan(1000);
   });
 });
