@@ -1,6 +1,6 @@
 import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen, waitFor } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import { UnitsProvider } from '../common/units.tsx';
@@ -54,4 +54,18 @@ export function fieldCalled(label: string | RegExp): HTMLElement {
   const [field] = fields;
   if (!field || fields.length > 1) throw new Error(`${fields.length} fields are called “${String(label)}”`);
   return field;
+}
+
+/**
+ * Presses the one button of these words, shown or told: as the library finds it, but without working out of every element
+ * what it is, which takes most of a second on a page of many fields.
+ */
+export function pressButton(name: string | RegExp): void {
+  const named = [...document.querySelectorAll('button')].filter((button) => {
+    const words = (button.getAttribute('aria-label') ?? button.textContent).trim();
+    return typeof name === 'string' ? words === name : name.test(words);
+  });
+  const [button] = named;
+  if (!button || named.length > 1) throw new Error(`${named.length} buttons are called “${String(name)}”`);
+  fireEvent.click(button);
 }
