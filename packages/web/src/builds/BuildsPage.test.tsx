@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildLine, JudgedLine, BuildPlace, StoredBuild } from '@zubric/core/answers';
 import { newBuild } from '@zubric/core/vehicle';
 import { answering, type SeenRequest } from '../testing/answers.ts';
+import { handedOver, textOf } from '../testing/handed.ts';
 import { onPage, where } from '../testing/on-page.tsx';
 import { BuildsPage } from './BuildsPage.tsx';
 
@@ -178,6 +179,50 @@ describe('the list of builds', () => {
     expect(await screen.findByText('3 copies lie on the bench.')).toBeTruthy();
     const names = asked.filter(({ path }) => path.endsWith('/copies')).map(({ body }) => body);
     expect(names).toEqual([{ name: 'Gull, group 1' }, { name: 'Gull, group 3' }, { name: 'Gull, group 4' }]);
+  });
+
+  it('is taken out as files: one as its document, several in a zip, one with all that belongs to it', async () => {
+    const handed = handedOver();
+    const whole = { format: 'whole', log: [] };
+    serving([GULL, WREN], {
+      'GET /api/builds/*': (_, [id = '']) => stored(id, id === 'gull' ? 'Gull' : 'Wren'),
+      'GET /api/builds/*/trial-sets': () => ({ trialSets: [] }),
+      'GET /api/builds/*/whole': () => whole,
+    });
+    show();
+    await choose('Gull', 'Take out as a file');
+    expect(await screen.findByText('Taken out as gull.zubric.json.')).toBeTruthy();
+    expect(JSON.parse(await textOf(handed[0]?.content))).toMatchObject({ name: 'Gull' });
+    await choose('Wren', 'Take out with its logbook');
+    expect(await screen.findByText('Taken out as wren.zubric-whole.json.')).toBeTruthy();
+    expect(JSON.parse(await textOf(handed[1]?.content))).toEqual(whole);
+    const pick = (name: string): void =>
+      void fireEvent.click(screen.getByRole('checkbox', { name: `Pick ${name}` }));
+    pick('Gull');
+    pick('Wren');
+    fireEvent.click(screen.getByRole('button', { name: 'Take out 2 files' }));
+    expect(await screen.findByText('Taken out as builds.zip.')).toBeTruthy();
+    expect(handed.map(({ name }) => name)).toEqual([
+      ...['gull.zubric.json', 'wren.zubric-whole.json', 'builds.zip'],
+    ]);
+    pick('Wren');
+    expect(screen.getByRole('button', { name: 'Take out 1 file' })).toBeTruthy();
+  });
+
+  it('is taken out as it is kept where it cannot be read', async () => {
+    const handed = handedOver();
+    const broken = {
+      id: 'odd',
+      name: 'Odd',
+      version: 1,
+      updatedAt: '2026-11-20T10:00:00Z',
+      problem: 'No masses.',
+    };
+    serving([broken], { 'GET /api/builds/*/file': () => ({ half: 'a build' }) });
+    show();
+    await choose('Odd', 'Take out as it is kept');
+    expect(await screen.findByText('Taken out as odd.zubric.json.')).toBeTruthy();
+    expect(JSON.parse(await textOf(handed[0]?.content))).toEqual({ half: 'a build' });
   });
 
   it('leads to a new build', async () => {

@@ -1,25 +1,6 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
+import { drawsPictures } from '../testing/pictures.ts';
 import { shrunk } from './shrink.ts';
-
-/** A browser that reads any file as a picture of a size, and draws it. */
-function drawing(width: number, height: number) {
-  const closed = vi.fn();
-  const pen = { fillStyle: '', fillRect: vi.fn(), drawImage: vi.fn() };
-  vi.stubGlobal('createImageBitmap', () => Promise.resolve({ width, height, close: closed }));
-  vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(pen as never);
-  const sizes: [number, number][] = [];
-  vi.spyOn(HTMLCanvasElement.prototype, 'toBlob').mockImplementation(function (
-    this: HTMLCanvasElement,
-    done,
-    type,
-  ) {
-    sizes.push([this.width, this.height]);
-    done(new Blob(['picture'], { type: type ?? '' }));
-  });
-  return { pen, sizes, closed };
-}
-
-afterEach(() => vi.unstubAllGlobals());
 
 describe('a photograph', () => {
   it.each([
@@ -28,7 +9,7 @@ describe('a photograph', () => {
     { from: [800, 600], to: [800, 600] },
     { from: [9000, 2], to: [2000, 1] },
   ] as const)('of $from is kept as $to, as JPEG on white', async ({ from: [width, height], to }) => {
-    const { pen, sizes, closed } = drawing(width, height);
+    const { pen, sizes, closed } = drawsPictures(width, height);
     expect((await shrunk(new Blob(['x']))).type).toBe('image/jpeg');
     expect(sizes).toEqual([to]);
     expect(pen.fillStyle).toBe('white');
@@ -42,10 +23,10 @@ describe('a photograph', () => {
   });
 
   it('that the browser cannot draw is said, not lost silently', async () => {
-    drawing(10, 10);
+    drawsPictures(10, 10);
     vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(null);
     await expect(shrunk(new Blob(['x']))).rejects.toThrow('cannot draw the picture smaller');
-    const { pen } = drawing(10, 10);
+    const { pen } = drawsPictures(10, 10);
     expect(pen.drawImage).not.toHaveBeenCalled();
     vi.spyOn(HTMLCanvasElement.prototype, 'toBlob').mockImplementation((done) => done(null));
     await expect(shrunk(new Blob(['x']))).rejects.toThrow('could not be made smaller');

@@ -2,7 +2,7 @@ import { writeLine, type MeterLine } from '@zubric/core/bench';
 import type { Part } from '@zubric/core/vehicle';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
-import { answering, type SeenRequest } from '../testing/answers.ts';
+import { answering, Refusal, type SeenRequest } from '../testing/answers.ts';
 import { text } from '../testing/on-bench.tsx';
 import { onPage } from '../testing/on-page.tsx';
 import { MeasurePage } from './MeasurePage.tsx';
@@ -140,6 +140,48 @@ describe('a motor on the bench', () => {
     await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('fell silent'));
     expect(rows()).toBe(1);
   }, 10_000);
+});
+
+describe('the simulated bench', () => {
+  const motors = [
+    { id: 'old', name: 'From a drill', ratedV: 18 },
+    { id: 'small', name: 'From a toy', ratedV: 6 },
+  ];
+  const bench = (refuses = false): SeenRequest[] => {
+    let now: object = { motors, motor: 'old', voltageV: 0, hold: 0, plugged: true };
+    return answering({
+      'GET /api/meter': () => now,
+      'PUT /api/meter': ({ body }) => {
+        if (refuses) return new Refusal(409, 'Somebody else has the bench.');
+        now = { ...now, ...(body as object) };
+        return now;
+      },
+    });
+  };
+  const open = async (): Promise<HTMLSelectElement> => {
+    onPage(<MeasurePage />, '/shelf/measure');
+    press('Simulated meter');
+    return screen.findByLabelText('Motor on the simulated bench');
+  };
+
+  it('has another motor put on it, at rest, and the voltage it is made for taken with it', async () => {
+    const asked = bench();
+    fireEvent.change(await open(), { target: { value: 'small' } });
+    await waitFor(() => expect(asked.at(-1)?.body).toEqual({ motor: 'small', voltageV: 0, hold: 0 }));
+    const made = screen.getByLabelText<HTMLInputElement>('Voltage it is to run at');
+    expect(made.value.replaceAll('\u00a0', ' ')).toBe('6 V');
+  });
+
+  it('has its plug pulled, which shows at once; where it cannot be, it goes back and says why', async () => {
+    const asked = bench(true);
+    await open();
+    const plug = (): boolean =>
+      screen.getByRole<HTMLInputElement>('checkbox', { name: 'Its plug is in' }).checked;
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Its plug is in' }));
+    await waitFor(() => expect(asked.some(({ method }) => method === 'PUT')).toBe(true));
+    expect((await screen.findByRole('alert')).textContent).toBe('Somebody else has the bench.');
+    await waitFor(() => expect(plug()).toBe(true));
+  });
 });
 
 describe('the lines of a stream', () => {

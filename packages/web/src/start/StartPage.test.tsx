@@ -90,6 +90,31 @@ describe('a new build', () => {
     expect(sent(asked).name).toBe('Live rear axle, steered in front');
   });
 
+  it('takes the figures of each job, as its own', async () => {
+    const asked = open();
+    press('Four fixed wheels');
+    press('as a wheelbarrow');
+    press('pulls');
+    press('goes over a step');
+    press('pushes a blade');
+    const of = (label: string, title: string): string => `${label}, ${title}`;
+    fill(of('Pull, as force or weight', 'Pulls'), '20 kg');
+    fill(of('How fast', 'Pulls'), '3 km/h');
+    fill(of('How high', 'Goes over a step'), '2 in');
+    fireEvent.change(screen.getByLabelText(of('What it pushes', 'Pushes a blade')), {
+      target: { value: 'gravel' },
+    });
+    fill(of('Heap against it', 'Pushes a blade'), '10 cm');
+    fireEvent.click(begin());
+    await waitFor(() => expect(where()).toBe('/builds/made/brief'));
+    const [pull, kerb, plough] = sent(asked).duties;
+    // A weight at the hitch is its force.
+    expect(pull?.drawbar.value).toBeCloseTo(20 * 9.80665, 6);
+    expect(pull?.speed.value).toBeCloseTo(3 / 3.6, 9);
+    expect(kerb?.step?.value).toBeCloseTo(0.0508, 9);
+    expect(plough?.push).toMatchObject({ kind: 'heap', what: 'gravel', heap: { value: 0.1 } });
+  });
+
   it('waits with an entry that cannot be read, and keeps it', () => {
     open();
     press('Tracks');

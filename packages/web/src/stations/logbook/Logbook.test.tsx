@@ -3,10 +3,11 @@ import { compareMargins, evaluate } from '@zubric/core/judge';
 import { buildSchema, type Build } from '@zubric/core/vehicle';
 import { showNumber } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { LogEntry, SnapshotLine } from '@zubric/core/answers';
 import { Refusal, answering, type SeenRequest } from '../../testing/answers.ts';
 import { kept, onBench, text } from '../../testing/on-bench.tsx';
+import { drawsPictures } from '../../testing/pictures.ts';
 import { Logbook } from './Logbook.tsx';
 
 const puffin = buildSchema.parse(
@@ -171,6 +172,48 @@ describe('the logbook', () => {
     press('Leave as it was');
     expect(screen.getByText('Measured again')).toBeTruthy();
     expect(asked.some(({ method }) => method === 'PUT')).toBe(false);
+  });
+
+  it('keeps a photograph with an entry, what it shows, and takes it away again', async () => {
+    const { sizes } = drawsPictures(4000, 2000);
+    const photo = { id: 'p1', caption: '', createdAt: '2026-11-20T10:06:00Z' };
+    const asked = serving([entry({ kind: 'note', note: 'The hub.', photos: [photo] })], {
+      'POST /api/log/e1/photos': () => ({}),
+      'PUT /api/log/e1/photos/*': () => ({}),
+      'PUT /api/photos/p1': () => undefined,
+      'DELETE /api/photos/p1': () => undefined,
+    });
+    onBench(<Logbook />, puffin);
+    const picture = await screen.findByRole('img', { name: 'Photograph without a caption, open it whole' });
+    expect(picture.getAttribute('src')).toBe('/api/photos/p1');
+    const caption = screen.getByLabelText('Caption');
+    fireEvent.blur(caption);
+    fireEvent.change(caption, { target: { value: 'Left hub, keyed' } });
+    fireEvent.blur(caption);
+    await waitFor(() =>
+      expect(asked.filter(({ path }) => path === '/api/photos/p1').map(({ body }) => body)).toEqual([
+        { caption: 'Left hub, keyed' },
+      ]),
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'Remove' }));
+    await waitFor(() =>
+      expect(asked.filter(({ path }) => path === '/api/photos/p1').at(-1)?.method).toBe('DELETE'),
+    );
+    const file = screen.getByLabelText('Photograph for this entry');
+    fireEvent.change(file, { target: { files: [new File(['x'], 'hub.jpg', { type: 'image/jpeg' })] } });
+    await waitFor(() =>
+      expect(asked.some(({ path }) => path.includes('/photos') && !path.endsWith('/p1'))).toBe(true),
+    );
+    expect(sizes).toEqual([[2000, 1000]]);
+  });
+
+  it('says where a photograph cannot be read', async () => {
+    vi.stubGlobal('createImageBitmap', () => Promise.reject(new Error('odd')));
+    serving([entry({ kind: 'note', note: 'The hub.' })]);
+    onBench(<Logbook />, puffin);
+    const file = await screen.findByLabelText('Photograph for this entry');
+    fireEvent.change(file, { target: { files: [new File(['x'], 'hub.txt')] } });
+    expect((await screen.findByRole('alert')).textContent).toContain('Choose a JPEG, PNG or WebP file.');
   });
 
   it('calls a snapshot otherwise, or leaves it', async () => {
