@@ -1,34 +1,15 @@
 /** Whether the parts of a build fit each other: what joins them is named, and what no part says is not held against it. */
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { reportInWords } from '../say/index.ts';
+import { misfits, shelfPart, withParts } from '../testing/on-the-shelf.ts';
 import { withDuty } from '../testing/vehicles.ts';
-import {
-  choosePart,
-  fitPart,
-  fittedOf,
-  openBuild,
-  partSchema,
-  type Build,
-  type Part,
-} from '../vehicle/index.ts';
+import { choosePart, fitPart, fittedOf, openBuild, partSchema, type Build } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 
 const opened = openBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!opened.ok) throw new Error('the build of the tests opens');
 const puffin = opened.build;
-const shelf: readonly Part[] = readdirSync('data/shelf').flatMap((file) =>
-  partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}`, 'utf8'))),
-);
-const part = (id: string, more: object = {}): Part => {
-  const found = shelf.find((one) => one.id === id);
-  if (!found) throw new Error(`${id} is on the shelf`);
-  return partSchema.parse({ ...found, ...more });
-};
-const withParts = (build: Build, ...parts: readonly (readonly [Part, number])[]): Build =>
-  parts.reduce((so, [one, count]) => fitPart(so, one, count), build);
-const misfits = (build: Build): string[] =>
-  evaluate(build).findings.flatMap(({ code, notice }) => (code === 'misfit' && notice ? [notice.code] : []));
 const said = (build: Build): string =>
   reportInWords(evaluate(build), build)
     .findings.map(({ text }) => text)
@@ -42,36 +23,38 @@ describe('parts that do not fit each other', () => {
 
   it('two plugs: a lead with both', () => {
     const build = choosePart(
-      choosePart(puffin, part('battery-8s-20', { plug: 'ring terminal' })),
-      part('driver-2x32', { plug: 'bullet' }),
+      choosePart(puffin, shelfPart('battery-8s-20', { plug: 'ring terminal' })),
+      shelfPart('driver-2x32', { plug: 'bullet' }),
     );
     expect(misfits(build)).toEqual(['plug']);
     expect(said(build)).toMatch(/ring terminal plug and .*a bullet one: a lead/);
-    expect(misfits(choosePart(build, part('driver-2x32', { plug: 'ring terminal' })))).toEqual([]);
+    expect(misfits(choosePart(build, shelfPart('driver-2x32', { plug: 'ring terminal' })))).toEqual([]);
   });
 
   it('a signal that the driver does not take, and logic voltages apart', () => {
-    const driver = part('driver-2x32', { signal: 'direction and PWM', logicV: 5 });
+    const driver = shelfPart('driver-2x32', { signal: 'direction and PWM', logicV: 5 });
     const build = choosePart(puffin, driver);
-    const servo = part('receiver-6');
+    const servo = shelfPart('receiver-6');
     expect(misfits(withParts(build, [servo, 1]))).toEqual(['signal']);
-    expect(misfits(withParts(build, [part('receiver-6', { signal: 'direction and PWM' }), 1]))).toEqual([]);
-    const board = part('controller-four', { signal: 'direction and PWM' });
-    expect(misfits(withParts(build, [board, 1]))).toEqual(['logic-voltage']);
-    expect(said(withParts(build, [board, 1]))).toMatch(/signals at 5 V and .* at 3\.3 V: a level shifter/);
-    expect(misfits(withParts(build, [part('controller-plain', { signal: 'direction and PWM' }), 1]))).toEqual(
+    expect(misfits(withParts(build, [shelfPart('receiver-6', { signal: 'direction and PWM' }), 1]))).toEqual(
       [],
     );
+    const board = shelfPart('controller-four', { signal: 'direction and PWM' });
+    expect(misfits(withParts(build, [board, 1]))).toEqual(['logic-voltage']);
+    expect(said(withParts(build, [board, 1]))).toMatch(/signals at 5 V and .* at 3\.3 V: a level shifter/);
+    expect(
+      misfits(withParts(build, [shelfPart('controller-plain', { signal: 'direction and PWM' }), 1])),
+    ).toEqual([]);
   });
 
   it('encoders without inputs, and counts that come too quickly', () => {
-    const motor = part('motor-24v-500w-9', { encoderCounts: 2000 });
+    const motor = shelfPart('motor-24v-500w-9', { encoderCounts: 2000 });
     const build = choosePart(puffin, motor);
     expect(misfits(build)).toEqual(['encoder-inputs']);
-    const reader = part('driver-2x24-held', { signal: undefined, logicV: undefined, readsHz: 900000 });
+    const reader = shelfPart('driver-2x24-held', { signal: undefined, logicV: undefined, readsHz: 900000 });
     expect(misfits(choosePart(build, reader))).toEqual([]);
     // 2000 counts a turn and some 2000 turns a minute are over 60,000 a second.
-    const slow = part('driver-2x24-held', { signal: undefined, logicV: undefined, readsHz: 20000 });
+    const slow = shelfPart('driver-2x24-held', { signal: undefined, logicV: undefined, readsHz: 20000 });
     expect(misfits(choosePart(build, slow))).toEqual(['encoder-too-quick']);
     const quickest = Math.max(...evaluate(build).duties.map(({ point }) => point?.motorRpm ?? 0));
     const finding = evaluate(choosePart(build, slow)).findings.find(({ code }) => code === 'misfit');
@@ -80,28 +63,30 @@ describe('parts that do not fit each other', () => {
   });
 
   it('a driver for another sort of motor', () => {
-    const stepping = part('driver-step-7', { signal: undefined, logicV: undefined, plug: undefined });
+    const stepping = shelfPart('driver-step-7', { signal: undefined, logicV: undefined, plug: undefined });
     expect(misfits(choosePart(puffin, stepping))).toEqual(['motor-type']);
     expect(said(choosePart(puffin, stepping))).toMatch(
       /made for stepping motors.* is brushed: it will not turn/,
     );
-    const one = choosePart(puffin, part('motor-step-86', { plug: undefined }));
+    const one = choosePart(puffin, shelfPart('motor-step-86', { plug: undefined }));
     expect(misfits(choosePart(one, stepping))).toEqual([]);
   });
 
   it('more pins taken than there are', () => {
-    const sound = part('sensor-sound', { logicV: undefined });
-    expect(misfits(withParts(puffin, [part('controller-small', { ports: 4 }), 1], [sound, 2]))).toEqual([]);
-    expect(misfits(withParts(puffin, [part('controller-small', { ports: 4 }), 1], [sound, 3]))).toEqual([
+    const sound = shelfPart('sensor-sound', { logicV: undefined });
+    expect(misfits(withParts(puffin, [shelfPart('controller-small', { ports: 4 }), 1], [sound, 2]))).toEqual(
+      [],
+    );
+    expect(misfits(withParts(puffin, [shelfPart('controller-small', { ports: 4 }), 1], [sound, 3]))).toEqual([
       'ports',
     ]);
   });
 
   it('more drawn than the supply on the board gives', () => {
-    const build = choosePart(puffin, part('driver-2x32', { supplyV: 5, supplyA: 0.8 }));
-    const computer = part('controller-linux', { logicV: undefined, ports: undefined });
+    const build = choosePart(puffin, shelfPart('driver-2x32', { supplyV: 5, supplyA: 0.8 }));
+    const computer = shelfPart('controller-linux', { logicV: undefined, ports: undefined });
     expect(misfits(withParts(build, [computer, 1]))).toEqual(['supply-current']);
-    expect(misfits(withParts(build, [computer, 1], [part('converter-5-8'), 1]))).toEqual([]);
+    expect(misfits(withParts(build, [computer, 1], [shelfPart('converter-5-8'), 1]))).toEqual([]);
   });
 
   it.each([
@@ -112,25 +97,25 @@ describe('parts that do not fit each other', () => {
   ] as const)('%s: %j on a keyed shaft of 17 mm', (code, hub, says) => {
     const build = withParts(
       puffin,
-      [part('shaft-17'), 1],
-      [part('hub-17', { boltCircleMm: undefined, ...hub }), 2],
+      [shelfPart('shaft-17'), 1],
+      [shelfPart('hub-17', { boltCircleMm: undefined, ...hub }), 2],
     );
     expect(misfits(build)).toEqual([code]);
     expect(said(build)).toMatch(says);
   });
 
   it('a bore of its own shaft, with a flat or keyed, fits; a coupler needs both its shafts', () => {
-    const hub = part('hub-17', { boltCircleMm: undefined });
-    expect(misfits(withParts(puffin, [part('shaft-17'), 1], [hub, 1]))).toEqual([]);
-    const round = part('hub-8', { boltCircleMm: undefined });
-    expect(misfits(withParts(puffin, [part('shaft-8', { shape: 'D' }), 1], [round, 1]))).toEqual([]);
-    const coupler = part('coupler-5-8');
-    expect(misfits(withParts(puffin, [part('shaft-8'), 1], [coupler, 1]))).toEqual(['bore']);
+    const hub = shelfPart('hub-17', { boltCircleMm: undefined });
+    expect(misfits(withParts(puffin, [shelfPart('shaft-17'), 1], [hub, 1]))).toEqual([]);
+    const round = shelfPart('hub-8', { boltCircleMm: undefined });
+    expect(misfits(withParts(puffin, [shelfPart('shaft-8', { shape: 'D' }), 1], [round, 1]))).toEqual([]);
+    const coupler = shelfPart('coupler-5-8');
+    expect(misfits(withParts(puffin, [shelfPart('shaft-8'), 1], [coupler, 1]))).toEqual(['bore']);
   });
 
   it('a wheel whose holes meet no hub', () => {
-    const wheel = part('wheel-200', { boreMm: undefined });
-    const hub = (boltCircleMm: number) => part('hub-20', { boreMm: undefined, boltCircleMm });
+    const wheel = shelfPart('wheel-200', { boreMm: undefined });
+    const hub = (boltCircleMm: number) => shelfPart('hub-20', { boreMm: undefined, boltCircleMm });
     expect(misfits(withParts(puffin, [wheel, 4], [hub(68), 4]))).toEqual(['bolt-circle']);
     expect(misfits(withParts(puffin, [wheel, 4], [hub(58), 4]))).toEqual([]);
   });
@@ -138,7 +123,7 @@ describe('parts that do not fit each other', () => {
 
 describe('more that must fit', () => {
   it('a mount whose holes are not the motor’s', () => {
-    const motor = part('motor-24v-500w-9', { mountCircleMm: 62, mountHoles: 4 });
+    const motor = shelfPart('motor-24v-500w-9', { mountCircleMm: 62, mountHoles: 4 });
     const mount = (mountCircleMm: number, mountHoles: number) =>
       partSchema.parse({
         kind: 'mount',
@@ -162,13 +147,13 @@ describe('more that must fit', () => {
     [39, ['rail']],
     [53, ['rail']],
   ])('rollers for 40 to 52 mm on a tube of %d mm', (diameterMm, codes) => {
-    const roller = part('roller-30', { boreMm: undefined, tubeLeastMm: 40, tubeMostMm: 52 });
+    const roller = shelfPart('roller-30', { boreMm: undefined, tubeLeastMm: 40, tubeMostMm: 52 });
     const tube = partSchema.parse({ kind: 'rail', id: 'tube', name: 'Heating tube', massKg: 4, diameterMm });
     expect(misfits(withParts(puffin, [roller, 4], [tube, 2]))).toEqual(codes);
   });
 
   it('tells what an encoder gives for a metre: counts times ratio over the way of a turn', () => {
-    const build = choosePart(puffin, part('motor-24v-500w-9', { encoderCounts: 12 }));
+    const build = choosePart(puffin, shelfPart('motor-24v-500w-9', { encoderCounts: 12 }));
     const { train, findings } = evaluate(build);
     const note = findings.find(({ code }) => code === 'encoder-way');
     const wheel = puffin.layout.axles.find(({ driven }) => driven)?.diameter.value ?? NaN;
@@ -183,7 +168,7 @@ describe('the load on a wheel', () => {
   const axle = puffin.layout.axles[0];
   if (!axle) throw new Error('it has an axle');
   const wheel = (mostLoadKg: number, size = 1) =>
-    part('wheel-330', {
+    shelfPart('wheel-330', {
       diameterMm: axle.diameter.value * 1000 * size,
       mostLoadKg,
       boreMm: undefined,
@@ -235,7 +220,7 @@ describe('the load on a wheel', () => {
 
 describe('fitted parts', () => {
   it('come, change their number and go again, and the build is as it was', () => {
-    const wheel = part('wheel-330');
+    const wheel = shelfPart('wheel-330');
     const four = fitPart(puffin, wheel, 4);
     expect(fittedOf(four)).toEqual([{ part: wheel, count: 4 }]);
     expect(fittedOf(fitPart(four, wheel, 6))).toEqual([{ part: wheel, count: 6 }]);
