@@ -1,7 +1,8 @@
 /**
- * `npm run test:mutants -- FOLDER [COUNT]`: changes one small thing of the code at a time (an operator, a bound, a sign) and
+ * `npm run test:mutants -- FOLDER [COUNT [SAID]]`: changes one small thing of the code at a time (an operator, a bound, a sign) and
  * sees whether a test falls. Of all mutants of a folder of the core, COUNT (300) are drawn, the same at every run; the last
- * lines say which lived. Slow: on request, not in `npm test`.
+ * lines say which lived. With what an earlier run said, in a file, only those that lived then are tried again. Slow: on request,
+ * not in `npm test`.
  */
 import { existsSync, readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
@@ -9,7 +10,7 @@ import { join } from 'node:path';
 import { Stryker } from '@stryker-mutator/core';
 import { ROOT, ensurePackages, giveUp } from './lib/setup.mjs';
 
-const [folder = '', count = '300'] = process.argv.slice(2);
+const [folder = '', count = '300', said] = process.argv.slice(2);
 const at = folder.startsWith('packages/') ? folder : join('packages/core/src', folder);
 if (folder === '' || !existsSync(join(ROOT, at)))
   giveUp(`There is no "${at}": name a folder of packages/core/src, such as judge.`);
@@ -25,13 +26,25 @@ const EXPLAINED = new Set(
   ),
 );
 
+/** Those that lived in an earlier run, as it told of them. */
+const livedIn = (file) =>
+  readFileSync(file, 'utf8')
+    .split('\n')
+    .flatMap((line) => {
+      const [, at, is] = /^(packages\/\S+:\d+): .*?  →  (.*?)(?: {2}\(no test runs it\))?$/.exec(line) ?? [];
+      return at === undefined ? [] : [`${at} ${is.trim()}`];
+    });
+
 const results = await new Stryker({
   mutate: [`${at}/**/*.ts`, '!**/*.test.ts'],
   testRunner: 'vitest',
   vitest: { configFile: 'vitest.mutants.config.ts', related: true },
   plugins: ['@stryker-mutator/vitest-runner', './scripts/lib/mutant-sample.mjs'],
   checkers: ['sample'],
-  sample: { count: Number(count), seed: '20261128' },
+  sample: {
+    ...{ count: Number(count), seed: '20261128' },
+    ...(said === undefined ? {} : { lived: livedIn(said) }),
+  },
   // Words are held by tests of their own, where they matter.
   mutator: { excludedMutations: ['StringLiteral', 'Regex'] },
   reporters: ['progress-append-only'],

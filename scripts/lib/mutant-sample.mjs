@@ -12,14 +12,19 @@ const drawOf = ({ fileName, mutatorName, replacement, location }, root, seed) =>
     .update(JSON.stringify([seed, fileName.replace(root, ''), mutatorName, replacement, location]))
     .digest('hex');
 
+/** How a run tells of a mutant: its file, its line, and the first line of what it was changed to. */
+const placeOf = ({ fileName, location, replacement }, root) =>
+  `${fileName.replace(`${root}/`, '')}:${location.start.line} ${replacement.split('\n')[0].trim()}`;
+
 /** One of several processes draws; all read what it drew. */
 const DRAWN = join(tmpdir(), `mutants-drawn-${process.ppid}.json`);
 
 class Sample {
   constructor(options) {
-    const { count, seed } = options.sample;
+    const { count, seed, lived } = options.sample;
     this.count = count;
     this.seed = seed;
+    this.lived = lived && new Set(lived);
   }
 
   async init() {}
@@ -28,9 +33,12 @@ class Sample {
   async group(mutants) {
     const root = process.cwd();
     const drawn = mutants
-      .map((mutant) => ({ id: mutant.id, draw: drawOf(mutant, root, this.seed) }))
-      .sort((a, b) => (a.draw < b.draw ? -1 : 1));
-    writeFileSync(DRAWN, JSON.stringify(drawn.slice(0, this.count).map(({ id }) => id)));
+      .map((mutant) => ({ mutant, draw: drawOf(mutant, root, this.seed) }))
+      .sort((a, b) => (a.draw < b.draw ? -1 : 1))
+      .slice(0, this.count)
+      .map(({ mutant }) => mutant)
+      .filter((mutant) => this.lived?.has(placeOf(mutant, root)) ?? true);
+    writeFileSync(DRAWN, JSON.stringify(drawn.map(({ id }) => id)));
     return [mutants.map(({ id }) => id)];
   }
 

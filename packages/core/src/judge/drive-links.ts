@@ -53,7 +53,7 @@ function pathLinks(
 ): LinkReport[] {
   return pathInOrder(build).flatMap((element) => {
     const needs = torqueAt(element, loaded, motorTorqueNm);
-    if (needs === undefined || !(needs > 0)) return [];
+    if (needs === undefined) return [];
     return margin(
       {
         link: stalled ? 'path-stall' : 'path',
