@@ -153,6 +153,18 @@ describe('the parts shelf', () => {
     expect(sent.guessed).toBeUndefined();
   });
 
+  it('copies a part under a name of its own, and leaves the first as it is', async () => {
+    const asked = serving([battery, driver]);
+    show();
+    await screen.findByText(driver.name);
+    fireEvent.click(screen.getByRole('button', { name: new RegExp(`^Copy.*${driver.name}`) }));
+    expect(await screen.findByText('“Two bridges, copy” lies on the shelf.')).toBeTruthy();
+    const { id: _own, ...copied } = driver;
+    expect(posted(asked)).toEqual([{ ...copied, name: 'Two bridges, copy' }]);
+    expect(await screen.findByText('Two bridges, copy')).toBeTruthy();
+    expect(screen.getByText('Two bridges')).toBeTruthy();
+  });
+
   it('sets a part aside, where it is found again', async () => {
     serving([battery]);
     show();

@@ -37,6 +37,22 @@ describe('driving by hand', () => {
     await told(/Nothing comes over its link: it has stopped by itself/);
   });
 
+  it('goes while a button is held by keyboard, and is let go where the finger slips off', async () => {
+    Object.assign(HTMLElement.prototype, { setPointerCapture: () => undefined });
+    onBench(<ByHand />, demo('puffin'));
+    fireEvent.click(screen.getByRole('button', { name: 'Take the controls' }));
+    const ahead = screen.getByRole('button', { name: 'Ahead' });
+    fireEvent.keyDown(ahead, { key: 'a' });
+    fireEvent.keyDown(ahead, { key: ' ' });
+    await told(/It goes 0\.[2-9]/);
+    fireEvent.keyUp(ahead, { key: ' ' });
+    await told(/It goes 0 m\/s|It goes 0\.00|It goes \d[\d.]* mm\/s/);
+    fireEvent.pointerDown(screen.getByRole('button', { name: 'Back' }), { pointerId: 2 });
+    await told(/It goes (−|-)?0\.[2-9]/);
+    fireEvent.pointerCancel(screen.getByRole('button', { name: 'Back' }), { pointerId: 2 });
+    await told(/It goes (−|-)?(0 m\/s|0\.00|\d[\d.]* mm\/s)/);
+  });
+
   it('turns what is pushed into both sides, or into ahead and the lock of a steered one', () => {
     expect(handOf('stick', { ahead: true }, 0.5, false)).toEqual({ left: 0.5, right: 0.5, steer: 0 });
     expect(handOf('stick', { right: true }, 0.5, false)).toEqual({ left: 0.5, right: -0.5, steer: 0 });
