@@ -31,7 +31,8 @@ const livedIn = (file) =>
   readFileSync(file, 'utf8')
     .split('\n')
     .flatMap((line) => {
-      const [, at, is] = /^(packages\/\S+:\d+): .*?  →  (.*?)(?: {2}\(no test runs it\))?$/.exec(line) ?? [];
+      const [, at, is] =
+        /^(packages\/\S+:\d+): .*? {2}→ {2}(.*?)(?: {2}\(no test runs it\))?$/.exec(line) ?? [];
       return at === undefined ? [] : [`${at} ${is.trim()}`];
     });
 

@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { answering, Refusal } from '../testing/answers.ts';
 import { demo } from '../testing/demo.ts';
 import { handedOver, textOf } from '../testing/handed.ts';

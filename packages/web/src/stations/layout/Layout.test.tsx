@@ -1,7 +1,7 @@
 import { centreOfGravity, layoutReport } from '@zubric/core/layout';
 import { arrange, arrangementOf } from '@zubric/core/vehicle';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { demo } from '../../testing/demo.ts';
 import { handedOver } from '../../testing/handed.ts';
 import { fieldCalled, kept, onBench, text } from '../../testing/on-bench.tsx';

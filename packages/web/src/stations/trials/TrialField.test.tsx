@@ -1,3 +1,4 @@
+import type { Quantity } from '@zubric/core/quantity';
 import { courseOf, newBuild } from '@zubric/core/vehicle';
 import type { Field, FieldValue } from '@zubric/core/protocols';
 import { fireEvent, screen } from '@testing-library/react';
@@ -111,7 +112,7 @@ describe('a list of a trial', () => {
       ...{ unit: '%', range: { least: 0, most: 1 } },
     });
     fireEvent.change(fieldCalled('Powers'), { target: { value: '40, 60 %; 100' } });
-    expect((value() as { value: number }[]).map((one) => one.value)).toEqual([0.4, 0.6, 1]);
+    expect((value() as readonly Quantity[]).map((one) => one.value)).toEqual([0.4, 0.6, 1]);
     fireEvent.change(fieldCalled('Powers'), { target: { value: '40, full' } });
     expect(screen.getByRole('alert').textContent).not.toBe('With commas.');
     fireEvent.blur(fieldCalled('Powers'));
