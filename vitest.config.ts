@@ -29,7 +29,9 @@ const page = (name: string, files: { include: string[]; exclude?: string[]; isol
     ...files,
     setupFiles: [
       './vitest.seed.ts',
-      ...['patience', 'quick-labels', 'fresh-page'].map((what) => `packages/web/src/testing/${what}.ts`),
+      ...['patience', 'quick-labels', 'quick-styles', 'fresh-page'].map(
+        (what) => `packages/web/src/testing/${what}.ts`,
+      ),
     ],
     environment: 'jsdom' as const,
     ...PATIENCE,

@@ -23,35 +23,35 @@ async function copyOf(file: string, request: APIRequestContext, { url }: Applica
   return { address: `/builds/${id}/drivetrain`, drive };
 }
 
-test(
-  'the mark is dragged to a ratio, and the whole teeth near it are taken and saved',
-  { tag: '@short' },
-  async ({ bench, request, application }) => {
-    const { address, drive } = await copyOf('puffin', request, application);
-    await bench.goto(address);
-    const mark = bench.getByRole('slider', { name: 'Ratio looked for' });
-    const box = await mark.boundingBox();
-    if (!box) throw new Error('the mark is drawn');
-    const [x, y] = [box.x + box.width / 2, box.y + 12];
-    await bench.mouse.move(x, y);
-    await bench.mouse.down();
-    await bench.mouse.move(x + 20, y, { steps: 4 });
-    await bench.mouse.move(x + 34, y, { steps: 4 });
-    await bench.mouse.up();
-    const sought = Number(await mark.getAttribute('aria-valuenow'));
-    expect(sought).toBeGreaterThan(33);
-    expect(await complaints(bench)).toEqual([]);
-    await bench
-      .getByRole('button', { name: /^Take: chain/ })
-      .first()
-      .press('Enter');
-    await saved(bench);
-    const [chain] = (await drive()).stages;
-    const ratio = (9 * (chain?.teethDriven ?? 0)) / (chain?.teethDriver ?? NaN);
-    expect(Math.abs(ratio / sought - 1)).toBeLessThan(0.06);
-    await expect(mark).toHaveAttribute('aria-valuetext', /fitted$/);
-  },
-);
+test('the mark is dragged to a ratio, and the whole teeth near it are taken and saved', async ({
+  bench,
+  request,
+  application,
+}) => {
+  const { address, drive } = await copyOf('puffin', request, application);
+  await bench.goto(address);
+  const mark = bench.getByRole('slider', { name: 'Ratio looked for' });
+  const box = await mark.boundingBox();
+  if (!box) throw new Error('the mark is drawn');
+  const [x, y] = [box.x + box.width / 2, box.y + 12];
+  await bench.mouse.move(x, y);
+  await bench.mouse.down();
+  await bench.mouse.move(x + 20, y, { steps: 4 });
+  await bench.mouse.move(x + 34, y, { steps: 4 });
+  await bench.mouse.up();
+  const sought = Number(await mark.getAttribute('aria-valuenow'));
+  expect(sought).toBeGreaterThan(33);
+  expect(await complaints(bench)).toEqual([]);
+  await bench
+    .getByRole('button', { name: /^Take: chain/ })
+    .first()
+    .press('Enter');
+  await saved(bench);
+  const [chain] = (await drive()).stages;
+  const ratio = (9 * (chain?.teethDriven ?? 0)) / (chain?.teethDriver ?? NaN);
+  expect(Math.abs(ratio / sought - 1)).toBeLessThan(0.06);
+  await expect(mark).toHaveAttribute('aria-valuetext', /fitted$/);
+});
 
 test('stages change places by keys and by hand, are saved so, and stand again after undo', async ({
   bench,

@@ -49,27 +49,25 @@ test('a dolly that sticks and slips is made to creep, and what was measured of i
   expect(await complaints(bench)).toEqual([]);
 });
 
-test(
-  'it is driven by keys, stops by itself where its link is cut, and is driven again as recorded',
-  { tag: '@short' },
-  async ({ bench }) => {
-    await bench.goto('/builds/puffin/test-track?view=hand');
-    await bench.getByRole('button', { name: 'Take the controls' }).focus();
-    await bench.keyboard.press('Enter');
-    await bench.keyboard.down('ArrowUp');
-    await expect(bench.getByText(/It goes 0\.[3-9]/)).toBeVisible();
-    // Long enough that it is seen again when it is driven as recorded, however slow the machine draws.
-    await bench.waitForTimeout(4000);
-    await bench.keyboard.up('ArrowUp');
-    await bench.getByRole('checkbox', { name: 'Cut the link to it' }).check();
-    await expect(bench.getByText('it has stopped by itself')).toBeVisible();
-    await bench.getByRole('checkbox', { name: 'Cut the link to it' }).uncheck();
-    await bench.getByRole('button', { name: 'Let go' }).click();
-    await bench.getByRole('button', { name: 'Drive it again as recorded' }).click();
-    await expect(bench.getByText(/It goes 0\.[3-9]/)).toBeVisible();
-    await expect(bench.getByRole('button', { name: 'Take the controls' })).toBeVisible({ timeout: 30_000 });
-  },
-);
+test('it is driven by keys, stops by itself where its link is cut, and is driven again as recorded', async ({
+  bench,
+}) => {
+  await bench.goto('/builds/puffin/test-track?view=hand');
+  await bench.getByRole('button', { name: 'Take the controls' }).focus();
+  await bench.keyboard.press('Enter');
+  await bench.keyboard.down('ArrowUp');
+  await expect(bench.getByText(/It goes 0\.[3-9]/)).toBeVisible();
+  // Long enough that it is seen again when it is driven as recorded, however slow the machine draws.
+  await bench.waitForTimeout(4000);
+  await bench.keyboard.up('ArrowUp');
+  await bench.getByRole('checkbox', { name: 'Cut the link to it' }).check();
+  await expect(bench.getByText('it has stopped by itself')).toBeVisible();
+  await bench.getByRole('checkbox', { name: 'Cut the link to it' }).uncheck();
+  await bench.getByRole('button', { name: 'Let go' }).click();
+  await bench.getByRole('button', { name: 'Drive it again as recorded' }).click();
+  await expect(bench.getByText(/It goes 0\.[3-9]/)).toBeVisible();
+  await expect(bench.getByRole('button', { name: 'Take the controls' })).toBeVisible({ timeout: 30_000 });
+});
 
 test('a balancer is tuned from falling to standing', async ({ bench }) => {
   await bench.goto('/builds/teasel/test-track');

@@ -1,37 +1,32 @@
 import { readFileSync } from 'node:fs';
 import { complaints, expect, saved, test } from './application.ts';
 
-test(
-  'a battery box whose lid is blocked is told of, goes to a place that is offered, and the loads follow; undone',
-  { tag: '@short' },
-  async ({ bench }) => {
-    await bench.goto('/builds/moth/layout');
-    const found = bench.getByRole('list', { name: 'What stands in the way of the layout' });
-    await expect(found).toContainText(
-      'The lid of “Battery box” is reached only after taking off Float floor',
-      {
-        timeout: 30_000,
-      },
-    );
-    const side = bench.getByRole('figure').filter({ hasText: 'From the right side' });
-    const loads = async (): Promise<string[]> => side.locator('text', { hasText: /N$/ }).allTextContents();
-    const before = await loads();
-    expect(before.length).toBe(2);
-    const box = bench.getByRole('slider', { name: 'Battery box, from above' });
-    await box.focus();
-    const chosen = bench.getByRole('region', { name: 'Chosen: Battery box' });
-    await chosen.getByRole('button', { name: 'Find a place for it' }).press('Enter');
-    const places = chosen.getByRole('list', { name: /^Free places/ });
-    await places.getByRole('button', { name: 'Put it there' }).first().press('Enter');
-    await expect(found).not.toContainText('The lid of “Battery box”', { timeout: 30_000 });
-    await expect.poll(loads).not.toEqual(before);
-    expect(await complaints(bench)).toEqual([]);
-    await saved(bench);
-    await bench.getByRole('button', { name: /^Undo/ }).press('Enter');
-    await expect.poll(loads).toEqual(before);
-    await expect(found).toContainText('The lid of “Battery box”', { timeout: 30_000 });
-  },
-);
+test('a battery box whose lid is blocked is told of, goes to a place that is offered, and the loads follow; undone', async ({
+  bench,
+}) => {
+  await bench.goto('/builds/moth/layout');
+  const found = bench.getByRole('list', { name: 'What stands in the way of the layout' });
+  await expect(found).toContainText('The lid of “Battery box” is reached only after taking off Float floor', {
+    timeout: 30_000,
+  });
+  const side = bench.getByRole('figure').filter({ hasText: 'From the right side' });
+  const loads = async (): Promise<string[]> => side.locator('text', { hasText: /N$/ }).allTextContents();
+  const before = await loads();
+  expect(before.length).toBe(2);
+  const box = bench.getByRole('slider', { name: 'Battery box, from above' });
+  await box.focus();
+  const chosen = bench.getByRole('region', { name: 'Chosen: Battery box' });
+  await chosen.getByRole('button', { name: 'Find a place for it' }).press('Enter');
+  const places = chosen.getByRole('list', { name: /^Free places/ });
+  await places.getByRole('button', { name: 'Put it there' }).first().press('Enter');
+  await expect(found).not.toContainText('The lid of “Battery box”', { timeout: 30_000 });
+  await expect.poll(loads).not.toEqual(before);
+  expect(await complaints(bench)).toEqual([]);
+  await saved(bench);
+  await bench.getByRole('button', { name: /^Undo/ }).press('Enter');
+  await expect.poll(loads).toEqual(before);
+  await expect(found).toContainText('The lid of “Battery box”', { timeout: 30_000 });
+});
 
 test('a part is dragged by hand, and its numbers follow', async ({ bench }) => {
   await bench.goto('/builds/puffin/layout');

@@ -53,43 +53,39 @@ test('a drawer of thirteen motors is read by the simulated vehicle, the best pai
   await expect(bench.getByText(/^Straight runs: /)).toBeVisible();
 });
 
-test(
-  'a veer is diagnosed by swaps on a phone, and the decision stands in the logbook',
-  { tag: '@short' },
-  async ({ bench }) => {
-    await bench.setViewportSize({ width: 400, height: 800 });
-    const id = await copyOf(bench, 'pip', 'Veers');
-    await bench.goto(`/builds/${id}/trials`);
-    await bench.getByRole('button', { name: 'Something is wrong', exact: true }).click();
-    await bench.getByRole('button', { name: 'Begin the set' }).click();
-    const heading = bench.getByRole('region').getByRole('heading', { level: 2 }).first();
-    let run = 0;
-    /** What a vehicle would do whose wheels are unlike: it flips with them, and with nothing else. */
-    for (let step = 0; step < 20; step++) {
-      if (await bench.getByText(/most likely/).isVisible()) break;
-      const title = await heading.innerText();
-      if (title.startsWith('Count turns')) {
-        await bench.getByLabel('Turns of the left wheel').fill('40');
-        await bench.getByLabel('Turns of the right wheel').fill('40');
-        await bench.getByRole('button', { name: 'Record the turns' }).click();
-        run += 1;
-      } else {
-        run += 1;
-        const sides = ['62', '57', '66'].map((mm) => (title.startsWith('Swap the wheels') ? `-${mm}` : mm));
-        await bench.getByLabel(new RegExp(`^Run ${run}: ended`)).fill(sides[run % 3] ?? '60');
-        await bench.getByRole('button', { name: 'Record the run' }).click();
-      }
-      await expect(bench.getByLabel(new RegExp(`^Run ${run}: ended`))).toHaveCount(0);
+test('a veer is diagnosed by swaps on a phone, and the decision stands in the logbook', async ({ bench }) => {
+  await bench.setViewportSize({ width: 400, height: 800 });
+  const id = await copyOf(bench, 'pip', 'Veers');
+  await bench.goto(`/builds/${id}/trials`);
+  await bench.getByRole('button', { name: 'Something is wrong', exact: true }).click();
+  await bench.getByRole('button', { name: 'Begin the set' }).click();
+  const heading = bench.getByRole('region').getByRole('heading', { level: 2 }).first();
+  let run = 0;
+  /** What a vehicle would do whose wheels are unlike: it flips with them, and with nothing else. */
+  for (let step = 0; step < 20; step++) {
+    if (await bench.getByText(/most likely/).isVisible()) break;
+    const title = await heading.innerText();
+    if (title.startsWith('Count turns')) {
+      await bench.getByLabel('Turns of the left wheel').fill('40');
+      await bench.getByLabel('Turns of the right wheel').fill('40');
+      await bench.getByRole('button', { name: 'Record the turns' }).click();
+      run += 1;
+    } else {
+      run += 1;
+      const sides = ['62', '57', '66'].map((mm) => (title.startsWith('Swap the wheels') ? `-${mm}` : mm));
+      await bench.getByLabel(new RegExp(`^Run ${run}: ended`)).fill(sides[run % 3] ?? '60');
+      await bench.getByRole('button', { name: 'Record the run' }).click();
     }
-    await expect(bench.getByText(/most likely wheels of unlike size/)).toBeVisible();
-    await expect(bench.getByText(/Swap the wheels, left for right: the veer went with it/)).toBeVisible();
-    expect(await bench.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(400);
-    await bench.getByRole('button', { name: 'Mended: that was it' }).click();
-    await expect(bench.getByText(/^Decided: Wheels of unlike size/).first()).toBeVisible();
-    await bench.goto(`/builds/${id}/logbook`);
-    await expect(bench.getByText(/Decided: Wheels of unlike size/)).toBeVisible();
-  },
-);
+    await expect(bench.getByLabel(new RegExp(`^Run ${run}: ended`))).toHaveCount(0);
+  }
+  await expect(bench.getByText(/most likely wheels of unlike size/)).toBeVisible();
+  await expect(bench.getByText(/Swap the wheels, left for right: the veer went with it/)).toBeVisible();
+  expect(await bench.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(400);
+  await bench.getByRole('button', { name: 'Mended: that was it' }).click();
+  await expect(bench.getByText(/^Decided: Wheels of unlike size/).first()).toBeVisible();
+  await bench.goto(`/builds/${id}/logbook`);
+  await expect(bench.getByText(/Decided: Wheels of unlike size/)).toBeVisible();
+});
 
 test('a wheel that was measured by a run is taken over, its spread with it, and what else moved is said', async ({
   bench,

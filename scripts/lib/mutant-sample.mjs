@@ -12,9 +12,9 @@ const drawOf = ({ fileName, mutatorName, replacement, location }, root, seed) =>
     .update(JSON.stringify([seed, fileName.replace(root, ''), mutatorName, replacement, location]))
     .digest('hex');
 
-/** How a run tells of a mutant: its file, its line, and the first line of what it was changed to. */
+/** How a run tells of a mutant, whose lines are counted from 0 here: its file, its line, and the first line of what it became. */
 const placeOf = ({ fileName, location, replacement }, root) =>
-  `${fileName.replace(`${root}/`, '')}:${location.start.line} ${replacement.split('\n')[0].trim()}`;
+  `${fileName.replace(`${root}/`, '')}:${location.start.line + 1} ${replacement.split('\n')[0].trim()}`;
 
 /** One of several processes draws; all read what it drew. */
 const DRAWN = join(tmpdir(), `mutants-drawn-${process.ppid}.json`);

@@ -4,8 +4,8 @@ import { randomBuild } from '../testing/random-build.ts';
 import { readBuild, type Build } from '../vehicle/index.ts';
 import { layoutReport, withLayoutMove } from './index.ts';
 
-/** Builds that have a layout, of so many draws; ten times as many on request (ZUBRIC_LONG=1). */
-const DRAWS = process.env.ZUBRIC_LONG ? 400 : 40;
+/** Builds that have a layout, of so many draws; sixteen times as many on request (ZUBRIC_LONG=1). */
+const DRAWS = process.env.ZUBRIC_LONG ? 400 : 25;
 
 const drawn: readonly Build[] = Array.from({ length: DRAWS }, (_, seed) => randomBuild(seed + 1)).flatMap(
   (build) => (build?.arrangement ? [build] : []),
