@@ -7,6 +7,8 @@ import { run } from './run.ts';
 
 const FILES = { read: (path: string) => readFileSync(path, 'utf8') };
 const MOTH = 'data/builds/moth.zubric.json';
+const PUFFIN = 'data/builds/puffin.zubric.json';
+const puffin = JSON.parse(readFileSync(PUFFIN, 'utf8')) as Build;
 const SHELF = ['motors', 'drivers', 'batteries'].map((kind) => `data/shelf/${kind}.json`);
 const shelf = SHELF.flatMap((path) => partSchema.array().parse(JSON.parse(readFileSync(path, 'utf8'))));
 
@@ -95,6 +97,23 @@ describe('search', () => {
       expect(cost ?? Infinity).toBeLessThanOrEqual(450);
       expect(massKg).toBeLessThanOrEqual(9);
       expect(stages.length).toBeLessThanOrEqual(2);
+    }
+  });
+
+  it('makes new stages of belts and chains that are on hand alone, where that is told', () => {
+    const { front, judged } = JSON.parse(
+      run(['search', PUFFIN, '--loops-on-hand', '--event', '--stages', '1'], FILES).out,
+    ) as Answer;
+    const others = partSchema.array().parse(JSON.parse(readFileSync('data/shelf/others.json', 'utf8')));
+    const lengths = others.flatMap((part) =>
+      part.kind === 'belt' && part.state === 'on-hand' ? part.teeth : [],
+    );
+    const own = puffin.drives[0]?.stages ?? [];
+    expect(judged).toBeGreaterThan(1000);
+    for (const stage of front.flatMap(({ stages }) => stages)) {
+      if (stage.kind === 'timing-belt') expect(lengths).toContain(stage.beltTeeth);
+      // No chain of its pitch, 3/8 inch, lies on the shelf: the build's own chain, or one of another pitch.
+      if (stage.kind === 'chain' && stage.chain === 'ansi-35') expect(own).toContainEqual(stage);
     }
   });
 

@@ -12,6 +12,8 @@ export const SEARCH_USAGE = [
   'zubric search FILE        the best sets of motor, driver, battery and stages for a build; - reads standard input',
   '  --shelf FILE…           parts to choose from, as JSON or CSV; else the shelf in data/',
   '  --on-hand               only parts that are on hand',
+  '  --loops-on-hand         new chain and belt stages only with chains and belts that are on hand',
+  '  --event                 only what the event of the build allows',
   '  --budget N, --most-kg N what a set may cost, and weigh',
   '  --stages N              stages at most between motor and wheel (2)',
   '  --top N                 so many of the ranked list (10)',
@@ -27,6 +29,7 @@ interface Asked {
 
 class Misread extends Error {}
 
+const SWITCHES: readonly string[] = ['--on-hand', '--loops-on-hand', '--event'];
 const NUMBERS = ['--budget', '--most-kg', '--stages', '--top'] as const;
 
 /** The words after the command; a misread one is told with what would do. */
@@ -34,10 +37,10 @@ function askedIn(args: readonly string[]): Asked {
   const shelf: string[] = [];
   const files: string[] = [];
   const numbers = new Map<string, number>();
-  let onHand = false;
+  const told = new Set<string>();
   for (let at = 0; at < args.length; at += 1) {
     const word = args[at] ?? '';
-    if (word === '--on-hand') onHand = true;
+    if (SWITCHES.includes(word)) told.add(word);
     else if (word === '--shelf') {
       while (args[at + 1] !== undefined && !args[at + 1]?.startsWith('--')) shelf.push(args[(at += 1)] ?? '');
       if (shelf.length === 0) throw new Misread('--shelf is followed by one or more files');
@@ -54,7 +57,9 @@ function askedIn(args: readonly string[]): Asked {
     top: numbers.get('--top') ?? 10,
     limits: {
       ...usualLimits,
-      onHand,
+      onHand: told.has('--on-hand'),
+      loopsOnHand: told.has('--loops-on-hand'),
+      event: told.has('--event'),
       ...(stages === undefined ? {} : { stages }),
       ...(budget === undefined ? {} : { budget }),
       ...(mostKg === undefined ? {} : { mostKg }),

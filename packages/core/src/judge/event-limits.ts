@@ -1,5 +1,5 @@
 import { figure } from '../quantity/index.ts';
-import { contactsOf, type Build, bankOf } from '../vehicle/index.ts';
+import { contactsOf, type Build, bankOf, piecesOf } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
 
 declare module './finding.ts' {
@@ -23,7 +23,7 @@ export interface LimitCheck {
  * @example limitsOf(puffin) // []
  */
 export function limitsOf(build: Build): LimitCheck[] {
-  const { aims, masses, body, parts } = build;
+  const { aims, masses, body } = build;
   const contacts = contactsOf(build.layout).map((c) => Math.abs(c.leftM) + c.axle.width.value / 2);
   const check = (
     title: string,
@@ -50,7 +50,7 @@ export function limitsOf(build: Build): LimitCheck[] {
       'cost of the chosen parts',
       'number',
       aims.cost?.value,
-      parts.reduce((sum, p) => sum + (p.cost ?? 0), 0),
+      piecesOf(build).reduce((sum, { part, count }) => sum + (part.cost ?? 0) * count, 0),
     ),
   ];
 }

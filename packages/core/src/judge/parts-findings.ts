@@ -1,7 +1,6 @@
 import { figure } from '../quantity/index.ts';
 import {
   driverOf,
-  fittedOf,
   motorAbilities,
   motorOf,
   switchesOnly,
@@ -11,8 +10,7 @@ import {
   packsOf,
   type Build,
   driveOf,
-  motorsIn,
-  drivesOf,
+  piecesOf,
   motorsOn,
 } from '../vehicle/index.ts';
 import { askedOfWork, together } from '../drive/index.ts';
@@ -122,13 +120,7 @@ export function missingOfDrive({ build, line }: FindingContext): Finding[] {
 export function heavierThanSaid({ build }: FindingContext): Finding[] {
   const { own, others } = build.masses;
   const saidKg = own.mass.value + others.reduce((sum, m) => sum + (m.kind === 'rider' ? 0 : m.mass.value), 0);
-  const motors = drivesOf(build).map((seen) => (motorOf(seen)?.massKg ?? 0) * motorsIn(seen));
-  const boards = build.supply.drivers.map(
-    ({ id, count }) => (build.parts.find((part) => part.id === id)?.massKg ?? 0) * count,
-  );
-  const packs = packsOf(build).map(({ part, inSeries, inParallel }) => part.massKg * inSeries * inParallel);
-  const fittedKg = fittedOf(build).reduce((sum, { part, count: n }) => sum + part.massKg * n, 0);
-  const partsKg = [...motors, ...boards, ...packs].reduce((sum, kg) => sum + kg, fittedKg);
+  const partsKg = piecesOf(build).reduce((sum, { part, count }) => sum + part.massKg * count, 0);
   if (partsKg <= HEAVIER * saidKg) return [];
   const figures = { parts: figure(partsKg, 'mass'), said: figure(saidKg, 'mass') };
   return [found('parts-heavier', 'short', figures, { link: 'motor-heat' })];

@@ -25,14 +25,14 @@ export function setInWords({ stages, wheelDiameterM }: SetOfParts, system: UnitS
 const UNFIT = {
   'left-out': 'You left it out.',
   'not-on-hand': 'It is not on hand.',
-  'over-budget': 'It alone costs more than you allow.',
+  'over-budget': 'It alone costs more than you, or your event, allow.',
   'no-price': 'Its price is not known, and you set a budget: write down what it costs.',
   'too-heavy': 'It alone weighs more than you allow.',
   burdens: 'These motors would weigh more than a quarter of the vehicle.',
   'no-encoder': 'It has no encoder.',
   'stops-short': 'It turns from stop to stop only: it drives no wheel.',
   'only-switches': 'It gives all or nothing: with people near or riding take one that works by degrees.',
-  'too-many-volts': 'Charged full it has more volts than you allow.',
+  'too-many-volts': 'Charged full it has more volts than you, or your event, allow.',
   'no-ratio': 'At no ratio that is to be had does it give both the torque and the speed that every job asks.',
   'no-partner':
     'Nothing that is left suits it: its voltage or kind fits no motor, driver and battery within what you allow.',

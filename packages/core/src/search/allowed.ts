@@ -46,6 +46,7 @@ export function unfit(
   if (limits.onHand && part.state !== 'on-hand') return 'not-on-hand';
   if (limits.budget !== undefined && price === undefined) return 'no-price';
   if (limits.budget !== undefined && count * (price ?? 0) > limits.budget) return 'over-budget';
+  if (limits.listed !== undefined && count * (part.cost ?? 0) > limits.listed) return 'over-budget';
   if (limits.mostKg !== undefined && count * part.massKg > limits.mostKg) return 'too-heavy';
   if (part.kind === 'motor') return unfitMotor(build, part, limits, count);
   // All or nothing is no way to start with people near.

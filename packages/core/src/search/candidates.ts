@@ -101,8 +101,11 @@ export function burden(
   const cost = prices.includes(undefined)
     ? undefined
     : prices.reduce<number>((sum, price) => sum + (price ?? 0), 0);
+  const listed =
+    (motor.cost ?? 0) * counts.motors + (driver?.cost ?? 0) * counts.drivers + (battery.cost ?? 0);
   const massKg = motor.massKg * counts.motors + (driver?.massKg ?? 0) * counts.drivers + battery.massKg;
   if (limits.budget !== undefined && (cost ?? Infinity) > limits.budget) return undefined;
+  if (limits.listed !== undefined && listed > limits.listed) return undefined;
   return limits.mostKg !== undefined && massKg > limits.mostKg ? undefined : { cost, massKg };
 }
 

@@ -23,6 +23,12 @@ export interface SearchLimits {
   readonly kinds: readonly StageKind[];
   /** Teeth that are to be had on the driving and on the driven side, whatever the kind. */
   readonly teeth: { readonly driver: readonly number[]; readonly driven: readonly number[] };
+  /** New chain and belt stages only with a chain or belt that is in the shed. */
+  readonly loopsOnHand: boolean;
+  /** Only what the event of the build allows of a set: the voltage of its battery, and what all parts cost. */
+  readonly event: boolean;
+  /** What all parts of a set may cost at their price, whoever has them: what the event leaves for it. */
+  readonly listed?: number | undefined;
   /** Diameters of driven wheels beside the build's own, m. */
   readonly wheelsM: readonly number[];
   /** Parts that are left out, by their ids. */
@@ -45,6 +51,8 @@ export const usualLimits: SearchLimits = {
   encoder: false,
   kinds: ['chain', 'timing-belt', 'spur'],
   teeth: TEETH,
+  loopsOnHand: false,
+  event: false,
   wheelsM: [],
   without: [],
 };

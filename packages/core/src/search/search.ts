@@ -15,7 +15,9 @@ import {
 } from './candidates.ts';
 import { onWheels, putSetIn, throughMoving, type FoundSet, type SetOfParts } from './found-set.ts';
 import { isAsGood } from './front.ts';
+import { withinEvent } from './event.ts';
 import type { SearchLimits } from './limits.ts';
+import { loopsOnHand, type LoopsAtHand } from './loops.ts';
 import { motorFigures } from './part-figures.ts';
 import { Kept, Sweep, worthInFull } from './sweep.ts';
 import { spreadOut, trainsOf } from './trains.ts';
@@ -64,14 +66,21 @@ const TRIED_IN_FULL = 3;
  *
  * @example [...searchSteps({ build: puffin, shelf: puffin.parts, limits: { ...usualLimits, stages: 1, kinds: [] } })].length > 0 // true
  */
-export function* searchSteps({ build, shelf, limits }: SearchAsked): Generator<SearchProgress, SearchResult> {
+export function* searchSteps({
+  build,
+  shelf,
+  limits: asked,
+}: SearchAsked): Generator<SearchProgress, SearchResult> {
   const seen = throughMoving(build);
+  const limits = withinEvent(seen, asked);
   const candidates = candidatesOf(seen, shelf, limits);
+  const loops = limits.loopsOnHand ? loopsOnHand(shelf) : undefined;
   const kept = new Kept();
   const any = motorOf(seen) ?? candidates.motors[0];
   if (any) {
-    yield* through({ build: seen, any, candidates, limits }, kept, false);
-    if (kept.works === 0) yield* through({ build: seen, any, candidates, limits }, kept, true);
+    const given = { build: seen, any, candidates, limits, loops };
+    yield* through(given, kept, false);
+    if (kept.works === 0) yield* through(given, kept, true);
   }
   const front = kept.works > 0 ? kept.front.all() : kept.nearest();
   return {
@@ -87,11 +96,12 @@ interface Through {
   readonly any: PartOf<'motor'>;
   readonly candidates: Candidates;
   readonly limits: SearchLimits;
+  readonly loops: LoopsAtHand | undefined;
 }
 
 /** All motors on all sizes of wheel. */
 function* through(
-  { build, any, candidates, limits }: Through,
+  { build, any, candidates, limits, loops }: Through,
   kept: Kept,
   anyway: boolean,
 ): Generator<SearchProgress> {
@@ -99,7 +109,7 @@ function* through(
   const { motors } = candidates;
   for (const [w, wheelM] of wheels.entries()) {
     const on = onWheels(build, wheelM);
-    const trains = trainsOf(on, limits);
+    const trains = trainsOf(on, { ...limits, loops });
     const sweep = Sweep.suits(on) ? new Sweep(on, any, candidates, limits, trains, wheelM) : undefined;
     for (const [m, motor] of motors.entries()) {
       const gone = (w + m / motors.length) / wheels.length;

@@ -10,6 +10,7 @@ import {
 } from '../transmission/index.ts';
 import { driveOf, freeId, layoutKind, type Build } from '../vehicle/index.ts';
 import type { SearchLimits } from './limits.ts';
+import { onLoops, type LoopsAtHand } from './loops.ts';
 
 /** Fresh stages behind each other where nothing is said. */
 const USUALLY = 2;
@@ -22,13 +23,19 @@ const RATIOS = { alone: 40, first: 5, second: 16 } as const;
 /** How far a stage turns down. */
 const ratioOf = (stage: Stage): number => stageFigures(stage).ratio;
 
-/** A toothed stage with every pair of teeth that is to be had; what cannot be built is left out. */
-function withAnyTeeth<S extends Toothed>(stage: S, { teeth }: SearchLimits): readonly S[] {
+/** What trains are made of: what the builder allows, and belts and chains, where only those that lie ready will do. */
+export type TrainLimits = Pick<SearchLimits, 'stages' | 'kinds' | 'teeth'> & {
+  readonly loops?: LoopsAtHand | undefined;
+};
+
+/** A toothed stage with every pair of teeth, and every belt or chain, that is to be had; what cannot be built is left out. */
+function withAnyTeeth(stage: Toothed, { teeth, loops }: TrainLimits): readonly Toothed[] {
   return teeth.driver.flatMap((driver) =>
     teeth.driven.flatMap((driven) => {
       const by = driven / driver;
       if (by < 1 || by > MOST_OF_A_STAGE) return [];
       const changed = withTeeth(stage, driver, driven);
+      if (loops) return onLoops(changed, loops);
       return stageFigures(changed).problem === undefined ? [changed] : [];
     }),
   );
@@ -61,7 +68,7 @@ function smallAndLarge(list: readonly Toothed[], many: number): readonly Toothed
 const LARGE = 1.4;
 
 /** Fresh toothed stages of a kind that take the place of a stage of the build, or a new one. */
-function fresh(kind: StageKind, id: string, limits: SearchLimits): readonly Toothed[] {
+function fresh(kind: StageKind, id: string, limits: TrainLimits): readonly Toothed[] {
   const stage = freshStage(kind, id, 3);
   return isToothed(stage) ? withAnyTeeth(stage, limits) : [];
 }
@@ -76,7 +83,7 @@ const isEnd = ({ kind }: Stage): boolean => stageKind(kind).ends !== undefined;
  *
  * @example trainsOf(puffin, { ...usualLimits, stages: 0 }).length // 1
  */
-export function trainsOf(build: Build, limits: SearchLimits): readonly (readonly Stage[])[] {
+export function trainsOf(build: Build, limits: TrainLimits): readonly (readonly Stage[])[] {
   const all = driveOf(build).stages;
   const ends = all.filter(isEnd);
   const own = all.filter((stage) => !isEnd(stage));
@@ -113,7 +120,7 @@ const LEAST_OF_TWO = 1.2;
 
 /** Two fresh stages, spread over their ratios. */
 function pairs(
-  limits: SearchLimits,
+  limits: TrainLimits,
   idBefore: (n: number, taken: readonly Stage[]) => string,
 ): readonly (readonly Stage[])[] {
   return limits.kinds.flatMap((secondKind) => {

@@ -3,8 +3,7 @@ import type { Arrangement, Face, PlacedPart, Shaft, Stacked, Zone } from './arra
 import type { Build } from './document.ts';
 import { freeId } from './new-build.ts';
 import type { Part } from './part.ts';
-import { fittedOf } from './parts-of.ts';
-import { driveOf, drivesOf, motorsIn } from './through.ts';
+import { piecesOf } from './parts-of.ts';
 
 /** The gap that parts usually keep (common practice, no source). */
 const USUAL_CLEARANCE_M = 0.003;
@@ -92,19 +91,9 @@ export interface ToPlace {
  * @example toPlace(gull) // []
  */
 export function toPlace(build: Build): ToPlace[] {
-  const counts = new Map<string, number>();
-  for (const seen of drivesOf(build)) {
-    const { motorId } = driveOf(seen);
-    if (motorId !== null) counts.set(motorId, (counts.get(motorId) ?? 0) + motorsIn(seen));
-  }
-  for (const { id, count } of build.supply.drivers) counts.set(id, (counts.get(id) ?? 0) + count);
-  for (const { id, inSeries, inParallel } of build.supply.packs)
-    counts.set(id, (counts.get(id) ?? 0) + inSeries * inParallel);
-  for (const { part, count } of fittedOf(build)) counts.set(part.id, count);
   const placed = arrangementOf(build).parts;
-  return build.parts.flatMap((part) => {
-    const there = placed.filter(({ partId }) => partId === part.id).length;
-    const left = (counts.get(part.id) ?? 0) - there;
+  return piecesOf(build).flatMap(({ part, count }) => {
+    const left = count - placed.filter(({ partId }) => partId === part.id).length;
     return left > 0 ? [{ part, left }] : [];
   });
 }

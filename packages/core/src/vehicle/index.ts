@@ -134,6 +134,7 @@ export {
   withoutDrive,
   fitPart,
   fittedOf,
+  piecesOf,
   massAllUp,
   motorOf,
   switchesOnly,

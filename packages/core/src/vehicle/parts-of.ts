@@ -1,7 +1,7 @@
 import { assertNever } from '../contract/index.ts';
 import type { Build } from './document.ts';
 import { isChosen, type ChosenPart, type Part, type PartKind, type PartOf } from './part.ts';
-import { changeDrive, driveOf, drivesThat, motorsIn, throughDrive } from './through.ts';
+import { changeDrive, driveOf, drivesOf, drivesThat, motorsIn, throughDrive } from './through.ts';
 
 const carried = <K extends PartKind>(build: Build, kind: K, partId: string | null): PartOf<K> | undefined =>
   build.parts.find((p): p is PartOf<K> => p.kind === kind && p.id === partId);
@@ -240,6 +240,26 @@ export const fittedOf = ({ fitted = [], parts }: Build): readonly FittedPart[] =
     const part = parts.find((carriedAlong) => carriedAlong.id === id);
     return part ? [{ part, count }] : [];
   });
+
+/**
+ * Every part of a build with how many of it there are: motors of all drives, boards, packs, and what is fitted.
+ *
+ * @example piecesOf(puffin).map(({ count }) => count) // [2, 1, 1]
+ */
+export function piecesOf(build: Build): readonly FittedPart[] {
+  const counts = new Map<string, number>();
+  const add = (id: string | null, count: number): void => {
+    if (id !== null) counts.set(id, (counts.get(id) ?? 0) + count);
+  };
+  for (const seen of drivesOf(build)) add(driveOf(seen).motorId, motorsIn(seen));
+  for (const { id, count } of build.supply.drivers) add(id, count);
+  for (const { id, inSeries, inParallel } of build.supply.packs) add(id, inSeries * inParallel);
+  for (const { part, count } of fittedOf(build)) add(part.id, count);
+  return build.parts.flatMap((part) => {
+    const count = counts.get(part.id) ?? 0;
+    return count > 0 ? [{ part, count }] : [];
+  });
+}
 
 /**
  * The build with so many of a part fitted, its copy carried along; with none of it, without.

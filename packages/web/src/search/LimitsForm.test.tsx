@@ -1,14 +1,18 @@
 import { usualLimits, type SearchLimits } from '@zubric/core/search';
 import { stageTitle } from '@zubric/core/transmission';
 import { fireEvent, screen } from '@testing-library/react';
+import { typed } from '@zubric/core/quantity';
 import { newBuild } from '@zubric/core/vehicle';
 import { useCallback, useState } from 'react';
 import { describe, expect, it } from 'vitest';
-import { fieldCalled, onBench, text } from '../testing/on-bench.tsx';
+import { demo } from '../testing/demo.ts';
+import { fieldCalled, onBench, pressButton, text } from '../testing/on-bench.tsx';
 import { LimitsForm } from './LimitsForm.tsx';
 
+const PARTS = demo('puffin').parts;
+
 /** The limits as they are edited: what they have become, and which fields cannot be read. */
-function edited() {
+function edited(build = newBuild('Gull')) {
   let now: SearchLimits = usualLimits;
   const unread = new Set<string>();
   function Edited() {
@@ -18,9 +22,9 @@ function edited() {
       if (is) unread.add(name);
       else unread.delete(name);
     }, []);
-    return <LimitsForm limits={limits} onChange={setLimits} onUnread={mark} />;
+    return <LimitsForm parts={PARTS} limits={limits} onChange={setLimits} onUnread={mark} />;
   }
-  onBench(<Edited />, newBuild('Gull'));
+  onBench(<Edited />, build);
   return { limits: () => now, unread };
 }
 const enter = (label: string, value: string): void => {
@@ -37,10 +41,21 @@ describe('what a search may take', () => {
     tick('Only what is on hand');
     tick('What is on hand costs nothing more');
     tick('Only motors with an encoder');
+    tick('New chains and belts only from what is on hand');
     expect(limits()).toEqual({
       ...usualLimits,
-      ...{ onHand: !onHand, ownedIsPaid: !ownedIsPaid, encoder: !encoder },
+      ...{ onHand: !onHand, ownedIsPaid: !ownedIsPaid, encoder: !encoder, loopsOnHand: true },
     });
+  });
+
+  it('is what its event allows, where its event does not allow all', () => {
+    const gull = newBuild('Gull');
+    const { limits } = edited({
+      ...gull,
+      aims: { ...gull.aims, voltage: typed(13, 'V'), cost: typed(200, '') },
+    });
+    tick('Only what its event allows: 13\u00a0V and a cost of 200');
+    expect(limits().event).toBe(!usualLimits.event);
   });
 
   it('costs, weighs and stands at so much at most, in any unit; an empty field asks nothing', () => {
@@ -73,6 +88,20 @@ describe('what a search may take', () => {
     expect(new Set([...limits().kinds, 'chain'])).toEqual(new Set([...before, 'chain']));
     tick(stageTitle('chain'));
     expect(new Set(limits().kinds)).toEqual(new Set(before));
+  });
+
+  it('leaves parts out, one after the other, and lets them in again', () => {
+    const { limits } = edited();
+    const [motor, driver] = PARTS;
+    if (!motor || !driver) throw new Error('Puffin has its parts');
+    enter('Leave out', motor.id);
+    enter('Leave out', driver.id);
+    expect(limits().without).toEqual([motor.id, driver.id]);
+    expect(text()).toContain(`one more part …`);
+    pressButton(`Let ${motor.name} in again`);
+    expect(limits().without).toEqual([driver.id]);
+    enter('Leave out', '');
+    expect(limits().without).toEqual([driver.id]);
   });
 
   it('is of the teeth and wheels that are to be had; a list that is none stays, and is told', () => {

@@ -1,9 +1,13 @@
 import type { SearchLimits } from '@zubric/core/search';
+import type { Part } from '@zubric/core/vehicle';
 import { freshStage, isToothed, stageKind, stageTitle, STAGE_KINDS } from '@zubric/core/transmission';
-import { typed } from '@zubric/core/quantity';
+import { showNumber, typed } from '@zubric/core/quantity';
 import { useCallback, useId, useState, type ReactNode } from 'react';
+import { useSay } from '../common/units.tsx';
 import { Choice } from '../fields/Choice.tsx';
 import { FormQuantity } from '../fields/FormQuantity.tsx';
+import { useBuild } from '../session/BuildSession.tsx';
+import { LeftOut } from './LeftOut.tsx';
 import { readLengths, readTeeth, sayTeeth } from './lists.ts';
 
 /** Kinds of stages whose ratio is one of teeth, and that may be put in. */
@@ -19,6 +23,8 @@ const STAGES = [
 ] as const;
 
 interface Props {
+  /** What lies on the shelf. */
+  readonly parts: readonly Part[];
   readonly limits: SearchLimits;
   readonly onChange: (limits: SearchLimits) => void;
   /** Whether something stands in a field that cannot be read. */
@@ -26,7 +32,7 @@ interface Props {
 }
 
 /** What the builder allows. */
-export function LimitsForm({ limits, onChange, onUnread }: Props) {
+export function LimitsForm({ parts, limits, onChange, onUnread }: Props) {
   const change = (part: Partial<SearchLimits>): void => onChange({ ...limits, ...part });
   const stages = STAGES.find(({ value }) => value === String(limits.stages))?.value ?? 'usual';
   return (
@@ -38,6 +44,12 @@ export function LimitsForm({ limits, onChange, onUnread }: Props) {
           on={limits.ownedIsPaid}
           onChange={(ownedIsPaid) => change({ ownedIsPaid })}
         />
+        <Tick
+          label="New chains and belts only from what is on hand"
+          on={limits.loopsOnHand}
+          onChange={(loopsOnHand) => change({ loopsOnHand })}
+        />
+        <EventTick on={limits.event} onChange={(event) => change({ event })} />
         <Tick
           label="Only motors with an encoder"
           on={limits.encoder}
@@ -67,7 +79,21 @@ export function LimitsForm({ limits, onChange, onUnread }: Props) {
         </div>
       </fieldset>
       <ToBeHad {...{ limits, change, onUnread }} />
+      <LeftOut {...{ parts, without: limits.without }} onChange={(without) => change({ without })} />
     </div>
+  );
+}
+
+/** What the event of the build allows, where it allows not all. */
+function EventTick({ on, onChange }: Pick<TickProps, 'on' | 'onChange'>) {
+  const { aims } = useBuild().build;
+  const say = useSay();
+  const allows = [
+    ...(aims.voltage ? [say(aims.voltage.value, 'voltage')] : []),
+    ...(aims.cost ? [`a cost of ${showNumber(aims.cost.value)}`] : []),
+  ];
+  return allows.length === 0 ? null : (
+    <Tick label={`Only what its event allows: ${allows.join(' and ')}`} {...{ on, onChange }} />
   );
 }
 

@@ -7,7 +7,7 @@ import {
   type FoundSet,
   type SearchLimits,
 } from '@zubric/core/search';
-import type { Build, Part } from '@zubric/core/vehicle';
+import type { Part } from '@zubric/core/vehicle';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
 import { api } from '../common/api.ts';
@@ -21,12 +21,8 @@ import { SideBySide } from './SideBySide.tsx';
 import { useSearch, type Searching } from './use-search.ts';
 import { WhyNot } from './WhyNot.tsx';
 
-/** The limits that a build's event sets, to begin with. */
-const limitsOf = ({ aims }: Build): SearchLimits => ({
-  ...usualLimits,
-  ...(aims.cost ? { budget: aims.cost.value } : {}),
-  ...(aims.voltage ? { mostV: aims.voltage.value } : {}),
-});
+/** What is allowed to begin with: all that the event of the build allows. */
+const FIRST: SearchLimits = { ...usualLimits, event: true };
 
 /** Which motor, driver, battery and stages would do all jobs best, of what can be had. */
 export function SearchPage() {
@@ -34,7 +30,7 @@ export function SearchPage() {
   const { work: searching, start, stop } = useSearch(id);
   const shelf = useQuery({ queryKey: ['parts'], queryFn: api.parts });
   const [limits, setLimits] = useState<SearchLimits>(() =>
-    searching.state === 'done' ? searching.asked.limits : limitsOf(build),
+    searching.state === 'done' ? searching.asked.limits : FIRST,
   );
   const [unread, setUnread] = useState<readonly string[]>([]);
   const markUnread = useCallback(
@@ -56,7 +52,7 @@ export function SearchPage() {
       </div>
       <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <section className="sheet grid gap-3 p-3" aria-label="What may be put together">
-          <LimitsForm limits={limits} onChange={setLimits} onUnread={markUnread} />
+          <LimitsForm parts={shelf.data ?? []} limits={limits} onChange={setLimits} onUnread={markUnread} />
           <div className="flex items-center gap-3">
             <button
               type="button"
