@@ -41,7 +41,7 @@ describe('what a search may take', () => {
     tick('Only what is on hand');
     tick('What is on hand costs nothing more');
     tick('Only motors with an encoder');
-    tick('New chains and belts only from what is on hand');
+    tick('Only chains and belts on hand');
     expect(limits()).toEqual({
       ...usualLimits,
       ...{ onHand: !onHand, ownedIsPaid: !ownedIsPaid, encoder: !encoder, loopsOnHand: true },

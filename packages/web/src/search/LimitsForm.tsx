@@ -45,7 +45,7 @@ export function LimitsForm({ parts, limits, onChange, onUnread }: Props) {
           onChange={(ownedIsPaid) => change({ ownedIsPaid })}
         />
         <Tick
-          label="New chains and belts only from what is on hand"
+          label="Only chains and belts on hand"
           on={limits.loopsOnHand}
           onChange={(loopsOnHand) => change({ loopsOnHand })}
         />
