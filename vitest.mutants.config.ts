@@ -3,7 +3,9 @@ import { defineConfig } from 'vitest/config';
 
 const FOLDER = process.env['ZUBRIC_MUTANTS'] ?? '';
 /** Beside a folder's own tests, those that ask every formula for its values and judge whole builds. */
-const ASKED = ['calculators', 'judge'].map((folder) => `packages/core/src/${folder}/*`);
+const ASKED = [...['calculators', 'judge'].map((folder) => `${folder}/*`), 'moves/judgement'].map(
+  (tests) => `packages/core/src/${tests}`,
+);
 /** Random builds and long ways, which take as long as all others together. */
 const SLOW = 'packages/core/src/judge/{any-build,continuity}.test.ts';
 
