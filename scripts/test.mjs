@@ -1,6 +1,6 @@
 /**
- * `npm test`: all but the long journeys in the browser, counted from the runners' own reports; the last line is "N passed, N
- * failed". `npm test -- all`: those too. With the name of a part (core, cli, server, web, faults, e2e) only that part, with a
+ * `npm test`: all but the long journeys in the browser and the long faults, counted from the runners' own reports; the last
+ * line is "N passed, N failed". `npm test -- all`: those too. With the name of a part (core, cli, server, web, faults, e2e) only that part, with a
  * file or folder of tests only those: `npm test -- e2e/sums.spec.ts`. Faults are tried shortly among all, in full by
  * themselves.
  */
@@ -14,7 +14,10 @@ const PARTS = ['core', 'cli', 'server', 'web', 'faults', 'e2e'];
 const [, , given] = process.argv;
 /** A part or file; with neither, all are tried, and in the browser those that are marked so, or each. */
 const asked = given === 'all' ? undefined : given;
+/** In between landings: journeys in the browser that are marked, the shorter faults, and fewer draws of what is drawn. */
+const daily = given === undefined;
 const MARKED = ['--grep', '@short'];
+const LONG_FAULTS = ['start', 'copies', 'two-servers'].map((what) => `faults/${what}.test.ts`);
 const file =
   asked !== undefined && !PARTS.includes(asked) && existsSync(join(ROOT, asked)) ? asked : undefined;
 /** The part whose tests a file is of. */
@@ -156,6 +159,7 @@ const vitest = (title, projects, { quiet = false } = {}) => {
       'run',
       ...projects.flatMap((project) => ['--project', project]),
       ...(asked === 'faults' || file !== undefined ? [file ?? 'faults'] : []),
+      ...(daily ? LONG_FAULTS.flatMap((long) => ['--exclude', long]) : []),
       '--reporter=default',
       `--reporter=${join(ROOT, 'scripts/lib/slow-or-flaky.mjs')}`,
       '--reporter=json',
@@ -173,7 +177,10 @@ const vitest = (title, projects, { quiet = false } = {}) => {
             .map(({ fullName }) => `${relative(ROOT, name)}: ${fullName}`),
         ),
       ],
-      env: only === 'faults' ? { ZUBRIC_FAULTS: 'full' } : {},
+      env: {
+        ...(only === 'faults' ? { ZUBRIC_FAULTS: 'full' } : {}),
+        ...(daily ? { ZUBRIC_DAILY: '1' } : {}),
+      },
     },
   );
 };
@@ -204,7 +211,7 @@ if (wants('e2e')) {
   ensureWeb();
   mkdirSync(join(ROOT, 'test-results'), { recursive: true });
   const report = join(reports, 'playwright.json');
-  const which = given === undefined ? MARKED : file === undefined ? [] : [file];
+  const which = daily ? MARKED : file === undefined ? [] : [file];
   await runner('playwright', 'playwright', ['test', ...which], {
     report,
     env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },

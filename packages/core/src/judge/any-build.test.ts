@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { many } from '../testing/many.ts';
 import { randomBuild, spoiltDocument } from '../testing/random-build.ts';
 import { openBuild, readBuild } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 
-/** so many of each; twenty times as many on request (ZUBRIC_LONG=1). */
-const MANY = process.env.ZUBRIC_LONG ? 10_000 : 500;
-const PATIENCE_MS = 60 * MANY;
+/** So many of each. */
+const MANY = many(1000, 10_000);
+const PATIENCE_MS = 120_000 + 60 * MANY;
 
 /** The path of the first number that is none, or of a text that speaks of one. */
 function fault(x: unknown, path = ''): string | undefined {

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { layoutFindingInWords, layoutMoveInWords } from '../say/index.ts';
+import { many } from '../testing/many.ts';
 import { randomBuild } from '../testing/random-build.ts';
 import { readBuild, type Build } from '../vehicle/index.ts';
 import { layoutReport, withLayoutMove } from './index.ts';
 
-/** Builds that have a layout, of so many draws; sixteen times as many on request (ZUBRIC_LONG=1). */
-const DRAWS = process.env.ZUBRIC_LONG ? 400 : 25;
+/** Builds that have a layout, of so many draws. */
+const DRAWS = many(40, 400);
 
 const drawn: readonly Build[] = Array.from({ length: DRAWS }, (_, seed) => randomBuild(seed + 1)).flatMap(
   (build) => (build?.arrangement ? [build] : []),

@@ -21,6 +21,7 @@ import {
 } from '../vehicle/index.ts';
 import type { MoveInWords as Move } from '../say/index.ts';
 import { textsOf, saidMoves as moves } from '../testing/vehicles.ts';
+import { many } from '../testing/many.ts';
 
 const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
   partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}.json`, 'utf8'))),
@@ -78,7 +79,7 @@ describe('any build, finished or not', () => {
             expect(buildSchema.safeParse(tried).error, move.text).toBeUndefined();
           }
       }),
-      { numRuns: 25 },
+      { numRuns: many(25, 250) },
     );
   });
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boundsOf, inUnits, typed } from '../quantity/index.ts';
+import { many } from '../testing/many.ts';
 import { demoBuilds } from '../testing/demo-builds.ts';
 import { courseOf, type Build } from '../vehicle/index.ts';
 import { matchingOf } from './all-matchings.ts';
@@ -22,8 +23,8 @@ import { usualConditions } from './usual.ts';
 
 const builds = demoBuilds();
 const pip = builds['pip'] as Build;
-/** So many sets of each kind; ten times as many on request (ZUBRIC_LONG=1). */
-const SETS = process.env.ZUBRIC_LONG ? 400 : 40;
+/** So many sets of each kind. */
+const SETS = many(40, 400);
 
 /** Any value that a field takes, the ends of its range and of what is reckoned with among them. */
 function valueOf(field: Field, names: readonly string[]): fc.Arbitrary<FieldValue> {

@@ -2,6 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { evaluate, type Finding, type Report } from '../judge/index.ts';
 import { DIMENSIONS, type UnitSystem } from '../quantity/index.ts';
+import { many } from '../testing/many.ts';
 import { randomBuild } from '../testing/random-build.ts';
 import { openBuild, type Build, driveOf } from '../vehicle/index.ts';
 import { findingsInWords, reportInWords } from './index.ts';
@@ -11,8 +12,10 @@ const demos = readdirSync('data/builds').map((file): Build => {
   if (!opened.ok) throw new Error(`${file} does not open`);
   return opened.build;
 });
-const many = Array.from({ length: 400 }, (_, seed) => randomBuild(seed)).filter((b) => b !== undefined);
-const all = [...demos, ...many];
+const drawn = Array.from({ length: many(400, 4000) }, (_, seed) => randomBuild(seed)).filter(
+  (b) => b !== undefined,
+);
+const all = [...demos, ...drawn];
 
 const reports = new Map<Build, Report>();
 /** A build judged once, whatever is asked of it. */

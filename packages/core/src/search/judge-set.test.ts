@@ -21,6 +21,7 @@ import { batteryFigures, driverFigures, frameFigures, motorFigures } from './par
 import { SetBook } from './set-book.ts';
 import { isGivenIn } from './tally.ts';
 import { SetJudge } from './judge-set.ts';
+import { many } from '../testing/many.ts';
 
 const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
   partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}.json`, 'utf8'))),
@@ -130,7 +131,7 @@ describe('a set judged by itself', () => {
         expect(fails).toBe(margins.links.some((link) => !isGivenIn(margins, link) && link.ratio < 1));
         expect(near(worst, Math.min(...links.map(({ ratio, rule }) => ratio / rule)))).toBe(true);
       }),
-      { numRuns: 400 },
+      { numRuns: many(400, 4000) },
     );
   });
 });

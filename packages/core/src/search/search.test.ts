@@ -26,6 +26,7 @@ import {
   type Worth,
 } from './index.ts';
 import { isGivenIn } from './tally.ts';
+import { many } from '../testing/many.ts';
 
 const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
   partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}.json`, 'utf8'))),
@@ -129,7 +130,7 @@ describe('search', () => {
           if (works > 0) expect(vectors(front)).toEqual(vectors(brute));
         },
       ),
-      { numRuns: 12 },
+      { numRuns: many(12, 100) },
     );
   });
 

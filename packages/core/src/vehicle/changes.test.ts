@@ -21,6 +21,7 @@ import {
   readBuild,
   type Build,
 } from './index.ts';
+import { many } from '../testing/many.ts';
 
 const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build cannot be read');
@@ -74,7 +75,7 @@ describe('changes between two builds', () => {
         expect(applyChanges(a, changes)).toEqual(b);
         expect(applyChanges(b, inverseOf(changes))).toEqual(a);
       }),
-      { numRuns: 300 },
+      { numRuns: many(300, 3000) },
     );
   });
 
@@ -134,7 +135,7 @@ describe('two builds that grew from one', () => {
           else expect(buildSchema.safeParse(some_.build).success).toBe(true);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: many(300, 3000) },
     );
   });
 });

@@ -1,11 +1,11 @@
 import 'fake-indexeddb/auto';
 import type { Build } from '@zubric/core/vehicle';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { Refusal, type SeenRequest } from '../testing/answers.ts';
 import { demo } from '../testing/demo.ts';
 import { handedOver, textOf } from '../testing/handed.ts';
-import { address, AT_HOME, openAt } from '../testing/in-application.tsx';
+import { address, AT_HOME, atHand, openAt } from '../testing/in-application.tsx';
 import { fieldCalled, text } from '../testing/on-bench.tsx';
 import { dropDraft, keepDraft } from '../session/drafts.ts';
 
@@ -25,6 +25,8 @@ const makeHeavy = (value: string) => {
 const saves = (asked: readonly SeenRequest[]) => asked.filter(({ method }) => method === 'PUT');
 const savedBuilds = (asked: readonly SeenRequest[]) =>
   saves(asked).flatMap(({ path, body }) => (path === '/api/builds/puffin' ? [body as Build] : []));
+
+beforeAll(atHand);
 
 describe('the application', () => {
   it('begins with the list of builds, and opens one at its Brief with the strip above', async () => {
@@ -91,7 +93,9 @@ describe('the application', () => {
     fireEvent.change(heavy(), { target: { value: 'sixty' } });
     expect(heavy().getAttribute('aria-invalid')).toBe('true');
     press('z', { ctrlKey: true }, heavy());
-    expect(screen.getByRole('button', { name: 'Undo' })).toHaveProperty('disabled', false);
+    await waitFor(() =>
+      expect(screen.getByRole('button', { name: 'Undo' })).toHaveProperty('disabled', false),
+    );
     expect(heavy().value).toBe('sixty');
   });
 

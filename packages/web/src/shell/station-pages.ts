@@ -17,21 +17,22 @@ export const STATION_PAGES: Readonly<Record<StationPath, LoadPage>> = {
   logbook: async () => ({ Component: (await import('../stations/logbook/Logbook.tsx')).Logbook }),
 };
 
-/** Fetches the other stations, what opens a number and what settles differences, once the first stands. */
-export const fetchStationsAhead = (): (() => void) =>
-  fetchAhead([
-    ...Object.values(STATION_PAGES),
-    () => import('../search/SearchPage.tsx'),
-    () => import('../chances/ChancesPage.tsx'),
-    () => import('../whatif/WhatIfPage.tsx'),
-    () => import('../working/WorkingPanel.tsx'),
-    () => import('../working/works.ts'),
-    () => import('../common/Panel.tsx'),
-    () => import('./Unsettled.tsx'),
-    () => import('./removed-between.ts'),
-    () => import('../stations/brief/DutyDetail.tsx'),
-    () => import('../strip/SlimStrip.tsx'),
-    () => import('../strip/Unread.tsx'),
-    () => import('../strip/change-between.ts'),
-    () => import('../common/TermPanel.tsx'),
-  ]);
+/** What is fetched once the first station stands: the others, what opens a number and what settles differences. */
+export const AHEAD: readonly (() => Promise<unknown>)[] = [
+  ...Object.values(STATION_PAGES),
+  () => import('../search/SearchPage.tsx'),
+  () => import('../chances/ChancesPage.tsx'),
+  () => import('../whatif/WhatIfPage.tsx'),
+  () => import('../working/WorkingPanel.tsx'),
+  () => import('../working/works.ts'),
+  () => import('../common/Panel.tsx'),
+  () => import('./Unsettled.tsx'),
+  () => import('./removed-between.ts'),
+  () => import('../stations/brief/DutyDetail.tsx'),
+  () => import('../strip/SlimStrip.tsx'),
+  () => import('../strip/Unread.tsx'),
+  () => import('../strip/change-between.ts'),
+  () => import('../common/TermPanel.tsx'),
+];
+
+export const fetchStationsAhead = (): (() => void) => fetchAhead(AHEAD);

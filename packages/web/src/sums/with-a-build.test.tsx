@@ -1,10 +1,10 @@
 /** A quick sum filled from a build, and its result put into one, through the whole application. */
 import { buildFrom, drivenDiameter, type Build } from '@zubric/core/vehicle';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { Refusal, type SeenRequest } from '../testing/answers.ts';
 import { demo } from '../testing/demo.ts';
-import { address, openAt } from '../testing/in-application.tsx';
+import { address, atHand, openAt } from '../testing/in-application.tsx';
 import { text } from '../testing/on-bench.tsx';
 
 const LONG = { timeout: 20_000 };
@@ -23,6 +23,8 @@ const lastSaved = (asked: readonly SeenRequest[]): Build | undefined =>
     .filter(({ method, path }) => method === 'PUT' && /^\/api\/builds\/\w+$/.test(path))
     .map(({ body }) => body as Build)
     .at(-1);
+
+beforeAll(atHand);
 
 describe('a quick sum with a build', () => {
   it('is filled from the job that is chosen, which stays in the address', async () => {

@@ -5,6 +5,7 @@ import { render } from '@testing-library/react';
 import { vi } from 'vitest';
 import { makeQueryClient } from '../common/query-client.ts';
 import { Router } from '../shell/router.tsx';
+import { AHEAD } from '../shell/station-pages.ts';
 import { answering, Refusal, type SeenRequest } from './answers.ts';
 import { plainBrowser } from './on-page.tsx';
 import { workOfTheBench } from './worker-here.ts';
@@ -80,6 +81,11 @@ export function openAt(address: string, server: Serving = {}): SeenRequest[] {
   );
   return asked;
 }
+
+/** All that the application fetches ahead is at hand before it is opened: what came later would find no page any more. */
+export const atHand = async (): Promise<void> => {
+  await Promise.all(AHEAD.map((load) => load()));
+};
 
 /** The address that it has come to. */
 export const address = (): string => location.pathname + location.search;
