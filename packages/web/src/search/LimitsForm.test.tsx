@@ -6,7 +6,7 @@ import { newBuild } from '@zubric/core/vehicle';
 import { useCallback, useState } from 'react';
 import { describe, expect, it } from 'vitest';
 import { demo } from '../testing/demo.ts';
-import { fieldCalled, onBench, pressButton, text } from '../testing/on-bench.tsx';
+import { enter, fieldCalled, onBench, pressButton, text } from '../testing/on-bench.tsx';
 import { LimitsForm } from './LimitsForm.tsx';
 
 const PARTS = demo('puffin').parts;
@@ -27,11 +27,6 @@ function edited(build = newBuild('Gull')) {
   onBench(<Edited />, build);
   return { limits: () => now, unread };
 }
-const enter = (label: string, value: string): void => {
-  const field = fieldCalled(label);
-  fireEvent.change(field, { target: { value } });
-  fireEvent.blur(field);
-};
 const tick = (name: string): void => void fireEvent.click(screen.getByRole('checkbox', { name }));
 
 describe('what a search may take', () => {

@@ -69,3 +69,10 @@ export function pressButton(name: string | RegExp): void {
   if (!button || named.length > 1) throw new Error(`${named.length} buttons are called “${String(name)}”`);
   fireEvent.click(button);
 }
+
+/** Types into the one field of these words, and leaves it. */
+export function enter(label: string | RegExp, value: string): void {
+  const field = fieldCalled(label);
+  fireEvent.change(field, { target: { value } });
+  fireEvent.blur(field);
+}

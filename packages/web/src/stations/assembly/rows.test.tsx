@@ -5,16 +5,11 @@ import { fireEvent, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { demo } from '../../testing/demo.ts';
-import { fieldCalled, kept, onBench, pressButton, text } from '../../testing/on-bench.tsx';
+import { enter, fieldCalled, kept, onBench, pressButton, text } from '../../testing/on-bench.tsx';
 import { PartRow } from './PartRow.tsx';
 import { People } from './People.tsx';
 
 const puffin = demo('puffin');
-const enter = (label: string, value: string): void => {
-  const field = fieldCalled(label);
-  fireEvent.change(field, { target: { value } });
-  fireEvent.blur(field);
-};
 
 /** The line of a name, as the build has it now. */
 function Row({ id, overdue = false }: { readonly id: string; readonly overdue?: boolean }) {

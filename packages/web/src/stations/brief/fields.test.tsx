@@ -5,7 +5,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { answering } from '../../testing/answers.ts';
 import { demo } from '../../testing/demo.ts';
-import { fieldCalled, kept, onBench, pressButton, settled, text } from '../../testing/on-bench.tsx';
+import { enter, fieldCalled, kept, onBench, pressButton, settled, text } from '../../testing/on-bench.tsx';
 import { moved } from '../../fields/Reorder.tsx';
 import { Brief } from './Brief.tsx';
 
@@ -13,11 +13,6 @@ const puffin = demo('puffin');
 const show = async (document: Build): Promise<void> => {
   onBench(<Brief />, document);
   await settled();
-};
-const enter = (label: string | RegExp, value: string): void => {
-  const field = fieldCalled(label);
-  fireEvent.change(field, { target: { value } });
-  fireEvent.blur(field);
 };
 const choose = (label: string | RegExp, value: string): void => {
   fireEvent.change(fieldCalled(label), { target: { value } });

@@ -11,7 +11,7 @@ import {
 import { fireEvent, screen } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demo } from '../../testing/demo.ts';
-import { fieldCalled, kept, onBench, pressButton, text } from '../../testing/on-bench.tsx';
+import { enter, fieldCalled, kept, onBench, pressButton, text } from '../../testing/on-bench.tsx';
 import { workOfTheBench } from '../../testing/worker-here.ts';
 import { ChosenPart } from './ChosenPart.tsx';
 import { Frame } from './Frame.tsx';
@@ -19,11 +19,6 @@ import { OwnSheets } from './OwnSheets.tsx';
 import { Shafts } from './Shafts.tsx';
 
 const puffin = demo('puffin');
-const enter = (label: string | RegExp, value: string): void => {
-  const field = fieldCalled(label);
-  fireEvent.change(field, { target: { value } });
-  fireEvent.blur(field);
-};
 const choose = (label: string | RegExp, value: string): void => {
   fireEvent.change(fieldCalled(label), { target: { value } });
 };

@@ -2,7 +2,7 @@ import { courseOf, newBuild, type Course, type Leg } from '@zubric/core/vehicle'
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, it } from 'vitest';
-import { fieldCalled, onBench, pressButton, text } from '../../testing/on-bench.tsx';
+import { enter, fieldCalled, onBench, pressButton, text } from '../../testing/on-bench.tsx';
 import { Legs } from './Legs.tsx';
 import { FRESH_LEGS, LEG_TITLES } from './courses.ts';
 
@@ -17,11 +17,6 @@ function edited(...legs: Leg[]): () => readonly Leg[] {
   onBench(<Edited />, newBuild('Gull'));
   return () => now.legs;
 }
-const enter = (label: string, value: string): void => {
-  const field = fieldCalled(label);
-  fireEvent.change(field, { target: { value } });
-  fireEvent.blur(field);
-};
 
 describe('the legs of a course', () => {
   it('go so far, forward or back, in any unit', () => {

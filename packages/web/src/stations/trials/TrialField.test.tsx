@@ -4,7 +4,7 @@ import type { Field, FieldValue } from '@zubric/core/protocols';
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, it } from 'vitest';
-import { fieldCalled, onBench, pressButton, text } from '../../testing/on-bench.tsx';
+import { enter, fieldCalled, onBench, pressButton, text } from '../../testing/on-bench.tsx';
 import { TrialField } from './TrialField.tsx';
 
 type Of<K extends Field['kind']> = Extract<Field, { kind: K }>;
@@ -24,11 +24,6 @@ function filled(
   onBench(<Filled />, newBuild('Gull'));
   return () => now;
 }
-const enter = (label: string, value: string): void => {
-  const field = fieldCalled(label);
-  fireEvent.change(field, { target: { value } });
-  fireEvent.blur(field);
-};
 
 describe('a number of a trial', () => {
   const side: Of<'quantity'> = {

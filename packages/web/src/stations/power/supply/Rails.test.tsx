@@ -2,16 +2,11 @@ import { fireEvent, screen } from '@testing-library/react';
 import type { Build } from '@zubric/core/vehicle';
 import { describe, expect, it } from 'vitest';
 import { demo } from '../../../testing/demo.ts';
-import { fieldCalled, kept, onBench, pressButton, text } from '../../../testing/on-bench.tsx';
+import { enter, kept, onBench, pressButton, text } from '../../../testing/on-bench.tsx';
 import { Rails } from './Rails.tsx';
 
 const puffin = demo('puffin');
 const whimbrel = demo('whimbrel');
-const enter = (label: string, value: string): void => {
-  const field = fieldCalled(label);
-  fireEvent.change(field, { target: { value } });
-  fireEvent.blur(field);
-};
 const rails = (build: Build = kept()) => build.supply.rails ?? [];
 
 describe('small supplies', () => {
