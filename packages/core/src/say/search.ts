@@ -1,18 +1,26 @@
 import { linkDefinition } from '../judge/index.ts';
 import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
 import { inFull, type Rejected, type SetOfParts } from '../search/index.ts';
-import { stageName, type Stage } from '../transmission/index.ts';
+import { chainSize, stageName, type Stage } from '../transmission/index.ts';
 import type { Build } from '../vehicle/index.ts';
+
+/** Which chain or belt goes round it, as it is bought. */
+function loopInWords(stage: Stage): string {
+  if (stage.kind === 'chain') return `${chainSize(stage.chain).title.split(',')[0] ?? ''} `;
+  return stage.kind === 'timing-belt'
+    ? `of ${stage.beltTeeth} teeth, ${show(stage.pitch.value, 'length', 'metric').text}, `
+    : '';
+}
 
 const stageInWords = (stage: Stage): string =>
   'teethDriver' in stage
-    ? `${stageName(stage.kind)} ${stage.teethDriver} to ${stage.teethDriven}`
+    ? `${stageName(stage.kind)} ${loopInWords(stage)}${stage.teethDriver} to ${stage.teethDriven}`
     : stageName(stage.kind);
 
 /**
  * A set as it is told: its stages and, where they are others, its wheels.
  *
- * @example setInWords({ motor: motorOf(puffin), battery: batteryOf(puffin), stages: driveOf(puffin).stages }) // 'chain 10 to 40'
+ * @example setInWords({ motor: motorOf(puffin), battery: batteryOf(puffin), stages: driveOf(puffin).stages }) // 'chain ANSI 35 10 to 40'
  */
 export function setInWords({ stages, wheelDiameterM }: SetOfParts, system: UnitSystem = 'metric'): string {
   const train = stages.length === 0 ? 'no stage behind the motor' : stages.map(stageInWords).join(', then ');
