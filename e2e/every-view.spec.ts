@@ -72,23 +72,19 @@ for (const [path, heading] of VIEWS)
     }
   });
 
-test(
-  'the stations open by their keys, and typing a digit into a field opens none',
-  { tag: '@short' },
-  async ({ bench }) => {
-    await bench.goto('/builds/puffin/brief');
-    await expect(bench.getByRole('heading', { level: 1 })).toContainText('What must it do');
-    await bench.keyboard.press('4');
-    await expect(bench).toHaveURL(/power$/);
-    await bench.keyboard.press('1');
-    await expect(bench).toHaveURL(/brief$/);
-    await bench.getByLabel('Name', { exact: true }).press('3');
-    await expect(bench).toHaveURL(/brief$/);
-    await bench.getByLabel('Name', { exact: true }).fill('Puffin');
-    // The tests after this one find it under its own name.
-    await saved(bench);
-  },
-);
+test('the stations open by their keys, and typing a digit into a field opens none', async ({ bench }) => {
+  await bench.goto('/builds/puffin/brief');
+  await expect(bench.getByRole('heading', { level: 1 })).toContainText('What must it do');
+  await bench.keyboard.press('4');
+  await expect(bench).toHaveURL(/power$/);
+  await bench.keyboard.press('1');
+  await expect(bench).toHaveURL(/brief$/);
+  await bench.getByLabel('Name', { exact: true }).press('3');
+  await expect(bench).toHaveURL(/brief$/);
+  await bench.getByLabel('Name', { exact: true }).fill('Puffin');
+  // The tests after this one find it under its own name.
+  await saved(bench);
+});
 
 test('imperial units everywhere, and back', async ({ bench }) => {
   await bench.goto('/builds/puffin/brief');
@@ -101,7 +97,7 @@ test('imperial units everywhere, and back', async ({ bench }) => {
   await expect(bench.getByTestId('force-slip-loaded')).toHaveText(/^411.N$/);
 });
 
-test('an empty build leads on at every station', { tag: '@short' }, async ({ bench }) => {
+test('an empty build leads on at every station', async ({ bench }) => {
   await begin(
     bench,
     'A build with a very long name that goes on and on, to see what is cut and what is not, by the harbour',

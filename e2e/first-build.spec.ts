@@ -63,19 +63,19 @@ test(
   },
 );
 
-test(
-  'the demo barrow: 411 N on the slip, alike on screen, in the API and in the strip’s chain',
-  { tag: '@short' },
-  async ({ bench, request, application }) => {
-    await bench.goto('/builds/puffin/brief');
-    await expect(bench.getByTestId('force-slip-loaded')).toHaveText(/^411.N$/);
-    const report = (await (await request.get(`${application.url}/api/builds/puffin/report`)).json()) as {
-      duties: { id: string; resistance: { totalN: number } }[];
-    };
-    const slip = report.duties.find((d) => d.id === 'slip-loaded');
-    expect(Math.abs((slip?.resistance.totalN ?? 0) - 411)).toBeLessThan(0.1);
-  },
-);
+test('the demo barrow: 411 N on the slip, alike on screen, in the API and in the strip’s chain', async ({
+  bench,
+  request,
+  application,
+}) => {
+  await bench.goto('/builds/puffin/brief');
+  await expect(bench.getByTestId('force-slip-loaded')).toHaveText(/^411.N$/);
+  const report = (await (await request.get(`${application.url}/api/builds/puffin/report`)).json()) as {
+    duties: { id: string; resistance: { totalN: number } }[];
+  };
+  const slip = report.duties.find((d) => d.id === 'slip-loaded');
+  expect(Math.abs((slip?.resistance.totalN ?? 0) - 411)).toBeLessThan(0.1);
+});
 
 test('every figure follows as the load is typed', async ({ bench }) => {
   await bench.goto('/builds/puffin/brief');

@@ -23,47 +23,47 @@ test('a quick sum by keyboard: found by its question, worked in mixed units, kep
   await expect(bench.getByRole('alert')).toContainText('overlap');
 });
 
-test(
-  'a sum is filled from a build and its result put into it, seen, undone and saved, by keyboard',
-  { tag: '@short' },
-  async ({ bench, request, application }) => {
-    const document = JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')) as { name: string };
-    document.name = 'Puffin for sums';
-    const answer = await request.post(`${application.url}/api/builds`, { data: { document } });
-    const { id } = (await answer.json()) as { id: string };
-    await bench.goto(`/sums/chain-drive?build=${id}`);
-    await bench.getByRole('button', { name: 'Fill in from Puffin for sums' }).press('Enter');
-    await expect(bench.getByRole('textbox', { name: 'Teeth of the large sprocket' })).toHaveValue('40');
-    await expect(bench.getByRole('textbox', { name: 'Distance between the shafts' })).toHaveValue('190 mm');
-    // The build itself is named in the address, so that it is still there after a reload.
-    await bench.reload();
-    await expect(bench.getByRole('textbox', { name: 'Teeth of the large sprocket' })).toHaveValue('40');
-    await bench.getByRole('textbox', { name: 'Distance between the shafts' }).fill('200 mm');
-    const links = bench
-      .getByRole('definition')
-      .and(bench.locator('dt:has-text("The nearest even number of links") + dd'));
-    await expect(links).toContainText('68');
-    await bench.getByRole('button', { name: /Put into Puffin for sums: the centre distance/ }).press('Enter');
-    await expect(bench.getByRole('status').filter({ hasText: 'From the quick sum' })).toBeVisible();
-    await expect(bench).toHaveURL(new RegExp(`/builds/${id}/drivetrain$`));
-    await expect(bench.getByText('saved', { exact: true })).toBeVisible();
-    const stored = async () => {
-      const read = (await (await request.get(`${application.url}/api/builds/${id}`)).json()) as {
-        document: { drives: { stages: { centre: { value: number } }[] }[] };
-      };
-      return read.document.drives[0]?.stages[0]?.centre.value;
+test('a sum is filled from a build and its result put into it, seen, undone and saved, by keyboard', async ({
+  bench,
+  request,
+  application,
+}) => {
+  const document = JSON.parse(readFileSync('data/builds/puffin.zubric.json', 'utf8')) as { name: string };
+  document.name = 'Puffin for sums';
+  const answer = await request.post(`${application.url}/api/builds`, { data: { document } });
+  const { id } = (await answer.json()) as { id: string };
+  await bench.goto(`/sums/chain-drive?build=${id}`);
+  await bench.getByRole('button', { name: 'Fill in from Puffin for sums' }).press('Enter');
+  await expect(bench.getByRole('textbox', { name: 'Teeth of the large sprocket' })).toHaveValue('40');
+  await expect(bench.getByRole('textbox', { name: 'Distance between the shafts' })).toHaveValue('190 mm');
+  // The build itself is named in the address, so that it is still there after a reload.
+  await bench.reload();
+  await expect(bench.getByRole('textbox', { name: 'Teeth of the large sprocket' })).toHaveValue('40');
+  await bench.getByRole('textbox', { name: 'Distance between the shafts' }).fill('200 mm');
+  const links = bench
+    .getByRole('definition')
+    .and(bench.locator('dt:has-text("The nearest even number of links") + dd'));
+  await expect(links).toContainText('68');
+  await bench.getByRole('button', { name: /Put into Puffin for sums: the centre distance/ }).press('Enter');
+  await expect(bench.getByRole('status').filter({ hasText: 'From the quick sum' })).toBeVisible();
+  await expect(bench).toHaveURL(new RegExp(`/builds/${id}/drivetrain$`));
+  await expect(bench.getByText('saved', { exact: true })).toBeVisible();
+  const stored = async () => {
+    const read = (await (await request.get(`${application.url}/api/builds/${id}`)).json()) as {
+      document: { drives: { stages: { centre: { value: number } }[] }[] };
     };
-    const put = await stored();
-    expect(put).toBeGreaterThan(0.195);
-    // It is put in once: not again by a reload.
-    await bench.reload();
-    await expect(bench.getByRole('button', { name: /^Undo/ })).toBeEnabled();
-    await expect(bench.getByRole('status').filter({ hasText: 'From the quick sum' })).toHaveCount(0);
-    await bench.keyboard.press('Control+z');
-    await expect(bench.getByText('saved', { exact: true })).toBeVisible();
-    await expect.poll(stored).toBeCloseTo(0.19, 9);
-  },
-);
+    return read.document.drives[0]?.stages[0]?.centre.value;
+  };
+  const put = await stored();
+  expect(put).toBeGreaterThan(0.195);
+  // It is put in once: not again by a reload.
+  await bench.reload();
+  await expect(bench.getByRole('button', { name: /^Undo/ })).toBeEnabled();
+  await expect(bench.getByRole('status').filter({ hasText: 'From the quick sum' })).toHaveCount(0);
+  await bench.keyboard.press('Control+z');
+  await expect(bench.getByText('saved', { exact: true })).toBeVisible();
+  await expect.poll(stored).toBeCloseTo(0.19, 9);
+});
 
 test('a curve is moved along by arrow keys and by dragging, and types its input', async ({ bench }) => {
   await bench.goto('/sums/road-load');

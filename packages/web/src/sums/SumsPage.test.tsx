@@ -116,7 +116,9 @@ describe('quick sums', () => {
     expect(plain(screen.getByRole('region', { name: 'Found' }).textContent)).toMatch(/ with .*% apart/);
   });
 
-  it.each(CALCULATORS.map((calculator) => [calculator.name, calculator] as const))(
+  // Between landings one of four: all of them open alike.
+  const opened = CALCULATORS.filter((_, at) => !process.env.ZUBRIC_DAILY || at % 4 === 0);
+  it.each(opened.map((calculator) => [calculator.name, calculator] as const))(
     '%s opens on its example, each number with its unit',
     (name, calculator) => {
       show(`/sums/${name}`);
