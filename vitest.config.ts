@@ -20,6 +20,7 @@ const node = (name: string) => ({
 const ALONE = [
   'packages/web/src/offline/outbox.test.ts',
   'packages/web/src/session/{drafts.test.ts,saving.test.tsx}',
+  'packages/web/src/shell/application.test.tsx',
   'packages/web/src/stations/power/day/day.test.tsx',
 ];
 
