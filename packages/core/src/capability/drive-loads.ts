@@ -1,8 +1,7 @@
-import { remembered } from '../contract/index.ts';
 import { isOnMotor, type Driveline } from '../drive/index.ts';
 import { fullCommandTorque } from '../supply/index.ts';
 import { stageFigures, type PathElement, type Stage, type StageLoad } from '../transmission/index.ts';
-import { driveOf, type Build } from '../vehicle/index.ts';
+import { driveOf, type Build, rememberedBesidesJobs } from '../vehicle/index.ts';
 import type { DutyPoint } from './report.ts';
 
 /** A stage under a load: that of all motors that share it; of one in a gearhead that is one with its motor. */
@@ -75,7 +74,7 @@ export function torqueAt(
  *
  * @example pathInOrder(puffin).map(({ kind }) => kind) // ['set-screws', 'key', 'shaft', 'key', …]
  */
-export const pathInOrder = remembered((build: Build): readonly PathElement[] => {
+export const pathInOrder = rememberedBesidesJobs((build: Build): readonly PathElement[] => {
   const { path, stages } = driveOf(build);
   return [
     ...path.filter(({ after }) => after === null),

@@ -1,6 +1,13 @@
-import { assertNever, remembered } from '../contract/index.ts';
+import { assertNever } from '../contract/index.ts';
 import { propelling, pullsAt } from '../drive/index.ts';
-import { driveOf, drivesThat, outputsOf, servedLayout, type Build } from '../vehicle/index.ts';
+import {
+  driveOf,
+  drivesThat,
+  outputsOf,
+  servedLayout,
+  type Build,
+  rememberedBesidesJobs,
+} from '../vehicle/index.ts';
 import type { ContactLoad } from './report.ts';
 
 /** Items of one key together, in the order in which the keys come. */
@@ -41,7 +48,7 @@ const turnsAxle = (seen: Build, axleId: string): boolean =>
   servedLayout(seen).axles.some(({ id, driven }) => driven && id === axleId);
 
 /** How the drives share a start: as they pull from rest; until all have a motor, as many drivelines as each has. */
-const startShares = remembered((build: Build) => {
+const startShares = rememberedBesidesJobs((build: Build) => {
   const drives = drivesThat(build, 'propels');
   const pulling = propelling(build);
   const [first] = pulling;

@@ -1,5 +1,4 @@
-import { remembered } from '../contract/index.ts';
-import { driveOf, drivesThat, type Build } from '../vehicle/index.ts';
+import { driveOf, drivesThat, type Build, rememberedBesidesJobs } from '../vehicle/index.ts';
 import { lineAlone, type Driveline } from './line-alone.ts';
 import { worksDraw } from './works.ts';
 
@@ -17,7 +16,7 @@ const whileWorking = (build: Build, line: Driveline): Driveline => {
  *
  * @example drivelineOf(puffin)?.ratio // 36
  */
-export const drivelineOf = remembered((build: Build): Driveline | undefined => {
+export const drivelineOf = rememberedBesidesJobs((build: Build): Driveline | undefined => {
   const alone = lineAlone(build);
   if (!alone || driveOf(build).does !== 'propels' || build.drives.length === 1) return alone;
   const line = whileWorking(build, alone);

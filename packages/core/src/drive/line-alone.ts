@@ -1,4 +1,4 @@
-import { remembered, type Notice } from '../contract/index.ts';
+import type { Notice } from '../contract/index.ts';
 import type { Circuit } from '../supply/index.ts';
 import type { Stage } from '../transmission/index.ts';
 import {
@@ -16,6 +16,7 @@ import {
   type Build,
   type PartOf,
   type Rail,
+  rememberedBesidesJobs,
 } from '../vehicle/index.ts';
 import { trainOf, trainStages } from './train.ts';
 import { cableOhm, channelOhm, leadOhm } from './wiring.ts';
@@ -64,7 +65,7 @@ export const alwaysDrawn = ({ supply: { auxiliaryPower, rails = [] } }: Build): 
   rails.reduce((sum, rail) => sum + railPower(rail), auxiliaryPower.value);
 
 /** The driveline by itself, as if no other moved the vehicle. */
-export const lineAlone = remembered((build: Build): Driveline | undefined => {
+export const lineAlone = rememberedBesidesJobs((build: Build): Driveline | undefined => {
   const motor = motorOf(build);
   if (!motor) return undefined;
   const train = trainOf(build);

@@ -1,4 +1,4 @@
-import { notice, remembered, type Notice } from '../contract/index.ts';
+import { notice, type Notice } from '../contract/index.ts';
 import { sentence } from '../quantity/index.ts';
 import {
   stageFigures,
@@ -9,7 +9,7 @@ import {
   type Stage,
   type StageFigures,
 } from '../transmission/index.ts';
-import { driveOf, layoutKind, motorOf, type Build } from '../vehicle/index.ts';
+import { driveOf, layoutKind, motorOf, type Build, rememberedBesidesJobs } from '../vehicle/index.ts';
 import type { Train } from './report.ts';
 
 const GEARHEAD_ON_MOTOR = 'motor-gearhead';
@@ -26,7 +26,7 @@ export const isOnMotor = (stage: Stage): boolean => stage.id === GEARHEAD_ON_MOT
  *
  * @example trainStages(puffin).map(({ kind }) => kind) // ['gearhead', 'chain']
  */
-export const trainStages = remembered((build: Build): readonly Stage[] => {
+export const trainStages = rememberedBesidesJobs((build: Build): readonly Stage[] => {
   const gearhead = motorOf(build)?.gearhead;
   if (!gearhead) return driveOf(build).stages;
   const shelf = { origin: 'shelf' } as const;
@@ -49,7 +49,7 @@ export const trainStages = remembered((build: Build): readonly Stage[] => {
  *
  * @example trainOf(puffin).ratio // 36
  */
-export const trainOf = remembered((build: Build): Train => {
+export const trainOf = rememberedBesidesJobs((build: Build): Train => {
   const all = trainStages(build);
   const stages = all.map((stage, at) => {
     const figures = stageFigures(stage);

@@ -1,8 +1,7 @@
-import { remembered } from '../contract/index.ts';
 import { STANDARD_GRAVITY, rpmToRadS } from '../quantity/index.ts';
 import { pointAt, type OperatingPoint } from '../supply/index.ts';
 import { motorLoad, stageFigures } from '../transmission/index.ts';
-import { driveOf, drivesThat, type Build } from '../vehicle/index.ts';
+import { driveOf, drivesThat, type Build, rememberedBesidesJobs } from '../vehicle/index.ts';
 import { lineAlone, type Driveline } from './line-alone.ts';
 import { isOnMotor } from './train.ts';
 
@@ -106,7 +105,7 @@ export interface WorksDraw {
  *
  * @example worksDraw(puffin) // { drivingW: 0, meanW: 0 }
  */
-export const worksDraw = remembered((build: Build): WorksDraw => {
+export const worksDraw = rememberedBesidesJobs((build: Build): WorksDraw => {
   const works = drivesThat(build, 'works').map((seen) => {
     const { work } = driveOf(seen);
     const powerW = powerOfWork(seen);

@@ -2,9 +2,9 @@ import { pathInOrder, stillLocks } from '../capability/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import { degreesToRadians, figure, rpmToRadS, type Figure, type Quantity } from '../quantity/index.ts';
 import { isLoop, mismatchesOf, stageKind, type Mismatch } from '../transmission/index.ts';
-import { layoutKind, motorNominal, rollsAway, driveOf } from '../vehicle/index.ts';
-import { found, type Finding } from './finding.ts';
-import type { FindingContext } from './finding-context.ts';
+import { layoutKind, motorNominal, rollsAway, driveOf, type Duty } from '../vehicle/index.ts';
+import { found, type Cure, type Finding } from './finding.ts';
+import type { FindingContext, StandingContext } from './finding-context.ts';
 
 declare module './finding.ts' {
   interface FindingFigures {
@@ -60,7 +60,7 @@ function mismatchFinding(
   return { ...one, id: before === 0 ? id : `${id}/${before + 1}` };
 }
 
-function pathFindings({ build }: FindingContext): Finding[] {
+function pathFindings({ build }: StandingContext): Finding[] {
   const { path, stages } = driveOf(build);
   const ordered = pathInOrder(build);
   const lost = path.filter((element) => !ordered.includes(element));
@@ -72,7 +72,7 @@ function pathFindings({ build }: FindingContext): Finding[] {
 }
 
 /** What loops need to stay on. */
-function loopFindings({ build }: FindingContext): Finding[] {
+function loopFindings({ build }: StandingContext): Finding[] {
   const [first] = driveOf(build).stages;
   return [
     ...driveOf(build)
@@ -89,29 +89,27 @@ function loopFindings({ build }: FindingContext): Finding[] {
   ];
 }
 
-/** Disengaging, and what it means on a slope. */
-function releaseFindings({ build }: FindingContext): Finding[] {
+/** Disengaging, and what does it. */
+function releaseFindings({ build }: StandingContext): Finding[] {
   const { release, stages } = driveOf(build);
   if (release.kind === 'none') return [];
   const at = stages.find(({ id }) => id === release.at);
-  const steep = build.duties.find(rollsAway);
   const released = { link: 'ratio', cures: [{ kind: 'release' }] } as const;
   return [
     ...(release.kind === 'jockey' && !(at && isLoop(at))
       ? [found('jockey-needs-loop', 'stop', {}, released)]
       : []),
     ...(stillLocks(build) ? [found('still-locks', 'stop', {}, released)] : []),
-    ...(steep && build.brake.kind !== 'friction'
-      ? [
-          found(
-            'released-holds-nothing',
-            'tight',
-            {},
-            { link: 'brake-hold', dutyId: steep.id, cures: [{ kind: 'brake' }] },
-          ),
-        ]
-      : []),
   ];
+}
+
+/** A drive that is disengaged on a slope, where nothing else brakes. */
+export function releasedFindings(duties: readonly Duty[], { build }: StandingContext): Finding[] {
+  const { does, release } = driveOf(build);
+  const steep = duties.find(rollsAway);
+  if (does !== 'propels' || release.kind === 'none' || !steep || build.brake.kind === 'friction') return [];
+  const cures: readonly Cure[] = [{ kind: 'brake' }];
+  return [found('released-holds-nothing', 'tight', {}, { link: 'brake-hold', dutyId: steep.id, cures })];
 }
 
 /** Play at a balancer’s wheel from which its control chatters (common practice, no source): radians. */
@@ -128,7 +126,7 @@ const STOP_AND_GO = 20;
 const CREEP = 0.03;
 
 /** Play of the whole train at the wheel. */
-function playFindings({ build, train }: FindingContext): Finding[] {
+function playFindings({ build, train }: StandingContext): Finding[] {
   if (!train.play) return [];
   const { atWheelRad, atGroundM } = train.play;
   const figures = { atWheel: figure(atWheelRad, 'angle'), atGround: figure(atGroundM, 'length') };
@@ -181,7 +179,7 @@ function motionFindings({ build, duties, train, line }: FindingContext): Finding
 }
 
 /** What the way from motor to ground says beside its margins. */
-export const driveFindings = (context: FindingContext): Finding[] => [
+export const driveFindings = (context: StandingContext): Finding[] => [
   ...pathFindings(context),
   ...loopFindings(context),
   ...(driveOf(context.build).does === 'propels'

@@ -1,16 +1,29 @@
-import { dutyReport, movedOf, outingOf, commonSpan, type DutyReport } from '../capability/index.ts';
+import { dutyReport, movedOf, outingOf, commonSpan } from '../capability/index.ts';
+import { once } from '../contract/index.ts';
 import { askedOf } from '../demand/index.ts';
 import { drivelineOf, propelling, trainOf } from '../drive/index.ts';
-import { driveOf, drivesOf, drivesThat, whole, type Build } from '../vehicle/index.ts';
+import {
+  driveOf,
+  drivesOf,
+  drivesThat,
+  rememberedBesidesJobs,
+  throughDrive,
+  whole,
+  type Build,
+} from '../vehicle/index.ts';
 import { axleLinks, wholeDriveLinks } from './drive-links.ts';
 import { dutyLinks, linksOf } from './duty-links.ts';
+import type { StandingContext } from './finding-context.ts';
 import { findingsOf } from './findings.ts';
+import { groundFindingsOf } from './ground-findings.ts';
 import { governingLinks } from './margin.ts';
 import { ofEachDuty } from './of-each-duty.ts';
 import { endOf } from './outing-end.ts';
 import { outingLinks } from './outing-links.ts';
+import { standingFindings } from './standing-findings.ts';
+import { steeredLinks, steeredOf, steeringAt, type SteeredAt } from './steering-links.ts';
 import { supplyLinks } from './supply-links.ts';
-import { steeringLinks, turnedOf, workLinks } from './work-links.ts';
+import { workedOf, workLinks } from './work-links.ts';
 import type { DriveReport, Report } from './report.ts';
 
 const trainReport = (build: Build): DriveReport['train'] => ({
@@ -18,49 +31,77 @@ const trainReport = (build: Build): DriveReport['train'] => ({
   ...movedOf(build, drivelineOf(build)),
 });
 
-/** A drive by itself: what it is for, and its train. */
-function driveReport(build: Build, duties: readonly DutyReport[]): DriveReport {
-  const { id, name, does } = driveOf(build);
-  const turned = turnedOf(build, duties);
-  return { driveId: id, name, does, train: trainReport(build), ...(turned ? { turned } : {}) };
-}
+/** A drive by itself, whatever its jobs. */
+const standingDrive = (through: Build) => ({
+  build: through,
+  train: trainReport(through),
+  line: drivelineOf(through),
+  worked: workedOf(through),
+});
 
-/** Looked at through the first drive that moves it, whichever it came through. */
-function firstLine(given: Build) {
-  const lines = propelling(given);
-  const { seen = whole(given), line } = lines[0] ?? {};
-  return { lines, seen, line };
-}
-
-/** Each duty by itself: its report, and its margins. */
-const dutiesOf = ofEachDuty((given) => {
-  const { seen, line } = firstLine(given);
-  return (duty) => {
-    const report = dutyReport(seen, duty, line, askedOf(seen, duty, line));
-    return { report, links: dutyLinks(seen, duty, report, line) };
+/** What of a build stands whatever its jobs, looked at through the first drive that moves it, whichever it came through. */
+const standingOf = rememberedBesidesJobs((besides) => {
+  const lines = propelling(besides);
+  const { seen = whole(besides), line } = lines[0] ?? {};
+  const drives = drivesOf(seen).map(standingDrive);
+  const train = drives.find(({ build }) => driveOf(build).does === 'propels')?.train ?? trainReport(seen);
+  const vehicle: StandingContext = { build: seen, train, line };
+  return {
+    vehicle,
+    drives,
+    held: lines.flatMap((one) => linksOf(one.line.driveId, wholeDriveLinks(one.seen, one.line))),
+    works: workLinks(seen),
+    findings: once(() => standingFindings(vehicle, drives)),
   };
 });
 
+/** Each duty by itself: its report, its margins, and what the ground says of it. */
+const dutiesOf = ofEachDuty((besides) => {
+  const { build, line } = standingOf(besides).vehicle;
+  return (duty) => {
+    const report = dutyReport(build, duty, line, askedOf(build, duty, line));
+    return {
+      report,
+      links: dutyLinks(build, duty, report, line),
+      steered: steeringAt(build, duty, report),
+      findings: once(() => groundFindingsOf({ build, duty, report })),
+    };
+  };
+});
+
+/** A drive by itself: what it is for, its train, and what it is asked at its hardest. */
+function driveReport(
+  { build, train, worked }: ReturnType<typeof standingDrive>,
+  steered: readonly SteeredAt[],
+) {
+  const { id, name, does } = driveOf(build);
+  const turned = worked ?? steeredOf(build, steered);
+  return { driveId: id, name, does, train, ...(turned ? { turned } : {}) } satisfies DriveReport;
+}
+
 /** The report of a build without its sentences, and what they are made of. */
 function judged(given: Build) {
-  const { lines, seen: build, line } = firstLine(given);
+  const standing = standingOf(given);
+  const { train, line } = standing.vehicle;
+  const build = line ? throughDrive(whole(given), line.driveId) : whole(given);
   const each = dutiesOf(given);
   const duties = each.map(({ report }) => report);
-  const drives = drivesOf(build).map((through) => driveReport(through, duties));
-  const train = drives.find(({ does }) => does === 'propels')?.train ?? trainReport(build);
+  const steered = each.flatMap((one) => one.steered);
   const began = line && outingOf(build, duties, line);
   const outing = began && line ? { ...began, ...endOf(build, duties, line, began) } : began;
   const links = [
     ...each.flatMap((one) => one.links),
-    ...lines.flatMap((one) => linksOf(one.line.driveId, wholeDriveLinks(one.seen, one.line))),
+    ...standing.held,
     ...drivesThat(build, 'propels').flatMap((seen) => linksOf(driveOf(seen).id, axleLinks(seen))),
     ...(line && outing
       ? [...outingLinks(build, duties, line, outing), ...supplyLinks(build, duties, line, outing)]
       : []),
-    ...workLinks(build),
-    ...steeringLinks(build, duties),
+    ...standing.works,
+    ...steeredLinks(standing.vehicle.build, steered),
   ];
-  return { seen: build, line, train, drives, duties, outing, links, governing: governingLinks(links) };
+  const drives: readonly DriveReport[] = standing.drives.map((drive) => driveReport(drive, steered));
+  const context = { build, train, line, duties, outing, links, governing: governingLinks(links) };
+  return { context, drives, each, standing };
 }
 
 /** What margins come to, for those who compare many builds: the report without windows and sentences. */
@@ -70,7 +111,10 @@ export type Margins = Pick<Report, 'duties' | 'governing' | 'links' | 'drives' |
  *
  * @example marginsOf(puffin).governing.length // 24
  */
-export const marginsOf = (build: Build): Margins => judged(build);
+export function marginsOf(build: Build): Margins {
+  const { context, drives } = judged(build);
+  return { ...context, drives };
+}
 
 /**
  * A build in, a report out: forces, operating points, margins and findings for every duty. Pure; takes any build
@@ -81,7 +125,8 @@ export const marginsOf = (build: Build): Margins => judged(build);
  * @example evaluate(puffin).governing[0] // { link: 'grip', dutyId: 'slip-empty', needs: 133.9, has: 173.2, … }
  */
 export function evaluate(build: Build): Report {
-  const { seen, line, train, drives, duties, outing, links, governing } = judged(build);
+  const { context, drives, each, standing } = judged(build);
+  const { train, duties, outing, links, governing } = context;
   const windows = duties.flatMap((d) => (d.ratioWindow ? [d.ratioWindow] : []));
   return {
     build: build.name,
@@ -92,17 +137,10 @@ export function evaluate(build: Build): Report {
     governing,
     ...(windows.length > 0 ? { ratioWindow: commonSpan(windows) } : {}),
     ...(outing ? { outing } : {}),
-    findings: findingsOf(
-      { build: seen, duties, governing, links, outing, train, line },
-      drivesOf(seen).map((through, at) => ({
-        build: through,
-        duties,
-        governing,
-        links,
-        outing,
-        train: drives[at]?.train ?? train,
-        line: drivelineOf(through),
-      })),
-    ),
+    findings: findingsOf(context, {
+      drives: standing.drives,
+      standing: standing.findings(),
+      ofDuties: each.flatMap((one) => one.findings()),
+    }),
   };
 }

@@ -14,7 +14,7 @@ import {
   drivesOf,
 } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
-import type { FindingContext } from './finding-context.ts';
+import type { FindingContext, StandingContext } from './finding-context.ts';
 import { fittedIn, misfit, type Fitted } from './fitted.ts';
 import { MECHANICAL_FITS, mounts } from './mechanical-fits.ts';
 
@@ -37,7 +37,7 @@ const PINS: Readonly<Record<string, number>> = {
 };
 
 /** Battery and driver are joined by their plugs. */
-function plugs({ build }: FindingContext): Finding[] {
+function plugs({ build }: StandingContext): Finding[] {
   const [battery, driver] = [batteryOf(build), driverOf(build)];
   if (!battery?.plug || !driver?.plug || battery.plug === driver.plug) return [];
   return [
@@ -52,7 +52,7 @@ function plugs({ build }: FindingContext): Finding[] {
 }
 
 /** Who commands is understood by who drives. */
-function signals({ build }: FindingContext, fitted: Fitted): Finding[] {
+function signals({ build }: StandingContext, fitted: Fitted): Finding[] {
   const driver = driverOf(build);
   const commands = [...fitted.of('controller'), ...fitted.of('receiver')].map(({ part }) => part);
   if (!driver) return [];
@@ -105,7 +105,7 @@ function logicVoltages(
 }
 
 /** What sort of motor a driver is made for; a series-wound one is brushed too. */
-function motorSort({ build, line }: FindingContext): Finding[] {
+function motorSort({ build, line }: StandingContext): Finding[] {
   const motor = motorOf(build);
   const driver = line?.driver;
   if (!motor || driver?.drives === undefined) return [];
@@ -123,7 +123,9 @@ function motorSort({ build, line }: FindingContext): Finding[] {
 }
 
 /** Encoders, and who reads them: enough inputs, quick enough. */
-function encoders({ build, duties }: FindingContext, fitted: Fitted): Finding[] {
+export function encoderFindings(context: FindingContext): Finding[] {
+  const { build, duties } = context;
+  const fitted = fittedIn(context);
   const drives = drivesOf(build);
   const [counted] = drives.filter((seen) => motorOf(seen)?.encoderCounts);
   const motor = counted && motorOf(counted);
@@ -168,7 +170,7 @@ function encoders({ build, duties }: FindingContext, fitted: Fitted): Finding[] 
 }
 
 /** Pins of the controllers, and who takes them. */
-function ports({ build }: FindingContext, fitted: Fitted): Finding[] {
+function ports({ build }: StandingContext, fitted: Fitted): Finding[] {
   const boards = fitted.of('controller').filter(({ part }) => part.ports !== undefined);
   const has = boards.reduce((sum, { part, count }) => sum + (part.ports ?? 0) * count, 0);
   if (boards.length === 0) return [];
@@ -192,7 +194,7 @@ function ports({ build }: FindingContext, fitted: Fitted): Finding[] {
 }
 
 /** What is fed from a supply on a board, or from a converter, against what that gives. */
-function lowVoltageSupply({ build }: FindingContext, fitted: Fitted): Finding[] {
+function lowVoltageSupply({ build }: StandingContext, fitted: Fitted): Finding[] {
   const supplies = [
     ...build.supply.drivers.flatMap(({ id }) => {
       const part = build.parts.find((carried) => carried.id === id);
@@ -218,12 +220,12 @@ function lowVoltageSupply({ build }: FindingContext, fitted: Fitted): Finding[] 
   ];
 }
 
-/** Rules of the build as a whole, and of each drive. */
-const RULES = [encoders, ports, lowVoltageSupply, ...MECHANICAL_FITS] as const;
+/** Rules of the build as a whole, and of each drive, whatever its jobs. */
+const RULES = [ports, lowVoltageSupply, ...MECHANICAL_FITS] as const;
 const RULES_OF_DRIVE = [motorSort, signals, mounts] as const;
 
 /** What a motor's encoder gives for a metre of road, for who writes the program. */
-function encoderWay({ build, line }: FindingContext): Finding[] {
+function encoderWay({ build, line }: StandingContext): Finding[] {
   const counts = motorOf(build)?.encoderCounts;
   if (!line || counts === undefined) return [];
   const aMetre = (counts * line.ratio) / (2 * Math.PI * line.wheelRadiusM);
@@ -231,13 +233,13 @@ function encoderWay({ build, line }: FindingContext): Finding[] {
 }
 
 /** Parts of a build that do not fit each other: each names what joins them. What no part says is not held against it. */
-export function fitFindings(context: FindingContext): Finding[] {
+export function fitFindings(context: StandingContext): Finding[] {
   const fitted = fittedIn(context);
   return RULES.flatMap((rule) => rule(context, fitted));
 }
 
 /** The same of one drive. */
-export function fitOfDrive(context: FindingContext): Finding[] {
+export function fitOfDrive(context: StandingContext): Finding[] {
   const fitted = fittedIn(context);
   const propels = driveOf(context.build).does === 'propels';
   return [

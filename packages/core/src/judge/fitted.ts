@@ -1,7 +1,7 @@
 import type { Notice } from '../contract/index.ts';
 import { fittedOf, type FittedPart, type PartKind, type PartOf } from '../vehicle/index.ts';
 import { found, type Finding } from './finding.ts';
-import type { FindingContext } from './finding-context.ts';
+import type { StandingContext } from './finding-context.ts';
 
 declare module './finding.ts' {
   interface FindingFigures {
@@ -19,7 +19,7 @@ export interface Fitted {
 }
 
 /** What is fitted beside motor, driver and battery, and one kind of it. */
-export const fittedIn = ({ build }: FindingContext): Fitted => {
+export const fittedIn = ({ build }: StandingContext): Fitted => {
   const all = fittedOf(build);
   return { all, of: (kind) => all.filter(({ part }) => part.kind === kind) as never };
 };

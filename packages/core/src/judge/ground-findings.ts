@@ -230,17 +230,20 @@ function threeWheels({ build, duty, report }: AtDuty): Finding[] {
 }
 
 /** Everything that ground, weight, turning and stopping say beside the margins. */
-export function groundFindings(context: FindingContext): Finding[] {
-  const { build, duties } = context;
-  const each = build.duties.flatMap((duty) => {
-    const report = duties.find((d) => d.id === duty.id);
-    const at = report && { build, duty, report };
-    return at
-      ? [...impossible(at), ...weightNotes(at), ...downNotes(at), ...hangingWheel(at), ...threeWheels(at)]
-      : [];
-  });
-  return [...onceEach(each), ...vehicleFindings(context), ...limitFindings(context.build)];
-}
+export const groundFindings = (context: FindingContext, ofDuties: readonly Finding[]): Finding[] => [
+  ...onceEach(ofDuties),
+  ...vehicleFindings(context),
+  ...limitFindings(context.build),
+];
+
+/** The same of one duty. */
+export const groundFindingsOf = (at: AtDuty): readonly Finding[] => [
+  ...impossible(at),
+  ...weightNotes(at),
+  ...downNotes(at),
+  ...hangingWheel(at),
+  ...threeWheels(at),
+];
 
 /** Findings that do not name their duty. */
 const OF_NO_DUTY: ReadonlySet<Finding['code']> = new Set([

@@ -3,7 +3,7 @@ import { burnTime, timeToLimit, windingAfter, type Thermal } from '../motor/inde
 import { celsiusToKelvin, figure } from '../quantity/index.ts';
 import { motorAbilities, motorThermal } from '../vehicle/index.ts';
 import { found, type Cure, type Finding } from './finding.ts';
-import type { FindingContext } from './finding-context.ts';
+import type { StandingContext } from './finding-context.ts';
 import { heldCurrent } from './outing-links.ts';
 
 declare module './finding.ts' {
@@ -44,7 +44,7 @@ function lasting(line: Driveline, thermal: Thermal): readonly Cure[] {
 }
 
 /** How soon a motor that stalls burns, where that is sooner than a stall is seen. */
-export function heldFindings({ line }: FindingContext): Finding[] {
+export function heldFindings({ line }: StandingContext): Finding[] {
   if (!line || motorAbilities(line.motor).drivesItself || !line.circuit.motor.winding) return [];
   const currentA = heldCurrent(line);
   const thermal = motorThermal(line.motor);

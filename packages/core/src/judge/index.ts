@@ -42,11 +42,5 @@ export {
 export { heldCurrent, startA } from './outing-links.ts';
 export { reportThrough } from './report-through.ts';
 export type { DriveReport, TurnedReport } from './report.ts';
-export {
-  askedOfSteering,
-  fastestAgainst,
-  greatestAt,
-  steeringLinks,
-  workLinks,
-  workPoint,
-} from './work-links.ts';
+export { askedOfSteering, steeringLinks } from './steering-links.ts';
+export { fastestAgainst, greatestAt, workLinks, workPoint } from './work-links.ts';

@@ -2,7 +2,7 @@ import { notice, type Notice } from '../contract/index.ts';
 import { figure, sentence } from '../quantity/index.ts';
 import { motorOf, type Part, drivesOf } from '../vehicle/index.ts';
 import type { Finding } from './finding.ts';
-import type { FindingContext } from './finding-context.ts';
+import type { StandingContext } from './finding-context.ts';
 import { misfit, type Fitted } from './fitted.ts';
 
 /** Sizes nearer than this are the same, mm. */
@@ -32,7 +32,7 @@ const shapesFit = (bore: string | undefined, shaft: string | undefined): boolean
   bore === undefined || shaft === undefined || bore === shaft || (bore === 'round' && shaft === 'D');
 
 /** Everything with a bore must find a shaft of its size and shape. */
-function bores({ build }: FindingContext, fitted: Fitted): Finding[] {
+function bores({ build }: StandingContext, fitted: Fitted): Finding[] {
   const motors = drivesOf(build).flatMap((seen) => motorOf(seen) ?? []);
   const shafts = [
     ...motors.flatMap(({ name, shaftDiameterMm: mm, shape, shaftKeyMm: keyMm }) =>
@@ -91,7 +91,7 @@ function boreNotice({ part, mm, shape, keyMm }: Bored, alike: Shaft | undefined,
 }
 
 /** Wheels and sprockets that are bolted to hubs meet their holes. */
-function boltCircles(_: FindingContext, fitted: Fitted): Finding[] {
+function boltCircles(_: StandingContext, fitted: Fitted): Finding[] {
   const hubs = fitted
     .of('hub')
     .map(({ part }) => part)
@@ -121,7 +121,7 @@ function boltCircles(_: FindingContext, fitted: Fitted): Finding[] {
 }
 
 /** The motor's holes and those of its mount. */
-export function mounts({ build }: FindingContext, fitted: Fitted): Finding[] {
+export function mounts({ build }: StandingContext, fitted: Fitted): Finding[] {
   const motor = motorOf(build);
   const circle = motor?.mountCircleMm;
   const drilled = fitted
@@ -149,7 +149,7 @@ export function mounts({ build }: FindingContext, fitted: Fitted): Finding[] {
 }
 
 /** Rollers set to the tube or rail that they run on. */
-function rails(_: FindingContext, fitted: Fitted): Finding[] {
+function rails(_: StandingContext, fitted: Fitted): Finding[] {
   const [rail] = fitted.of('rail').map(({ part }) => part);
   if (!rail) return [];
   return fitted.of('wheel').flatMap(({ part }) => {

@@ -16,7 +16,7 @@ import {
 import { askedOfWork, together } from '../drive/index.ts';
 import { found, type Finding } from './finding.ts';
 import type { LinkId } from './links.ts';
-import type { FindingContext } from './finding-context.ts';
+import type { FindingContext, StandingContext } from './finding-context.ts';
 
 declare module './finding.ts' {
   interface FindingFigures {
@@ -84,7 +84,7 @@ export function missingParts({ build, line }: FindingContext): Finding[] {
 }
 
 /** What a drive lacks: its motor, its driver, channels for its motors and all others on the same boards. */
-export function missingOfDrive({ build, line }: FindingContext): Finding[] {
+export function missingOfDrive({ build, line }: StandingContext): Finding[] {
   const { does, work } = driveOf(build);
   const missing =
     work?.kind === 'lift' && !askedOfWork(build)
@@ -117,7 +117,7 @@ export function missingOfDrive({ build, line }: FindingContext): Finding[] {
 }
 
 /** Chosen parts that together weigh more than the brief says of all the vehicle. */
-export function heavierThanSaid({ build }: FindingContext): Finding[] {
+export function heavierThanSaid({ build }: StandingContext): Finding[] {
   const { own, others } = build.masses;
   const saidKg = own.mass.value + others.reduce((sum, m) => sum + (m.kind === 'rider' ? 0 : m.mass.value), 0);
   const partsKg = piecesOf(build).reduce((sum, { part, count }) => sum + part.massKg * count, 0);
@@ -127,7 +127,7 @@ export function heavierThanSaid({ build }: FindingContext): Finding[] {
 }
 
 /** A sphere whose inner mass lies outside its shell. */
-export function innerFindings({ build: { innerDrive: inner, layout } }: FindingContext): Finding[] {
+export function innerFindings({ build: { innerDrive: inner, layout } }: StandingContext): Finding[] {
   const radiusM = (layout.axles[0]?.diameter.value ?? 0) / 2;
   if (!inner || inner.offset.value < radiusM) return [];
   const figures = { offset: figure(inner.offset.value, 'length'), radius: figure(radiusM, 'length') };
@@ -135,7 +135,7 @@ export function innerFindings({ build: { innerDrive: inner, layout } }: FindingC
 }
 
 /** What the stages' own sums say of them. */
-const stageNotes = ({ train }: FindingContext): Finding[] =>
+const stageNotes = ({ train }: StandingContext): Finding[] =>
   train.stages.flatMap(({ id, problem, warnings }) => {
     const at = { stageId: id, link: 'ratio', cures: [{ kind: 'stage', stageId: id }] } as const;
     return [
@@ -190,7 +190,7 @@ function packsJoined(build: Build): readonly [number, number] {
 }
 
 /** What the chosen parts say of themselves and of each other. */
-export function partNotes(context: FindingContext): Finding[] {
+export function partNotes(context: StandingContext): Finding[] {
   const { build, line } = context;
   const servo =
     (build.steering?.actuatorTorque?.value ?? 0) > LARGE_SERVO
@@ -225,7 +225,7 @@ export function partNotes(context: FindingContext): Finding[] {
 }
 
 /** What the motor, the driver and the stages of a drive say of themselves and of the battery. */
-export function driveNotes(context: FindingContext): Finding[] {
+export function driveNotes(context: StandingContext): Finding[] {
   const { build, line } = context;
   const notes = [...stageNotes(context), ...guessedParts([motorOf(build), driverOf(build)])];
   if (!line) return notes;

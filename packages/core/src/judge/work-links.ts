@@ -1,4 +1,4 @@
-import type { DutyPoint, DutyReport } from '../capability/index.ts';
+import type { DutyPoint } from '../capability/index.ts';
 import { bracketedRoot } from '../contract/index.ts';
 import {
   askedOfWork,
@@ -9,14 +9,12 @@ import {
   type Driveline,
   type Turned,
 } from '../drive/index.ts';
-import { steerTorque } from '../ground/index.ts';
 import { degreesToRadians } from '../quantity/index.ts';
 import { fullCommandTorque, meanDraw, STRETCH_S } from '../supply/index.ts';
 import { deliveredTorque } from '../transmission/index.ts';
-import { driveOf, drivesThat, layoutKind, taskOf, type Build, type Duty } from '../vehicle/index.ts';
+import { driveOf, drivesThat, type Build } from '../vehicle/index.ts';
 import { driveLinks, wholeDriveLinks } from './drive-links.ts';
 import { linksOf } from './duty-links.ts';
-import { steerInput } from './ground-links.ts';
 import type { LinkId } from './links.ts';
 import { margin } from './margin.ts';
 import { driverLinks } from './outing-links.ts';
@@ -95,7 +93,7 @@ interface Worked {
 }
 
 /** Everything that a drive is judged by which does not move the vehicle. */
-function turnedLinks(build: Build, line: Driveline, asked: Turned, worked: Worked): LinkReport[] {
+export function turnedLinks(build: Build, line: Driveline, asked: Turned, worked: Worked): LinkReport[] {
   const policy = build.marginPolicy;
   const { dutyId, share } = worked;
   const { motor, driver, bank } = line;
@@ -142,7 +140,7 @@ const legsOfShare = (share: number, currentA: number) => [
 ];
 
 /** Stages, path and driver where its motors are held at full command. */
-const stalledLinks = (build: Build, line: Driveline): LinkReport[] => [
+export const stalledLinks = (build: Build, line: Driveline): LinkReport[] => [
   ...wholeDriveLinks(build, line),
   ...driverLinks(build, line),
 ];
@@ -167,67 +165,9 @@ export const workLinks = (build: Build): LinkReport[] =>
     ]);
   });
 
-/** Steering from a stand is short: of its time, so much (common practice, no source). */
-const STEERS_SHARE = 0.25;
-
-/**
- * What a steering drive must give on the ground of a duty: the torque of a standing start, at its time from lock to lock.
- *
- * @example askedOfSteering(throughDrive(whimbrel, 'drive-2'), whimbrel.duties[0], evaluate(whimbrel).duties[0])?.torqueNm
- *   // 0.6201
- */
-export function askedOfSteering(build: Build, duty: Duty, report: DutyReport): Turned | undefined {
-  const input = steerInput(build, duty, report);
-  const { steersWithin } = driveOf(build);
-  if (!input || !build.steering) return undefined;
-  const turnsRad = build.steering.lockToLock.value * build.steering.linkageRatio.value;
-  const wheels =
-    driveOf(build).together === 'wheel' || layoutKind(build.layout.kind).swivels ? 1 : input.wheels;
-  const { servoNm } = steerTorque.run({ ...input, wheels });
-  return {
-    torqueNm: servoNm,
-    speedRadS: steersWithin ? turnsRad / steersWithin.value : 0,
-    turnsRad,
-  };
-}
-
-/** What a drive that steers or works is asked at its hardest; undefined for one that moves the vehicle. */
-export function turnedOf(build: Build, duties: readonly DutyReport[]): TurnedReport | undefined {
+/** What a drive that works is asked; undefined for another, or until its motor is chosen. */
+export function workedOf(build: Build): TurnedReport | undefined {
   const line = drivelineOf(build);
-  if (!line || driveOf(build).does === 'propels') return undefined;
-  const [hardest] =
-    driveOf(build).does === 'works'
-      ? [{ dutyId: null, asked: askedOfWork(build) }]
-      : build.duties
-          .map((duty, at) => {
-            const report = duties[at];
-            return { dutyId: duty.id, asked: report && askedOfSteering(build, duty, report) };
-          })
-          .sort((a, b) => (b.asked?.torqueNm ?? 0) - (a.asked?.torqueNm ?? 0));
-  if (!hardest?.asked) return undefined;
-  return { dutyId: hardest.dutyId, ...hardest.asked, point: workPoint(line, hardest.asked) };
+  const asked = driveOf(build).does === 'works' ? askedOfWork(build) : undefined;
+  return line && asked ? { dutyId: null, ...asked, point: workPoint(line, asked) } : undefined;
 }
-
-/**
- * The margins of every drive that steers, on the ground of each duty.
- *
- * @example steeringLinks(whimbrel, evaluate(whimbrel).duties)[0]?.link // 'steering'
- */
-export const steeringLinks = (build: Build, duties: readonly DutyReport[]): LinkReport[] =>
-  drivesThat(build, 'steers').flatMap((seen) => {
-    const line = drivelineOf(seen);
-    if (!line) return [];
-    const onDuties = build.duties.flatMap((duty, at) => {
-      const report = duties[at];
-      const asked = report && taskOf(duty).drives ? askedOfSteering(seen, duty, report) : undefined;
-      return asked
-        ? turnedLinks(seen, line, asked, {
-            dutyId: duty.id,
-            torque: 'steering',
-            speed: 'steer-speed',
-            share: STEERS_SHARE,
-          })
-        : [];
-    });
-    return linksOf(line.driveId, [...onDuties, ...stalledLinks(seen, line)]);
-  });

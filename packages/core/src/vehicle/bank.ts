@@ -1,4 +1,4 @@
-import { remembered } from '../contract/index.ts';
+import { rememberedBesidesJobs } from './besides-jobs.ts';
 import { kelvinToCelsius } from '../quantity/index.ts';
 import { batteryPack, coldPack, type Chemistry } from '../supply/index.ts';
 import type { Build } from './document.ts';
@@ -121,7 +121,7 @@ const named = (bank: Bank, n: number): string => (n > 1 ? `${n} × ${bank.name}`
  *
  * @example bankOf(puffin)?.nominalV // 25.6
  */
-export const bankOf = remembered((build: Build): Bank | undefined => {
+export const bankOf = rememberedBesidesJobs((build: Build): Bank | undefined => {
   const airC = build.supply.airTemperature && kelvinToCelsius(build.supply.airTemperature.value);
   const blocks = packsOf(build).map(({ part, inSeries: series, inParallel: parallel }) => {
     const one = part.kind === 'battery' ? ofBattery(part, airC) : ofSource(part);

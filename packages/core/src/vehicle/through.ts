@@ -1,4 +1,5 @@
 import { assertNever, remembered } from '../contract/index.ts';
+import { rememberedBesidesJobs } from './besides-jobs.ts';
 import type { Build } from './document.ts';
 import type { Drive, Purpose } from './drive.ts';
 import { drivelinesOf, type Axle, type Layout } from './layout/index.ts';
@@ -86,7 +87,7 @@ const serves = (drive: Drive, axle: Axle): boolean => drive.axleIds?.includes(ax
  *
  * @example servedLayout(puffin).axles.length // 2
  */
-export const servedLayout = remembered((build: Build): Layout => {
+export const servedLayout = rememberedBesidesJobs((build: Build): Layout => {
   const drive = driveOf(build);
   const key = drive.does === 'steers' ? 'steered' : 'driven';
   if (build.layout.axles.every((axle) => !axle[key] || serves(drive, axle))) return build.layout;
