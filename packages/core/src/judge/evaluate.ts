@@ -62,7 +62,7 @@ const dutiesOf = ofEachDuty((besides) => {
     const report = dutyReport(build, duty, line, askedOf(build, duty, line));
     return {
       report,
-      links: dutyLinks(build, duty, report, line),
+      links: once(() => dutyLinks(build, duty, report, line)),
       steered: steeringAt(build, duty, report),
       findings: once(() => groundFindingsOf({ build, duty, report })),
     };
@@ -79,18 +79,33 @@ function driveReport(
   return { driveId: id, name, does, train, ...(turned ? { turned } : {}) } satisfies DriveReport;
 }
 
-/** The report of a build without its sentences, and what they are made of. */
-function judged(given: Build) {
-  const standing = standingOf(given);
-  const { train, line } = standing.vehicle;
-  const build = line ? throughDrive(whole(given), line.driveId) : whole(given);
-  const each = dutiesOf(given);
+/** What each duty comes to and each drive is, and what margins are made of. */
+function reported(given: Build) {
+  const document = whole(given);
+  const standing = standingOf(document);
+  const { line, train } = standing.vehicle;
+  const build = line ? throughDrive(document, line.driveId) : document;
+  const each = dutiesOf(document);
   const duties = each.map(({ report }) => report);
   const steered = each.flatMap((one) => one.steered);
+  const drives: readonly DriveReport[] = standing.drives.map((drive) => driveReport(drive, steered));
+  return { build, standing, line, train, each, duties, steered, drives };
+}
+
+/**
+ * What each duty comes to and each drive is, before any margin: for those who ask no more of many builds.
+ *
+ * @example dutiesAndDrives(puffin).duties[0]?.resistance.totalN // 411
+ */
+export const dutiesAndDrives = (build: Build): Pick<Report, 'duties' | 'drives' | 'train'> => reported(build);
+
+/** The report of a build without its sentences, and what they are made of. */
+function judged(given: Build) {
+  const { build, standing, line, train, each, duties, steered, drives } = reported(given);
   const began = line && outingOf(build, duties, line);
   const outing = began && line ? { ...began, ...endOf(build, duties, line, began) } : began;
   const links = [
-    ...each.flatMap((one) => one.links),
+    ...each.flatMap((one) => one.links()),
     ...standing.held,
     ...drivesThat(build, 'propels').flatMap((seen) => linksOf(driveOf(seen).id, axleLinks(seen))),
     ...(line && outing
@@ -99,7 +114,6 @@ function judged(given: Build) {
     ...standing.works,
     ...steeredLinks(standing.vehicle.build, steered),
   ];
-  const drives: readonly DriveReport[] = standing.drives.map((drive) => driveReport(drive, steered));
   const context = { build, train, line, duties, outing, links, governing: governingLinks(links) };
   return { context, drives, each, standing };
 }

@@ -20,6 +20,8 @@ export interface MoveContext {
   readonly report: Report;
   readonly duty: Duty | undefined;
   readonly shelf: readonly Part[];
+  /** What its duties come to once it is so, asked once for each build. */
+  readonly reports: (made: Build) => Pick<Report, 'duties' | 'drives' | 'train'>;
 }
 
 /** What proposes changes for a margin. */

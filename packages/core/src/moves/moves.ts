@@ -1,7 +1,9 @@
 import { pathInOrder } from '../capability/index.ts';
+import { once } from '../contract/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import {
   compareMargins,
+  dutiesAndDrives,
   marginInWords,
   evaluate,
   marginsOf,
@@ -88,14 +90,23 @@ type Judged = Omit<Move, 'changes'> & { readonly build: Build; readonly score: n
 const better = (a: Judged, b: Judged): number =>
   Number(b.ends) - Number(a.ends) || Number(a.asksLess) - Number(b.asksLess) || b.score - a.score;
 
-/** The same function, asked once for each build, whichever findings propose it. */
-function onceForEach<T>(work: (build: Build) => T): (build: Build) => T {
-  const known = new Map<string, T>();
-  return (build) => {
-    const key = JSON.stringify(build);
-    const found = known.get(key) ?? work(build);
+/** What tells a build from the one that it was made of: most of it is the same objects. */
+function differing(from: Build, build: Build): string {
+  const fields = Object.keys({ ...from, ...build }) as (keyof Build)[];
+  const changed = fields.filter((field) => !Object.is(from[field], build[field]));
+  // What is gone is told from what is not said: by null, which stands nowhere in a build.
+  return JSON.stringify(changed.map((field) => [field, build[field] ?? null]));
+}
+
+/** The same function of what a build becomes, asked once for each, whichever findings propose it. */
+function onceForEach<T>(from: Build, work: (build: Build) => T): (build: Build) => T {
+  const known = new Map<string, { readonly value: T }>();
+  return (candidate) => {
+    const build = whole(candidate);
+    const key = differing(from, build);
+    const found = known.get(key) ?? { value: work(build) };
     known.set(key, found);
-    return found;
+    return found.value;
   };
 }
 
@@ -223,8 +234,15 @@ export function moves(
   { shelf }: { readonly shelf: readonly Part[] },
 ): MovesFor[] {
   const build = whole(given);
-  const margins = onceForEach(marginsOf);
-  const judgedWhole = onceForEach((candidate: Build) => evaluate(candidate));
+  const become = onceForEach(build, (made) => ({
+    reports: once(() => dutiesAndDrives(made)),
+    margins: once(() => marginsOf(made)),
+    whole: once(() => evaluate(made)),
+    // Twice as many teeth may be more than a wheel can have.
+    canBe: once(() => buildSchema.safeParse(made).success),
+  }));
+  const reports = (made: Build) => become(made).reports();
+  const canBe = (made: Build): boolean => become(made).canBe();
   const tried = <Now extends Margins>(
     candidates: readonly Candidate[],
     of: (candidate: Build) => Now,
@@ -236,22 +254,26 @@ export function moves(
     .map((link) => {
       const duty = build.duties.find(({ id }) => id === link.dutyId);
       const { seen, through } = lookedAt(build, report, link.driveId);
-      const candidates = candidatesFor({ build: seen, link, report: through, duty, shelf });
-      const found = ranked(tried(candidates, margins).map((t) => judged(t, link.link)));
+      const candidates = candidatesFor({ build: seen, link, report: through, duty, shelf, reports });
+      const found = ranked(
+        tried(candidates, (made) => become(made).margins()).map((t) => judged(t, link.link)),
+      );
       return {
         finding: marginId(link.link),
         link: link.link,
         dutyId: link.dutyId,
-        moves: varied(build, found, 'margin'),
+        moves: varied(build, found, { canBe, told: 'by what it does' }),
       };
     });
   const others = report.findings.flatMap(({ id, cures, link, dutyId, driveId }): MovesFor[] => {
     const { seen } = lookedAt(build, report, driveId);
     if (cures.length === 0) return [];
     const found = ranked(
-      cures.flatMap((cure) => tried(curesOf(seen, cure), judgedWhole).map((t) => ended(t, cure))),
+      cures.flatMap((cure) =>
+        tried(curesOf(seen, cure), (made) => become(made).whole()).map((t) => ended(t, cure)),
+      ),
     );
-    return [{ finding: id, link, dutyId, moves: varied(build, found, 'finding') }];
+    return [{ finding: id, link, dutyId, moves: varied(build, found, { canBe, told: 'by what it is' }) }];
   });
   return [...mended, ...others];
 }
@@ -267,17 +289,26 @@ const beginsOf = (said: Words): string => inUnits(said, 'metric').split(' ').sli
 const same = (a: Words, b: Words): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** The best, but not four times the same by another tooth: at most two that begin alike, none that does just as another. */
-function varied(build: Build, ranked: readonly Judged[], mends: 'margin' | 'finding'): Move[] {
+function varied(
+  build: Build,
+  ranked: readonly Judged[],
+  {
+    canBe,
+    told: apart,
+  }: {
+    readonly canBe: (made: Build) => boolean;
+    /** Whatever ends a finding gains the same: those are told apart by what they are. */
+    readonly told: 'by what it does' | 'by what it is';
+  },
+): Move[] {
   const shown: Judged[] = [];
   for (const move of ranked) {
     const begins = beginsOf(move.text);
-    // Whatever ends a finding gains the same: those are told apart by what they are.
     const told =
-      mends === 'margin' &&
+      apart === 'by what it does' &&
       shown.some(({ gains, costs }) => same(gains, move.gains) && same(costs, move.costs));
     const alike = shown.filter(({ text }) => beginsOf(text) === begins).length;
-    // Twice as many teeth may be more than a wheel can have.
-    if (!told && alike < 2 && buildSchema.safeParse(whole(move.build)).success) shown.push(move);
+    if (!told && alike < 2 && canBe(move.build)) shown.push(move);
     if (shown.length === MOST_SHOWN) break;
   }
   return shown.map(({ score: _score, build: moved, ...move }) => ({

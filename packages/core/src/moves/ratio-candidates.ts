@@ -1,6 +1,6 @@
 import { ratioOffers } from '../capability/index.ts';
 import { trainOf } from '../drive/index.ts';
-import { marginsOf, INSIDE, SAME, ratiosWanted, reportThrough, ratioOfWork } from '../judge/index.ts';
+import { INSIDE, SAME, ratiosWanted, reportThrough, ratioOfWork } from '../judge/index.ts';
 import { figure, sentence, inside } from '../quantity/index.ts';
 import { freshStage, stageKind, stageName, type Stage, type StageKind } from '../transmission/index.ts';
 import { choosePart, freeId, type Build, type PartOf, driveOf, changeDrive } from '../vehicle/index.ts';
@@ -94,17 +94,28 @@ const LEAST_GAIN = 0.02;
 export const lowerGear: Generator = ({ build, report, link }) =>
   link.has > 0 ? toRatio(build, (report.train.ratio * link.needs * INSIDE) / link.has) : [];
 
-/** A motor of the shelf in the build, at the ratio that suits it best where the one that there is does not. */
-export function atItsBest(asked: Pick<MoveContext, 'build' | 'link'>, motor: PartOf<'motor'>): Candidate {
-  const chosen = choosePart(asked.build, motor);
-  const { duties } = reportThrough(marginsOf(chosen), driveOf(chosen).id);
+/** The ratio that the duties want of another motor; undefined where all of them can do with the one there is. */
+function windowedRatio(
+  { link, reports }: Pick<MoveContext, 'link' | 'reports'>,
+  chosen: Build,
+): number | undefined {
+  const { duties } = reportThrough(reports(chosen), driveOf(chosen).id);
   const now = trainOf(chosen).ratio;
-  const pace = ratioOfWork(chosen);
-  if (driveOf(chosen).does !== 'propels' && pace === undefined) return { text: motor.name, build: chosen };
   const fits = duties.every(
     ({ ratioWindow: w }) => !w || (w.just !== null && w.just.low <= now && now <= w.just.high),
   );
-  const [ratio] = pace !== undefined ? [pace] : fits ? [] : ratiosWanted(duties, asked.link.dutyId, now);
+  return fits ? undefined : ratiosWanted(duties, link.dutyId, now)[0];
+}
+
+/** A motor of the shelf in the build, at the ratio that suits it best where the one that there is does not. */
+export function atItsBest(
+  asked: Pick<MoveContext, 'build' | 'link' | 'reports'>,
+  motor: PartOf<'motor'>,
+): Candidate {
+  const chosen = choosePart(asked.build, motor);
+  const pace = ratioOfWork(chosen);
+  if (driveOf(chosen).does !== 'propels' && pace === undefined) return { text: motor.name, build: chosen };
+  const ratio = pace ?? windowedRatio(asked, chosen);
   const [train] = ratio === undefined ? [] : toRatio(chosen, ratio);
   return train
     ? {
