@@ -22,7 +22,7 @@ import { figure, inUnits, joinedBy, sentence, type Words } from '../quantity/ind
 import { mismatchesOf } from '../transmission/index.ts';
 import {
   bankOf,
-  buildSchema,
+  canBe,
   changesBetween,
   motorOf,
   type Build,
@@ -239,10 +239,10 @@ export function moves(
     margins: once(() => marginsOf(made)),
     whole: once(() => evaluate(made)),
     // Twice as many teeth may be more than a wheel can have.
-    canBe: once(() => buildSchema.safeParse(made).success),
+    canBe: once(() => canBe(made)),
   }));
   const reports = (made: Build) => become(made).reports();
-  const canBe = (made: Build): boolean => become(made).canBe();
+  const mayBe = (made: Build): boolean => become(made).canBe();
   const tried = <Now extends Margins>(
     candidates: readonly Candidate[],
     of: (candidate: Build) => Now,
@@ -262,7 +262,7 @@ export function moves(
         finding: marginId(link.link),
         link: link.link,
         dutyId: link.dutyId,
-        moves: varied(build, found, { canBe, told: 'by what it does' }),
+        moves: varied(build, found, { mayBe, told: 'by what it does' }),
       };
     });
   const others = report.findings.flatMap(({ id, cures, link, dutyId, driveId }): MovesFor[] => {
@@ -273,7 +273,7 @@ export function moves(
         tried(curesOf(seen, cure), (made) => become(made).whole()).map((t) => ended(t, cure)),
       ),
     );
-    return [{ finding: id, link, dutyId, moves: varied(build, found, { canBe, told: 'by what it is' }) }];
+    return [{ finding: id, link, dutyId, moves: varied(build, found, { mayBe, told: 'by what it is' }) }];
   });
   return [...mended, ...others];
 }
@@ -293,10 +293,10 @@ function varied(
   build: Build,
   ranked: readonly Judged[],
   {
-    canBe,
+    mayBe,
     told: apart,
   }: {
-    readonly canBe: (made: Build) => boolean;
+    readonly mayBe: (made: Build) => boolean;
     /** Whatever ends a finding gains the same: those are told apart by what they are. */
     readonly told: 'by what it does' | 'by what it is';
   },
@@ -308,7 +308,7 @@ function varied(
       apart === 'by what it does' &&
       shown.some(({ gains, costs }) => same(gains, move.gains) && same(costs, move.costs));
     const alike = shown.filter(({ text }) => beginsOf(text) === begins).length;
-    if (!told && alike < 2 && canBe(move.build)) shown.push(move);
+    if (!told && alike < 2 && mayBe(move.build)) shown.push(move);
     if (shown.length === MOST_SHOWN) break;
   }
   return shown.map(({ score: _score, build: moved, ...move }) => ({

@@ -85,6 +85,7 @@ export {
   throughDrive,
   whole,
 } from './through.ts';
+export { canBe } from './can-be.ts';
 export { besidesJobs, rememberedBesidesJobs } from './besides-jobs.ts';
 export { addDrive, DRIVE_KINDS, freshWork, type DriveKind } from './edit-drives.ts';
 export { bankOf, type Bank } from './bank.ts';

@@ -1,6 +1,7 @@
 import { isQuantity, type Quantity } from '../quantity/index.ts';
 import { applyChanges, type Path } from './changes.ts';
-import { buildSchema, type Build } from './document.ts';
+import { canBe } from './can-be.ts';
+import type { Build } from './document.ts';
 import { meaningOf } from './meaning.ts';
 
 /** A number that stands in a build. */
@@ -74,4 +75,4 @@ export const withNumbers = (build: Build, values: readonly (readonly [NumberAt, 
  * @example mayBe(puffin, grade, -100) // false
  */
 export const mayBe = (build: Build, number: NumberAt, value: number): boolean =>
-  buildSchema.safeParse(withNumbers(build, [[number, value]])).success;
+  canBe(withNumbers(build, [[number, value]]));

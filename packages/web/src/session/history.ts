@@ -1,6 +1,6 @@
 import {
   applyChanges,
-  buildSchema,
+  canBe,
   changesBetween,
   inverseOf,
   type Build,
@@ -58,11 +58,11 @@ export function move(build: Build, history: History, way: 'undo' | 'redo'): Move
     const step = (way === 'undo' ? undo : redo).at(-1);
     if (!step) return undefined;
     const changes = way === 'undo' ? inverseOf(step.changes) : step.changes;
-    const next = buildSchema.safeParse(applyChanges(build, changes));
+    const next = applyChanges(build, changes);
     undo = way === 'undo' ? undo.slice(0, -1) : [...undo, step];
     redo = way === 'undo' ? [...redo, step] : redo.slice(0, -1);
-    if (next.success && changesBetween(build, next.data).length > 0)
-      return { build: next.data, history: { undo, redo } };
+    if (canBe(next) && changesBetween(build, next).length > 0)
+      return { build: next, history: { undo, redo } };
   }
 }
 

@@ -1,4 +1,4 @@
-import { problemsOf, buildSchema } from '@zubric/core/vehicle';
+import { canBe, problemsOf, buildSchema } from '@zubric/core/vehicle';
 import { useEffect, useRef, useState } from 'react';
 import { ApiProblem, api } from '../common/api.ts';
 import { dropDraft, keepDraft } from './drafts.ts';
@@ -14,9 +14,9 @@ const pauseAfter = (failures: number): number =>
 
 /** Sends one edit and turns the answer into an event. */
 async function saveOnce(id: string, session: Session): Promise<SessionEvent> {
-  const checked = buildSchema.safeParse(session.build);
-  if (!checked.success) {
-    const first = problemsOf(checked.error)[0];
+  const wrong = canBe(session.build) ? undefined : buildSchema.safeParse(session.build).error;
+  if (wrong) {
+    const first = problemsOf(wrong)[0];
     return {
       type: 'refused',
       message: first ? `${first.path}: ${first.message}` : 'this build is not whole',
