@@ -19,6 +19,7 @@ import {
   startBuild,
 } from '../vehicle/index.ts';
 import { movesOfFinding, type MoveInWords as Move } from '../say/index.ts';
+import { askedOnce } from '../testing/many.ts';
 import { firstDuty, on, twoAxles, withDuty, saidMoves as moves } from '../testing/vehicles.ts';
 
 const read = (path: string): Build => buildSchema.parse(JSON.parse(readFileSync(path, 'utf8')));
@@ -30,8 +31,9 @@ const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
 const motors = shelf.filter((part): part is PartOf<'motor'> => part.kind === 'motor');
 const [anyMotor] = motors;
 if (!anyMotor) throw new Error('the shelf has a motor');
+const movesOf = askedOnce((build: Build) => moves(build, evaluate(build), { shelf }));
 const offered = (build: Build, link?: LinkId): readonly Move[] =>
-  moves(build, evaluate(build), { shelf })
+  movesOf(build)
     .filter((m) => link === undefined || m.link === link)
     .flatMap((m) => m.moves);
 const tried = (build: Build, move: Move | undefined): Build => {
@@ -64,7 +66,7 @@ describe('a move', () => {
         new Map(evaluate(b).governing.map(({ link, verdict }) => [link, VERDICTS.indexOf(verdict)]));
       const before = verdictsOf(build);
       const [short, tight] = [VERDICTS.indexOf('short'), VERDICTS.indexOf('tight')];
-      for (const { finding, link, moves: all } of moves(build, evaluate(build), { shelf }))
+      for (const { finding, link, moves: all } of movesOf(build))
         for (const move of all) {
           if (link === null || finding !== marginId(link)) continue;
           const after = verdictsOf(tried(build, move));

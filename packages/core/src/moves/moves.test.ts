@@ -21,7 +21,7 @@ import {
 } from '../vehicle/index.ts';
 import type { MoveInWords as Move } from '../say/index.ts';
 import { textsOf, saidMoves as moves } from '../testing/vehicles.ts';
-import { many } from '../testing/many.ts';
+import { askedOnce, many } from '../testing/many.ts';
 
 const shelf = ['motors', 'drivers', 'batteries'].flatMap((file) =>
   partSchema.array().parse(JSON.parse(readFileSync(`data/shelf/${file}.json`, 'utf8'))),
@@ -32,7 +32,7 @@ const demo = (file: string): Build => {
   return read.build;
 };
 const builds = readdirSync('data/builds').map((file) => [file, demo(file)] as const);
-const movesOf = (build: Build) => moves(build, evaluate(build), { shelf });
+const movesOf = askedOnce((build: Build) => moves(build, evaluate(build), { shelf }));
 
 /** Any vehicle of a template with any stages, shafts and motor, as a builder may leave it half-way. */
 const anyBuild = fc

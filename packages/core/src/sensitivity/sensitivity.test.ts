@@ -5,6 +5,7 @@ import { marginsOf } from '../judge/index.ts';
 import { verdictOf } from '../judge/margin.ts';
 import { numbersOf, readBuild, withNumbers, type Build, type NumberAt } from '../vehicle/index.ts';
 import { usualSpan, whatIf, whatIfSteps, withinMayBe, type MarginKey, type WhatIf } from './index.ts';
+import { many } from '../testing/many.ts';
 
 const demo = (name: string): Build => {
   const read = readBuild(JSON.parse(readFileSync(`data/builds/${name}.zubric.json`, 'utf8')));
@@ -106,7 +107,7 @@ describe('what another number would come to', () => {
     const random = seeded(20261128);
     for (const build of builds) {
       const numbers = numbersOf(build);
-      for (let n = 0; n < 6; n += 1) {
+      for (let n = 0; n < many(6, 40); n += 1) {
         const number = numbers[Math.floor(random() * numbers.length)];
         if (number) seen(build, whatIf(build, number, { steps: 12 }));
       }

@@ -179,8 +179,10 @@ describe('the numbers that are not known exactly', () => {
 describe('chances', () => {
   it('agree with chance alone, within three standard errors of both', () => {
     const few = 1000;
-    const byCube = chances(pip, { samples: few, seed: 3 });
-    const plain = chances(pip, { samples: DRAWS, seed: 11, plain: true });
+    // Two of its jobs: each is judged in each draw.
+    const runs = { ...pip, duties: pip.duties.slice(0, 2) };
+    const byCube = chances(runs, { samples: few, seed: 3 });
+    const plain = chances(runs, { samples: DRAWS, seed: 11, plain: true });
     for (const [at, { dutyId, does, keeps }] of byCube.each.entries()) {
       const other = plain.each[at];
       for (const [p, q] of [
