@@ -117,17 +117,30 @@ export const LeastGrip = ({
   </>
 );
 
-/** A word beside a stretch of a curve. */
+/** Nearer to the top than this, a word over a curve would stand in the name of the axis: px. */
+const ROOM_ABOVE = 16;
+
+/** A word beside a stretch of a curve: over it, or under it where the axis is named. */
 export const AlongCurve = ({
   x,
   y,
+  top,
   children,
 }: {
   readonly x: number;
   readonly y: number;
+  /** Of the sheet that is drawn on. */
+  readonly top: number;
   readonly children: string;
 }) => (
-  <text x={x} y={y - 8} textAnchor="middle" fontWeight="500" fill="var(--color-elec)" {...haloed}>
+  <text
+    x={x}
+    y={y < top + ROOM_ABOVE ? y + 18 : y - 8}
+    textAnchor="middle"
+    fontWeight="500"
+    fill="var(--color-elec)"
+    {...haloed}
+  >
     {children}
   </text>
 );

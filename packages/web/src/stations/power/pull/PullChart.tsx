@@ -177,7 +177,7 @@ function Held({
   return (
     <>
       <path d={drawnLine(placing, held.curve)} fill="none" stroke="var(--color-elec)" strokeWidth="5" />
-      <AlongCurve x={Math.max(placing.x(mps), placing.left + 70)} y={placing.y(pullN)}>
+      <AlongCurve x={Math.max(placing.x(mps), placing.left + 70)} y={placing.y(pullN)} top={placing.top}>
         {text}
       </AlongCurve>
     </>

@@ -1,5 +1,12 @@
 import { drivelineOf, flatOut } from '@zubric/core/drive';
-import { changeDrive, layoutTemplate, newBuild, throughDrive, withLayout } from '@zubric/core/vehicle';
+import {
+  changeDrive,
+  driveOf,
+  layoutTemplate,
+  newBuild,
+  throughDrive,
+  withLayout,
+} from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
@@ -49,6 +56,23 @@ describe('the pull of a drive', () => {
     for (const { name } of puffin.duties) expect(words).toContain(`${name}: asks `);
     expect(words).toContain('Slip, loaded: asks 411 N at 0.8 m/s, top speed 1.42 m/s');
     expect(crosses()).toBe(puffin.duties.length);
+  });
+
+  it('names what holds it back, and never in the name of the axis, however high that reaches', () => {
+    const words = (said: RegExp) =>
+      [...document.querySelectorAll('svg text')].filter(({ textContent }) => said.test(textContent ?? ''));
+    const { stages } = driveOf(puffin);
+    for (let teeth = 30; teeth <= 44; teeth += 1) {
+      const turned = stages.map((stage) =>
+        stage.kind === 'chain' ? { ...stage, teethDriven: teeth } : stage,
+      );
+      onBench(<PullChart />, changeDrive(puffin, { stages: turned }));
+      const [holds] = words(/ holds /);
+      const [axis] = words(/^pull at the ground, /);
+      const apart = Number(holds?.getAttribute('y')) - Number(axis?.getAttribute('y'));
+      expect(apart, `${teeth} teeth`).toBeGreaterThan(12);
+      cleanup();
+    }
   });
 
   it('is shown in the builder’s units', () => {
