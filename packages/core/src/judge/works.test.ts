@@ -169,6 +169,17 @@ describe('a drive that steers', () => {
     near(linkOf(steered(2, 0.5), 'steer-speed')?.needs ?? NaN, 2 * speed.needs, 1e-9);
   });
 
+  it('is asked only where it drives: not while it stands held', () => {
+    const build = steered(2, 1);
+    const asksSteering = (of: Build): readonly (string | null)[] =>
+      evaluate(of).links.flatMap(({ link, dutyId }) => (link === 'steering' ? [dutyId] : []));
+    const [first, ...others] = build.duties;
+    if (!first) throw new Error('it has a job');
+    expect(asksSteering(build)).toContain(first.id);
+    const held: Build = { ...build, duties: [{ ...first, task: 'hold' }, ...others] };
+    expect(asksSteering(held)).toEqual(others.map(({ id }) => id));
+  });
+
   it('gives more torque and less way by more reduction', () => {
     const [slow, quick] = [linkOf(steered(4, 1), 'steering'), linkOf(steered(2, 1), 'steering')];
     expect(slow?.needs).toBe(quick?.needs);
