@@ -76,6 +76,19 @@ describe('undo and redo', () => {
     );
   });
 
+  it('leave what the step did not touch as the same objects: what is known of them stands', () => {
+    const { own } = gull.masses;
+    const heavier = { ...gull, masses: { ...gull.masses, own: { ...own, mass: typed(77, 'kg') } } };
+    for (const way of ['undo', 'redo'] as const) {
+      const edited = edit(start, heavier, 0);
+      const moved = go(way === 'undo' ? edited : go(edited, 'undo'), way).build;
+      for (const field of ['drives', 'duties', 'grounds', 'layout', 'parts', 'supply', 'assembly'] as const)
+        expect(moved[field], field).toBe(gull[field]);
+      expect(moved.masses.payload).toBe(gull.masses.payload);
+      expect(moved.masses.own.mass.value).toBe(way === 'undo' ? own.mass.value : 77);
+    }
+  });
+
   it('forget what was undone once something else is edited', () => {
     const back = go(edit(start, { ...gull, purpose: 'a' }, 0), 'undo');
     expect(edit(back, { ...gull, purpose: 'b' }, LONG).history.redo).toEqual([]);
