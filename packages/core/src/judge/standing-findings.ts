@@ -7,9 +7,9 @@ import { heldFindings } from './heat-findings.ts';
 import { driveNotes, heavierThanSaid, innerFindings, missingOfDrive, partNotes } from './parts-findings.ts';
 
 /** What each drive lacks and says of itself; of several told apart by the drive that it is of. */
-export function ofDrives<C extends StandingContext>(
-  drives: readonly C[],
-  of: (context: C) => Finding[],
+export function ofDrives(
+  drives: readonly StandingContext[],
+  of: (context: StandingContext) => Finding[],
 ): Finding[] {
   return drives.flatMap((context, at) => {
     const { id: driveId } = driveOf(context.build);

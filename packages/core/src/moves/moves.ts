@@ -94,8 +94,8 @@ const better = (a: Judged, b: Judged): number =>
 function differing(from: Build, build: Build): string {
   const fields = Object.keys({ ...from, ...build }) as (keyof Build)[];
   const changed = fields.filter((field) => !Object.is(from[field], build[field]));
-  // What is gone is told from what is not said: by null, which stands nowhere in a build.
-  return JSON.stringify(changed.map((field) => [field, build[field] ?? null]));
+  // What is gone has its name alone.
+  return JSON.stringify(changed.map((field) => (field in build ? [field, build[field]] : [field])));
 }
 
 /** The same function of what a build becomes, asked once for each, whichever findings propose it. */

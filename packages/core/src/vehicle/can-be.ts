@@ -26,10 +26,9 @@ const fits = (key: string, value: unknown): boolean =>
  * @example canBe({ ...puffin, name: '' }) // false
  */
 export function canBe(build: Build): boolean {
-  let agrees = true;
-  const fields = Object.entries({ ...build });
   const whole = Object.keys(shape).every((key) => Object.hasOwn(build, key) || fits(key, undefined));
-  if (!whole || !fields.every(([key, value]) => fits(key, value))) return false;
+  if (!whole || !Object.entries(build).every(([key, value]) => fits(key, value))) return false;
+  let agrees = true;
   sayDisagreements(build, () => {
     agrees = false;
   });
