@@ -1,8 +1,8 @@
 import { NOT_NOW, TAKE_OVER } from './messages.ts';
 
 const ADDRESS = '/offline-worker.js';
-/** So long the newer worker has to answer before the page begins with the one it has, ms: it looks for half of it. */
-const PATIENCE_MS = 8000;
+/** So long the newer worker has to answer before the page begins with the one it has, ms: it looks for two thirds. */
+const PATIENCE_MS = 3000;
 
 /** Keeps the application on this device, so that it begins without a network. A page without TLS cannot. */
 export function keepApplication(): void {

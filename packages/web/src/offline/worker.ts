@@ -9,21 +9,19 @@ import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { NetworkFirst } from 'workbox-strategies';
 import { KEPT_SINCE } from '../common/connection.ts';
 import { NOT_NOW, TAKE_OVER } from './messages.ts';
+import { takeOver, type OpenPage, type Place } from './take-over.ts';
 
 /** Every file of the application, written in when it is built. */
 declare const FILES: PrecacheEntry[];
 
 interface Heard {
   readonly data: unknown;
+  readonly source: OpenPage | null;
   readonly ports: readonly MessagePort[];
   readonly waitUntil: (done: Promise<unknown>) => void;
 }
-interface WorkerScope {
-  readonly clients: {
-    readonly matchAll: (of: { includeUncontrolled: boolean }) => Promise<readonly unknown[]>;
-    readonly claim: () => Promise<void>;
-  };
-  readonly skipWaiting: () => Promise<void>;
+interface WorkerScope extends Place {
+  readonly clients: Place['clients'] & { readonly claim: () => Promise<void> };
   readonly caches: CacheStorage;
   readonly addEventListener: (type: 'message' | 'activate', heard: (event: Heard) => void) => void;
 }
@@ -81,25 +79,10 @@ registerRoute(
 // The page that a device came in by is kept from now on, not only from its next start.
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
 
-/** A page that is just being left still counts for a moment: so often, and so long, ms, is it looked at again. */
-const LOOKS = 20;
-const BETWEEN_LOOKS_MS = 200;
-
-/** Whether the page that asks is the only one that is open. */
-async function isAlone(): Promise<boolean> {
-  for (let look = 1; ; look++) {
-    const pages = await self.clients.matchAll({ includeUncontrolled: true });
-    if (pages.length <= 1 || look === LOOKS) return pages.length <= 1;
-    await new Promise((resolve) => setTimeout(resolve, BETWEEN_LOOKS_MS));
-  }
-}
-
-/** Takes over where no other page is open that it would pull the files from under; else says that it does not. */
-async function takeOver(port: MessagePort | undefined): Promise<void> {
-  if (await isAlone()) await self.skipWaiting();
-  else port?.postMessage(NOT_NOW);
+async function answer({ source, ports }: Heard): Promise<void> {
+  if (!(await takeOver(self, source?.id))) ports[0]?.postMessage(NOT_NOW);
 }
 
 self.addEventListener('message', (event) => {
-  if (event.data === TAKE_OVER) event.waitUntil(takeOver(event.ports[0]));
+  if (event.data === TAKE_OVER) event.waitUntil(answer(event));
 });
