@@ -6,6 +6,9 @@ const PATIENCE = { testTimeout: 180_000, hookTimeout: 180_000 };
 // What waits for a page or a database may miss its time on a busy machine: it is tried once more, and told by name.
 const TRIED_AGAIN = { retry: 1 };
 
+/** Node takes TypeScript itself, and with it the core: sums that loop are half as fast again (scripts/lib/typescript.mjs). */
+const TAKES_TYPESCRIPT = ['--import', new URL('scripts/lib/typescript.mjs', import.meta.url).href];
+
 const node = (name: string) => ({
   test: {
     name,
@@ -35,6 +38,8 @@ const page = (name: string, files: { include: string[]; exclude?: string[]; isol
       ),
     ],
     environment: 'jsdom' as const,
+    execArgv: TAKES_TYPESCRIPT,
+    server: { deps: { external: [/packages\/core\/src\//] } },
     ...PATIENCE,
     ...TRIED_AGAIN,
   },
@@ -46,7 +51,14 @@ export default defineConfig({
     maxWorkers: '100%',
     projects: [
       // Pure functions leave nothing behind: no file needs a world of its own.
-      ...['core', 'cli'].map((name) => ({ test: { ...node(name).test, isolate: false } })),
+      ...['core', 'cli'].map((name) => ({
+        test: {
+          ...node(name).test,
+          isolate: false,
+          execArgv: TAKES_TYPESCRIPT,
+          experimental: { viteModuleRunner: false, nodeLoader: false },
+        },
+      })),
       {
         test: {
           ...node('server').test,

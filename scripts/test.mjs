@@ -196,19 +196,11 @@ const PROJECTS = {
 const projectsOf = (parts) => parts.filter(wants).flatMap((part) => PROJECTS[part]);
 const reckoning = projectsOf(['core', 'web']);
 const serving = [...projectsOf(['cli', 'server', 'faults']), ...(asked === 'faults' ? ['server'] : [])];
-// A database serves one file after the other, and a server that is started is waited for: the others run meanwhile.
-await Promise.all([
-  ...(reckoning.length > 0 ? [vitest('vitest of core and web', reckoning)] : []),
-  ...(serving.length > 0
-    ? [vitest('vitest of command, server and faults', serving, { quiet: reckoning.length > 0 })]
-    : []),
-]);
-
 /** The tests of a file in the browser, those in groups too. */
 const specsOf = ({ specs = [], suites = [] }) => [...specs, ...suites.flatMap(specsOf)];
 
-if (wants('e2e')) {
-  ensureWeb();
+/** Journeys in the browser, by a runner of their own. */
+async function journeys() {
   mkdirSync(join(ROOT, 'test-results'), { recursive: true });
   const report = join(reports, 'playwright.json');
   const which = daily ? MARKED : file === undefined ? [] : [file];
@@ -226,6 +218,17 @@ if (wants('e2e')) {
     ],
   });
 }
+
+if (wants('e2e')) ensureWeb();
+const reckoned = async () => reckoning.length > 0 && vitest('vitest of core and web', reckoning);
+const served = async () =>
+  serving.length > 0 &&
+  vitest('vitest of command, server and faults', serving, { quiet: reckoning.length > 0 });
+const journeyed = async () => wants('e2e') && journeys();
+// A database serves one file after the other, and a server that is started is waited for: the others run meanwhile. So
+// do the few journeys in between landings; all of them want the machine to themselves.
+await Promise.all([reckoned(), served().then(() => daily && journeyed())]);
+if (!daily) await journeyed();
 
 rmSync(reports, { recursive: true, force: true });
 for (const name of failures) console.log(`FAILED: ${name}`);

@@ -1,6 +1,6 @@
 /** Dates: against a plan that goes minute by minute, and within what people have (common practice, no source). */
 import fc from 'fast-check';
-import { parseICS } from 'node-ical';
+import ical from 'node-ical';
 import { describe, expect, it } from 'vitest';
 import { newAssemblyPlan, WEEKDAYS, type Build, type Weekday } from '../vehicle/index.ts';
 import { puffin as demo } from '../testing/arranged.ts';
@@ -240,7 +240,7 @@ describe('the calendar file', () => {
       arrivesOn: '2027-03-20',
     });
     const text = assemblyCalendar(late, MONDAY);
-    const events = Object.values(parseICS(text)).flatMap((one) => (one?.type === 'VEVENT' ? [one] : []));
+    const events = Object.values(ical.parseICS(text)).flatMap((one) => (one?.type === 'VEVENT' ? [one] : []));
     const day = (date: Date): string =>
       [date.getFullYear(), date.getMonth() + 1, date.getDate()]
         .map((n) => String(n).padStart(2, '0'))
