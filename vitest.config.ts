@@ -33,7 +33,7 @@ const page = (name: string, files: { include: string[]; exclude?: string[]; isol
     ...files,
     setupFiles: [
       './vitest.seed.ts',
-      ...['patience', 'quick-labels', 'quick-styles', 'fresh-page'].map(
+      ...['patience', 'quick-labels', 'quick-styles', 'quick-elements', 'fresh-page'].map(
         (what) => `packages/web/src/testing/${what}.ts`,
       ),
     ],

@@ -14,10 +14,16 @@ const PARTS = ['core', 'cli', 'server', 'web', 'faults', 'e2e'];
 const [, , given] = process.argv;
 /** A part or file; with neither, all are tried, and in the browser those that are marked so, or each. */
 const asked = given === 'all' ? undefined : given;
-/** In between landings: journeys in the browser that are marked, the shorter faults, and fewer draws of what is drawn. */
+/**
+ * In between landings: journeys in the browser that are marked, the shorter faults, fewer draws of what is drawn, and nothing
+ * that only another library could break.
+ */
 const daily = given === undefined;
 const MARKED = ['--grep', '@short'];
-const LONG_FAULTS = ['start', 'copies', 'two-servers'].map((what) => `faults/${what}.test.ts`);
+const AT_LANDINGS = [
+  ...['start', 'copies', 'two-servers'].map((what) => `faults/${what}.test.ts`),
+  'packages/web/src/testing/undeclared.test.ts',
+];
 const file =
   asked !== undefined && !PARTS.includes(asked) && existsSync(join(ROOT, asked)) ? asked : undefined;
 /** The part whose tests a file is of. */
@@ -145,7 +151,10 @@ if (only === undefined)
     [
       'dependency rules',
       'depcruise',
-      ['packages', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+      [
+        ...['packages', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+        ...['--cache', 'node_modules/.cache/rules', '--cache-strategy', 'content'],
+      ],
     ],
   ]);
 
@@ -159,7 +168,7 @@ const vitest = (title, projects, { quiet = false } = {}) => {
       'run',
       ...projects.flatMap((project) => ['--project', project]),
       ...(asked === 'faults' || file !== undefined ? [file ?? 'faults'] : []),
-      ...(daily ? LONG_FAULTS.flatMap((long) => ['--exclude', long]) : []),
+      ...(daily ? AT_LANDINGS.flatMap((later) => ['--exclude', later]) : []),
       '--reporter=default',
       `--reporter=${join(ROOT, 'scripts/lib/slow-or-flaky.mjs')}`,
       '--reporter=json',

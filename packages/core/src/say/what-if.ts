@@ -60,7 +60,7 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
 /**
  * How far a number may go either way before a margin that is kept now is no longer, and which gives first.
  *
- * @example leewayInWords(whatIf(puffin, payload, { steps: 4 }), puffin)
+ * @example leewayInWords(payloadCurve, puffin)
  *   // 'Payload, mass is 120 kg now. Down to 60 kg nothing more falls short. Above 121 kg wheel torque on “Start on the slip” falls short.'
  */
 export function leewayInWords(found: WhatIf, build: Build, system: UnitSystem = 'metric'): string {

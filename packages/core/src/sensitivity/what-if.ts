@@ -175,7 +175,7 @@ export interface StepFromNow {
 /**
  * The turns on the way to less and to more, the nearest first.
  *
- * @example stepsFromNow(whatIf(puffin, payload, { steps: 4 })).more[0].becomes // 'short'
+ * @example stepsFromNow(payloadCurve).more[0].becomes // 'short'
  */
 export function stepsFromNow({ number, turns }: Pick<WhatIf, 'number' | 'turns'>): {
   readonly less: readonly StepFromNow[];

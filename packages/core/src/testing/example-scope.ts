@@ -7,6 +7,7 @@ import { footingOf } from '../demand/index.ts';
 import { drivelineOf } from '../drive/index.ts';
 import { evaluate } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
+import { whatIf } from '../sensitivity/index.ts';
 import { addMember, driveOf, newBuild, numbersOf, readBuild, type Build } from '../vehicle/index.ts';
 import { CORE } from './examples.ts';
 
@@ -57,6 +58,7 @@ function known(): Scope {
   const [duty] = puffin.duties;
   if (!duty) throw new Error('Puffin has no job');
   const [stage] = driveOf(puffin).stages;
+  const payload = numbersOf(puffin).find(({ path }) => path.join('.') === 'masses.payload.mass');
   return {
     ...Object.fromEntries(
       ['moth', 'pip', 'sanderling', 'teasel', 'whimbrel'].map((name) => [name, demo(name)]),
@@ -67,7 +69,8 @@ function known(): Scope {
     duty,
     footing: footingOf(puffin, duty),
     line: drivelineOf(puffin),
-    payload: numbersOf(puffin).find(({ path }) => path.join('.') === 'masses.payload.mass'),
+    payload,
+    payloadCurve: payload && whatIf(puffin, payload, { steps: 4 }),
     grade: numbersOf(puffin).find(({ path }) => path.join('.') === `duties.${duty.id}.grade`),
     ground: puffin.grounds.find(({ id }) => id === duty.groundId),
     drive: driveOf(puffin),
