@@ -15,15 +15,11 @@ const [, , given] = process.argv;
 /** A part or file; with neither, all are tried, and in the browser those that are marked so, or each. */
 const asked = given === 'all' ? undefined : given;
 /**
- * In between landings: journeys in the browser that are marked, the shorter faults, fewer draws of what is drawn, and nothing
- * that only another library could break.
+ * In between landings: journeys in the browser that are marked, the shorter faults, fewer draws of what is drawn, and what
+ * vitest.config.ts leaves to landings left out.
  */
 const daily = given === undefined;
 const MARKED = ['--grep', '@short'];
-const AT_LANDINGS = [
-  ...['start', 'copies', 'two-servers'].map((what) => `faults/${what}.test.ts`),
-  'packages/web/src/testing/undeclared.test.ts',
-];
 const file =
   asked !== undefined && !PARTS.includes(asked) && existsSync(join(ROOT, asked)) ? asked : undefined;
 /** The part whose tests a file is of. */
@@ -168,7 +164,6 @@ const vitest = (title, projects, { quiet = false } = {}) => {
       'run',
       ...projects.flatMap((project) => ['--project', project]),
       ...(asked === 'faults' || file !== undefined ? [file ?? 'faults'] : []),
-      ...(daily ? AT_LANDINGS.flatMap((later) => ['--exclude', later]) : []),
       '--reporter=default',
       `--reporter=${join(ROOT, 'scripts/lib/slow-or-flaky.mjs')}`,
       '--reporter=json',
