@@ -24,7 +24,7 @@ import { standingFindings } from './standing-findings.ts';
 import { steeredLinks, steeredOf, steeringAt, type SteeredAt } from './steering-links.ts';
 import { supplyLinks } from './supply-links.ts';
 import { workedOf, workLinks } from './work-links.ts';
-import type { DriveReport, Report } from './report.ts';
+import type { DriveReport, Report, LinkReport } from './report.ts';
 
 const trainReport = (build: Build): DriveReport['train'] => ({
   ...trainOf(build),
@@ -98,6 +98,19 @@ function reported(given: Build) {
  * @example dutiesAndDrives(puffin).duties[0]?.resistance.totalN // 411
  */
 export const dutiesAndDrives = (build: Build): Pick<Report, 'duties' | 'drives' | 'train'> => reported(build);
+
+/**
+ * The margins of one duty by itself, those that no other duty has a say in: for those who first ask of many builds whether
+ * a change does anything for it. None where the build has no such duty.
+ *
+ * @example marginsInDuty(puffin, duty.id).length // 16
+ */
+export function marginsInDuty(given: Build, dutyId: string): readonly LinkReport[] {
+  const document = whole(given);
+  return dutiesOf({ ...document, duties: document.duties.filter(({ id }) => id === dutyId) }).flatMap((one) =>
+    one.links(),
+  );
+}
 
 /** The report of a build without its sentences, and what they are made of. */
 function judged(given: Build) {

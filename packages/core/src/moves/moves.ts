@@ -6,6 +6,7 @@ import {
   dutiesAndDrives,
   marginInWords,
   evaluate,
+  marginsInDuty,
   marginsOf,
   type Margins,
   marginId,
@@ -115,6 +116,24 @@ interface Tried<Now extends Margins = Margins> {
   readonly report: Report;
   readonly candidate: Candidate;
   readonly now: Now;
+}
+
+/**
+ * Whether a build may be the better one for a margin: no better in the very duty that asks it is no better at all, and the
+ * rest of that build need not be worked out.
+ *
+ * @param inDuty the margins of a build in one of its duties
+ */
+function hopes(
+  build: Build,
+  { link, dutyId, ratio, rule }: LinkReport,
+  inDuty: (made: Build, dutyId: string) => readonly LinkReport[],
+): (made: Build) => boolean {
+  if (dutyId === null) return () => true;
+  const same = (made: Build) => inDuty(made, dutyId).filter((other) => other.link === link);
+  // What other duties have a say in cannot be told from one.
+  if (same(build).length === 0) return () => true;
+  return (made) => same(made).every((now) => closeness(now) > ratio / rule + WORTH);
 }
 
 const score = (report: Margins, link: LinkReport['link']): number => {
@@ -236,6 +255,7 @@ export function moves(
   const build = whole(given);
   const become = onceForEach(build, (made) => ({
     reports: once(() => dutiesAndDrives(made)),
+    inDuty: (dutyId: string) => marginsInDuty(made, dutyId),
     margins: once(() => marginsOf(made)),
     whole: once(() => evaluate(made)),
     // Twice as many teeth may be more than a wheel can have.
@@ -255,8 +275,12 @@ export function moves(
       const duty = build.duties.find(({ id }) => id === link.dutyId);
       const { seen, through } = lookedAt(build, report, link.driveId);
       const candidates = candidatesFor({ build: seen, link, report: through, duty, shelf, reports });
+      const hopeful = hopes(build, link, (made, dutyId) => become(made).inDuty(dutyId));
       const found = ranked(
-        tried(candidates, (made) => become(made).margins()).map((t) => judged(t, link.link)),
+        tried(
+          candidates.filter((candidate) => hopeful(candidate.build)),
+          (made) => become(made).margins(),
+        ).map((t) => judged(t, link.link)),
       );
       return {
         finding: marginId(link.link),
