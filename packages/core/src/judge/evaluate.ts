@@ -49,8 +49,8 @@ const standingOf = rememberedBesidesJobs((besides) => {
   return {
     vehicle,
     drives,
-    held: lines.flatMap((one) => linksOf(one.line.driveId, wholeDriveLinks(one.seen, one.line))),
-    works: workLinks(seen),
+    held: once(() => lines.flatMap((one) => linksOf(one.line.driveId, wholeDriveLinks(one.seen, one.line)))),
+    works: once(() => workLinks(seen)),
     findings: once(() => standingFindings(vehicle, drives)),
   };
 });
@@ -63,7 +63,7 @@ const dutiesOf = ofEachDuty((besides) => {
     return {
       report,
       links: once(() => dutyLinks(build, duty, report, line)),
-      steered: steeringAt(build, duty, report),
+      steered: once(() => steeringAt(build, duty, report)),
       findings: once(() => groundFindingsOf({ build, duty, report })),
     };
   };
@@ -87,7 +87,7 @@ function reported(given: Build) {
   const build = line ? throughDrive(document, line.driveId) : document;
   const each = dutiesOf(document);
   const duties = each.map(({ report }) => report);
-  const steered = each.flatMap((one) => one.steered);
+  const steered = each.flatMap((one) => one.steered());
   const drives: readonly DriveReport[] = standing.drives.map((drive) => driveReport(drive, steered));
   return { build, standing, line, train, each, duties, steered, drives };
 }
@@ -119,12 +119,12 @@ function judged(given: Build) {
   const outing = began && line ? { ...began, ...endOf(build, duties, line, began) } : began;
   const links = [
     ...each.flatMap((one) => one.links()),
-    ...standing.held,
+    ...standing.held(),
     ...drivesThat(build, 'propels').flatMap((seen) => linksOf(driveOf(seen).id, axleLinks(seen))),
     ...(line && outing
       ? [...outingLinks(build, duties, line, outing), ...supplyLinks(build, duties, line, outing)]
       : []),
-    ...standing.works,
+    ...standing.works(),
     ...steeredLinks(standing.vehicle.build, steered),
   ];
   const context = { build, train, line, duties, outing, links, governing: governingLinks(links) };
