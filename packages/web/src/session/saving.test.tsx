@@ -142,7 +142,7 @@ describe('saving', () => {
     expect(pauses.length).toBeGreaterThanOrEqual(4);
     expect(pauses[0]).toBeLessThan(2500);
     expect(pauses[3]).toBeGreaterThan(4 * (pauses[0] ?? Infinity) * 0.6);
-    expect(Math.max(...pauses)).toBeLessThanOrEqual(30_000 * 1.2 + 1500);
+    expect(Math.max(...pauses)).toBeLessThanOrEqual(10_000 * 1.2 + 1500);
   });
 
   it('keeps the latest edit on the disk at once, long before it is sent', async () => {

@@ -6,7 +6,8 @@ import type { Session, SessionEvent } from './session.ts';
 
 const PAUSE_BEFORE_SAVING_MS = 350;
 const FIRST_RETRY_MS = 1500;
-const LONGEST_RETRY_MS = 30_000;
+/** What waits is sent soon after the server is back: it is next door, and asked by few. */
+const LONGEST_RETRY_MS = 10_000;
 
 /** How long to wait after so many failures in a row: longer each time, and not all windows at once. */
 const pauseAfter = (failures: number): number =>
