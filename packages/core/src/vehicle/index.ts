@@ -177,7 +177,14 @@ export {
 } from './duty-templates.ts';
 export { scaledTime, scaleOf, usual, type Scale } from './scale.ts';
 export { SIZE_CLASSES, sizeClass, type SizeClass } from './size-classes.ts';
-export { startBuild, startJobs, wheelAsked, type StartAnswers, type StartJob } from './start.ts';
+export {
+  startBuild,
+  startJobs,
+  surfaceToBegin,
+  wheelAsked,
+  type StartAnswers,
+  type StartJob,
+} from './start.ts';
 export {
   dataSheetOf,
   motorAbilities,

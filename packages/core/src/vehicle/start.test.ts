@@ -12,6 +12,7 @@ import {
   scaleOf,
   SIZE_CLASSES,
   sizeClass,
+  surfaceToBegin,
   startBuild,
   startJobs,
   usual,
@@ -35,6 +36,15 @@ describe('a build begun from what was asked', () => {
     expect(duties[0]?.footing.stands).toBe(true);
     expect(duties.length).toBe(build.duties.length);
     expect(roughAnswer(build)?.forceN).toBeGreaterThan(0);
+  });
+
+  it('stands on what is said before its jobs are: a rail under what runs on one, else by its size', () => {
+    for (const { layout, like } of every) {
+      const [ground] = startBuild({ name: 'Gull', layout, like, jobs: jobsOf(layout) }).grounds;
+      expect(surfaceToBegin({ layout, like })).toBe(ground?.surface);
+    }
+    expect(surfaceToBegin({ layout: 'rail-dolly', like: 'desk' })).toBe('steel-rail');
+    expect(surfaceToBegin({ like: 'palm' })).toBe(sizeClass('palm').ground);
   });
 
   /** Every quantity of a document under its path. */

@@ -161,6 +161,15 @@ const withTyres = (layout: Layout, tyre: Axle['tyre'], wheel: Quantity): Layout 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /**
+ * The ground that a build will stand on where none is answered, as far as its layout and size are.
+ *
+ * @example surfaceToBegin({ layout: 'rail-dolly', like: 'desk' }) // 'steel-rail'
+ */
+export const surfaceToBegin = ({ layout, like }: Partial<Pick<StartAnswers, 'layout' | 'like'>>): SurfaceId =>
+  (layout === undefined ? undefined : startBuild({ name: '', layout, like, jobs: [] }).grounds[0]?.surface) ??
+  (like ? sizeClass(like).ground : 'dry-concrete');
+
+/**
  * A build begun from what was asked: every figure that was not stated is scaled from the size and marked as assumed.
  *
  * @example startBuild({ name: 'Tern', layout: 'two-castors', like: 'desk', jobs: [{ id: 'cruise' }] }).masses.own.mass.value

@@ -4,6 +4,7 @@ import {
   PEOPLE,
   SIZE_CLASSES,
   sizeClass,
+  surfaceToBegin,
   startBuild,
   startJobs,
   wheelAsked,
@@ -197,9 +198,7 @@ function Sizes({ answers, change, build, onUnread }: FigureQuestionProps) {
         )}
         <Choice
           label="On what ground"
-          value={
-            answers.surface ?? build?.grounds[0]?.surface ?? (like ? sizeClass(like).ground : 'dry-concrete')
-          }
+          value={answers.surface ?? build?.grounds[0]?.surface ?? surfaceToBegin(answers)}
           options={GROUNDS}
           onChange={(surface) => change({ surface })}
         />
