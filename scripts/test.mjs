@@ -200,6 +200,7 @@ const PROJECTS = {
 const projectsOf = (parts) => parts.filter(wants).flatMap((part) => PROJECTS[part]);
 const reckoning = projectsOf(['core', 'web']);
 const serving = [...projectsOf(['cli', 'server', 'faults']), ...(asked === 'faults' ? ['server'] : [])];
+
 /** The tests of a file in the browser, those in groups too. */
 const specsOf = ({ specs = [], suites = [] }) => [...specs, ...suites.flatMap(specsOf)];
 

@@ -1,13 +1,8 @@
 import { pathInOrder } from '../capability/index.ts';
-import { once } from '../contract/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import {
   compareMargins,
-  dutiesAndDrives,
   marginInWords,
-  evaluate,
-  marginsInDuty,
-  marginsOf,
   type Margins,
   marginId,
   VERDICTS,
@@ -23,7 +18,6 @@ import { figure, inUnits, joinedBy, sentence, type Words } from '../quantity/ind
 import { mismatchesOf } from '../transmission/index.ts';
 import {
   bankOf,
-  canBe,
   changesBetween,
   motorOf,
   type Build,
@@ -32,6 +26,7 @@ import {
   throughDrive,
   whole,
 } from '../vehicle/index.ts';
+import { becoming, hopes, WORTH } from './becoming.ts';
 import { MOST_OVER_RATED, type Candidate } from './candidate.ts';
 import { candidatesFor } from './candidates.ts';
 import { curesOf } from './cures.ts';
@@ -65,9 +60,6 @@ export interface MovesFor {
 }
 
 const MOST_SHOWN = 4;
-/** A gain under this share of the rule is not worth a line. */
-const WORTH = 0.02;
-
 const governingOf = (report: Margins, link: LinkReport['link']): LinkReport | undefined =>
   report.governing.find((other) => other.link === link);
 
@@ -91,49 +83,11 @@ type Judged = Omit<Move, 'changes'> & { readonly build: Build; readonly score: n
 const better = (a: Judged, b: Judged): number =>
   Number(b.ends) - Number(a.ends) || Number(a.asksLess) - Number(b.asksLess) || b.score - a.score;
 
-/** What tells a build from the one that it was made of: most of it is the same objects. */
-function differing(from: Build, build: Build): string {
-  const fields = Object.keys({ ...from, ...build }) as (keyof Build)[];
-  const changed = fields.filter((field) => !Object.is(from[field], build[field]));
-  // What is gone has its name alone.
-  return JSON.stringify(changed.map((field) => (field in build ? [field, build[field]] : [field])));
-}
-
-/** The same function of what a build becomes, asked once for each, whichever findings propose it. */
-function onceForEach<T>(from: Build, work: (build: Build) => T): (build: Build) => T {
-  const known = new Map<string, { readonly value: T }>();
-  return (candidate) => {
-    const build = whole(candidate);
-    const key = differing(from, build);
-    const found = known.get(key) ?? { value: work(build) };
-    known.set(key, found);
-    return found.value;
-  };
-}
-
 interface Tried<Now extends Margins = Margins> {
   readonly build: Build;
   readonly report: Report;
   readonly candidate: Candidate;
   readonly now: Now;
-}
-
-/**
- * Whether a build may be the better one for a margin: no better in the very duty that asks it is no better at all, and the
- * rest of that build need not be worked out.
- *
- * @param inDuty the margins of a build in one of its duties
- */
-function hopes(
-  build: Build,
-  { link, dutyId, ratio, rule }: LinkReport,
-  inDuty: (made: Build, dutyId: string) => readonly LinkReport[],
-): (made: Build) => boolean {
-  if (dutyId === null) return () => true;
-  const same = (made: Build) => inDuty(made, dutyId).filter((other) => other.link === link);
-  // What other duties have a say in cannot be told from one.
-  if (same(build).length === 0) return () => true;
-  return (made) => same(made).every((now) => closeness(now) > ratio / rule + WORTH);
 }
 
 const score = (report: Margins, link: LinkReport['link']): number => {
@@ -253,14 +207,7 @@ export function moves(
   { shelf }: { readonly shelf: readonly Part[] },
 ): MovesFor[] {
   const build = whole(given);
-  const become = onceForEach(build, (made) => ({
-    reports: once(() => dutiesAndDrives(made)),
-    inDuty: (dutyId: string) => marginsInDuty(made, dutyId),
-    margins: once(() => marginsOf(made)),
-    whole: once(() => evaluate(made)),
-    // Twice as many teeth may be more than a wheel can have.
-    canBe: once(() => canBe(made)),
-  }));
+  const become = becoming(build);
   const reports = (made: Build) => become(made).reports();
   const mayBe = (made: Build): boolean => become(made).canBe();
   const tried = <Now extends Margins>(
