@@ -29,6 +29,7 @@ import {
   removeOwnLine,
   weekdayOf,
 } from './index.ts';
+import { many } from '../testing/many.ts';
 
 const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build cannot be read');
@@ -264,7 +265,7 @@ describe('the dates', () => {
           for (const l of s.lacking) expect((s.startsOn ?? '') >= (l.arrivesOn ?? '')).toBe(true);
         }
       }),
-      { numRuns: 200 },
+      { numRuns: many(200, 2000) },
     );
   });
 });

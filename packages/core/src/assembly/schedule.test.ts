@@ -20,6 +20,7 @@ import {
   type Step,
 } from './index.ts';
 import { A_HELPER, DAY_S, schedule, workOn, type Hands, type Planned } from './schedule.ts';
+import { many } from '../testing/many.ts';
 
 const puffin: Build = { ...demo, assembly: newAssemblyPlan() };
 const MONDAY = '2027-03-01';
@@ -177,7 +178,7 @@ describe('the calendar', () => {
             if (mine && other) expect(mine.start).toBeGreaterThanOrEqual(other.ready);
           }
       }),
-      { numRuns: 150 },
+      { numRuns: many(150, 1500) },
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { calculate } from './index.ts';
+import { many } from '../testing/many.ts';
 
 const finite = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
@@ -34,7 +35,7 @@ describe('belts', () => {
           expect(Math.abs(loop - byBelt.beltLengthMm)).toBeLessThan(1e-8);
         },
       ),
-      { numRuns: 1000 },
+      { numRuns: many(1000, 10000) },
     );
   });
 });
@@ -186,7 +187,7 @@ describe('matching', () => {
             expect(pairs[n]?.mismatch).toBeGreaterThanOrEqual(pairs[n - 1]?.mismatch ?? 0);
         },
       ),
-      { numRuns: 200 },
+      { numRuns: many(200, 2000) },
     );
   });
 

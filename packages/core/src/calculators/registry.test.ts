@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { NotPhysical } from '../contract/index.ts';
 import { CALCULATORS, UnknownCalculator, calculate } from './index.ts';
+import { many } from '../testing/many.ts';
 
 const UNIT_OF_SUFFIX: readonly (readonly [RegExp, string])[] = [
   [/Kg$/, 'kg'],
@@ -90,7 +91,7 @@ describe.each(CALCULATORS.map((c) => [c.name, c] as const))('%s', (name, calcula
           expect(error instanceof z.ZodError || error instanceof NotPhysical, String(error)).toBe(true);
         }
       }),
-      { numRuns: 1000 },
+      { numRuns: many(1000, 10000) },
     );
   });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../calculators/index.ts';
 import { supportLoads, type GroundPoint } from './support.ts';
+import { many } from '../testing/many.ts';
 
 const finite = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 /** Whole centimetres: as near as wheels are set, and near enough to fall together now and then. */
@@ -69,7 +70,7 @@ describe('loads on any number of contacts', () => {
             expect(Math.abs(momentOf(contacts, loadsN, of) - force * at[of])).toBeLessThan(2e-5 * force);
         },
       ),
-      { numRuns: 1000 },
+      { numRuns: many(1000, 10000) },
     );
   });
 
@@ -98,7 +99,7 @@ describe('loads on any number of contacts', () => {
         expect(stands).toBe(true);
         loadsN.forEach((load, n) => expect(Math.abs(load - (expected[n] ?? 0))).toBeLessThan(1e-4));
       }),
-      { numRuns: 500 },
+      { numRuns: many(500, 5000) },
     );
     expect(tried).toBeGreaterThan(200);
   });
@@ -161,7 +162,7 @@ describe('wheel loads', () => {
         expect(Math.abs(rl + rr - axles.rearN)).toBeLessThan(1e-7 * Math.abs(v.massKg * 10));
         expect(Math.abs(fl - fr)).toBeLessThan(1e-7 * v.massKg * 10);
       }),
-      { numRuns: 500 },
+      { numRuns: many(500, 5000) },
     );
   });
 
@@ -251,7 +252,7 @@ describe('tipping over any edge', () => {
         expect(any.sideDeg).toBeCloseTo(tip.tipDeg, 8);
         expect(any.worstDeg).toBeLessThanOrEqual(any.sideDeg + 1e-9);
       }),
-      { numRuns: 500 },
+      { numRuns: many(500, 5000) },
     );
   });
 

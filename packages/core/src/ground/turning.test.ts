@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../calculators/index.ts';
 import { SURFACES, TYRES, surfacePair } from './index.ts';
+import { many } from '../testing/many.ts';
 
 const finite = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
@@ -33,7 +34,7 @@ describe('a locked axle', () => {
           force({ ...a, differential: 'locked', drivenLoadN: a.drivenLoadN * 1.3 }),
         ).toBeGreaterThanOrEqual(locked);
       }),
-      { numRuns: 1000 },
+      { numRuns: many(1000, 10000) },
     );
   });
 
@@ -123,7 +124,7 @@ describe('soft ground', () => {
         expect(Math.abs(work / found.compactionN - 1)).toBeLessThan(1e-4);
         expect(stiffness * found.sinkageM ** n).toBeCloseTo(found.pressurePa, 4);
       }),
-      { numRuns: 100 },
+      { numRuns: many(100, 1000) },
     );
   });
 

@@ -7,6 +7,7 @@ import { degrees, reportOf, rearDriven, withDuty } from '../testing/vehicles.ts'
 import { readBuild, type Build, changeDrive, driveOf } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 import type { LinkReport } from './report.ts';
+import { many } from '../testing/many.ts';
 
 const builds = readdirSync('data/builds').map((file) => {
   const read = readBuild(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')));
@@ -69,7 +70,7 @@ describe('what more costs', () => {
       fc.property(finite(0, 200), finite(0, 200), finite(0, 20), (a, b, grade) => {
         expect(loaded(Math.max(a, b), grade)).toBeGreaterThanOrEqual(loaded(Math.min(a, b), grade) - 1e-9);
       }),
-      { numRuns: 300 },
+      { numRuns: many(300, 3000) },
     );
   });
 

@@ -7,6 +7,7 @@ import { buildSchema, newBuild, type Build, driveOf, changeDrive } from '../vehi
 import { evaluate } from './evaluate.ts';
 import { BLOCKS, LINKS, type LinkId } from './links.ts';
 import type { Report } from './report.ts';
+import { many } from '../testing/many.ts';
 
 const puffin = buildSchema.parse(
   JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')),
@@ -188,7 +189,7 @@ describe('margins', () => {
           }
         },
       ),
-      { numRuns: 100 },
+      { numRuns: many(100, 1000) },
     );
   });
 
@@ -256,7 +257,7 @@ describe('any build', () => {
           expect(allNumbers(evaluate(build)).every(Number.isFinite)).toBe(true);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: many(300, 3000) },
     );
   });
 

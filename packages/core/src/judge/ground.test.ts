@@ -8,6 +8,7 @@ import { firstDuty, on, reportOf, twoAxles, withDuty, saidOf } from '../testing/
 import { newBuild, type Build, changeDrive, type Drive } from '../vehicle/index.ts';
 import { cautionsOf } from '../say/index.ts';
 import { evaluate } from './evaluate.ts';
+import { many } from '../testing/many.ts';
 
 describe('the grade that grip and weight allow', () => {
   const vehicle = fc.record({
@@ -39,7 +40,7 @@ describe('the grade that grip and weight allow', () => {
         expect((limitRad * 180) / Math.PI).toBeCloseTo(wong.limitDeg, 6);
         if (wong.limitDeg > 0) expect(limitedBy).toBe(wong.limitedBy);
       }),
-      { numRuns: 120 },
+      { numRuns: many(120, 1200) },
     );
   });
 
@@ -79,7 +80,7 @@ describe('the grade that grip and weight allow', () => {
         fc.pre(before.limitedBy === 'grip' && after.limitedBy === 'grip');
         expect(after.limitRad).toBeGreaterThanOrEqual(before.limitRad - 1e-9);
       }),
-      { numRuns: 150 },
+      { numRuns: many(150, 1500) },
     );
   });
 

@@ -17,6 +17,7 @@ import { buildSchema, changeDrive, driveOf, type Build, type Drive } from '../ve
 import { workingOfLink } from '../working/index.ts';
 import { evaluate } from './evaluate.ts';
 import type { LinkReport } from './report.ts';
+import { many } from '../testing/many.ts';
 
 const read = (file: string): Build =>
   buildSchema.parse(JSON.parse(readFileSync(`data/builds/${file}`, 'utf8')));
@@ -228,7 +229,7 @@ describe('with drives beside', () => {
         for (const { point } of dutyPoints(line, puffin.duties[0] as Build['duties'][number], 200))
           expect(Number.isFinite(point.currentA)).toBe(true);
       }),
-      { numRuns: 200 },
+      { numRuns: many(200, 2000) },
     );
   });
 });

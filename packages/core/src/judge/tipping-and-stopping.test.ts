@@ -6,6 +6,7 @@ import { degrees, on, reportOf, twoAxles, withDuty } from '../testing/vehicles.t
 import { changeAxle, type Build, type Duty } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
 import type { LinkReport } from './report.ts';
+import { many } from '../testing/many.ts';
 
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 const [L, c, h] = [1.2, 0.5, 0.4];
@@ -97,7 +98,7 @@ describe('tipping on everything at once', () => {
         const least = Math.min(...ratios);
         if (Math.abs(least - 1) > 1e-6) expect(footing.stands).toBe(least > 1);
       }),
-      { numRuns: 300 },
+      { numRuns: many(300, 3000) },
     );
   });
 });

@@ -14,6 +14,7 @@ import {
 } from '../testing/vehicles.ts';
 import { changeAxle, groundOfSurface, type Build, type Duty, changeDrive } from '../vehicle/index.ts';
 import { evaluate } from './evaluate.ts';
+import { many } from '../testing/many.ts';
 
 const onTheSpot = { kind: 'on-the-spot' } as const;
 const bend = (metres: number) => ({ kind: 'radius', radius: typed(metres, 'm') }) as const;
@@ -98,7 +99,7 @@ describe('fixed wheels round a bend', () => {
         const [tight, wide] = [radius, radius * wider].map((r) => reportOf(skid(r)).resistance.turningN);
         expect(wide ?? NaN).toBeLessThanOrEqual((tight ?? NaN) * (1 + 1e-9));
       }),
-      { numRuns: 200 },
+      { numRuns: many(200, 2000) },
     );
   });
 
@@ -147,7 +148,7 @@ describe('rolling', () => {
           expect(resistance.drawbarN).toBeCloseTo(0.1 * (40 * G * cos - press) + 40 * G * sin, 6);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: many(300, 3000) },
     );
   });
 

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { runLaunch } from './launch.ts';
 import { launchModel, type LaunchInput } from './launch-model.ts';
 import { sampleLaunch, simulateLaunch } from './index.ts';
+import { many } from '../testing/many.ts';
 
 const smooth = {
   massKg: 10,
@@ -156,7 +157,7 @@ describe('simulate-launch', () => {
           finalMps * (1 - 1e-12),
         );
       }),
-      { numRuns: 80 },
+      { numRuns: many(80, 800) },
     );
   });
 

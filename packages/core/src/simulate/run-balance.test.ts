@@ -6,6 +6,7 @@ import { STANDARD_GRAVITY } from '../quantity/index.ts';
 import { balanceModel, type Balance, type BalanceBody, type BalanceMotor } from './balance-model.ts';
 import { FALLEN_RAD, runBalance, type BalanceRun } from './run-balance.ts';
 import { simulateBalance } from './simulate-balance.ts';
+import { many } from '../testing/many.ts';
 
 const DEGREE = Math.PI / 180;
 const body: BalanceBody = {
@@ -18,12 +19,8 @@ const body: BalanceBody = {
   wheelRadiusM: 0.04,
 };
 const motor: BalanceMotor = {
-  count: 2,
-  ratio: 30,
-  efficiency: 0.7,
-  resistanceOhm: 3,
-  ktNmPerA: 0.01,
-  voltageV: 11,
+  ...{ count: 2, ratio: 30, efficiency: 0.7 },
+  ...{ resistanceOhm: 3, ktNmPerA: 0.01, voltageV: 11 },
 };
 const standing: BalanceRun = {
   ...{ body, motor, gains: { kp: 60, ki: 120, kd: 4 } },
@@ -164,7 +161,7 @@ describe('a balancer', () => {
             expect(Math.abs(own.end[key] - other[key])).toBeLessThan(1e-5 * (1 + Math.abs(other[key])));
         },
       ),
-      { numRuns: 150 },
+      { numRuns: many(150, 1500) },
     );
   });
 

@@ -4,6 +4,7 @@ import { Solver } from 'odex';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../calculators/index.ts';
 import { finite, near } from '../testing/numbers.ts';
+import { many } from '../testing/many.ts';
 
 type Numbers = Record<string, number>;
 const ask = (name: string, given: object): Numbers => calculate(name, { ...given }) as Numbers;
@@ -126,7 +127,7 @@ describe('a motor heated by a cycle', () => {
         near(25 + x + y, 120, 1e-6);
         expect(25 + hottestBefore).toBeLessThanOrEqual(120 + 1e-6);
       }),
-      { numRuns: 100 },
+      { numRuns: many(100, 1000) },
     );
   });
 

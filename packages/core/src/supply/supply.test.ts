@@ -12,6 +12,7 @@ import {
   startingCurrent,
   type Circuit,
 } from './index.ts';
+import { many } from '../testing/many.ts';
 
 const magnets = { resistanceOhm: 0.56, keVsPerRad: 0.0745, ktNmPerA: 0.0745, noLoadA: 1.1 };
 const circuit: Circuit = {
@@ -130,7 +131,7 @@ describe('the operating point with sag and driver limit', () => {
           expect(point.reachable).toBe(hand.vm <= hand.vb && hand.i <= 40);
         },
       ),
-      { numRuns: 1000 },
+      { numRuns: many(1000, 10000) },
     );
   });
 

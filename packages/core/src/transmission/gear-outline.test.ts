@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { gearOutline, halfToothAngle } from './index.ts';
+import { many } from '../testing/many.ts';
 
 const gear = fc.record({
   moduleMm: fc.double({ min: 0.3, max: 10, noNaN: true }),
@@ -45,7 +46,7 @@ describe('the outline of a gear', () => {
         });
         expect(turned.reduce((sum, by) => sum + by, 0)).toBeCloseTo(2 * Math.PI, 6);
       }),
-      { numRuns: 200 },
+      { numRuns: many(200, 2000) },
     );
   });
 });

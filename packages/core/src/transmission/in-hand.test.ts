@@ -5,6 +5,7 @@ import { largestSprocket } from './largest-sprocket.ts';
 import { gearModule } from './gear-module.ts';
 import { chainPitch } from './chain-pitch.ts';
 import { CHAIN_NAMES, chainDrive, chainSize, gearPair, teethForRatio, wormPair } from './index.ts';
+import { many } from '../testing/many.ts';
 
 describe('a gear in hand', () => {
   it('is known again by what it was made with', () => {
@@ -143,7 +144,7 @@ describe('teeth for a ratio', () => {
         expect(found.count).toBeGreaterThanOrEqual(within);
         expect(found.combinations.length).toBeLessThanOrEqual(12);
       }),
-      { numRuns: 300 },
+      { numRuns: many(300, 3000) },
     );
   });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { matchMotors } from './match-motors.ts';
 import { finite } from '../testing/numbers.ts';
+import { many } from '../testing/many.ts';
 
 const motorsOf = (readings: readonly (readonly number[])[]) =>
   readings.map((values, at) => ({ label: `motor ${at}`, values: [...values] }));
@@ -43,7 +44,7 @@ describe('match-motors', () => {
         expect(new Set(pairing.flatMap(({ a, b }) => [a, b])).size).toBe(2 * pairing.length);
         expect(total).toBeCloseTo(everyWay(readings), 9);
       }),
-      { numRuns: 300 },
+      { numRuns: many(300, 3000) },
     );
   });
 

@@ -21,6 +21,7 @@ import {
   withLayout,
   type Build,
 } from './index.ts';
+import { many } from '../testing/many.ts';
 
 const on = (id: string): Build => {
   const template = layoutTemplate(id);
@@ -44,7 +45,7 @@ describe('layouts', () => {
           );
         },
       ),
-      { numRuns: 200 },
+      { numRuns: many(200, 2000) },
     );
   });
 

@@ -10,6 +10,7 @@ import { OPENED, workingOf, workingOfOuting, workingOfWindow, type Opened } from
 import { ratioWorking, workingOfLink } from './links.ts';
 import { chainWorking } from './stage.ts';
 import { isStated, type Calculation, type Working } from './working.ts';
+import { many } from '../testing/many.ts';
 
 const read = readBuild(JSON.parse(readFileSync('packages/core/src/testing/puffin.zubric.json', 'utf8')));
 if (!read.ok) throw new Error('the demo build cannot be read');
@@ -146,7 +147,7 @@ describe('the working of a number', () => {
           1e-9 * Math.max(1, Math.abs(said)),
         );
       }),
-      { numRuns: 500 },
+      { numRuns: many(500, 5000) },
     );
   });
 });

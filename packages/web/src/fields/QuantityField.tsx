@@ -8,7 +8,7 @@ import {
 } from '@zubric/core/quantity';
 import { useCallback, useId } from 'react';
 import { useUnits } from '../common/units.tsx';
-import { useBuild } from '../session/BuildSession.tsx';
+import { useUnread } from '../session/BuildSession.tsx';
 import { useQuantityText, type Check } from './useQuantityText.ts';
 import { useFieldsOf } from './FieldsOf.tsx';
 import { FieldLabel } from './FieldLabel.tsx';
@@ -32,7 +32,7 @@ interface Props {
 
 /** A field of the open build that takes a number with its unit. */
 export function QuantityField(props: Props) {
-  const { unread, markUnread } = useBuild();
+  const { unread, markUnread } = useUnread();
   const id = useId();
   const whose = useFieldsOf();
   // By what it is called, so that it is the same field when its page is opened again.

@@ -2,13 +2,14 @@ import { newBuild } from '@zubric/core/vehicle';
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { useBuild } from '../session/BuildSession.tsx';
+import { useBuild, useUnread } from '../session/BuildSession.tsx';
 import { kept, onBench } from '../testing/on-bench.tsx';
 import { SchemaField } from './SchemaField.tsx';
 
 /** A station that can be left and opened again. */
 function Station() {
-  const { build, edit, unread } = useBuild();
+  const { build, edit } = useBuild();
+  const { unread } = useUnread();
   const [open, setOpen] = useState(true);
   return (
     <>

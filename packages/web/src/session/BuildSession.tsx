@@ -18,12 +18,17 @@ import { useLookedAt, type LookedAt } from './looked-at.ts';
 import { useSaving, type KeptHere } from './saving.ts';
 import { nextSession, openSession, type Session } from './session.ts';
 
+/** The build on the bench: another with each edit, whatever becomes of the edit. */
 interface OpenBuild extends LookedAt, Hands {
   readonly lock: Lock | null;
   readonly id: string;
-  readonly session: Session;
   readonly undo: () => void;
   readonly redo: () => void;
+}
+
+/** What becomes of the edits: another with each that is kept, sent and saved. */
+interface OpenSession {
+  readonly session: Session;
   /** Whether what is not saved yet is on this machine’s disk. */
   readonly keptHere: KeptHere;
   /** Edits of this build that were left unsaved in other windows, and are not looked at yet. */
@@ -35,21 +40,42 @@ interface OpenBuild extends LookedAt, Hands {
   readonly returned: () => void;
   /** Settles a conflict with the build that was chosen, difference by difference. */
   readonly merge: (merged: Build) => void;
-  /** What stands in fields and cannot be read, by the field; the report stands at their last readable values. */
+}
+
+/** What stands in fields and cannot be read: the report stands at their last readable values. */
+interface Unread {
+  /** By the field. */
   readonly unread: ReadonlyMap<string, string>;
   /** Without a text it is read, or let go. */
   readonly markUnread: (field: string, text: string | undefined) => void;
 }
 
 export const OpenBuildContext = createContext<OpenBuild | null>(null);
+const OpenSessionContext = createContext<OpenSession | null>(null);
+const UnreadContext = createContext<Unread | null>(null);
+
+const NONE_OPEN = 'no build is open here';
 
 /** The build that is open, where one is. */
 export const useOpenBuild = (): OpenBuild | null => useContext(OpenBuildContext);
 
 export function useBuild(): OpenBuild {
   const open = useOpenBuild();
-  if (!open) throw new Error('no build is open here');
+  if (!open) throw new Error(NONE_OPEN);
   return open;
+}
+
+/** For what shows whether edits are kept and saved: all else stands still while they are. */
+export function useSession(): OpenSession {
+  const open = useContext(OpenSessionContext);
+  if (!open) throw new Error(NONE_OPEN);
+  return open;
+}
+
+export function useUnread(): Unread {
+  const fields = useContext(UnreadContext);
+  if (!fields) throw new Error(NONE_OPEN);
+  return fields;
 }
 
 interface Opened {
@@ -66,8 +92,7 @@ function sessionOf({ stored: { id, document, version }, left: [draft] }: Opened)
     : openSession({ document, version, history });
 }
 
-/** What stands in fields and cannot be read. */
-function useUnread(): Pick<OpenBuild, 'unread' | 'markUnread'> {
+function useUnreadFields(): Unread {
   const [unread, setUnread] = useState<ReadonlyMap<string, string>>(new Map());
   const markUnread = useCallback((field: string, text: string | undefined) => {
     setUnread((fields) => {
@@ -78,7 +103,7 @@ function useUnread(): Pick<OpenBuild, 'unread' | 'markUnread'> {
       return next;
     });
   }, []);
-  return { unread, markUnread };
+  return useMemo(() => ({ unread, markUnread }), [unread, markUnread]);
 }
 
 interface Props {
@@ -108,7 +133,7 @@ export function BuildSession({
   const keeps = may === 'everything';
   const [session, dispatch] = useReducer(nextSession, { stored, left: found }, sessionOf);
   const [left, setLeft] = useState(found.slice(1));
-  const { unread, markUnread } = useUnread();
+  const unread = useUnreadFields();
   const keptHere = useSaving(id, session, { dispatch, keeps, onSaved });
   // The draft that was taken up is this window's now, and kept as such.
   const [taken] = found;
@@ -145,31 +170,18 @@ export function BuildSession({
   const { history } = session;
   useEffect(() => keepHistory(id, history), [id, history]);
   const open = useMemo(
-    () => ({
-      ...lookedAt,
-      ...{ id, session, undo, redo, merge, keptHere, left, look, drop, returned },
-      ...hands,
-      lock,
-      unread,
-      markUnread,
-    }),
-    [
-      lookedAt,
-      hands,
-      lock,
-      id,
-      session,
-      undo,
-      redo,
-      merge,
-      keptHere,
-      left,
-      look,
-      drop,
-      returned,
-      unread,
-      markUnread,
-    ],
+    () => ({ ...lookedAt, ...hands, id, lock, undo, redo }),
+    [lookedAt, hands, id, lock, undo, redo],
   );
-  return <OpenBuildContext value={open}>{children}</OpenBuildContext>;
+  const becomes = useMemo(
+    () => ({ session, keptHere, left, look, drop, returned, merge }),
+    [session, keptHere, left, look, drop, returned, merge],
+  );
+  return (
+    <OpenSessionContext value={becomes}>
+      <UnreadContext value={unread}>
+        <OpenBuildContext value={open}>{children}</OpenBuildContext>
+      </UnreadContext>
+    </OpenSessionContext>
+  );
 }

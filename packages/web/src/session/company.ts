@@ -2,7 +2,7 @@ import type { Company } from '@zubric/core/answers';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { api } from '../common/api.ts';
-import { useBuild } from './BuildSession.tsx';
+import { useBuild, useSession } from './BuildSession.tsx';
 import { isUnsettled } from './session.ts';
 
 const ASK_EVERY_MS = 5000;
@@ -46,7 +46,8 @@ export function useToldOfChanges(buildId: string): void {
 
 /** Takes over what others saved and recorded meanwhile; what is being changed here is left as it is. */
 export function useTakenOver(company: Company | undefined): void {
-  const { id, session, adopt } = useBuild();
+  const { id, adopt } = useBuild();
+  const { session } = useSession();
   const queries = useQueryClient();
   const behind = company !== undefined && company.version > session.version && !isUnsettled(session);
   const wanted = behind ? company.version : undefined;

@@ -65,7 +65,7 @@ function useLaterBuild() {
 }
 
 /**
- * A part of a page that may follow a moment after the strip. What is dragged by hand is none.
+ * A part of a page that may follow a moment after the strip. What is dragged by hand follows at once: no field is typed in then.
  */
 export function later<P extends object>(Part: ComponentType<P>): ComponentType<P> {
   const Held = memo(Part) as unknown as ComponentType<P>;

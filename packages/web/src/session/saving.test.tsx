@@ -9,13 +9,14 @@ import { Conflict } from '../shell/Conflict.tsx';
 import { Gone } from '../shell/Gone.tsx';
 import { LeftEdits } from '../shell/LeftEdits.tsx';
 import { UnitsProvider } from '../common/units.tsx';
-import { BuildSession, useBuild } from './BuildSession.tsx';
+import { BuildSession, useBuild, useSession } from './BuildSession.tsx';
 import { draftsOf, type LeftDraft } from './drafts.ts';
 
 const base = newBuild('Gull');
 
 function Probe() {
-  const { build, session, edit, keptHere } = useBuild();
+  const { build, edit } = useBuild();
+  const { session, keptHere } = useSession();
   return (
     <>
       <output>{`${build.purpose}|${session.save}|${keptHere}`}</output>
@@ -28,6 +29,13 @@ function Probe() {
   );
 }
 
+/** How often a page of the build was drawn. */
+let drawn = 0;
+function Page() {
+  drawn += 1;
+  return <p>{useBuild().build.purpose}</p>;
+}
+
 const open = (left: readonly LeftDraft[] = []): void => {
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { mutations: { retry: false } } })}>
@@ -38,6 +46,7 @@ const open = (left: readonly LeftDraft[] = []): void => {
             <LeftEdits />
             <Conflict />
             <Probe />
+            <Page />
           </BuildSession>
         </UnitsProvider>
       </MemoryRouter>
@@ -128,6 +137,16 @@ describe('saving', () => {
     },
     120_000,
   );
+
+  it('is done beside a page that stands still: it is drawn with the edit, and not with what becomes of it', async () => {
+    answers(() => json(503, {}), taken);
+    open();
+    const before = drawn;
+    type('tug');
+    await until(() => expect(shown()).toContain('tug|offline|kept'));
+    await until(() => expect(shown()).toContain('tug|saved'));
+    expect(drawn).toBe(before + 1);
+  });
 
   it('waits longer after each failure', async () => {
     const at: number[] = [];

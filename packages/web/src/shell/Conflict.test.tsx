@@ -2,7 +2,7 @@ import { newBuild, type Build } from '@zubric/core/vehicle';
 import { typed } from '@zubric/core/quantity';
 import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
-import { BuildSession, useBuild } from '../session/BuildSession.tsx';
+import { BuildSession, useBuild, useSession } from '../session/BuildSession.tsx';
 import { Conflict } from './Conflict.tsx';
 import { UndoRedo } from './UndoRedo.tsx';
 import { UnitsProvider } from '../common/units.tsx';
@@ -16,7 +16,8 @@ const theirs: Build = {
 
 /** What the bench holds, and an edit of it. */
 function Probe() {
-  const { build, session, edit } = useBuild();
+  const { build, edit } = useBuild();
+  const { session } = useSession();
   const mine = (): void => edit((b) => ({ ...b, purpose: 'mine', readyBy: '2027-05-01' }));
   return (
     <>

@@ -1,7 +1,7 @@
 import { inWords, mergeInto, type ChangedBy, type Contested } from '@zubric/core/vehicle';
 import { useState } from 'react';
 import { useUnits } from '../common/units.tsx';
-import { useBuild } from '../session/BuildSession.tsx';
+import { useBuild, useSession } from '../session/BuildSession.tsx';
 
 const BY: Readonly<Record<ChangedBy, string>> = {
   mine: 'changed here',
@@ -18,12 +18,13 @@ const pickOf = (picks: Picks, { key, by }: Contested): Side =>
 
 /** Shown where the build was changed elsewhere: nothing is written over until the builder has chosen. */
 export function Conflict() {
-  const { session } = useBuild();
+  const { session } = useSession();
   return session.theirs && <Choose key={session.theirs.version} />;
 }
 
 function Choose() {
-  const { session, whole: build, merge } = useBuild();
+  const { whole: build } = useBuild();
+  const { session, merge } = useSession();
   const { system } = useUnits();
   const [picks, setPicks] = useState<Picks>({});
   const [problem, setProblem] = useState('');

@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { useBuild } from '../session/BuildSession.tsx';
+import { useBuild, useSession } from '../session/BuildSession.tsx';
 import { api } from '../common/api.ts';
 import { stationAddress } from '../common/stations.ts';
 
@@ -9,12 +9,13 @@ const intoView = (section: HTMLElement | null): void => section?.scrollIntoView?
 
 /** Shown where the build was thrown away elsewhere while it was worked on here: nothing of it is lost. */
 export function Gone() {
-  const { session } = useBuild();
+  const { session } = useSession();
   return session.save === 'gone' ? <BringBack /> : null;
 }
 
 function BringBack() {
-  const { id, whole: build, returned } = useBuild();
+  const { id, whole: build } = useBuild();
+  const { returned } = useSession();
   const navigate = useNavigate();
   const putBack = useMutation({ mutationFn: () => api.putBuild(id, 'bench'), onSuccess: returned });
   const saveAsNew = useMutation({

@@ -1,9 +1,9 @@
 import { sayMoment } from '../common/days.ts';
-import { useBuild } from '../session/BuildSession.tsx';
+import { useSession } from '../session/BuildSession.tsx';
 
 /** Edits of this build that were left unsaved in other windows, offered again one by one. */
 export function LeftEdits() {
-  const { left, look, drop, session } = useBuild();
+  const { left, look, drop, session } = useSession();
   const [draft] = left;
   if (!draft || session.theirs) return null;
   return (

@@ -1,5 +1,5 @@
 import { BLOCKS, linkDefinition, type Block, type Report, type Verdict } from '@zubric/core/judge';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { useMe } from '../common/me.ts';
 import { useBuild } from '../session/BuildSession.tsx';
@@ -46,50 +46,63 @@ export function Rail() {
       className="flex overflow-x-auto border-line bg-paper max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-30 max-md:h-11 max-md:border-t md:sticky md:top-0 md:block md:h-screen md:overflow-y-auto md:border-r md:py-3"
     >
       <ul ref={stations} className="flex shrink-0 md:block">
-        {STATIONS.map((station) => {
-          const under = underIn(
-            report,
-            BLOCKS.filter((block) => stationOf(block) === station.path),
-          );
-          return (
-            <li key={station.path} className="shrink-0">
-              <NavLink
-                to={stationAddress(id, station.path)}
-                className={({ isActive }) =>
-                  `grid min-h-10 grid-cols-[22px_1fr] items-center px-3 py-2 font-narrow text-[16px] whitespace-nowrap ${isActive ? 'bg-ink font-semibold text-sheet' : 'font-medium hover:bg-mech-lo'}`
-                }
-              >
-                {({ isActive }) => (
-                  <>
-                    <span className={`text-[14px] ${isActive ? 'text-line' : 'text-soft'}`}>
-                      {station.key}
-                    </span>
-                    <span>{station.title}</span>
-                    {under && (
-                      <span
-                        className={`col-start-2 text-[14px] ${isActive ? 'text-short-lo' : 'text-short'}`}
-                      >
-                        {under}
-                      </span>
-                    )}
-                  </>
-                )}
-              </NavLink>
-            </li>
-          );
-        })}
+        {STATIONS.map((station) => (
+          <StationLink
+            key={station.path}
+            buildId={id}
+            station={station}
+            under={underIn(
+              report,
+              BLOCKS.filter((block) => stationOf(block) === station.path),
+            )}
+          />
+        ))}
       </ul>
       <hr className="mx-3 my-3 border-line max-md:hidden" />
-      {beside(id, me?.own === true).map(({ to, title }) => (
-        <NavLink
-          key={to}
-          to={to}
-          end
-          className="block shrink-0 px-3 py-2 font-narrow text-[16px] font-medium whitespace-nowrap hover:bg-mech-lo md:pl-[34px]"
-        >
-          {title}
-        </NavLink>
-      ))}
+      <LinksBeside buildId={id} isOwn={me?.own === true} />
     </nav>
   );
 }
+
+interface StationProps {
+  readonly buildId: string;
+  readonly station: (typeof STATIONS)[number];
+  /** How much is under its rule there. */
+  readonly under: string | undefined;
+}
+
+const StationLink = memo(({ buildId, station, under }: StationProps) => (
+  <li className="shrink-0">
+    <NavLink
+      to={stationAddress(buildId, station.path)}
+      className={({ isActive }) =>
+        `grid min-h-10 grid-cols-[22px_1fr] items-center px-3 py-2 font-narrow text-[16px] whitespace-nowrap ${isActive ? 'bg-ink font-semibold text-sheet' : 'font-medium hover:bg-mech-lo'}`
+      }
+    >
+      {({ isActive }) => (
+        <>
+          <span className={`text-[14px] ${isActive ? 'text-line' : 'text-soft'}`}>{station.key}</span>
+          <span>{station.title}</span>
+          {under && (
+            <span className={`col-start-2 text-[14px] ${isActive ? 'text-short-lo' : 'text-short'}`}>
+              {under}
+            </span>
+          )}
+        </>
+      )}
+    </NavLink>
+  </li>
+));
+
+const LinksBeside = memo(({ buildId, isOwn }: { readonly buildId: string; readonly isOwn: boolean }) =>
+  beside(buildId, isOwn).map(({ to, title }) => (
+    <NavLink
+      key={to}
+      to={to}
+      end
+      className="block shrink-0 px-3 py-2 font-narrow text-[16px] font-medium whitespace-nowrap hover:bg-mech-lo md:pl-[34px]"
+    >
+      {title}
+    </NavLink>
+  )),
+);

@@ -1,7 +1,7 @@
 import type { Build } from '@zubric/core/vehicle';
 import { useEffect, useState } from 'react';
 import { fetched } from '../common/lazy-part.ts';
-import { useBuild } from '../session/BuildSession.tsx';
+import { useBuild, useSession } from '../session/BuildSession.tsx';
 
 interface Edited {
   readonly before: Build;
@@ -15,7 +15,8 @@ interface Found {
 
 /** What the last edit removed is offered back until the next edit. */
 export function Removed() {
-  const { whole, session, undo } = useBuild();
+  const { whole, undo } = useBuild();
+  const { session } = useSession();
   const [seen, setSeen] = useState(whole);
   const [edited, setEdited] = useState<Edited>();
   const [found, setFound] = useState<Found>();

@@ -1,6 +1,6 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { Suspense, useEffect } from 'react';
-import { useBuild } from '../session/BuildSession.tsx';
+import { useBuild, useSession } from '../session/BuildSession.tsx';
 import { fetchAhead } from '../common/fetch-ahead.ts';
 import { withCommand } from '../common/keys.ts';
 import { lazyPart } from '../common/lazy-part.ts';
@@ -28,7 +28,8 @@ const isBrowsers = (target: EventTarget | null): boolean =>
 
 /** Undo and redo over the whole build, from any station. */
 export function UndoRedo() {
-  const { session, undo, redo } = useBuild();
+  const { undo, redo } = useBuild();
+  const { session } = useSession();
   useEffect(() => fetchAhead([loadMoved]), []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {

@@ -1,8 +1,8 @@
-import { closeness, type Report } from '@zubric/core/judge';
+import { closeness } from '@zubric/core/judge';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect } from 'react';
 import { Outlet, useLocation, useNavigate, useParams } from 'react-router';
-import { BuildSession, useBuild } from '../session/BuildSession.tsx';
+import { BuildSession, useBuild, useSession } from '../session/BuildSession.tsx';
 import type { SaveState } from '../session/session.ts';
 import { CarriedResult } from '../sums/CarriedResult.tsx';
 import { StripPlace } from '../strip/StripPlace.tsx';
@@ -84,7 +84,7 @@ export function Workbench() {
       may={mayDo(me.data.role, lock)}
       lock={lock}
     >
-      <Bench company={company} />
+      <Bench id={buildId} company={company} />
     </BuildSession>
   );
 }
@@ -110,9 +110,8 @@ function useStationKeys(buildId: string): void {
   }, [buildId, navigate]);
 }
 
-function Bench({ company }: { readonly company: Company | undefined }) {
-  const { id, build, session, left, report, keptHere, keeps } = useBuild();
-  useTakenOver(company);
+/** What stands around a station. It is drawn anew with the page: what follows the build does so by itself. */
+function Bench({ id, company }: { readonly id: string; readonly company: Company | undefined }) {
   useSentAgain();
   const { pathname } = useLocation();
   const at = (station: StationPath): boolean => pathname.endsWith(`/${station}`);
@@ -120,20 +119,15 @@ function Bench({ company }: { readonly company: Company | undefined }) {
   useEffect(fetchStationsAhead, []);
   return (
     <div className="grid min-h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] max-md:pb-24 md:grid-cols-[148px_minmax(0,1fr)]">
+      <TakenOver company={company} />
       <div className="md:col-span-2">
         <Header>
-          <span className="max-w-56 truncate font-narrow text-[16px] font-semibold" title={build.name}>
-            {build.name}
-          </span>
+          <BuildName />
           <UndoRedo />
-          {keeps ? (
-            <SaveMark state={session.save} message={session.message} keptHere={keptHere} />
-          ) : (
-            <TriedMark />
-          )}
+          <Kept />
           <Unsent />
           <Others company={company} />
-          <Governing report={report} />
+          <Governing />
         </Header>
       </div>
       <Rail />
@@ -147,11 +141,7 @@ function Bench({ company }: { readonly company: Company | undefined }) {
           <Suspense fallback={null}>
             <StateNotices />
           </Suspense>
-          {(session.save === 'gone' || session.theirs || left.length > 0) && (
-            <Suspense fallback={null}>
-              <Unsettled />
-            </Suspense>
-          )}
+          <Unsettling />
           <CarriedResult />
           <Removed />
           <Guidance />
@@ -161,6 +151,41 @@ function Bench({ company }: { readonly company: Company | undefined }) {
         </main>
       </div>
     </div>
+  );
+}
+
+function TakenOver({ company }: { readonly company: Company | undefined }) {
+  useTakenOver(company);
+  return null;
+}
+
+function BuildName() {
+  const { name } = useBuild().build;
+  return (
+    <span className="max-w-56 truncate font-narrow text-[16px] font-semibold" title={name}>
+      {name}
+    </span>
+  );
+}
+
+function Kept() {
+  const { keeps } = useBuild();
+  const { session, keptHere } = useSession();
+  return keeps ? (
+    <SaveMark state={session.save} message={session.message} keptHere={keptHere} />
+  ) : (
+    <TriedMark />
+  );
+}
+
+/** What is to be settled by the builder, fetched where there is something. */
+function Unsettling() {
+  const { session, left } = useSession();
+  if (session.save !== 'gone' && !session.theirs && left.length === 0) return null;
+  return (
+    <Suspense fallback={null}>
+      <Unsettled />
+    </Suspense>
   );
 }
 
@@ -210,7 +235,8 @@ function SaveMark({ state, message, keptHere }: SaveMarkProps) {
 
 /** Where edits are not kept: why, and the way back to what is. */
 function TriedMark() {
-  const { session, revert, lock } = useBuild();
+  const { revert, lock } = useBuild();
+  const { session } = useSession();
   const me = useMe();
   const tried = session.build !== session.confirmed;
   const why = lock ? `locked for “${lock.event}”` : me?.role === 'record' ? 'to record' : 'to look at';
@@ -233,7 +259,8 @@ function TriedMark() {
   );
 }
 
-function Governing({ report }: { readonly report: Report }) {
+function Governing() {
+  const { report } = useBuild();
   const worst = [...report.governing].sort((a, b) => closeness(a) - closeness(b))[0];
   const duty = report.duties.find((d) => d.id === worst?.dutyId);
   if (!worst) return null;

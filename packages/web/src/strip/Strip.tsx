@@ -7,6 +7,7 @@ import {
   type Report,
 } from '@zubric/core/judge';
 import { show, showNumber } from '@zubric/core/quantity';
+import { memo } from 'react';
 import { Link } from 'react-router';
 import { stationOf } from '../common/station-of.ts';
 import { stationAddress } from '../common/stations.ts';
@@ -39,6 +40,16 @@ export function Strip({ moved }: { readonly moved?: Moved }) {
   );
 }
 
+/** The same whatever is edited. */
+const ToStation = memo(({ buildId, block }: { readonly buildId: string; readonly block: Block }) => (
+  <Link
+    to={stationAddress(buildId, stationOf(block))}
+    className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:-outline-offset-2 focus-visible:after:outline-ink"
+  >
+    {STRIP[block].title}
+  </Link>
+));
+
 interface BlockProps {
   readonly buildId: string;
   readonly block: Block;
@@ -50,19 +61,14 @@ interface BlockProps {
 
 function StripBlock({ buildId, block, link, report, was }: BlockProps) {
   const { build } = useBuild();
-  const { title, empty, stands } = STRIP[block];
+  const { empty, stands } = STRIP[block];
   return (
     <div
       className={`relative min-w-0 px-2 pt-2 pb-2 xl:px-3 ${was === undefined ? 'hover:bg-field' : 'bg-mech-lo'}`}
       data-block={block}
     >
       <h2 className={`items-baseline justify-between gap-2 xl:flex ${link ? colorOf(link) : 'text-soft'}`}>
-        <Link
-          to={stationAddress(buildId, stationOf(block))}
-          className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:-outline-offset-2 focus-visible:after:outline-ink"
-        >
-          {title}
-        </Link>
+        <ToStation buildId={buildId} block={block} />
         {link && (
           <span className="block font-sans text-[14px] leading-tight font-normal text-soft xl:text-right">
             {linkDefinition(link.link).title.toLowerCase()}

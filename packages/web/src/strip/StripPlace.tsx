@@ -1,5 +1,5 @@
 import { Suspense, useEffect, useRef, useState } from 'react';
-import { useBuild } from '../session/BuildSession.tsx';
+import { useBuild, useUnread } from '../session/BuildSession.tsx';
 import { Strip } from './Strip.tsx';
 import { useLastChange } from './use-last-change.ts';
 import { lazyPart } from '../common/lazy-part.ts';
@@ -34,7 +34,8 @@ function usePassed(on: boolean) {
  * the station is about other things or the page is narrow.
  */
 export function StripPlace({ folds }: { readonly folds: boolean }) {
-  const { report, whole: build, unread } = useBuild();
+  const { report, whole: build } = useBuild();
+  const { unread } = useUnread();
   const narrow = useMatches(NARROW);
   const { moved, said } = useLastChange(report, build);
   const [unfolded, setUnfolded] = useState(false);

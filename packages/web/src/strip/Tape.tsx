@@ -11,6 +11,11 @@ interface Props {
 
 const WIDTH = 156;
 const TICKS = 30;
+/** A tick at every thirtieth, each fifth one longer. */
+const RULING = Array.from(
+  { length: TICKS + 1 },
+  (_, n) => `M${(n / TICKS) * WIDTH} 16v${n % 5 === 0 ? 5 : 3}`,
+).join('');
 
 /**
  * A ruled bar: filled as far as the build has, the need at its thin mark, the rule at its notch; what is missing to
@@ -38,15 +43,7 @@ export function Tape({ ratio, rule, verdict, kind }: Props) {
       {isUnderRule(verdict) && has < RULE_AT && (
         <rect x={x(has)} y="5" width={x(RULE_AT - has)} height="11" fill={`url(#${hatch})`} />
       )}
-      {Array.from({ length: TICKS + 1 }, (_, n) => (
-        <path
-          key={n}
-          d={`M${x(n / TICKS)} 16v${n % 5 === 0 ? 5 : 3}`}
-          stroke={full}
-          strokeWidth="1"
-          opacity="0.6"
-        />
-      ))}
+      <path d={RULING} stroke={full} strokeWidth="1" opacity="0.6" />
       {need < RULE_AT - 0.01 && <path d={`M${x(need)} 5v11`} stroke="var(--color-sheet)" strokeWidth="1.5" />}
       <path d={`M${x(RULE_AT)} 1v19`} stroke="var(--color-ink)" strokeWidth="2.5" />
       {beyond && <path d={`M${WIDTH} 5l6 5.5l-6 5.5z`} fill={full} />}

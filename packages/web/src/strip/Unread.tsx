@@ -1,8 +1,8 @@
-import { useBuild } from '../session/BuildSession.tsx';
+import { useUnread } from '../session/BuildSession.tsx';
 
 /** Entries that cannot be read, each with what stands there; what nothing shows any more can be let go. */
 export function Unread() {
-  const { unread, markUnread } = useBuild();
+  const { unread, markUnread } = useUnread();
   return (
     <div role="status" className="border-y border-line bg-short-lo px-4 py-1 text-[14px]">
       {unread.size === 1 ? 'One entry cannot be read' : `${unread.size} entries cannot be read`}: these

@@ -1,5 +1,6 @@
 import { cleanup } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
+import { letGo } from '../workers/beside.ts';
 import { emptyOutbox } from './empty-outbox.ts';
 
 /**
@@ -11,6 +12,7 @@ afterEach(async () => {
   vi.restoreAllMocks();
   if (typeof document === 'undefined') return;
   cleanup();
+  letGo();
   await emptyOutbox();
   localStorage.clear();
   sessionStorage.clear();

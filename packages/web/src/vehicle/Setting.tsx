@@ -7,13 +7,14 @@ import type { Placing } from './frame.ts';
 export function GroundLine({ place, fit, width }: { place: Placing; fit: Fit; width: number }) {
   const reach = width / fit.scale;
   const [a, b] = [place(-reach, 0), place(reach, 0)];
-  const hatch = Array.from({ length: 80 }, (_, n) => -reach + (n * 2 * reach) / 80);
+  const hatch = Array.from({ length: 80 }, (_, n) => {
+    const x = -reach + (n * 2 * reach) / 80;
+    const [from, to] = [place(x, 0), place(x - 7 / fit.scale, -8 / fit.scale)];
+    return `M${from.x} ${from.y}L${to.x} ${to.y}`;
+  });
   return (
     <g>
-      {hatch.map((x) => {
-        const [from, to] = [place(x, 0), place(x - 7 / fit.scale, -8 / fit.scale)];
-        return <path key={x} d={`M${from.x} ${from.y}L${to.x} ${to.y}`} stroke="var(--color-line)" />;
-      })}
+      <path d={hatch.join('')} stroke="var(--color-line)" />
       <path d={`M${a.x} ${a.y}L${b.x} ${b.y}`} stroke="var(--color-ink)" strokeWidth="1.8" />
     </g>
   );

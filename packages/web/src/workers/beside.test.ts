@@ -1,6 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 import { workerHere } from '../testing/worker-here.ts';
-import { beside, besideWatched, BesideFailed, type Watched } from './beside.ts';
+import { beside, besideWatched, BesideFailed, letGo, type Watched } from './beside.ts';
 
 const work = {
   double: (n: number): number => 2 * n,
@@ -16,9 +16,29 @@ describe('work beside the screen', () => {
   const start = (): Worker => new Here() as unknown as Worker;
   const live = (): AbortSignal => new AbortController().signal;
 
-  it('answers, and its worker is gone with the answer', async () => {
+  it('answers, and its worker is at hand for the next question, one of them', async () => {
+    const double = (n: number) => beside<Work, number>(start, (there) => there.double(n), live());
+    await expect(double(21)).resolves.toBe(42);
+    const [first, before] = [Here.last, Here.terminated];
+    await expect(double(4)).resolves.toBe(8);
+    expect(Here.last).toBe(first);
+    // Asked twice at a time, another is begun, and one of the two is let go after.
+    await expect(Promise.all([double(1), double(2)])).resolves.toEqual([2, 4]);
+    expect(Here.last).not.toBe(first);
+    expect(Here.terminated).toBe(before + 1);
+    letGo();
+    expect(Here.terminated).toBe(before + 2);
+  });
+
+  it('lets a worker go that nobody asks for two minutes', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    await beside<Work, number>(start, (there) => there.double(1), live());
     const before = Here.terminated;
-    await expect(beside<Work, number>(start, (there) => there.double(21), live())).resolves.toBe(42);
+    vi.advanceTimersByTime(119_000);
+    await beside<Work, number>(start, (there) => there.double(1), live());
+    vi.advanceTimersByTime(119_000);
+    expect(Here.terminated).toBe(before);
+    vi.advanceTimersByTime(2000);
     expect(Here.terminated).toBe(before + 1);
   });
 

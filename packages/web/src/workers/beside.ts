@@ -11,9 +11,58 @@ export class BesideFailed extends Error {
   }
 }
 
+/** A worker, and what it can be asked. */
+interface AtHand {
+  readonly worker: Worker;
+  readonly work: Remote<unknown>;
+}
+
+/** A worker that nobody asks for so long is let go. */
+const IDLE_MS = 120_000;
+
 /**
- * One question to a worker of its own, which is gone with the answer, with the signal, or where it fails.
+ * A worker that has answered, by what started it: the next question finds its program read, and its loops quick. One is kept: of two
+ * that worked at a time the second is let go.
+ */
+const atHand = new Map<() => Worker, AtHand & { readonly idle: ReturnType<typeof setTimeout> }>();
+
+/** Lets those go that wait to be asked. */
+export function letGo(): void {
+  for (const { worker, idle } of atHand.values()) {
+    clearTimeout(idle);
+    worker.terminate();
+  }
+  atHand.clear();
+}
+
+function take(start: () => Worker): AtHand {
+  const ready = atHand.get(start);
+  if (ready) {
+    clearTimeout(ready.idle);
+    atHand.delete(start);
+    return ready;
+  }
+  const worker = start();
+  return { worker, work: wrap(worker) };
+}
+
+function keep(start: () => Worker, { worker, work }: AtHand): void {
+  if (atHand.has(start)) {
+    worker.terminate();
+    return;
+  }
+  const idle = setTimeout(() => {
+    atHand.delete(start);
+    worker.terminate();
+  }, IDLE_MS);
+  atHand.set(start, { worker, work, idle });
+}
+
+/**
+ * One question to a worker that does nothing else meanwhile. It is kept at hand with its answer, and gone with the signal, or where it
+ * fails.
  *
+ * @param start the same function for the same work
  * @throws BesideFailed, or the signal's reason.
  */
 export async function beside<Work, Answer>(
@@ -22,21 +71,33 @@ export async function beside<Work, Answer>(
   signal: AbortSignal,
 ): Promise<Answer> {
   signal.throwIfAborted();
-  const worker = start();
+  const taken = take(start);
+  const { worker } = taken;
+  const over = new AbortController();
   const ended = new Promise<never>((_, reject) => {
-    signal.addEventListener('abort', () => reject(signal.reason as Error), { once: true });
-    worker.addEventListener('error', (event) =>
-      reject(new BesideFailed(event.message || 'it ended by itself', true)),
+    const watched = { signal: over.signal };
+    signal.addEventListener('abort', () => reject(signal.reason as Error), watched);
+    worker.addEventListener(
+      'error',
+      (event) => reject(new BesideFailed(event.message || 'it ended by itself', true)),
+      watched,
     );
-    worker.addEventListener('messageerror', () => reject(new BesideFailed('its answer cannot be read')));
+    worker.addEventListener(
+      'messageerror',
+      () => reject(new BesideFailed('its answer cannot be read')),
+      watched,
+    );
   });
   try {
-    return await Promise.race([ask(wrap<Work>(worker)), ended]);
+    const answer = await Promise.race([ask(taken.work as Remote<Work>), ended]);
+    keep(start, taken);
+    return answer;
   } catch (error) {
+    worker.terminate();
     if (signal.aborted || error instanceof BesideFailed) throw error;
     throw new BesideFailed(error instanceof Error ? error.message : String(error));
   } finally {
-    worker.terminate();
+    over.abort();
   }
 }
 

@@ -21,6 +21,7 @@ import {
   type StageKind,
   type StageOf,
 } from '../index.ts';
+import { many } from '../../testing/many.ts';
 
 const said = (notice: Notice | undefined): string =>
   notice ? inUnits(notice.sentence, 'metric').replaceAll('\u00a0', ' ') : '';
@@ -316,7 +317,7 @@ describe('any stages in a row', () => {
         for (const { needs, has, ratio: margin } of report.links)
           expect([needs, has, margin].every(Number.isFinite)).toBe(true);
       }),
-      { numRuns: 150 },
+      { numRuns: many(150, 1500) },
     );
   });
 });

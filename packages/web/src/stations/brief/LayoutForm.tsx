@@ -32,9 +32,8 @@ function useFooting(): Footing | undefined {
 
 /** What the vehicle stands on, drawn to scale and edited by number or by hand. */
 export function LayoutForm() {
-  const { build, edit } = useBuild();
+  const { build } = useBuild();
   const [choosing, setChoosing] = useState(false);
-  const footing = useFooting();
   return (
     <section className="sheet grid gap-2 p-3" aria-label="What it stands on">
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -48,26 +47,7 @@ export function LayoutForm() {
           Another layout
         </button>
       </div>
-      <div className="grid gap-2 md:grid-cols-2">
-        <VehicleDrawing
-          build={build}
-          view="side"
-          width={520}
-          height={230}
-          footing={footing}
-          edit={edit}
-          label="The vehicle from the side, front to the right, on the level; masses and wheels can be moved"
-        />
-        <VehicleDrawing
-          build={build}
-          view="plan"
-          width={520}
-          height={230}
-          footing={footing}
-          edit={edit}
-          label="The vehicle from above, front to the right; masses and wheels can be moved"
-        />
-      </div>
+      <Drawn />
       <Masses />
       <Axles />
       {choosing && <LayoutPicker onClose={() => setChoosing(false)} />}
@@ -120,6 +100,28 @@ const TOGETHER_TITLES: Readonly<Record<DrivenTogether, string>> = {
   all: 'all as one',
 };
 
+/** From the side and from above. */
+function Drawings() {
+  const { build, edit } = useBuild();
+  const footing = useFooting();
+  const how = { build, width: 520, height: 230, footing, edit };
+  return (
+    <div className="grid gap-2 md:grid-cols-2">
+      <VehicleDrawing
+        {...how}
+        view="side"
+        label="The vehicle from the side, front to the right, on the level; masses and wheels can be moved"
+      />
+      <VehicleDrawing
+        {...how}
+        view="plan"
+        label="The vehicle from above, front to the right; masses and wheels can be moved"
+      />
+    </div>
+  );
+}
+
+const Drawn = later(Drawings);
 const Masses = later(MassTable);
 const Axles = later(AxleTable);
 

@@ -4,12 +4,13 @@ import { api } from '../../common/api.ts';
 import { sayMoment } from '../../common/days.ts';
 import { useMe } from '../../common/me.ts';
 import { NameForm } from '../../fields/NameForm.tsx';
-import { useBuild } from '../../session/BuildSession.tsx';
+import { useBuild, useSession } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';
 
 /** A build that stands as it is for an event: steps, trials and notes are recorded, and nothing else changes. */
 export function EventLock() {
-  const { id: buildId, lock, session } = useBuild();
+  const { id: buildId, lock } = useBuild();
+  const { session } = useSession();
   const id = useId();
   const queries = useQueryClient();
   const me = useMe();

@@ -2,7 +2,7 @@ import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { api } from '../../common/api.ts';
 import { useTitle } from '../../common/use-title.ts';
-import { useBuild } from '../../session/BuildSession.tsx';
+import { useBuild, useSession } from '../../session/BuildSession.tsx';
 import { Compare } from './Compare.tsx';
 import { EntryList } from './EntryList.tsx';
 import { EventLock } from './EventLock.tsx';
@@ -11,7 +11,8 @@ import { Snapshots } from './Snapshots.tsx';
 
 /** Station 9: what was changed, why, and what it did. */
 export function Logbook() {
-  const { id, whole: build, session } = useBuild();
+  const { id, whole: build } = useBuild();
+  const { session } = useSession();
   const [search] = useSearchParams();
   const compare = search.get('compare');
   useTitle('Logbook', build.name);

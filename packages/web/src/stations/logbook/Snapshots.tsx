@@ -4,12 +4,13 @@ import type { SnapshotLine } from '@zubric/core/answers';
 import { api } from '../../common/api.ts';
 import { sayMoment } from '../../common/days.ts';
 import { NameForm } from '../../fields/NameForm.tsx';
-import { useBuild } from '../../session/BuildSession.tsx';
+import { useBuild, useSession } from '../../session/BuildSession.tsx';
 import { useLogChange } from './queries.ts';
 
 /** Named states of the build: to compare with, and to go back to. */
 export function Snapshots({ snapshots }: { readonly snapshots: readonly SnapshotLine[] }) {
-  const { id: buildId, session, edit } = useBuild();
+  const { id: buildId, edit } = useBuild();
+  const { session } = useSession();
   const id = useId();
   const [done, setDone] = useState('');
   const saved = session.save === 'saved';
