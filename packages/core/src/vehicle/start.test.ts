@@ -81,6 +81,21 @@ describe('a build begun from what was asked', () => {
     }
   });
 
+  // A third of the weight sideways neither slides on dry ground nor tips what is wider than high (common practice, no source).
+  it('asks of a fast bend no more sideways than a third of the weight, whoever rides', () => {
+    for (const people of ['nobody', 'riding'] as const)
+      for (const { layout, like, name } of every) {
+        const build = startBuild({ name, layout, like, people, jobs: jobsOf(layout) });
+        const bend = dutyTemplatesFor(build).find(({ id }) => id === 'fast-turn');
+        if (!bend) continue;
+        const { turn, speed } = bend.part(build, scaleOf(build));
+        if (turn?.kind !== 'radius' || !speed) throw new Error('a fast turn has a bend and a speed');
+        const sideways = speed.value ** 2 / turn.radius.value / 9.80665;
+        expect(sideways, name).toBeLessThan(0.34);
+        expect(speed.value).toBeCloseTo(2 * usual.paceMps(scaleOf(build)), 1);
+      }
+  });
+
   it('keeps what was stated as it was stated, and marks the rest as assumed', () => {
     const [mass, wheel] = [typed(40.8233133, 'lb'), typed(0.3302, 'in')];
     const build = startBuild({

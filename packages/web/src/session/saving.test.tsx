@@ -29,11 +29,12 @@ function Probe() {
   );
 }
 
-/** How often a page of the build was drawn. */
-let drawn = 0;
+/** Told whenever the page of the build is drawn. */
+const drawn = vi.fn();
 function Page() {
-  drawn += 1;
-  return <p>{useBuild().build.purpose}</p>;
+  const { purpose } = useBuild().build;
+  drawn(purpose);
+  return <p>{purpose}</p>;
 }
 
 const open = (left: readonly LeftDraft[] = []): void => {
@@ -141,11 +142,11 @@ describe('saving', () => {
   it('is done beside a page that stands still: it is drawn with the edit, and not with what becomes of it', async () => {
     answers(() => json(503, {}), taken);
     open();
-    const before = drawn;
+    drawn.mockClear();
     type('tug');
     await until(() => expect(shown()).toContain('tug|offline|kept'));
     await until(() => expect(shown()).toContain('tug|saved'));
-    expect(drawn).toBe(before + 1);
+    expect(drawn.mock.calls).toEqual([['tug']]);
   });
 
   it('waits longer after each failure', async () => {

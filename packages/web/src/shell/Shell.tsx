@@ -1,11 +1,13 @@
 import { Outlet } from 'react-router';
 import { ThemeProvider } from '../common/theme.tsx';
 import { useFocusKept } from './use-focus-kept.ts';
+import { useTopOfPage } from './use-top-of-page.ts';
 import { UnitsProvider } from '../common/units.tsx';
 
 /** What every page stands in. */
 export function Shell() {
   useFocusKept();
+  useTopOfPage();
   return (
     <ThemeProvider>
       <UnitsProvider>
