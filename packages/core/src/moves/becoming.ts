@@ -1,4 +1,4 @@
-import { once } from '../contract/index.ts';
+import { once, remembered } from '../contract/index.ts';
 import {
   closeness,
   dutiesAndDrives,
@@ -23,13 +23,14 @@ function differing(from: Build, build: Build): string {
 /** The same function of what a build becomes, asked once for each, whichever findings propose it. */
 function onceForEach<T>(from: Build, work: (build: Build) => T): (build: Build) => T {
   const known = new Map<string, { readonly value: T }>();
-  return (candidate) => {
+  // What tells a candidate is written out once, however often it is asked of.
+  return remembered((candidate) => {
     const build = whole(candidate);
     const key = differing(from, build);
     const found = known.get(key) ?? { value: work(build) };
     known.set(key, found);
     return found.value;
-  };
+  });
 }
 
 /**

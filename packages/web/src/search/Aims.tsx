@@ -43,7 +43,7 @@ function AimRow({
   onWeigh,
 }: Props & { readonly aim: Aim }) {
   const { system } = useUnits();
-  const { title, better } = AIM_WORDS[aim];
+  const { title, against, better } = AIM_WORDS[aim];
   const [from, to] = narrowed[aim] ?? [0, STEPS];
   const say = (step: number): string => sayAim(aim, figureAt(step / STEPS, ends[aim]), system);
   const narrow = (next: readonly [number, number]): void => onNarrow({ ...narrowed, [aim]: next });
@@ -52,6 +52,7 @@ function AimRow({
     <div className="grid grid-cols-1 items-center gap-x-3 border-t border-line py-1 first:border-t-0 sm:grid-cols-[7rem_1fr_10.5rem]">
       <b className="leading-tight font-semibold">
         {title}
+        {against !== undefined && <span className="block text-[14px] font-normal text-soft">{against}</span>}
         <span className="sr-only">, {better}</span>
       </b>
       <div className="grid grid-cols-[4.5rem_1fr_4.5rem] items-center gap-2 text-[14px] tabular-nums">

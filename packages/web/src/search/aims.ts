@@ -1,12 +1,19 @@
 import type { Aim, FoundSet } from '@zubric/core/search';
 import { showNumber, type UnitSystem, show } from '@zubric/core/quantity';
 
+interface AimWords {
+  readonly title: string;
+  /** Against what it is told, where that is not plain. */
+  readonly against?: string;
+  readonly better: string;
+}
+
 /** How the aims of a search are called and said. */
-export const AIM_WORDS: Readonly<Record<Aim, { readonly title: string; readonly better: string }>> = {
+export const AIM_WORDS: Readonly<Record<Aim, AimWords>> = {
   cost: { title: 'Cost', better: 'the less the better' },
   massKg: { title: 'Mass', better: 'the less the better' },
   runTimeS: { title: 'Run time', better: 'the more the better' },
-  near: { title: 'Worst margin', better: 'over its rule, the more the better' },
+  near: { title: 'Worst margin', against: 'over its rule', better: 'the more the better' },
 };
 
 export const valueOf = (set: FoundSet, aim: Aim): number => set[aim] ?? Infinity;
