@@ -66,7 +66,7 @@ function packFindings(build: Build): Finding[] {
   const [least, most] = [Math.min(...charges), Math.max(...charges)];
   const aside = build.supply.joined === 'in parallel' && packs.length > 1;
   return [
-    ...(aside && (unlike || (sources.length > 0 && packs.length > 1))
+    ...(aside && (unlike || sources.length > 0)
       ? [found('unlike-packs', 'stop', {}, { link: 'battery-current' })]
       : []),
     ...(!aside && batteries.length > 1 && most > APART * least

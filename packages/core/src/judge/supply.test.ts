@@ -97,6 +97,10 @@ describe('packs', () => {
     const unlike = addPack(fedBy(battery('a')), battery('b', { chemistry: 'lifepo4', series: 4 }));
     expect(codes(withSupply({ joined: 'in parallel' }, unlike))).toContain('unlike-packs');
     expect(codes(withSupply({ joined: 'in series' }, unlike))).not.toContain('unlike-packs');
+    const beside = addPack(fedBy(battery('a')), source({}));
+    expect(codes(withSupply({ joined: 'in parallel' }, beside))).toContain('unlike-packs');
+    for (const alike of [fedBy(battery('a')), addPack(fedBy(battery('a')), battery('b', {}))])
+      expect(codes(withSupply({ joined: 'in parallel' }, alike))).not.toContain('unlike-packs');
     const smaller = addPack(fedBy(battery('a')), battery('b', { cellAh: 7 }));
     expect(codes(withSupply({ joined: 'in series' }, smaller))).toContain('first-empty');
     expect(bankOf(withSupply({ joined: 'in series' }, smaller))?.capacityAh).toBe(7);

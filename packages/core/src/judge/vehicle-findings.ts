@@ -51,10 +51,7 @@ function runningGear({ build, duties }: GroundContext): Finding[] {
   const slender = tracked?.contactLength && apart > 0 ? tracked.contactLength.value / apart : 0;
   return [
     // What a sphere pushes with ends where its inner mass goes over, whatever it rolls on.
-    ...(!rollsInside &&
-    duties.length > 0 &&
-    Number.isFinite(least) &&
-    least > MUCH_GRIP * build.marginPolicy.grip
+    ...(!rollsInside && Number.isFinite(least) && least > MUCH_GRIP * build.marginPolicy.grip
       ? [found('much-grip', 'note', { times: figure(least, 'number') }, { link: 'grip' })]
       : []),
     ...(drivenWheels(layout) === 1 && soft && !rollsInside
