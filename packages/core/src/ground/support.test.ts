@@ -15,6 +15,9 @@ const momentOf = (
   of: keyof GroundPoint,
 ): number => contacts.reduce((sum, c, at) => sum + (loads[at] ?? 0) * c[of], 0);
 
+/** Contacts drawn at random, some of which carry in more than one way. */
+const DRAWS = many(500, 5000);
+
 /** Every choice of contacts that carry, tried: the one whose plane is positive on them and not above 0 elsewhere. */
 function byTryingAll(
   contacts: readonly GroundPoint[],
@@ -99,9 +102,9 @@ describe('loads on any number of contacts', () => {
         expect(stands).toBe(true);
         loadsN.forEach((load, n) => expect(Math.abs(load - (expected[n] ?? 0))).toBeLessThan(1e-4));
       }),
-      { numRuns: many(500, 5000) },
+      { numRuns: DRAWS },
     );
-    expect(tried).toBeGreaterThan(200);
+    expect(tried).toBeGreaterThan(0.4 * DRAWS);
   });
 
   it('let go a wheel that would pull: a stool of four legs, the weight over one corner', () => {
