@@ -1,4 +1,4 @@
-import { degreesToRadians, assumed, STANDARD_GRAVITY } from '../quantity/index.ts';
+import { degreesToRadians, assumed } from '../quantity/index.ts';
 import type { Build } from './document.ts';
 import type { Duty } from './duty.ts';
 import { layoutKind, wheelbaseOf, type Layout } from './layout/index.ts';
@@ -40,9 +40,6 @@ const pace = (scale: Scale, share = 1) => {
   const mps = rounded(usual.paceMps(scale) * share);
   return assumed(mps, mps < 0.1 ? 'mm/s' : 'm/s');
 };
-
-/** What a vehicle is pulled outwards in a fast bend, as a share of its weight, so that it neither slides nor tips at first (common practice, no source). */
-const USUAL_SIDEWAYS = 0.3;
 
 const driving = (layout: Layout): boolean => !layoutKind(layout.kind).rollsInside;
 
@@ -192,15 +189,11 @@ export const DUTY_TEMPLATES: readonly DutyTemplate[] = [
     id: 'fast-turn',
     title: 'Fast turn',
     fits: ({ kind }) => layoutKind(kind).turning !== 'none',
-    part: (_, scale) => {
-      const speed = pace(scale, 2);
-      const wideM = rounded(speed.value ** 2 / (USUAL_SIDEWAYS * STANDARD_GRAVITY));
-      return {
-        turn: { kind: 'radius', radius: assumed(Math.max(usual.bendM(scale), wideM), 'm') },
-        speed,
-        duration: seconds(30),
-      };
-    },
+    part: (_, scale) => ({
+      turn: { kind: 'radius', radius: assumed(usual.fastBendM(scale), 'm') },
+      speed: pace(scale, 2),
+      duration: seconds(30),
+    }),
   },
   {
     id: 'hold',

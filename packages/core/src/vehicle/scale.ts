@@ -40,11 +40,17 @@ const PACE = 0.4;
 /** Who rides wants to go about as fast as one runs, not as one walks (common practice, no source). */
 const RIDDEN = 2;
 
+/** Pulled outwards by this share of its weight, a vehicle neither slides nor tips at first (common practice, no source). */
+const SIDEWAYS = 0.3;
+
 /** What is usual for a vehicle of this size where nobody has said otherwise: a guess each (common practice, no source). */
 export const usual = {
   paceMps: ({ lengthM, ridden }: Scale): number =>
     rounded(PACE * Math.sqrt(STANDARD_GRAVITY * lengthM) * (ridden ? RIDDEN : 1)),
   bendM: ({ lengthM }: Scale): number => rounded(lengthM * 3),
+  /** At twice the pace. */
+  fastBendM: (scale: Scale): number =>
+    Math.max(usual.bendM(scale), rounded((2 * usual.paceMps(scale)) ** 2 / (SIDEWAYS * STANDARD_GRAVITY))),
   upToSpeedM: ({ lengthM }: Scale): number => rounded(lengthM * 3),
   stopM: ({ lengthM, ridden }: Scale): number => rounded(lengthM * (ridden ? 4 : 2)),
   routeM: ({ lengthM }: Scale): number => rounded(lengthM * 70),
