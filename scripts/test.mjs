@@ -7,7 +7,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
-import { join, relative } from 'node:path';
+import { join } from 'node:path';
 import { ROOT, checkNode, ensureDebian, ensurePackages, ensureWeb, giveUp } from './lib/setup.mjs';
 
 const PARTS = ['core', 'cli', 'server', 'web', 'faults', 'e2e'];
@@ -166,23 +166,14 @@ const vitest = (title, projects, { quiet = false } = {}) => {
       ...projects.flatMap((project) => ['--project', project]),
       ...(asked === 'faults' || file !== undefined ? [file ?? 'faults'] : []),
       '--reporter=default',
-      `--reporter=${join(ROOT, 'scripts/lib/slow-or-flaky.mjs')}`,
-      '--reporter=json',
-      `--outputFile.json=${report}`,
+      `--reporter=${join(ROOT, 'scripts/lib/test-report.mjs')}`,
     ],
     {
       report,
       quiet,
-      read: (r) => [
-        r.numPassedTests,
-        r.numFailedTests + (r.numPendingTests ?? 0),
-        r.testResults.flatMap(({ name, assertionResults }) =>
-          assertionResults
-            .filter(({ status }) => status !== 'passed')
-            .map(({ fullName }) => `${relative(ROOT, name)}: ${fullName}`),
-        ),
-      ],
+      read: ({ passed, failed }) => [passed, failed.length, failed],
       env: {
+        ZUBRIC_REPORT: report,
         ...(only === 'faults' ? { ZUBRIC_FAULTS: 'full' } : {}),
         ...(daily ? { ZUBRIC_DAILY: '1' } : {}),
       },
