@@ -6,12 +6,35 @@ import type { LinkReport, Verdict } from './report.ts';
 const TIGHT_BAND = 1.15;
 const TIGHT_BAND_OF_VOLTS = 1.05;
 
+/** The least ratio of an ample margin. */
+function ampleFrom(rule: number, link?: LinkId): number {
+  const volts = link !== undefined && linkDefinition(link).dimension === 'voltage';
+  return (volts ? TIGHT_BAND_OF_VOLTS : TIGHT_BAND) * rule;
+}
+
 /** It fails with less than it needs; under the rule it is short, just over it tight. */
 export function verdictOf(ratio: number, rule: number, link?: LinkId): Verdict {
   if (ratio < 1) return 'fails';
   if (ratio < rule) return 'short';
-  const volts = link !== undefined && linkDefinition(link).dimension === 'voltage';
-  return ratio < (volts ? TIGHT_BAND_OF_VOLTS : TIGHT_BAND) * rule ? 'tight' : 'ample';
+  return ratio < ampleFrom(rule, link) ? 'tight' : 'ample';
+}
+
+/** From worst to best. */
+const VERDICTS: readonly Verdict[] = ['fails', 'short', 'tight', 'ample'];
+
+/**
+ * The ratio at which a margin that is on its way to another verdict loses the one that it has.
+ *
+ * @example turnsAt({ link: 'grip', rule: 1.3 }, 'tight', 'fails') // 1.3
+ */
+export function turnsAt(
+  { link, rule }: Pick<LinkReport, 'link' | 'rule'>,
+  from: Verdict,
+  to: Verdict,
+): number {
+  const least = [0, 1, Math.max(1, rule), Math.max(1, ampleFrom(rule, link))];
+  const [was, becomes] = [VERDICTS.indexOf(from), VERDICTS.indexOf(to)];
+  return least[becomes > was ? was + 1 : was] ?? 0;
 }
 
 /**

@@ -1,4 +1,12 @@
-import { isUnderRule, marginsOf, partsOfLink, type LinkReport, type Verdict } from '../judge/index.ts';
+import { NotPhysical, bracketedRoot } from '../contract/index.ts';
+import {
+  isUnderRule,
+  marginsOf,
+  partsOfLink,
+  turnsAt,
+  type LinkReport,
+  type Verdict,
+} from '../judge/index.ts';
 import { withNumbers, type Build, type NumberAt } from '../vehicle/index.ts';
 import { usualSpan, withinMayBe, type Span } from './span.ts';
 
@@ -76,6 +84,43 @@ function valuesIn({ least, most }: Span, { value, whole }: NumberAt, steps: numb
   return [...new Set([...even.map((x) => (whole ? Math.round(x) : x)), value])].sort((a, b) => a - b);
 }
 
+/** What is halved is between these, as far as it is known. */
+interface Bracket {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Nothing can be said of how far a verdict is from turning: a margin that is asked only beside it, or does not follow its ratio. */
+class NoWay extends Error {}
+
+/**
+ * Narrows in on a turn by how far the ratio is from the one at which it turns, a third of the looks of halving. Says no more than
+ * what was judged: a verdict that is not the lower one's for another reason narrows it as well.
+ */
+function nearTurn(
+  judged: (value: number) => Judged,
+  key: string,
+  { low: from, high: to }: Bracket,
+  near: number,
+): Bracket {
+  const [below, above] = [judged(from).get(key)?.verdict, judged(to).get(key)?.verdict];
+  if (!below || !above) return { low: from, high: to };
+  let [low, high] = [from, to];
+  const beyond = (value: number): number => {
+    const link = judged(value).get(key);
+    if (!link) throw new NoWay();
+    if (link.verdict === below) low = Math.max(low, Math.min(value, high));
+    else high = Math.min(high, Math.max(value, low));
+    return link.ratio - turnsAt(link, below, above);
+  };
+  try {
+    bracketedRoot(beyond, from, to, near);
+  } catch (error) {
+    if (!(error instanceof NoWay || error instanceof NotPhysical)) throw error;
+  }
+  return { low, high };
+}
+
 /** The value between two at which the verdict of a margin is no longer what it was at the lower one. */
 function turnBetween(
   judged: (value: number) => Judged,
@@ -85,7 +130,7 @@ function turnBetween(
   whole: boolean,
 ): number {
   const below = judged(from).get(key)?.verdict;
-  let [low, high] = [from, to];
+  let { low, high } = whole ? { low: from, high: to } : nearTurn(judged, key, { low: from, high: to }, near);
   while (high - low > near) {
     const middle = whole ? Math.floor((low + high) / 2) : (low + high) / 2;
     if (middle === low || middle === high) break;
