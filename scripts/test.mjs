@@ -65,7 +65,7 @@ const check = ([title, command, args]) =>
     run.on('close', (status) => end(status === 0));
   });
 
-/** As many checks at a time as there are processors, the next as soon as one is through. */
+/** As many checks at a time as there are processors, the next as soon as one is through: the longest come first. */
 async function checkAll(checks) {
   const left = [...checks];
   const worker = async () => {
@@ -139,11 +139,11 @@ const kept = (project) => [
   '--incremental',
   '--tsBuildInfoFile',
   join('node_modules/.cache/types', project, 'info'),
+  // More of them would each work out again what they share.
+  ...['--checkers', '1'],
 ];
 if (only === undefined)
   await checkAll([
-    ['lint', 'oxlint', ['--deny-warnings']],
-    ['formatting', 'oxfmt', ['--check']],
     ...TYPED.map((project) => [`types of ${project}`, COMPILER, ['-p', project, ...kept(project)]]),
     [
       'dependency rules',
@@ -153,6 +153,8 @@ if (only === undefined)
         ...['--cache', 'node_modules/.cache/rules', '--cache-strategy', 'content'],
       ],
     ],
+    ['lint', 'oxlint', ['--deny-warnings']],
+    ['formatting', 'oxfmt', ['--check']],
   ]);
 
 /** Files of tests by vitest, of some parts. */
