@@ -30,7 +30,7 @@ import {
 } from './supply-candidates.ts';
 import { brake, frictionBrake, quickerBrake } from './brake-candidates.ts';
 import { MOST_OVER_RATED, type MoveContext, type Candidate, type Generator } from './candidate.ts';
-import { ballast, lighter, lowerLoad, onTheTug, weight } from './load-candidates.ts';
+import { ballast, lighter, lowerLoad, carriedOver, weight } from './load-candidates.ts';
 import { otherHub, stifferMount, strongerPart } from './path-candidates.ts';
 import { atItsBest, lowerGear, ratios } from './ratio-candidates.ts';
 import { otherKind, smallerOnAxle, stronger, teeth, widerDriver } from './stage-candidates.ts';
@@ -166,7 +166,7 @@ const GENERATORS: Readonly<Record<LinkReport['link'], readonly Generator[]>> = {
   grip: [
     weight,
     ballast,
-    onTheTug,
+    carriedOver,
     bothWheels,
     otherTyres,
     lighter,

@@ -177,7 +177,7 @@ describe('ballast that is offered', () => {
       for (const { mass } of tried(towing, move).masses.others) expect(mass.value).toBeLessThanOrEqual(20.01);
   });
 
-  it('may ride on the tug instead, taken off what it tows: nothing is made lighter altogether', () => {
+  it('may ride on the vehicle instead, taken off what it tows: nothing is made lighter altogether', () => {
     const towed = {
       mass: typed(120, 'kg'),
       rolling: typed(0.05, ''),
@@ -197,7 +197,7 @@ describe('ballast that is offered', () => {
       const after = tried(tows, move);
       const added = after.masses.others.reduce((sum, { mass }) => sum + mass.value, 0);
       expect((after.duties[0]?.towed?.mass.value ?? NaN) + added).toBeCloseTo(120, 4);
-      expect(move.costs).toContain('the tug carries it on every job');
+      expect(move.costs).toContain('the vehicle carries it on every job');
     }
   });
 });

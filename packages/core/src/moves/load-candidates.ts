@@ -108,8 +108,8 @@ export const ballast: Generator = (asked) =>
 /** A hair over what is asked. */
 const SPARE = 1.005;
 
-/** Part of what is towed carried on the tug, over its driven wheels. */
-export const onTheTug: Generator = (asked) => {
+/** Part of what is towed carried on the vehicle, over its driven wheels. */
+export const carriedOver: Generator = (asked) => {
   const { build, duty } = asked;
   if (!duty?.towed) return [];
   const { towed } = duty;
@@ -126,7 +126,7 @@ export const onTheTug: Generator = (asked) => {
     return [
       {
         text: sentence`${figure(much, 'mass')} of the towed load carried over the driven wheels`,
-        cost: 'the tug carries it on every job',
+        cost: 'the vehicle carries it on every job',
         build: {
           ...carried,
           duties: carried.duties.map((d) =>

@@ -29,9 +29,9 @@ export const ON_GROUND = {
   'weight-undriven': ({ dutyId, figures }, about) =>
     `Only ${about.say(figures.share)} of the weight is on the driven wheels${onDuty(about, dutyId)}; the others carry it and do not drive. Move the load towards the driven ones, put ballast over them, or drive more wheels.`,
   'load-on-tug': ({ figures }, { say }) =>
-    `Carried on the tug over its driven wheels, ${say(figures.mass)} of the towed load would give the grip that is missing; weigh that against driving a second axle.`,
+    `Carried on the vehicle over its driven wheels, ${say(figures.mass)} of the towed load would give the grip that is missing; weigh that against driving a second axle.`,
   'too-little-to-load': () =>
-    'All of the towed load on the tug would not give the grip that is missing: drive a second axle, or tow less.',
+    'All of the towed load on the vehicle would not give the grip that is missing: drive a second axle, or tow less.',
   'light-nose': ({ dutyId, figures }, about) =>
     `The nose is light${onDuty(about, dutyId)}: ${about.say(figures.share)} of the weight is in front. It steers badly and rears at a jerk; bring the load forward or lower.`,
   'pushes-itself': ({ dutyId, figures }, about) =>
@@ -41,7 +41,7 @@ export const ON_GROUND = {
   'noses-over': ({ dutyId, figures }, about) =>
     `Braked hard on the way down${onDuty(about, dutyId)}, it noses over before the wheels slide: from ${about.say(figures.slowing)} on its rear lifts, and it is reckoned to slow no harder. Lower the load, or bring it back.`,
   'towed-pushes': ({ dutyId, figures }, about) =>
-    `Braked on the way down${onDuty(about, dutyId)}, what is towed pushes with ${about.say(figures.force)} and may swing round the tug: a stiff drawbar, straight and slow, or a brake of its own.`,
+    `Braked on the way down${onDuty(about, dutyId)}, what is towed pushes with ${about.say(figures.force)} and may swing round the vehicle: a stiff drawbar, straight and slow, or a brake of its own.`,
   'no-stop': ({ dutyId }, about) =>
     `It does not stop on the way down${onDuty(about, dutyId)}: brake more of the weight, or keep off that slope.`,
   hangs: ({ axleId, dutyId, figures: { has, needs } }, about) => {

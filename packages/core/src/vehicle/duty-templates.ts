@@ -5,6 +5,7 @@ import { layoutKind, wheelbaseOf, type Layout } from './layout/index.ts';
 import { newDuty } from './new-build.ts';
 import type { Push } from './push.ts';
 import { rounded, scaleOf, usual, type Scale } from './scale.ts';
+import { towedRolling } from './towed.ts';
 
 /** What a new build asks of a job beside that it does it. */
 export type JobFigure =
@@ -117,8 +118,11 @@ export const DUTY_TEMPLATES: readonly DutyTemplate[] = [
   {
     id: 'tow',
     title: 'Tow a trailer',
-    part: (_, scale) => ({
-      towed: { mass: assumed(usual.towedKg(scale), 'kg'), rolling: assumed(0.05, '') },
+    part: (build, scale) => ({
+      towed: {
+        mass: assumed(usual.towedKg(scale), 'kg'),
+        rolling: towedRolling(build, build.grounds[0]?.id),
+      },
       speed: pace(scale, 0.8),
     }),
   },

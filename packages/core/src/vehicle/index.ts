@@ -103,6 +103,7 @@ export { addAxle, changeAxle, changeDrivenDiameter, changeTrack, removeAxle } fr
 export { LAYOUT_TEMPLATES, layoutTemplate, type LayoutTemplate } from './layout-templates.ts';
 export { withLayout } from './with-layout.ts';
 export { DOUBLE_RULE, ITEMISED, type MarginPolicy } from './margin-policy.ts';
+export { dutyOnGround, towedRolling } from './towed.ts';
 export { freeId, groundOfSurface, newBuild, newDuty, newGround, newMass, soilFrom } from './new-build.ts';
 export { changeFigure, figuresOf, type GroundFigures } from './ground-figures.ts';
 export {

@@ -65,7 +65,7 @@ export const newGround = (id: string, name: string): Ground => ({
 });
 
 /** The middle of a range of the table, with half its width as the spread. */
-const between = ([low, high]: readonly [number, number]): Quantity => ({
+export const between = ([low, high]: readonly [number, number]): Quantity => ({
   ...assumed(tabled((low + high) / 2), ''),
   spread: tabled((high - low) / 2),
 });

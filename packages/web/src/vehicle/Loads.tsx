@@ -3,6 +3,7 @@ import type { Build } from '@zubric/core/vehicle';
 import { useSay } from '../common/units.tsx';
 import type { Fit } from '../drawings/shapes.ts';
 import type { Placing } from './frame.ts';
+import { LETTER } from './place-names.ts';
 import { PageArrow, Words } from './parts.tsx';
 
 const LONGEST_LOAD = 44;
@@ -77,12 +78,15 @@ export function Hitch({ build, place, drawbarN }: { build: Build; place: Placing
     x: from.x + ((along.x - from.x) / length) * 42,
     y: from.y + ((along.y - from.y) / length) * 42,
   };
+  const said = say(drawbarN, 'force');
+  // Where the arrow ends at the edge of the page, what it says stays on it.
+  const middle = Math.max(to.x, (said.length * LETTER) / 2);
   return (
     <g>
       <circle cx={from.x} cy={from.y} r="6" fill="var(--color-ink)" />
       <PageArrow from={from} to={to} ink="var(--color-mech)" />
-      <Words at={{ x: to.x, y: to.y - 11 }} tone="var(--color-mech)" bold>
-        {say(drawbarN, 'force')}
+      <Words at={{ x: middle, y: to.y - 11 }} tone="var(--color-mech)" bold>
+        {said}
       </Words>
     </g>
   );

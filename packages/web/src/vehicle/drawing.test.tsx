@@ -1,4 +1,4 @@
-import { fireEvent, screen } from '@testing-library/react';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { demandOf } from '@zubric/core/demand';
 import { useBuild } from '../session/BuildSession.tsx';
@@ -11,7 +11,7 @@ const puffin = demo('puffin');
 const [slip] = puffin.duties;
 if (!slip) throw new Error('Puffin has a job');
 
-function Drawn({ view }: { readonly view: View }) {
+function Drawn({ view, drawbarN = 0 }: { readonly view: View; readonly drawbarN?: number }) {
   const { build, edit } = useBuild();
   const { footing } = demandOf(build, slip as never);
   return (
@@ -22,6 +22,7 @@ function Drawn({ view }: { readonly view: View }) {
       height={300}
       footing={footing}
       edit={edit}
+      drawbarN={drawbarN}
       label="Puffin"
     />
   );
@@ -64,6 +65,20 @@ describe('a vehicle that is drawn', () => {
     press(`${was.name}, from above`, 'ArrowUp');
     expect(axle().track.value - was.track.value).toBeCloseTo(2 * step, 6);
     expect(handle(`${was.name}, from above`).getAttribute('aria-valuetext')).toContain('apart');
+  });
+
+  it('says the pull at its hitch on the page, however far behind the hitch is', () => {
+    for (const behind of [0.1, 2, 20]) {
+      const far = {
+        ...puffin,
+        hitch: { ...puffin.hitch, behind: { ...puffin.hitch.behind, value: behind } },
+      };
+      onBench(<Drawn view="side" drawbarN={777} />, far);
+      const said = screen.getByText(/^777\sN$/);
+      const left = Number(said.getAttribute('x')) - (said.textContent.length * 6) / 2;
+      expect(left).toBeGreaterThanOrEqual(0);
+      cleanup();
+    }
   });
 
   it('follows a hand: what is dragged moves as far as the hand did, to scale', () => {

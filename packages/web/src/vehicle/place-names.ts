@@ -19,7 +19,7 @@ interface Box {
 }
 
 /** About as wide as a letter is, and half as high as a line. */
-const LETTER = 7;
+export const LETTER = 7;
 const HALF_LINE = 8;
 const GAP = 5;
 

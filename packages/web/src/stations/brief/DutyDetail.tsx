@@ -5,6 +5,7 @@ import {
   taskOf,
   taskTitle,
   layoutKind,
+  towedRolling,
   turningOf,
   type Duty,
   type Extent,
@@ -61,7 +62,7 @@ export function DutyDetail({ duty, onChange }: Props) {
         field="mass"
         value={towed?.mass}
         onChange={(mass) =>
-          onChange({ towed: { mass, rolling: towed?.rolling ?? typed(0.05, '', 'assumed') } })
+          onChange({ towed: { mass, rolling: towed?.rolling ?? towedRolling(build, duty.groundId) } })
         }
         onClear={() => onChange({ towed: undefined })}
       />

@@ -188,10 +188,12 @@ function DutyRow({ duty, report, onChange }: RowProps) {
 type NewGrounds = Pick<typeof newGrounds, 'NEW_GROUNDS' | 'onGround'>;
 
 /** What a new ground is made of: fetched after the jobs themselves. */
+const newGroundsFetched = () => fetched(() => import('./new-grounds.ts'));
+
 function useNewGrounds() {
   const [grounds, setGrounds] = useState<NewGrounds>();
   useEffect(() => {
-    void fetched(() => import('./new-grounds.ts')).then(setGrounds);
+    void newGroundsFetched().then(setGrounds);
   }, []);
   return grounds;
 }
@@ -221,7 +223,9 @@ function Asked({ duty, report, onChange }: RowProps) {
           options={build.grounds.map((g) => ({ value: g.id, title: g.name }))}
           {...(grounds ? { more: grounds.NEW_GROUNDS } : {})}
           onChange={(chosen) =>
-            grounds ? edit((b) => grounds.onGround(b, duty.id, chosen)) : onChange({ groundId: chosen })
+            grounds
+              ? edit((b) => grounds.onGround(b, duty.id, chosen))
+              : void newGroundsFetched().then(({ onGround }) => edit((b) => onGround(b, duty.id, chosen)))
           }
         />
       </td>

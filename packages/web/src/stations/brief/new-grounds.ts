@@ -1,5 +1,5 @@
 import { SURFACES, surfaceTitle } from '@zubric/core/ground';
-import { freeId, groundOfSurface, type Build } from '@zubric/core/vehicle';
+import { freeId, groundOfSurface, dutyOnGround, type Build } from '@zubric/core/vehicle';
 
 /** Surfaces of the table, each a new ground at once. */
 const NEW = 'new:';
@@ -12,9 +12,9 @@ export const NEW_GROUNDS = {
 export function onGround(build: Build, dutyId: string, chosen: string): Build {
   const surface = SURFACES.find((one) => chosen === `${NEW}${one}`);
   const added = surface && groundOfSurface(freeId('ground', build.grounds), surface, build.layout);
+  const met = added ? { ...build, grounds: [...build.grounds, added] } : build;
   return {
-    ...build,
-    grounds: added ? [...build.grounds, added] : build.grounds,
-    duties: build.duties.map((d) => (d.id === dutyId ? { ...d, groundId: added?.id ?? chosen } : d)),
+    ...met,
+    duties: met.duties.map((d) => (d.id === dutyId ? dutyOnGround(met, d, added?.id ?? chosen) : d)),
   };
 }
