@@ -61,7 +61,9 @@ function mayGo(build: Build, duty: Duty, { tip, brake, braking }: Known) {
   if (build.speedCap) return { mayMps: build.speedCap.value, by: 'cap' as const };
   if (build.people === 'nobody') return undefined;
   const corner = tip?.cornerMps;
-  const stops = duty.stopWithin && brake ? stopsFrom(brake, duty.stopWithin.value, braking()) : undefined;
+  const from = duty.stopWithin && brake ? stopsFrom(brake, duty.stopWithin.value, braking()) : 0;
+  // What stops from no speed at all is no question of how fast: a brake is missing, and its own margin says so.
+  const stops = from > 0 ? from : undefined;
   if (corner === undefined && stops === undefined) return undefined;
   return (stops ?? Infinity) < (corner ?? Infinity)
     ? { mayMps: stops ?? 0, by: 'stop' as const }

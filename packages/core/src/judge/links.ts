@@ -22,6 +22,8 @@ interface LinkDefinition {
   /** Whether the figures are for one wheel or motor, or for all together. */
   readonly per: 'each' | 'in all';
   readonly rule: (policy: MarginPolicy) => number;
+  /** How both sides are said, where it is not what is needed and what it has. */
+  readonly said?: { readonly needs: string; readonly has: string };
 }
 
 const one = (): number => 1;
@@ -58,7 +60,10 @@ export const LINKS = {
   'brake-stop': inAll('Stopping', 'ground', 'acceleration'),
   torque: ofEach('Wheel torque', 'wheel', 'torque', (p) => p.torque),
   speed: inAll('Speed', 'wheel', 'speed', (p) => p.speed),
-  'over-speed': inAll('Top speed', 'wheel', 'speed'),
+  'over-speed': {
+    ...inAll('Top speed', 'wheel', 'speed'),
+    said: { needs: 'reached', has: 'may go' },
+  },
   ratio: inAll('Ratio window', 'ratio', 'ratio'),
   'chain-pull': ofEach('Chain pull', 'ratio', 'force'),
   'gearhead-torque': ofEach('Gearhead torque', 'ratio', 'torque'),

@@ -180,5 +180,9 @@ describe('the top speed', () => {
     expect(report.duties[0]?.top?.by).toBe('stop');
     expect(may * 0.4 + may ** 2 / (2 * a)).toBeCloseTo(1, 6);
     expect(over({ ...build, people: 'nobody' })).toBeUndefined();
+    // Without a brake no speed is right: that is not a matter of how fast its motors run.
+    const coasts: Build = { ...build, brake: { ...build.brake, kind: 'none' } };
+    expect(over(coasts)).toBeUndefined();
+    expect(evaluate(coasts).links.find(({ link }) => link === 'brake-stop')).toMatchObject({ has: 0 });
   });
 });

@@ -128,7 +128,7 @@ describe('towing', () => {
       ...{ towed: { mass: typed(kg, 'kg'), rolling: typed(0.05, '') }, grade: degrees(gradeDeg) },
     });
 
-  it('that slips says how much of the load on the tug would do; of an empty hitch it says nothing', () => {
+  it('that slips says how much of the load on the vehicle would do; of an empty hitch it says nothing', () => {
     const ids = (build: Build): string[] =>
       evaluate(build).findings.flatMap(({ id }) => (id.startsWith('load-on-tug') ? [id] : []));
     expect(ids(towing(60, 4))).toHaveLength(1);

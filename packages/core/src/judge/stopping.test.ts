@@ -68,7 +68,7 @@ describe('stopping and holding', () => {
   });
 
   it('says that what is towed pushes and swings round, and where the two do not stop', () => {
-    expect(textsOf(towing(-6))).toMatch(/pushes with .* swing round the tug/);
+    expect(textsOf(towing(-6))).toMatch(/pushes with .* swing round the vehicle/);
     expect(textsOf(braked('both'))).not.toMatch(/swing round/);
     const heavy = towing(-14, { towed: { mass: typed(400, 'kg'), rolling: typed(0, '') } });
     expect(textsOf(heavy)).toMatch(/does not stop on the way down/);

@@ -53,6 +53,13 @@ const block = (title: string): string => {
 };
 
 describe('the strip', () => {
+  it('says of its top speed what it reaches, and what it may go', () => {
+    const capped = evaluate({ ...puffin, speedCap: typed(0.5, 'm/s') });
+    expect(capped.governing.find(({ link }) => link === 'over-speed')?.verdict).toBe('fails');
+    show({ ...puffin, speedCap: typed(0.5, 'm/s') });
+    expect(block('Wheel')).toMatch(/^Wheeltop speed[\d.]+ m\/s reached.*may go 0\.5 m\/s/);
+  });
+
   it('shows need, has, margin and governing job of each block', () => {
     show(puffin);
     expect(block('Wheel')).toContain('41.1 N·m needed, each');

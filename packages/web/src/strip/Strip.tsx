@@ -92,9 +92,13 @@ function edgeOf({ needs, dutyId }: LinkReport, { duties }: Report): string {
   return spans.some((span) => span?.high === needs) ? 'must stay below' : 'the best is';
 }
 
+/** How the sides of a margin are said, but for a few. */
+const USUALLY = { needs: 'needed', has: 'has' };
+
 function Filled({ link, report, was }: Pick<BlockProps, 'report' | 'was'> & { readonly link: LinkReport }) {
   const { system } = useUnits();
   const definition = linkDefinition(link.link);
+  const { said = USUALLY } = definition;
   const needs = show(link.needs, definition.dimension, system);
   const has = show(link.has, definition.dimension, system);
   const { whole } = useBuild();
@@ -119,7 +123,11 @@ function Filled({ link, report, was }: Pick<BlockProps, 'report' | 'was'> & { re
         <small className="font-sans text-[14px] font-normal text-soft">
           {isWindow ? `${has.unit} fitted` : needs.unit}
           {!isWindow && (
-            <span className="max-xl:hidden"> needed{definition.per === 'each' ? ', each' : ''}</span>
+            <span className="max-xl:hidden">
+              {' '}
+              {said.needs}
+              {definition.per === 'each' ? ', each' : ''}
+            </span>
           )}
         </small>
       </p>
@@ -131,7 +139,7 @@ function Filled({ link, report, was }: Pick<BlockProps, 'report' | 'was'> & { re
       />
       <p className="flex flex-wrap gap-x-1 max-xl:text-[14px]">
         <span>
-          {isWindow ? `${edgeOf(link, report)} ` : 'has '}
+          {isWindow ? edgeOf(link, report) : said.has}{' '}
           <span className="relative">
             <OpensMargin
               link={link}
