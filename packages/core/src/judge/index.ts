@@ -22,6 +22,7 @@ export {
 export { firstToGive } from './first-to-give.ts';
 export { groundLinks, steerInput } from './ground-links.ts';
 export { type Block, BLOCKS, isElectrical, linkDefinition, type LinkId, MENDED_AT } from './links.ts';
+export { causeOf } from './margin-findings.ts';
 export { closeness, isUnderRule, partsOfLink, standsStill, turnsAt } from './margin.ts';
 export { type Aim, payloadSweep, scoreOf, type Sweep, type SweepPoint } from './payload-sweep.ts';
 export { INSIDE, ratiosWanted, SAME } from './ratios-wanted.ts';

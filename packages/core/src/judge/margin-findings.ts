@@ -38,8 +38,13 @@ const EXPLAINS: readonly {
   { cause: 'speed', explains: ['torque'], where: (torque) => torque.has === 0 },
 ];
 
-/** The margin that explains another one, if one of them does. */
-function causeOf(link: LinkReport, under: readonly LinkReport[]): LinkReport | undefined {
+/**
+ * The margin that explains another one, if one of them fails and does.
+ *
+ * @param under among which it is looked for
+ * @example causeOf(report.governing[0], report.governing) // undefined
+ */
+export function causeOf(link: LinkReport, under: readonly LinkReport[]): LinkReport | undefined {
   return EXPLAINS.flatMap(({ cause, explains, where }) =>
     explains.includes(link.link)
       ? under.filter(

@@ -1,6 +1,7 @@
 import { pathInOrder } from '../capability/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import {
+  causeOf,
   compareMargins,
   marginInWords,
   type Margins,
@@ -95,12 +96,18 @@ const score = (report: Margins, link: LinkReport['link']): number => {
   return own ? closeness(own) : Infinity;
 };
 
-/** Whether it breaks what held: a duty falls over that stood, another margin fails, a motor runs far over its voltage. */
+/**
+ * Whether it breaks what held: a duty falls over that stood, another margin fails, a motor runs far over its voltage. What was not
+ * even asked while a worse thing stood before it did not hold.
+ */
 const breaks = ({ build, report, candidate, now }: Tried, mends: LinkReport['link'] | null): boolean =>
   now.duties.some((d, at) => !d.footing.stands && report.duties[at]?.footing.stands) ||
   now.governing.some(
     (link) =>
-      link.verdict === 'fails' && link.link !== mends && governingOf(report, link.link)?.verdict !== 'fails',
+      link.verdict === 'fails' &&
+      link.link !== mends &&
+      governingOf(report, link.link)?.verdict !== 'fails' &&
+      !causeOf(link, report.links),
   ) ||
   misfits(candidate.build) > misfits(build) ||
   overRated(candidate.build) > Math.max(MOST_OVER_RATED, overRated(build));
