@@ -9,6 +9,7 @@ import {
   circle,
   extentOf,
   fitTo,
+  freeCorner,
   line,
   measure,
   note,
@@ -125,5 +126,40 @@ describe('figures of a drawing', () => {
   it('are measured by round lengths: one, two or five times a power of ten', () => {
     const found = [0.013, 0.02, 0.049, 0.7, 1, 9.99, 260].map(roundLength);
     expect(found).toEqual([0.01, 0.02, 0.02, 0.5, 1, 5, 200].map((x) => expect.closeTo(x, 12)));
+  });
+
+  it('leave a corner to what is written beside them: the upper left, or where it lies over the fewest', () => {
+    const page = { width: 200, height: 100 };
+    // One unit of the drawing is one of the page, its lower left corner at nought.
+    const fit = fitTo({ left: 0, right: 200, bottom: 0, top: 100 }, { ...page, margin: { x: 0, y: 0 } });
+    const corner = (middles: readonly (readonly [number, number])[], corners: 'all' | 'upper' = 'all') =>
+      freeCorner(
+        middles.map(([x, y]) => circle(at(x, y), 8, 'ink')),
+        fit,
+        { page, size: { width: 40, height: 10 }, edge: 5, corners },
+      );
+    const [upperLeft, upperRight] = [
+      { x: 5, y: 5 },
+      { x: 155, y: 5 },
+    ];
+    const [lowerLeft, lowerRight] = [
+      { x: 5, y: 85 },
+      { x: 155, y: 85 },
+    ];
+    const [onUpperLeft, onUpperRight, onLowerLeft] = [
+      [20, 90],
+      [180, 90],
+      [20, 10],
+    ] as const;
+    expect(corner([])).toEqual(upperLeft);
+    expect(corner([onUpperRight, onLowerLeft])).toEqual(upperLeft);
+    expect(corner([onUpperLeft])).toEqual(upperRight);
+    expect(corner([onUpperLeft, onUpperRight])).toEqual(lowerLeft);
+    expect(corner([onUpperLeft, onUpperRight, onLowerLeft])).toEqual(lowerRight);
+    // Above the ground alone, over one rather than two.
+    expect(corner([onUpperLeft, onUpperLeft, onUpperRight], 'upper')).toEqual(upperRight);
+    // What ends just beside it does not count.
+    expect(corner([[53, 90]])).toEqual(upperLeft);
+    expect(corner([[52.9, 90]])).toEqual(upperRight);
   });
 });

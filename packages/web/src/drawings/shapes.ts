@@ -207,3 +207,42 @@ export function roundLength(most: number): number {
   return ([5, 2].find((n) => n * power <= most) ?? 1) * power;
 }
 import { assertNever } from '@zubric/core/contract';
+
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/**
+ * Where something of a size lies over the fewest shapes: the place of its upper left end, in one of the corners of a page,
+ * the upper ones first.
+ *
+ * @param corners all of them, or the upper ones alone, where the ground is drawn below
+ */
+export function freeCorner(
+  shapes: readonly Shape[],
+  fit: Fit,
+  {
+    page,
+    size,
+    edge,
+    corners,
+  }: {
+    readonly page: Size;
+    readonly size: Size;
+    /** How far from the edge of the page. */
+    readonly edge: number;
+    readonly corners: 'all' | 'upper';
+  },
+): At {
+  const boxes = shapes.map((shape) => extentOf([shape]));
+  const lefts = [edge, page.width - edge - size.width];
+  const tops = [edge, ...(corners === 'all' ? [page.height - edge - size.height] : [])];
+  const covered = ({ x, y }: At): number =>
+    boxes.filter(
+      ({ left, right, bottom, top }) =>
+        fit.x(left) < x + size.width && fit.x(right) > x && fit.y(top) < y + size.height && fit.y(bottom) > y,
+    ).length;
+  const places = tops.flatMap((y) => lefts.map((x): At => ({ x, y })));
+  return places.reduce((best, other) => (covered(other) < covered(best) ? other : best));
+}

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { PlainSwitch } from '../../common/PlainSwitch.tsx';
 import { useSay, useUnits } from '../../common/units.tsx';
 import { Shapes } from '../../drawings/Sketch.tsx';
-import { extentOf, fitTo, roundLength, type Fit } from '../../drawings/shapes.ts';
+import { extentOf, fitTo, freeCorner, roundLength, type Fit, type Shape } from '../../drawings/shapes.ts';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { fromAbove, fromTheSide } from './train-drawing.ts';
 
@@ -65,7 +65,7 @@ function Seen({ view, title }: { readonly view: View; readonly title: string }) 
       >
         {drawing.groundY !== undefined && <Ground y={fit.y(drawing.groundY)} />}
         <Shapes shapes={drawing.shapes} fit={fit} />
-        <Bar fit={fit} />
+        <Bar shapes={drawing.shapes} fit={fit} onGround={drawing.groundY !== undefined} />
       </svg>
       <figcaption className="px-3 pb-1.5 text-[14px] text-soft">
         <span className="max-xl:hidden">{title}, </span>
@@ -155,17 +155,29 @@ function Facts() {
   );
 }
 
-/** A round length, so that the drawing can be measured. */
-function Bar({ fit }: { readonly fit: Fit }) {
+/** About as wide as a letter is. */
+const LETTER = 7.5;
+const BAR_HEIGHT = 16;
+
+/** A round length, so that the drawing can be measured, where it lies over nothing that is drawn. */
+function Bar({ shapes, fit, onGround }: { shapes: readonly Shape[]; fit: Fit; onGround: boolean }) {
   const say = useSay();
   const { system } = useUnits();
   const unit = system === 'imperial' ? MM_PER_INCH : 1;
   const length = roundLength(LONGEST_BAR / fit.scale / unit) * unit;
+  const said = say(length / 1000, 'length');
+  const long = length * fit.scale;
+  const at = freeCorner(shapes, fit, {
+    page: { width: WIDTH, height: HEIGHT },
+    size: { width: long + 8 + said.length * LETTER, height: BAR_HEIGHT },
+    edge: MARGIN.y,
+    corners: onGround ? 'upper' : 'all',
+  });
   return (
-    <g transform={`translate(14 22)`} stroke="var(--color-soft)" fill="none">
-      <path d={`M0 -6v6h${length * fit.scale}v-6`} />
-      <text x={length * fit.scale + 8} fontSize="14" stroke="none" fill="var(--color-soft)">
-        {say(length / 1000, 'length')}
+    <g transform={`translate(${at.x} ${at.y + 10})`} stroke="var(--color-soft)" fill="none">
+      <path d={`M0 -6v6h${long}v-6`} />
+      <text x={long + 8} fontSize="14" stroke="none" fill="var(--color-soft)">
+        {said}
       </text>
     </g>
   );
