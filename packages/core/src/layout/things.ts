@@ -23,6 +23,8 @@ export interface Thing {
   /** As it stands, wheels straight ahead. */
   readonly standing: readonly Solid[];
   readonly part?: PlacedPart;
+  /** Of a wheel: whether a motor turns it. */
+  readonly driven?: boolean;
   /** Things that it may touch: the wheels that a loop runs round. */
   readonly touches?: readonly string[];
   /** Of a piece of the body that is taken off to open it. */
@@ -88,6 +90,7 @@ function wheelThings(build: Build): Thing[] {
       id: `${axle.id}-${side}`,
       name: side === 'middle' ? axle.name : `${axle.name}, ${side}`,
       kind: 'wheel',
+      driven: axle.driven,
       ...wheelSolids(build, axle, [axle.ahead.value, left]),
     }));
   });

@@ -1,6 +1,6 @@
 import { centreOfGravity, layoutReport } from '@zubric/core/layout';
 import { arrange, arrangementOf } from '@zubric/core/vehicle';
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { demo } from '../../testing/demo.ts';
 import { handedOver } from '../../testing/handed.ts';
@@ -27,6 +27,19 @@ describe('the layout', () => {
       /weighs 58 kg, its middle 440 mm ahead of the rear axle, on the middle line and 300 mm up/,
     );
     expect(text()).toMatch(/63 % of it stands on the driven wheels/);
+  });
+
+  it('draws wheels that a motor turns otherwise than those that run along', () => {
+    const filled = (tone: string) =>
+      document.querySelectorAll(`path[fill="var(--color-${tone})"][fill-opacity="0.5"]`).length;
+    onBench(<LayoutStation />, puffin);
+    const asDrawn = [filled('mech-lo'), filled('field')];
+    expect(Math.min(...asDrawn)).toBeGreaterThan(0);
+    cleanup();
+    const { axles } = puffin.layout;
+    const swapped = axles.map((axle) => ({ ...axle, driven: !axle.driven }));
+    onBench(<LayoutStation />, { ...puffin, layout: { ...puffin.layout, axles: swapped } });
+    expect([filled('field'), filled('mech-lo')]).toEqual(asDrawn);
   });
 
   it('takes the parts of a build that have no place yet, and its weight follows', () => {

@@ -72,9 +72,9 @@ export const WheelMark = memo(function WheelMark({
         <path
           key={`standing ${n}`}
           d={pathOf(sheet, outlineOf(solid, view))}
-          fill="var(--color-mech-lo)"
+          fill={thing.driven ? 'var(--color-mech-lo)' : 'var(--color-field)'}
           fillOpacity="0.5"
-          stroke="var(--color-mech)"
+          stroke={thing.driven ? 'var(--color-mech)' : 'var(--color-ink)'}
         />
       ))}
     </>
