@@ -50,6 +50,12 @@ const ToStation = memo(({ buildId, block }: { readonly buildId: string; readonly
   </Link>
 ));
 
+/** What is compared, without the name of the block that it stands beside. */
+const besideBlock = ({ link }: LinkReport, block: Block): string =>
+  linkDefinition(link)
+    .title.toLowerCase()
+    .replace(new RegExp(`^${block} `), '');
+
 interface BlockProps {
   readonly buildId: string;
   readonly block: Block;
@@ -71,7 +77,7 @@ function StripBlock({ buildId, block, link, report, was }: BlockProps) {
         <ToStation buildId={buildId} block={block} />
         {link && (
           <span className="block font-sans text-[14px] leading-tight font-normal text-soft xl:text-right">
-            {linkDefinition(link.link).title.toLowerCase()}
+            {besideBlock(link, block)}
           </span>
         )}
       </h2>
@@ -88,8 +94,8 @@ function StripBlock({ buildId, block, link, report, was }: BlockProps) {
 function edgeOf({ needs, dutyId }: LinkReport, { duties }: Report): string {
   const window = duties.find(({ id }) => id === dutyId)?.ratioWindow;
   const spans = [window?.just, window?.rule];
-  if (spans.some((span) => span?.low === needs)) return 'must stay above';
-  return spans.some((span) => span?.high === needs) ? 'must stay below' : 'the best is';
+  if (spans.some((span) => span?.low === needs)) return 'keep above';
+  return spans.some((span) => span?.high === needs) ? 'keep below' : 'best is';
 }
 
 /** How the sides of a margin are said, but for a few. */
