@@ -92,24 +92,35 @@ const stop = (signal) => {
 };
 process.once('SIGINT', stop).once('SIGTERM', stop);
 
-/** Runs it in a process group of its own, so that all that it started ends with it; `quiet`, it is heard once it has ended. */
+/** What it said last, of one that died: its error stands there. */
+const LAST_SAID = 2500;
+
+/**
+ * Runs it in a process group of its own, so that all that it started ends with it; `quiet`, it is heard once it has ended. Gives how
+ * it ended, and what it said last where it was not said to a terminal.
+ */
 const run = (command, args, { env, quiet }) =>
   new Promise((resolve) => {
     const said = [];
     const started = spawn(bin(command), args, {
       cwd: ROOT,
-      stdio: quiet ? ['ignore', 'pipe', 'pipe'] : 'inherit',
+      stdio: quiet || !process.stdout.isTTY ? ['ignore', 'pipe', 'pipe'] : 'inherit',
       detached: true,
       env: { ...process.env, ...env },
     });
     running.add(started.pid);
-    for (const stream of [started.stdout, started.stderr]) stream?.on('data', (piece) => said.push(piece));
+    for (const stream of [started.stdout, started.stderr])
+      stream?.on('data', (piece) => {
+        said.push(piece);
+        if (!quiet) process.stdout.write(piece);
+      });
     const late = setTimeout(() => endGroup(started.pid), RUNNER_MINUTES * 60_000);
     const end = (status) => {
       clearTimeout(late);
       running.delete(started.pid);
-      process.stdout.write(Buffer.concat(said));
-      resolve(status);
+      const all = Buffer.concat(said);
+      if (quiet) process.stdout.write(all);
+      resolve({ status, last: all.subarray(-LAST_SAID).toString() });
     };
     started.on('error', () => end('an error'));
     // What it left behind would keep its output open.
@@ -121,12 +132,12 @@ const run = (command, args, { env, quiet }) =>
 
 /** A runner that writes how many passed; one that dies without a report has failed. */
 async function runner(title, command, args, { report, read, env = {}, quiet = false }) {
-  const status = await run(command, args, { env, quiet });
+  const { status, last } = await run(command, args, { env, quiet });
   const [passed, failed, names] = existsSync(report)
     ? read(JSON.parse(readFileSync(report, 'utf8')))
     : [0, 0, []];
   const died = status !== 0 && failed === 0;
-  failures.push(...names, ...(died ? [`${title} ended with ${status}`] : []));
+  failures.push(...names, ...(died ? [`${title} ended with ${status}, and said last: ${last}`] : []));
   count(passed, failed + (died || passed + failed === 0 ? 1 : 0));
 }
 
