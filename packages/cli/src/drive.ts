@@ -38,7 +38,7 @@ const NUMBERS = {
   '--runs': z.int().min(1).max(1000),
 } as const;
 
-interface Asked {
+interface DriveAsked {
   readonly course: Course;
   readonly control: Control;
   readonly matched: boolean;
@@ -46,7 +46,9 @@ interface Asked {
   readonly runs: Runs;
 }
 
-type Read = { readonly ok: true; readonly asked: Asked } | { readonly ok: false; readonly problem: string };
+type Read =
+  | { readonly ok: true; readonly asked: DriveAsked }
+  | { readonly ok: false; readonly problem: string };
 
 const refuse = (problem: string): Read => ({ ok: false, problem });
 

@@ -18,7 +18,7 @@ const UNITS = ['metric', 'imperial'] as const;
 const SHEETS = ['A4', 'Letter'] as const;
 
 /** What was asked, or what is wrong with it. */
-interface Asked {
+interface OutAsked {
   readonly file: string;
   readonly as: (typeof FORMS)[number];
   readonly units: (typeof UNITS)[number];
@@ -31,7 +31,7 @@ const oneOf = <T extends string>(option: string, of: readonly T[], text: string)
   return found;
 };
 
-function askedIn(args: readonly string[]): Asked {
+function askedIn(args: readonly string[]): OutAsked {
   const { values, positionals } = parseArgs({
     args: [...args],
     allowPositionals: true,
@@ -55,7 +55,7 @@ function askedIn(args: readonly string[]): Asked {
 const fontAt = (name: string): Uint8Array =>
   readFileSync(new URL(import.meta.resolve(`pdfmake/fonts/Roboto/Roboto-${name}.ttf`)));
 
-async function written({ build, trialSets }: ReadBuild, { as, units, paper }: Asked): Promise<Outcome> {
+async function written({ build, trialSets }: ReadBuild, { as, units, paper }: OutAsked): Promise<Outcome> {
   const sets = trialSets.map((set, n) => ({ ...set, id: set.id ?? `set-${n + 1}` }));
   const report = () => reportPaper(build, { system: units, trialSets: sets });
   switch (as) {
@@ -78,7 +78,7 @@ async function written({ build, trialSets }: ReadBuild, { as, units, paper }: As
 
 /** `zubric out FILE --as FORM`: a build in a form that programs of others read; or one line per problem. */
 export async function outFile(args: readonly string[], files: Files): Promise<Outcome> {
-  let asked: Asked;
+  let asked: OutAsked;
   try {
     asked = askedIn(args);
   } catch (error) {

@@ -20,7 +20,7 @@ export const SEARCH_USAGE = [
 ];
 
 /** What was asked of the command. */
-interface Asked {
+interface SearchAsked {
   readonly file: string;
   readonly shelf: readonly string[];
   readonly limits: SearchLimits;
@@ -33,7 +33,7 @@ const SWITCHES: readonly string[] = ['--on-hand', '--loops-on-hand', '--event'];
 const NUMBERS = ['--budget', '--most-kg', '--stages', '--top'] as const;
 
 /** The words after the command; a misread one is told with what would do. */
-function askedIn(args: readonly string[]): Asked {
+function askedIn(args: readonly string[]): SearchAsked {
   const shelf: string[] = [];
   const files: string[] = [];
   const numbers = new Map<string, number>();
@@ -111,7 +111,7 @@ export function searchFile(args: readonly string[], files: Files): Outcome {
   }
 }
 
-function found(build: Build, shelf: readonly Part[], { limits, top }: Asked) {
+function found(build: Build, shelf: readonly Part[], { limits, top }: SearchAsked) {
   const start = performance.now();
   const { judged, works, front, rejected } = search({ build, shelf, limits });
   const seconds = (performance.now() - start) / 1000;

@@ -17,7 +17,7 @@ const SHEETS = ['A4', 'Letter'] as const;
 class Misread extends Error {}
 
 /** What was asked of the command. */
-interface Asked {
+interface TemplateAsked {
   readonly file: string;
   readonly what?: string | undefined;
   readonly format: (typeof FORMATS)[number];
@@ -41,11 +41,11 @@ function kerfIn(text: string | undefined): number {
   return kerfMm;
 }
 
-function askedIn(args: readonly string[]): Asked {
+function askedIn(args: readonly string[]): TemplateAsked {
   const files: string[] = [];
   let [list, what]: [boolean, string | undefined] = [false, undefined];
-  let format: Asked['format'] = 'svg';
-  let paper: Asked['paper'] = 'A4';
+  let format: TemplateAsked['format'] = 'svg';
+  let paper: TemplateAsked['paper'] = 'A4';
   let kerfMm = 0;
   for (let at = 0; at < args.length; at += 1) {
     const word = args[at] ?? '';
@@ -63,7 +63,7 @@ function askedIn(args: readonly string[]): Asked {
   return { file, what, format, paper, kerfMm };
 }
 
-async function written(drawn: Template, { format, paper, kerfMm }: Asked): Promise<Outcome> {
+async function written(drawn: Template, { format, paper, kerfMm }: TemplateAsked): Promise<Outcome> {
   const template = withKerf(drawn, kerfMm);
   if (format === 'pdf') return { ...done(''), bytes: await toPdf(template, paper) };
   return done(format === 'dxf' ? toDxf(template) : toSvg(template));

@@ -1,6 +1,6 @@
 import type { Spot } from './course.ts';
 import type { Led } from './rig.ts';
-import type { Place } from './sensors.ts';
+import type { Pose } from './ground-forces.ts';
 import type { Twist } from './twist.ts';
 
 /** So far ahead it aims, in seconds of its speed; never nearer than its own reach (common practice, no source). */
@@ -36,14 +36,14 @@ export class Pursuit {
   }
 
   /** Whether the last place is passed. */
-  isThrough(spots: readonly Spot[], place: Place): boolean {
+  isThrough(spots: readonly Spot[], place: Readonly<Pose>): boolean {
     this.#begin(spots, place);
     this.#passOn(spots, place);
     return this.#next >= spots.length;
   }
 
   /** How to move to come along the line. */
-  twistFor(spots: readonly Spot[], place: Place, speedMps: number): Twist {
+  twistFor(spots: readonly Spot[], place: Readonly<Pose>, speedMps: number): Twist {
     this.#begin(spots, place);
     this.#passOn(spots, place);
     const aim = this.#aim(spots, place, Math.max(this.reachM, AIMS_S * speedMps));
@@ -61,7 +61,7 @@ export class Pursuit {
     return { aheadMps, turnRadS: aheadMps * curvature };
   }
 
-  #begin(spots: readonly Spot[], place: Place): void {
+  #begin(spots: readonly Spot[], place: Readonly<Pose>): void {
     if (this.#line === spots) return;
     this.#line = spots;
     this.#next = 0;
@@ -69,7 +69,7 @@ export class Pursuit {
   }
 
   /** Goes on to the next place once the line square to its leg is passed. */
-  #passOn(spots: readonly Spot[], place: Place): void {
+  #passOn(spots: readonly Spot[], place: Readonly<Pose>): void {
     for (let to = spots[this.#next]; to !== undefined; to = spots[this.#next]) {
       const from = this.#next === 0 ? this.#from : (spots[this.#next - 1] ?? this.#from);
       const [lx, ly] = [to.x - from.x, to.y - from.y];
@@ -79,7 +79,7 @@ export class Pursuit {
   }
 
   /** A place on the line so far ahead. */
-  #aim(spots: readonly Spot[], place: Place, reachM: number): Spot {
+  #aim(spots: readonly Spot[], place: Readonly<Pose>, reachM: number): Spot {
     let from = this.#next === 0 ? this.#from : (spots[this.#next - 1] ?? this.#from);
     let last: Spot = from;
     for (const to of spots.slice(this.#next)) {

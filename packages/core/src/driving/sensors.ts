@@ -1,16 +1,10 @@
 import type { Control } from '../vehicle/index.ts';
+import type { Pose } from './ground-forces.ts';
 import type { Motion } from './motion.ts';
 import type { Led, RigContact } from './rig.ts';
 
 /** Less than this of turning in its equations, square metres, tells nothing of it. */
 const SINGULAR = 1e-12;
-
-/** Where it takes itself to be. */
-export interface Place {
-  readonly x: number;
-  readonly y: number;
-  readonly heading: number;
-}
 
 /** What a vehicle's controller knows of itself: by counted turns and the sizes it was told, by a gyro, or by an eye that sees all. */
 export class Sensors {
@@ -20,7 +14,8 @@ export class Sensors {
   turnedRad = 0;
   /** Off the heading that it had as the move began, to the left positive, rad. */
   headingOff = 0;
-  place: Place = { x: 0, y: 0, heading: 0 };
+  /** Where it takes itself to be. */
+  place: Readonly<Pose> = { x: 0, y: 0, heading: 0 };
   readonly #led: Led;
   readonly #control: Control;
   readonly #radius: readonly number[];
@@ -88,14 +83,14 @@ export class Sensors {
   }
 
   /** As someone sees it who stands beside. */
-  #seen({ pose }: Motion): Place {
+  #seen({ pose }: Motion): Readonly<Pose> {
     const { middleAheadM: a, middleLeftM: l } = this.#led;
     const [c, s] = [Math.cos(pose.heading), Math.sin(pose.heading)];
     return { x: pose.x + c * a - s * l, y: pose.y + s * a + c * l, heading: pose.heading };
   }
 
   /** By its own counts, and its gyro where it has one; steered wheels stand where they are told. */
-  #counts(motion: Motion, timeS: number): Place {
+  #counts(motion: Motion, timeS: number): Readonly<Pose> {
     const [wayM, turned] = this.#moved(motion);
     const heading = this.#control.heading
       ? motion.pose.heading + this.#driftRadS * timeS

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { show } from '../quantity/index.ts';
 
 /** A place of a course: from where it starts, ahead and to the right. */
-interface Place {
+interface CoursePoint {
   readonly aheadM: number;
   readonly rightM: number;
 }
@@ -16,7 +16,7 @@ export const PLACES_BY = ['earth', 'ahead-right', 'ahead-left'] as const;
 
 /** Places to drive along. */
 export interface ReadPlaces {
-  readonly points: readonly Place[];
+  readonly points: readonly CoursePoint[];
   readonly by: (typeof PLACES_BY)[number];
 }
 
@@ -61,7 +61,7 @@ const WGS84 = { radiusM: 6_378_137, eccentricity2: 6.694_379_990_14e-3 };
 const DEGREE = Math.PI / 180;
 
 /** Places on the Earth as seen from the first, the second straight ahead of it. */
-function fromEarth(all: readonly OnEarth[]): Place[] {
+function fromEarth(all: readonly OnEarth[]): CoursePoint[] {
   const wrong = all.findIndex(([lon, lat]) => !(Math.abs(lon) <= 180 && Math.abs(lat) < 90));
   if (wrong >= 0)
     throw new UnreadablePlaces(
@@ -189,13 +189,13 @@ export function placesFromFile(text: string): ReadPlaces {
 const MOST_MITRE = 3;
 
 /** A way beside another, to the right positive: corner by corner, what would go back on itself left out. */
-function beside(way: readonly Place[], off: number): Place[] {
-  const unit = (from: Place, to: Place): Place => {
+function beside(way: readonly CoursePoint[], off: number): CoursePoint[] {
+  const unit = (from: CoursePoint, to: CoursePoint): CoursePoint => {
     const far = Math.hypot(to.aheadM - from.aheadM, to.rightM - from.rightM);
     return { aheadM: (to.aheadM - from.aheadM) / far, rightM: (to.rightM - from.rightM) / far };
   };
-  const at = (n: number): Place => way[n] as Place;
-  const moved = way.map((place, n): Place => {
+  const at = (n: number): CoursePoint => way[n] as CoursePoint;
+  const moved = way.map((place, n): CoursePoint => {
     const before = unit(at(Math.max(0, n - 1)), at(Math.max(1, n)));
     const after = unit(at(Math.min(way.length - 2, n)), at(Math.min(way.length - 1, n + 1)));
     // Square to both, as far out that each of its two edges stands off as it should.
@@ -221,9 +221,9 @@ function beside(way: readonly Place[], off: number): Place[] {
  * @example rowsBeside([{ aheadM: 5, rightM: 0 }], { more: 1, apartM: 1, side: 'right' }).length // 3
  */
 export function rowsBeside(
-  points: readonly Place[],
+  points: readonly CoursePoint[],
   { more, apartM, side }: { readonly more: number; readonly apartM: number; readonly side: 'left' | 'right' },
-): readonly Place[] {
+): readonly CoursePoint[] {
   // It is driven from where it starts; places that follow upon themselves have no direction.
   const way = [{ aheadM: 0, rightM: 0 }, ...points].filter(
     (place, n, all) =>

@@ -5,25 +5,25 @@
 export const VERBS = ['go', 'turn', 'motor', 'battery', 'stop'] as const;
 export type Verb = (typeof VERBS)[number];
 
-type Values = Readonly<Record<string, number | string>>;
+type CommandValues = Readonly<Record<string, number | string>>;
 
 /** What a vehicle is told to do. */
 export interface Command {
   readonly id: number;
   readonly verb: Verb;
-  readonly values: Values;
+  readonly values: CommandValues;
 }
 
 /** What a vehicle says to it: heard, refused, or what it read when it was done. */
 export type Answer =
   | { readonly says: 'ok'; readonly id: number }
   | { readonly says: 'no'; readonly id: number; readonly why: string }
-  | { readonly says: 'got'; readonly id: number; readonly values: Values };
+  | { readonly says: 'got'; readonly id: number; readonly values: CommandValues };
 
 const DIGITS = 7;
 const word = ([name, value]: readonly [string, number | string]): string =>
   `${name}=${typeof value === 'number' ? Number(value.toPrecision(DIGITS)) : value.replace(/\s+/g, '_')}`;
-const words = (values: Values): string[] => Object.entries(values).map(word);
+const words = (values: CommandValues): string[] => Object.entries(values).map(word);
 
 /**
  * A command as a line.
@@ -45,7 +45,7 @@ export const writeAnswer = (answer: Answer): string => {
     : ['got', String(answer.id), ...words(answer.values)].join(' ');
 };
 
-function valuesIn(parts: readonly string[]): Values | undefined {
+function valuesIn(parts: readonly string[]): CommandValues | undefined {
   const values: Record<string, number | string> = {};
   for (const part of parts) {
     const [name = '', value, ...more] = part.split('=');

@@ -8,15 +8,15 @@ import { useBuild } from '../session/BuildSession.tsx';
 import { useLongWork, type AskLong, type LongWork } from '../workers/use-long-work.ts';
 
 /** What is asked: a build, and what was found of it before, to set beside. */
-interface Asked {
+interface ChancesAsked {
   readonly build: Build;
   readonly before?: Chances | undefined;
 }
 
-const CHANCES: AskLong<Asked, number, Chances> = {
+const CHANCES: AskLong<ChancesAsked, number, Chances> = {
   ask: (work, { build }, tells) => work.chances(build, tells),
   nothingYet: 0,
-  found: new Map<string, LongWork<Asked, number, Chances>>(),
+  found: new Map<string, LongWork<ChancesAsked, number, Chances>>(),
 };
 
 /** How sure a build is of its margins, and which number to go and measure. */
@@ -68,7 +68,13 @@ export function ChancesPage() {
 }
 
 /** Of each job how often it holds, and what decides. */
-function Found({ chances, asked: { build, before } }: { readonly chances: Chances; readonly asked: Asked }) {
+function Found({
+  chances,
+  asked: { build, before },
+}: {
+  readonly chances: Chances;
+  readonly asked: ChancesAsked;
+}) {
   const { each, all, samples } = chances;
   const doubted = each.filter(({ keeps }) => keeps < 1).sort((a, b) => a.keeps - b.keeps);
   return (

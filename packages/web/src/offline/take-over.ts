@@ -3,7 +3,7 @@ export interface OpenPage {
   readonly id: string;
 }
 /** What a worker that waits needs of the browser: the pages that are open, and to stand in the earlier one's place. */
-export interface Place {
+export interface WaitingScope {
   readonly clients: {
     readonly matchAll: (of: { includeUncontrolled: boolean }) => Promise<readonly OpenPage[]>;
   };
@@ -15,7 +15,7 @@ const LOOKS = 10;
 const BETWEEN_LOOKS_MS = 200;
 
 /** Whether the page that asks is there still, and is the only one that is open. */
-async function isAlone({ clients }: Place, asking: string | undefined): Promise<boolean> {
+async function isAlone({ clients }: WaitingScope, asking: string | undefined): Promise<boolean> {
   for (let look = 1; ; look++) {
     const pages = await clients.matchAll({ includeUncontrolled: true });
     if (!pages.some(({ id }) => id === asking)) return false;
@@ -28,7 +28,7 @@ async function isAlone({ clients }: Place, asking: string | undefined): Promise<
  * Takes over where the page that asks is the only one: else the files of another would be pulled from under it.
  * Resolves to whether it did.
  */
-export async function takeOver(place: Place, asking: string | undefined): Promise<boolean> {
+export async function takeOver(place: WaitingScope, asking: string | undefined): Promise<boolean> {
   if (!(await isAlone(place, asking))) return false;
   await place.skipWaiting();
   return true;

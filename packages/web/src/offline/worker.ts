@@ -9,7 +9,7 @@ import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { NetworkFirst } from 'workbox-strategies';
 import { KEPT_SINCE } from '../common/connection.ts';
 import { NOT_NOW, TAKE_OVER } from './messages.ts';
-import { takeOver, type OpenPage, type Place } from './take-over.ts';
+import { takeOver, type OpenPage, type WaitingScope } from './take-over.ts';
 
 /** Every file of the application, written in when it is built. */
 declare const FILES: PrecacheEntry[];
@@ -20,8 +20,8 @@ interface Heard {
   readonly ports: readonly MessagePort[];
   readonly waitUntil: (done: Promise<unknown>) => void;
 }
-interface WorkerScope extends Place {
-  readonly clients: Place['clients'] & { readonly claim: () => Promise<void> };
+interface WorkerScope extends WaitingScope {
+  readonly clients: WaitingScope['clients'] & { readonly claim: () => Promise<void> };
   readonly caches: CacheStorage;
   readonly addEventListener: (type: 'message' | 'activate', heard: (event: Heard) => void) => void;
 }

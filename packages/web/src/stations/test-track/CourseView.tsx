@@ -17,7 +17,7 @@ import { steersByWheels, useDriving } from './use-driving.ts';
 
 const RUNS = 100;
 
-interface Asked {
+interface StudyAsked {
   readonly build: Build;
   readonly ask: DriveAsk;
 }
@@ -26,11 +26,11 @@ interface Progress {
   readonly share: number;
 }
 
-const STUDY: AskLong<Asked, Progress, Study> = {
+const STUDY: AskLong<StudyAsked, Progress, Study> = {
   ask: (work, { build, ask }, tells) =>
     work.driveStudy(build, ask, { runs: RUNS, seed: 1, oneVehicle: false }, tells),
   nothingYet: { share: 0 },
-  found: new Map<string, LongWork<Asked, Progress, Study>>(),
+  found: new Map<string, LongWork<StudyAsked, Progress, Study>>(),
 };
 
 /** A course driven: once as soon as anything is changed, a hundred times when asked. */

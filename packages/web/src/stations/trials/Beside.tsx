@@ -24,9 +24,9 @@ interface Props {
   readonly result: TrialResult;
 }
 
-type Asked = readonly [TrialConditions, readonly Pick<Measured, 'key' | 'value'>[]];
+type RunAsked = readonly [TrialConditions, readonly Pick<Measured, 'key' | 'value'>[]];
 
-const keysAndValues = ({ measured }: TrialResult): Asked[1] =>
+const keysAndValues = ({ measured }: TrialResult): RunAsked[1] =>
   measured.map(({ key, value }) => ({ key, value }));
 
 /** What the build foretells beside what was measured, whether the two agree, and taking the measured one over. */
@@ -37,7 +37,7 @@ export function Beside({ set, result }: Props) {
   const { answer, problem } = useBeside(
     useCallback<Ask<readonly Predicted[]>>(
       (work) => {
-        const [of, measured] = JSON.parse(asked) as Asked;
+        const [of, measured] = JSON.parse(asked) as RunAsked;
         return work.predicted(build, { protocol, conditions: of }, measured);
       },
       [build, protocol, asked],
@@ -107,7 +107,7 @@ function Doubts({ set, result, measured }: Props & { readonly measured: Measured
   const { answer } = useBeside(
     useCallback<Ask<readonly Doubted[]>>(
       (work) => {
-        const [of, all] = JSON.parse(asked) as Asked;
+        const [of, all] = JSON.parse(asked) as RunAsked;
         return work.doubted(build, { protocol, conditions: of }, { key, value }, all);
       },
       [build, protocol, asked, key, value],
