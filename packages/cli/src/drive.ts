@@ -7,7 +7,7 @@ import {
   whyNotDriven,
   type DriveAsk,
   type NotDriven,
-  type Runs,
+  type CloudRuns,
   type School,
 } from '@zubric/core/driving';
 import { controlSchema, courseSchema, type Build, type Control, type Course } from '@zubric/core/vehicle';
@@ -43,7 +43,7 @@ interface DriveAsked {
   readonly control: Control;
   readonly matched: boolean;
   readonly job?: string;
-  readonly runs: Runs;
+  readonly runs: CloudRuns;
 }
 
 type Read =
@@ -135,7 +135,7 @@ export function driveFile(args: readonly string[], files: Files): Outcome {
 }
 
 /** The runs as they are printed. */
-function driven(build: Build, ask: DriveAsk, runs: Runs): Outcome {
+function driven(build: Build, ask: DriveAsk, runs: CloudRuns): Outcome {
   const report = driveReport(build, ask, runs);
   if (!report)
     return refused(['this build has no job to take its ground and load from: state one in the Brief']);

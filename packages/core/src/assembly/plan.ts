@@ -2,7 +2,7 @@ import type { Build } from '../vehicle/index.ts';
 import { dayAfter, daysBetween, workingDays, type Day } from './calendar.ts';
 import type { PlanProblem } from './edited.ts';
 import { partsList, type PartLine } from './parts-list.ts';
-import { DAY_S, schedule, workOn, type Hands, type HeldBy, type Planned, type Span } from './schedule.ts';
+import { DAY_S, schedule, workOn, type Hands, type HeldBy, type Planned, type WorkSpan } from './schedule.ts';
 import { assemblySteps } from './steps.ts';
 import type { Step } from './step.ts';
 
@@ -93,7 +93,7 @@ const planOf = (build: Build, today: Day, steps: readonly Step[], lines: Lines, 
 const isTuning = ({ role }: Step): boolean => role === 'tune';
 
 /** The steps that hold the last one back, and what holds those back: a day later there is a day later in all. */
-function criticalSteps(steps: readonly Step[], spans: ReadonlyMap<string, Span>): ReadonlySet<string> {
+function criticalSteps(steps: readonly Step[], spans: ReadonlyMap<string, WorkSpan>): ReadonlySet<string> {
   const critical = new Set<string>();
   const last = steps
     .filter((step) => !isTuning(step) && step.doneOn === undefined)
@@ -156,7 +156,7 @@ export function assemblyOutlook(build: Build, today: Day): AssemblyOutlook {
   /** The day of a moment at which something ends: what ends with a session ends on its day. */
   const lastDayOf = (moment: number, start: number): Day => dayOf(Math.max(start, moment - 1));
   const people = peopleOf(build);
-  const sessionsOf = (span: Span): PlannedStep['sessions'] => {
+  const sessionsOf = (span: WorkSpan): PlannedStep['sessions'] => {
     const team = people.filter(({ name }) => span.who.includes(name));
     if (team.length === 0) return [];
     return [...workOn(span, team, today)].map(([at, workS]) => ({ day: dayAfter(today, at), workS }));
@@ -244,7 +244,7 @@ export function daysMoved(build: Build, today: Day, lineId: string, laterDays: n
 interface StepStanding {
   readonly lacking: readonly PartLine[];
   readonly done: ReadonlySet<string>;
-  readonly spans: ReadonlyMap<string, Span>;
+  readonly spans: ReadonlyMap<string, WorkSpan>;
   readonly sessionS: number;
 }
 

@@ -20,7 +20,7 @@ export interface HeldBy {
 }
 
 /** When a step is worked on, by whom, and when it is ready, its waiting over. */
-export interface Span {
+export interface WorkSpan {
   readonly start: number;
   /** The hands-on work is done. */
   readonly end: number;
@@ -88,7 +88,11 @@ function workedThrough(start: number, workS: number, session: Session): number {
  * What each day of a span holds of its hands-on work, s, from its first day on: a step goes on from session to session of those
  * who do it.
  */
-export function workOn({ start, end }: Span, who: readonly Hands[], today: Day): ReadonlyMap<number, number> {
+export function workOn(
+  { start, end }: WorkSpan,
+  who: readonly Hands[],
+  today: Day,
+): ReadonlyMap<number, number> {
   const session = who.map((one) => sessionOf(one, today)).reduce(together);
   const days = new Map<number, number>();
   for (let day = Math.floor(start / DAY_S); day * DAY_S < end; day++) {
@@ -133,9 +137,9 @@ const later = (one: Held, other: Held): Held => (other[0] > one[0] ? other : one
  * first. Waiting runs day and night by itself; a print takes a printer meanwhile. A step whose parts have no date, and what
  * comes after it, has no span.
  */
-export function schedule(plan: Planned): ReadonlyMap<string, Span> {
+export function schedule(plan: Planned): ReadonlyMap<string, WorkSpan> {
   const { today, steps, people, printers, partsOf, doneAt } = plan;
-  const spans = new Map<string, Span>();
+  const spans = new Map<string, WorkSpan>();
   for (const step of steps) {
     const done = doneAt(step);
     if (done === undefined) continue;
@@ -154,7 +158,7 @@ export function schedule(plan: Planned): ReadonlyMap<string, Span> {
   };
 
   function bestStart(step: Step): Candidate | undefined {
-    const before = step.after.map((id): readonly [string, Span | undefined] => [id, spans.get(id)]);
+    const before = step.after.map((id): readonly [string, WorkSpan | undefined] => [id, spans.get(id)]);
     const { moment, line } = partsOf(step);
     if (moment === undefined || before.some(([, span]) => span === undefined)) return undefined;
     const nothing: Held = [0, { by: 'nothing' }];

@@ -6,7 +6,7 @@ import { isStated, workingOf, workingOfLink, type Calculation, type Working } fr
 import { NotPhysical } from '../contract/index.ts';
 
 /** A build and one of its duties, judged. */
-export interface Source {
+export interface JudgedDuty {
   readonly build: Build;
   readonly duty: Duty;
   readonly report: Report;
@@ -18,7 +18,7 @@ export interface Source {
 export type Known<Given> = { readonly [K in keyof Given]?: Given[K] | undefined };
 
 /** What a build says of the inputs of the calculator of that name; undefined where it says nothing. */
-export type Fill<Given> = (source: Source, name: string) => Known<Given> | undefined;
+export type Fill<Given> = (source: JudgedDuty, name: string) => Known<Given> | undefined;
 
 /** The calculator that worked out a number of the report, or one of the steps behind it. */
 function stepOf(working: Working | undefined, name: string): Calculation | undefined {
@@ -33,7 +33,7 @@ function stepOf(working: Working | undefined, name: string): Calculation | undef
 
 /** An input that a build has worked out itself, with how. */
 export const asWorked =
-  <Given>(working: (source: Source) => Working | undefined): Fill<Given> =>
+  <Given>(working: (source: JudgedDuty) => Working | undefined): Fill<Given> =>
   (source, name) => {
     try {
       // A step by a calculator was asked with what that calculator takes.

@@ -18,7 +18,7 @@ import { STANDARD_GRAVITY, radiansToDegrees } from '../quantity/index.ts';
 import { launchOfBuild } from '../simulate/index.ts';
 import type { CalculatorName, GivenTo } from './registry.ts';
 import { chainLoad, timingBeltInput, wormInput, type Stage, type StageOf } from '../transmission/index.ts';
-import { asInDuty, asInLink, asWorked, instead, type Fill, type Known, type Source } from './fill.ts';
+import { asInDuty, asInLink, asWorked, instead, type Fill, type Known, type JudgedDuty } from './fill.ts';
 import type { Values } from '../contract/index.ts';
 
 const dataSheet: Fill<GivenTo<'dc-motor-constants'>> = ({ build }) => {
@@ -27,33 +27,33 @@ const dataSheet: Fill<GivenTo<'dc-motor-constants'>> = ({ build }) => {
 };
 
 /** Wheelbase and centre of gravity as the duty has them. */
-const standing = ({ build, of: { footing } }: Source) => ({
+const standing = ({ build, of: { footing } }: JudgedDuty) => ({
   wheelbaseM: wheelbaseOf(build.layout),
   cgAheadOfRearAxleM: footing.cgAheadM,
   cgHeightM: footing.cgHeightM,
 });
 
 /** Which of two axles drive, as the calculators of two axles say it. */
-const drivenEnd = ({ build: { layout } }: Source): 'rear' | 'front' | 'all' => {
+const drivenEnd = ({ build: { layout } }: JudgedDuty): 'rear' | 'front' | 'all' => {
   const axles = asTwoAxles(layout);
   if (!axles || axles.front.driven === axles.rear.driven) return 'all';
   return axles.front.driven ? 'front' : 'rear';
 };
 
 /** How the wheels stand, as the calculator of tipping says it. */
-const stands = ({ build: { layout } }: Source): 'four' | 'single-front' | 'single-rear' => {
+const stands = ({ build: { layout } }: JudgedDuty): 'four' | 'single-front' | 'single-rear' => {
   const axles = asTwoAxles(layout);
   if (axles?.front.track.value === 0) return 'single-front';
   return axles?.rear.track.value === 0 ? 'single-rear' : 'four';
 };
 
-const widest = ({ build: { layout } }: Source): number =>
+const widest = ({ build: { layout } }: JudgedDuty): number =>
   Math.max(...layout.axles.map(({ track }) => track.value));
 
-const gradeDeg = ({ duty }: Source): number => radiansToDegrees(duty.grade.value);
-const weightN = ({ of }: Source): number => of.footing.massKg * STANDARD_GRAVITY;
-const ground = ({ build, duty }: Source) => groundOf(build, duty);
-const drivenLoadN = ({ build, of }: Source): number =>
+const gradeDeg = ({ duty }: JudgedDuty): number => radiansToDegrees(duty.grade.value);
+const weightN = ({ of }: JudgedDuty): number => of.footing.massKg * STANDARD_GRAVITY;
+const ground = ({ build, duty }: JudgedDuty) => groundOf(build, duty);
+const drivenLoadN = ({ build, of }: JudgedDuty): number =>
   of.footing.drivenN / Math.max(1, drivenWheels(build.layout));
 
 const firstChain = (build: Build): StageOf<'chain'> | undefined =>

@@ -4,7 +4,7 @@ import { once } from './remembered.ts';
 export type Values = Readonly<Record<string, unknown>>;
 
 /** What of a calculator a sum needs. */
-export interface Runs<Input, Output> {
+export interface Runnable<Input, Output> {
   readonly name: string;
   readonly run: (input: Input) => Output;
 }
@@ -27,7 +27,7 @@ export interface Sum<Found extends Values = Values> {
  * @example sumOf(rimPull, { torqueNm: 2, diameterMm: 40 }, 'pullN').answer() // 100 N
  */
 export function sumOf<Input extends Values, Output extends Values>(
-  { name, run }: Runs<Input, Output>,
+  { name, run }: Runnable<Input, Output>,
   given: Input,
   key: keyof Output & string,
 ): Sum<Output> {

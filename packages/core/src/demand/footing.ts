@@ -82,9 +82,9 @@ export const accelerationOf = (duty: Duty): number =>
   duty.upToSpeed ? speedUp.run(speedUpInput(duty)).accelerationMps2 : duty.acceleration.value;
 
 /** How a vehicle moves: which way up, and how hard it speeds up. */
-export type Motion = Pick<Stance, 'gradeRad' | 'accelerationMps2'>;
+export type GradeAndAcceleration = Pick<Stance, 'gradeRad' | 'accelerationMps2'>;
 
-const motionOf = (duty: Duty): Motion => ({
+const motionOf = (duty: Duty): GradeAndAcceleration => ({
   gradeRad: duty.grade.value,
   accelerationMps2: accelerationOf(duty),
 });
@@ -94,7 +94,7 @@ const motionOf = (duty: Duty): Motion => ({
  *
  * @example towedInput(puffin, { ...duty, towed: { mass: typed(50, 'kg'), rolling: typed(0.03, '') } }).massKg // 50
  */
-export const towedInput = (build: Build, duty: Duty, motion: Motion = motionOf(duty)) => ({
+export const towedInput = (build: Build, duty: Duty, motion: GradeAndAcceleration = motionOf(duty)) => ({
   massKg: duty.towed?.mass.value ?? 0,
   rollingCoefficient: duty.towed?.rolling.value ?? 0,
   gradeDeg: radiansToDegrees(motion.gradeRad),
@@ -106,7 +106,7 @@ export const towedInput = (build: Build, duty: Duty, motion: Motion = motionOf(d
 /** What presses on the hitch: what is not towed does not. */
 export const hitchLoadOf = (build: Build, duty: Duty): number => (duty.towed ? build.hitch.load.value : 0);
 
-const drawbarIn = (build: Build, duty: Duty, motion: Motion): number =>
+const drawbarIn = (build: Build, duty: Duty, motion: GradeAndAcceleration): number =>
   duty.towed ? towedLoad.run(towedInput(build, duty, motion)).drawbarN : duty.drawbar.value;
 
 /** The pull at the hitch in a duty, N: what is stated, and what is towed. */
@@ -135,7 +135,7 @@ export interface Stance {
  *
  * @example stanceOf(puffin, duty).gradeRad // 0.1571
  */
-export const stanceOf = (build: Build, duty: Duty, otherwise: Partial<Motion> = {}): Stance => {
+export const stanceOf = (build: Build, duty: Duty, otherwise: Partial<GradeAndAcceleration> = {}): Stance => {
   const motion = { ...motionOf(duty), ...otherwise };
   const down = (duty.sideSlope?.value ?? 0) < 0 ? -1 : 1;
   return {

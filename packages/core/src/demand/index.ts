@@ -10,7 +10,7 @@ export {
   LEAST_MASS,
   loadedMassInput,
   massOf,
-  type Motion,
+  type GradeAndAcceleration,
   speedUpInput,
   stanceOf,
   towedInput,

@@ -1,6 +1,6 @@
 import type { LinkId } from '../judge/index.ts';
 import { meanOf, swapVerdict, varianceOf } from '../trials/index.ts';
-import { likelihood, type Found, type Runs } from './likelihood.ts';
+import { likelihood, type Found, type SideRuns } from './likelihood.ts';
 import { nextOf, type Shares } from './next-step.ts';
 import { oddsOf, type Facts, type StepOf, type Symptom } from './symptom.ts';
 import { symptomOf, type SymptomName } from './symptoms.ts';
@@ -90,7 +90,7 @@ function scatterOf(evidence: readonly Evidence[]): number {
   return Math.sqrt((sum + 2 * SCATTER ** 2) / (free + 2));
 }
 
-const runsOf = (sides: readonly number[], scatter: number): Runs => ({
+const runsOf = (sides: readonly number[], scatter: number): SideRuns => ({
   mean: sides.length === 0 ? 0 : meanOf(sides),
   error: scatter / Math.sqrt(Math.max(1, sides.length)),
 });
@@ -100,7 +100,7 @@ function foundAt(
   step: StepOf,
   name: string,
   evidence: readonly Evidence[],
-  before: Runs,
+  before: SideRuns,
   scatter: number,
   floor: FloorRuns,
 ): Found | undefined {

@@ -1,7 +1,7 @@
 import type { AnswerStep, RunsStep, StepOf, TurnsStep } from './symptom.ts';
 
 /** Runs before anything was changed, or after one step: how far to the side, right positive, m. */
-export interface Runs {
+export interface SideRuns {
   readonly mean: number;
   /** Standard error of the mean, m. */
   readonly error: number;
@@ -9,7 +9,7 @@ export interface Runs {
 
 /** What was found at a step. */
 export type Found =
-  | { readonly kind: 'runs'; readonly before: Runs; readonly after: Runs }
+  | { readonly kind: 'runs'; readonly before: SideRuns; readonly after: SideRuns }
   /** Left turned faster than right, as a share; and how much it would be, did the sides do on the floor what they do in the air. */
   | { readonly kind: 'turns'; readonly faster: number; readonly wouldBe: number }
   | { readonly kind: 'answer'; readonly answer: string };
@@ -26,14 +26,17 @@ const COUNTED = 0.002;
 const IN_THE_AIR = 0.35;
 
 /** Scatter of the runs after a step about what a cause makes of them, m. */
-export const scatterAfter = ([times, giveOrTake]: readonly [number, number], before: Runs, error: number) =>
-  Math.hypot(error, times * before.error, giveOrTake * before.mean);
+export const scatterAfter = (
+  [times, giveOrTake]: readonly [number, number],
+  before: SideRuns,
+  error: number,
+) => Math.hypot(error, times * before.error, giveOrTake * before.mean);
 
 /** What a cause makes of the runs after a step; nothing where it is not named. */
 export const factorOf = ({ factor }: RunsStep, cause: string): readonly [number, number] =>
   factor[cause] ?? [1, 0.15];
 
-function ofRuns(step: RunsStep, cause: string, before: Runs, after: Runs): number {
+function ofRuns(step: RunsStep, cause: string, before: SideRuns, after: SideRuns): number {
   const factor = factorOf(step, cause);
   const sd = scatterAfter(factor, before, after.error);
   const reach = 6 * Math.max(Math.abs(before.mean), after.error, 1e-3);

@@ -1,4 +1,4 @@
-import { factorOf, ofAnswer, scatterAfter, type Runs } from './likelihood.ts';
+import { factorOf, ofAnswer, scatterAfter, type SideRuns } from './likelihood.ts';
 import type { Symptom, StepOf } from './symptom.ts';
 
 /** Of the causes, each with its share. */
@@ -24,7 +24,7 @@ function leftAfter(shares: Shares, outcomes: Readonly<Record<string, readonly nu
 /** Places at which what runs may come to is looked at: in means before, from −2 to 2.5. */
 const PLACES = Array.from({ length: 91 }, (_, n) => -2 + n * 0.05);
 
-function outcomesOf(step: StepOf, causes: readonly string[], before: Runs, error: number) {
+function outcomesOf(step: StepOf, causes: readonly string[], before: SideRuns, error: number) {
   const of = (cause: string): readonly number[] => {
     if (step.kind === 'answer')
       return Object.keys(step.answers).map((answer) => ofAnswer(step, cause, answer));
@@ -40,7 +40,7 @@ function outcomesOf(step: StepOf, causes: readonly string[], before: Runs, error
 }
 
 /** What a step would settle, in bits; by the runs before it. */
-export function worthOf(step: StepOf, shares: Shares, before: Runs): number {
+export function worthOf(step: StepOf, shares: Shares, before: SideRuns): number {
   const causes = Object.keys(shares);
   return entropy(Object.values(shares)) - leftAfter(shares, outcomesOf(step, causes, before, before.error));
 }
@@ -55,7 +55,7 @@ export function nextOf(
   { steps }: Symptom,
   shares: Shares,
   made: readonly string[],
-  before: Runs,
+  before: SideRuns,
 ): string | undefined {
   const ranked = Object.entries(steps)
     .filter(([name]) => !made.includes(name))

@@ -1,5 +1,5 @@
 import { courseOf, type Build, type Control, type Course, type Mismatch } from '../vehicle/index.ts';
-import { driveReport, driveSteps, type Cloud, type DriveReport, type Runs } from './cloud.ts';
+import { driveReport, driveSteps, type Cloud, type CloudReport, type CloudRuns } from './cloud.ts';
 import { SCHOOLS, type School } from './schools.ts';
 
 import { driveOnce, readyCourse, runTold, type DriveAsk } from './drive-build.ts';
@@ -68,7 +68,7 @@ export interface DriveFinding {
 }
 
 /** A course that was driven, why it ends where it does, and what would mend it. */
-export interface DriveStudy extends DriveReport {
+export interface DriveStudy extends CloudReport {
   readonly findings: readonly DriveFinding[];
   /** The cause that counts for most first. */
   readonly causes: readonly CauseShare[];
@@ -104,7 +104,7 @@ const wayOf = (course: Course): number =>
  */
 export const nearEnough = (course: Course): number => Math.max(NEAR_LEAST_M, NEAR_SHARE * wayOf(course));
 
-function findingsOf(report: DriveReport, course: Course): DriveFinding[] {
+function findingsOf(report: CloudReport, course: Course): DriveFinding[] {
   const { runs, cloud, first } = report;
   const near = nearEnough(course);
   const count = (is: (run: (typeof runs)[number]) => boolean): number => runs.filter(is).length;
@@ -140,7 +140,7 @@ function findingsOf(report: DriveReport, course: Course): DriveFinding[] {
 }
 
 /** Runs of a course with something else about it, as a cloud. */
-function cloudWith(build: Build, ask: DriveAsk, { seed, oneVehicle }: Runs): Cloud | undefined {
+function cloudWith(build: Build, ask: DriveAsk, { seed, oneVehicle }: CloudRuns): Cloud | undefined {
   return driveReport(build, ask, { runs: FEW, seed, oneVehicle })?.cloud;
 }
 
@@ -206,7 +206,7 @@ export const asSchool = (control: Control, school: School): Control => {
 export function* studySteps(
   build: Build,
   ask: DriveAsk,
-  runs: Runs,
+  runs: CloudRuns,
 ): Generator<{ readonly share: number }, DriveStudy | undefined> {
   const steps = driveSteps(build, ask, runs);
   let step = steps.next();

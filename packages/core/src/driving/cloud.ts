@@ -32,7 +32,7 @@ export interface Cloud {
 export type RunOfCloud = RunTold & { readonly aheadM: number };
 
 /** The course as it was driven many times. */
-export interface DriveReport {
+export interface CloudReport {
   readonly course: string;
   readonly runs: readonly RunOfCloud[];
   readonly cloud: Cloud;
@@ -83,7 +83,7 @@ export function cloudOf(runs: readonly RunOfCloud[]): Cloud {
 }
 
 /** How often a course is driven, from which seed on; whether every run is of one vehicle or each of one drawn anew. */
-export interface Runs {
+export interface CloudRuns {
   readonly runs: number;
   readonly seed: number;
   readonly oneVehicle: boolean;
@@ -104,8 +104,8 @@ export interface DriveProgress {
 export function* driveSteps(
   build: Build,
   ask: DriveAsk,
-  { runs: count, seed, oneVehicle }: Runs,
-): Generator<DriveProgress, DriveReport | undefined> {
+  { runs: count, seed, oneVehicle }: CloudRuns,
+): Generator<DriveProgress, CloudReport | undefined> {
   const ready = readyCourse(build, ask);
   if (!ready) return undefined;
   yield { share: 0 };
@@ -125,7 +125,7 @@ export function* driveSteps(
  * @example driveReport(puffin, { course: courseOf([{ kind: 'go', distanceM: 1 }]), control: SCHOOLS['by counts'], mismatch: NO_MISMATCH }, { runs: 1, seed: 1, oneVehicle: false })?.cloud.arrive
  *   // 1
  */
-export function driveReport(build: Build, ask: DriveAsk, runs: Runs): DriveReport | undefined {
+export function driveReport(build: Build, ask: DriveAsk, runs: CloudRuns): CloudReport | undefined {
   const steps = driveSteps(build, ask, runs);
   for (;;) {
     const step = steps.next();

@@ -7,7 +7,7 @@ export interface Spot {
 }
 
 /** One thing to do after the other, as the simulation takes it: to the left positive. */
-export type Move =
+export type CourseMove =
   | { readonly does: 'go'; readonly distanceM: number; readonly speedMps: number }
   | { readonly does: 'turn'; readonly angleRad: number; readonly radiusM: number; readonly speedMps: number }
   | { readonly does: 'wait'; readonly seconds: number }
@@ -17,15 +17,15 @@ export type Move =
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 
 /** Rows over an area: so many that none lies further than its distance from the next. */
-function rowMoves(leg: Extract<Leg, { kind: 'rows' }>, speedMps: number, onTheSpot: boolean): Move[] {
+function rowMoves(leg: Extract<Leg, { kind: 'rows' }>, speedMps: number, onTheSpot: boolean): CourseMove[] {
   const gaps = Math.ceil(leg.widthM / leg.apartM - 1e-9);
   const apartM = leg.widthM / gaps;
-  return Array.from({ length: gaps + 1 }, (_, n): Move[] => {
-    const row: Move = { does: 'go', distanceM: leg.lengthM, speedMps };
+  return Array.from({ length: gaps + 1 }, (_, n): CourseMove[] => {
+    const row: CourseMove = { does: 'go', distanceM: leg.lengthM, speedMps };
     if (n === gaps) return [row];
     // The first row's end turns to the right, the next to the left.
     const side = n % 2 === 0 ? -1 : 1;
-    const turn = (angle: number, radiusM: number): Move => ({
+    const turn = (angle: number, radiusM: number): CourseMove => ({
       does: 'turn',
       angleRad: side * angle,
       radiusM,
@@ -43,8 +43,8 @@ function rowMoves(leg: Extract<Leg, { kind: 'rows' }>, speedMps: number, onTheSp
  *
  * @example movesOf(courseOf([{ kind: 'rows', lengthM: 2, widthM: 0.5, apartM: 0.5 }]), false).length // 3
  */
-export function movesOf({ legs, speedMps: usual }: Course, onTheSpot: boolean): Move[] {
-  return legs.flatMap((leg): Move[] => {
+export function movesOf({ legs, speedMps: usual }: Course, onTheSpot: boolean): CourseMove[] {
+  return legs.flatMap((leg): CourseMove[] => {
     const speedMps = 'speedMps' in leg ? (leg.speedMps ?? usual) : usual;
     switch (leg.kind) {
       case 'go':

@@ -3,7 +3,7 @@ import { seeded } from '../contract/index.ts';
 import { radiansToDegrees } from '../quantity/index.ts';
 import { drawn, uncertainIn, type Uncertain } from '../spreads/index.ts';
 import type { Build, Control, Course, Duty, Mismatch } from '../vehicle/index.ts';
-import { movesOf, type Move } from './course.ts';
+import { movesOf, type CourseMove } from './course.ts';
 import { drawnRig, NO_MISMATCH } from './mismatch.ts';
 import { rigOf, type DrivenRig } from './rig-of-build.ts';
 import type { Terrain } from './rig.ts';
@@ -35,7 +35,7 @@ export interface DrivenCourse {
   readonly uncertain: readonly Uncertain[];
   readonly driven: DrivenRig;
   readonly terrain: Terrain;
-  readonly moves: readonly Move[];
+  readonly moves: readonly CourseMove[];
   /** How long each move takes a vehicle without faults that is seen from beside. */
   readonly times: readonly number[];
   readonly nominalS: number;

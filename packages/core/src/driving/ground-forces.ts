@@ -1,6 +1,6 @@
 import { CREEP_MPS, GripLaw } from './grip-law.ts';
 import { kerbRise } from './kerb.ts';
-import type { Footing, Rig, RigContact, Terrain, TerrainPiece } from './rig.ts';
+import type { ContactGround, Rig, RigContact, Terrain, TerrainPiece } from './rig.ts';
 
 /** Share of its load that holds a castor's fork from swinging (common practice, no source). */
 const FORK_DRAG = 0.04;
@@ -97,7 +97,7 @@ export class GroundForces {
       const aside = dx * uy - dy * ux;
       const rim = contact.spin === undefined ? along : contact.radiusM * (speeds[3 + contact.spin] as number);
       const piece = pieces[this.#piece[i] as number] as TerrainPiece;
-      this.#grips(contact, loadN[i] as number, piece.footings[i] as Footing, along, aside, rim);
+      this.#grips(contact, loadN[i] as number, piece.footings[i] as ContactGround, along, aside, rim);
       if (contact.free === 'swings') this.swings[i] = aside / contact.trailM - turning;
       this.#x = dx;
       this.#y = dy;
@@ -107,7 +107,7 @@ export class GroundForces {
       this.#push(contact, along, aside, rim, force);
       if (falls === undefined) continue;
       this.#fall(contact, falls);
-      this.#watch(i, contact, loadN[i] as number, piece.footings[i] as Footing, along - rim, aside);
+      this.#watch(i, contact, loadN[i] as number, piece.footings[i] as ContactGround, along - rim, aside);
     }
   }
 
@@ -115,7 +115,7 @@ export class GroundForces {
   #grips(
     contact: RigContact,
     load: number,
-    { rolling, along, across }: Footing,
+    { rolling, along, across }: ContactGround,
     aheadMps: number,
     asideMps: number,
     rimMps: number,
@@ -138,7 +138,7 @@ export class GroundForces {
     i: number,
     { spin, free }: RigContact,
     load: number,
-    { along, across }: Footing,
+    { along, across }: ContactGround,
     slipMps: number,
     asideMps: number,
   ): void {

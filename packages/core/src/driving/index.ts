@@ -1,4 +1,4 @@
-export { movesOf, type Move, type Spot } from './course.ts';
+export { movesOf, type CourseMove, type Spot } from './course.ts';
 export { meantPath, type MeantPose } from './meant-path.ts';
 export { SCHOOLS, type School } from './schools.ts';
 export { NO_MISMATCH, USUAL_MISMATCH } from './mismatch.ts';
@@ -16,9 +16,9 @@ export {
   driveReport,
   driveSteps,
   type Cloud,
-  type DriveReport,
+  type CloudReport,
   type Ellipse,
-  type Runs,
+  type CloudRuns,
 } from './cloud.ts';
 export {
   asSchool,

@@ -1,4 +1,4 @@
-import type { Move, Spot } from './course.ts';
+import type { CourseMove, Spot } from './course.ts';
 
 /** Where a course means to be: a place, and the heading there, to the left positive. */
 export interface MeantPose extends Spot {
@@ -23,7 +23,7 @@ function afterTurn(from: MeantPose, angleRad: number, radiusM: number): MeantPos
 }
 
 /** The places that one move goes through, the last where it ends; what is free or waits ends where it began. */
-function alongMove(from: MeantPose, move: Move): MeantPose[] {
+function alongMove(from: MeantPose, move: CourseMove): MeantPose[] {
   const { x, y, heading } = from;
   switch (move.does) {
     case 'go':
@@ -59,7 +59,7 @@ function alongMove(from: MeantPose, move: Move): MeantPose[] {
  *
  * @example meantPath([{ does: 'go', distanceM: 2, speedMps: 1 }]).at(-1)?.x // 2
  */
-export function meantPath(moves: readonly Move[]): MeantPose[] {
+export function meantPath(moves: readonly CourseMove[]): MeantPose[] {
   const path: MeantPose[] = [{ x: 0, y: 0, heading: 0 }];
   for (const move of moves) path.push(...alongMove(path.at(-1) ?? { x: 0, y: 0, heading: 0 }, move));
   return path;

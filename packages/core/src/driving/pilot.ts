@@ -1,8 +1,8 @@
 import type { Control } from '../vehicle/index.ts';
-import type { Move } from './course.ts';
+import type { CourseMove } from './course.ts';
 import type { Motion } from './motion.ts';
 import { Pursuit } from './pursuit.ts';
-import type { Footing, Led } from './rig.ts';
+import type { ContactGround, Led } from './rig.ts';
 import type { Sensors } from './sensors.ts';
 import { Steersman, type Twist } from './twist.ts';
 
@@ -32,7 +32,7 @@ export class Pilot {
   /** How long each move took, s. */
   readonly took: number[] = [];
   readonly #led: Led;
-  readonly #moves: readonly Move[];
+  readonly #moves: readonly CourseMove[];
   readonly #control: Control;
   readonly #times: readonly number[] | undefined;
   readonly #steersman: Steersman;
@@ -47,10 +47,10 @@ export class Pilot {
 
   constructor(
     led: Led,
-    moves: readonly Move[],
+    moves: readonly CourseMove[],
     control: Control,
     sensors: Sensors,
-    ground: { readonly footings: readonly Footing[]; readonly loadN: Float64Array },
+    ground: { readonly footings: readonly ContactGround[]; readonly loadN: Float64Array },
     times: readonly number[] | undefined,
   ) {
     this.#led = led;
@@ -116,7 +116,7 @@ export class Pilot {
     this.#sensors.beginMove();
   }
 
-  #isOver(move: Move, timeS: number): boolean {
+  #isOver(move: CourseMove, timeS: number): boolean {
     const since = timeS - this.#beganS;
     if (move.does === 'wait' || move.does === 'free') return since >= move.seconds - 1e-9;
     const { ends } = this.#control;
@@ -126,7 +126,7 @@ export class Pilot {
     return Math.abs(this.#sensors.turnedRad) >= Math.abs(move.angleRad);
   }
 
-  #twistOf(move: Exclude<Move, { does: 'free' }>): Twist {
+  #twistOf(move: Exclude<CourseMove, { does: 'free' }>): Twist {
     switch (move.does) {
       case 'wait':
         return STILL;
@@ -139,7 +139,7 @@ export class Pilot {
     }
   }
 
-  #turning({ angleRad, radiusM, speedMps }: Extract<Move, { does: 'turn' }>): Twist {
+  #turning({ angleRad, radiusM, speedMps }: Extract<CourseMove, { does: 'turn' }>): Twist {
     const side = Math.sign(angleRad);
     const most = this.#steersman.mostCurvature;
     if (radiusM === 0 && most === Infinity)
@@ -195,7 +195,7 @@ export class Pilot {
     for (const { m, rim } of right) commands[m] = (commands[m] ?? 0) + c * Math.sign(rim);
   }
 
-  #freely({ left, right }: Extract<Move, { does: 'free' }>): number[] {
+  #freely({ left, right }: Extract<CourseMove, { does: 'free' }>): number[] {
     return this.#led.rig.motors.map(({ side }) =>
       side === 'left' ? left : side === 'right' ? right : (left + right) / 2,
     );
@@ -227,9 +227,9 @@ export class Pilot {
 }
 
 /** Whether a move must have come to rest before the next begins. */
-function stopsBetween(move: Move, next: Move | undefined): boolean {
+function stopsBetween(move: CourseMove, next: CourseMove | undefined): boolean {
   if (next === undefined || next.does === 'wait') return true;
-  const way = (one: Move): number =>
+  const way = (one: CourseMove): number =>
     one.does === 'go' ? Math.sign(one.distanceM) : one.does === 'turn' && one.radiusM === 0 ? 0 : 1;
   return way(move) !== way(next);
 }

@@ -94,7 +94,7 @@ export interface Led {
 }
 
 /** What a ground does to a contact: what it drags over its load, rolling or sliding, and its grip along and across. */
-export interface Footing {
+export interface ContactGround {
   readonly rolling: number;
   readonly along: number;
   readonly across: number;
@@ -121,7 +121,7 @@ export interface Terrain {
 
 /** A piece of ground: what it does to each contact of the rig, and how it slopes. */
 export interface TerrainPiece {
-  readonly footings: readonly Footing[];
+  readonly footings: readonly ContactGround[];
   /** Rise over way, along x and along y. */
   readonly riseX: number;
   readonly riseY: number;

@@ -1,5 +1,5 @@
 import type { Control } from '../vehicle/index.ts';
-import type { Move } from './course.ts';
+import type { CourseMove } from './course.ts';
 import { tooExtreme } from '../simulate/index.ts';
 import { meantPath, type MeantPose } from './meant-path.ts';
 import { Motion } from './motion.ts';
@@ -27,7 +27,7 @@ export interface CourseRun {
   /** As its controller was told that it is. */
   readonly told: Led;
   readonly terrain: Terrain;
-  readonly moves: readonly Move[];
+  readonly moves: readonly CourseMove[];
   readonly control: Control;
   /** How long each move is to last, where it goes by the clock. */
   readonly times?: readonly number[];

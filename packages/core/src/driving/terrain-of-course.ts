@@ -9,12 +9,12 @@ import {
   type Ground,
   type Patch,
 } from '../vehicle/index.ts';
-import type { Footing, Kerb, Terrain, TerrainPiece } from './rig.ts';
+import type { ContactGround, Kerb, Terrain, TerrainPiece } from './rig.ts';
 
 /** What holds a flanged wheel on its rail, as if it were grip. */
 const HELD_BY_RAIL = 10;
 
-const footingsOf = (build: Build, ground: Ground): readonly Footing[] =>
+const footingsOf = (build: Build, ground: Ground): readonly ContactGround[] =>
   contactsOf(build.layout).map(({ axle }) => {
     const { rolling, friction, across } = figuresOf(ground, axle);
     return {

@@ -1,4 +1,4 @@
-import type { Footing, Led, RigContact, RigMotor } from './rig.ts';
+import type { ContactGround, Led, RigContact, RigMotor } from './rig.ts';
 import { FULL_SLIP_ACROSS } from './grip-law.ts';
 
 /** How the middle of a rig is to move: ahead, and turning to the left. */
@@ -21,11 +21,11 @@ const velocityAt = (led: Led, { aheadM, leftM }: RigContact, { aheadMps, turnRad
  */
 export class Steersman {
   readonly #led: Led;
-  readonly #footings: readonly Footing[];
+  readonly #footings: readonly ContactGround[];
   readonly #loadN: Float64Array;
   #last: { readonly twist: Twist; readonly commands: readonly number[] } | undefined;
 
-  constructor(led: Led, footings: readonly Footing[], loadN: Float64Array) {
+  constructor(led: Led, footings: readonly ContactGround[], loadN: Float64Array) {
     this.#led = led;
     this.#footings = footings;
     this.#loadN = Float64Array.from(loadN);

@@ -3,13 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { degreesToRadians, typed } from '../quantity/index.ts';
 import { freshStage } from '../transmission/index.ts';
 import { arranged, asPlace, m, part, puffin, reported } from '../testing/arranged.ts';
-import type { Build, PlacedPart, Runs } from '../vehicle/index.ts';
+import type { Build, PlacedPart, WheelOfDrive } from '../vehicle/index.ts';
 import { cylinderAt, gapBetween, layoutReport, linesOf, thingsOf } from './index.ts';
 
 /* The barrow's chain: ANSI 35, 10 and 36 teeth, shafts 181.5 mm apart. Pitch radii 9.525/(2 sin(180°/z)): 15.412 and 54.643 mm. */
 const [SMALL, LARGE, APART] = [9.525 / 2 / Math.sin(Math.PI / 10), 9.525 / 2 / Math.sin(Math.PI / 36), 181.5];
 const wheel = (
-  which: Runs['wheel'],
+  which: WheelOfDrive['wheel'],
   at: readonly [number, number, number],
   others: Partial<Omit<PlacedPart, 'mass' | 'turn'>> & { turnRad?: number; runOut?: number } = {},
 ): PlacedPart => {

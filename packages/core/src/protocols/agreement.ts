@@ -1,6 +1,6 @@
 import { drawn, uncertainIn, type Uncertain } from '../spreads/index.ts';
 import type { Build } from '../vehicle/index.ts';
-import { FORETOLD, type At } from './foretold.ts';
+import { FORETOLD, type MadeWith } from './foretold.ts';
 import { dutyOfTrial, type Predicted } from './predicted.ts';
 import type { ProtocolName } from './protocols.ts';
 import type { TrialConditions } from './reading.ts';
@@ -72,7 +72,7 @@ export function doubtedOf(
   build: Build,
   conditions: TrialConditions,
   { key, value }: Pick<Measured, 'key' | 'value'>,
-  measured: At['measured'] = [],
+  measured: MadeWith['measured'] = [],
 ): readonly Doubted[] {
   const of = FORETOLD[name]?.[key];
   const duty = dutyOfTrial(build, conditions);

@@ -10,7 +10,7 @@ import { numberIn, type TrialConditions } from './reading.ts';
 import type { Measured } from './result.ts';
 
 /** What a trial is made with. */
-export interface At {
+export interface MadeWith {
   readonly conditions: TrialConditions;
   readonly duty: Duty;
   /** What its runs have given so far: some numbers are foretold for what another came out as. */
@@ -18,7 +18,7 @@ export interface At {
 }
 
 /** One number of one build as it stands; undefined where it cannot be foretold. */
-export type Foretold = (build: Build, at: At) => number | undefined;
+export type Foretold = (build: Build, at: MadeWith) => number | undefined;
 
 const value = <Q extends { readonly value: number }>(quantity: Q, to: number): Q => ({
   ...quantity,
@@ -123,7 +123,7 @@ function drivenOver(build: Build, duty: Duty, distanceM: number, payloadKg: numb
 }
 
 /** Payload that trips carry a minute: there loaded as the job goes, back empty on the level, and what is done between. */
-function carriedAMinute(build: Build, { conditions, duty, measured }: At): number | undefined {
+function carriedAMinute(build: Build, { conditions, duty, measured }: MadeWith): number | undefined {
   const way = numberIn(conditions, 'distance');
   const kg = measured.find(({ key }) => key === 'payload')?.value;
   if (way === undefined || kg === undefined) return undefined;

@@ -3,7 +3,7 @@ import { driveReport, NO_MISMATCH, SCHOOLS, USUAL_MISMATCH, type DriveAsk } from
 import { degreesToRadians, radiansToDegrees, typed } from '../quantity/index.ts';
 import { drawn, latinHypercube, uncertainIn } from '../spreads/index.ts';
 import { courseOf, type Build, type Course, type Duty, type Mismatch } from '../vehicle/index.ts';
-import { FORETOLD, UNSAID, type At, type Foretold } from './foretold.ts';
+import { FORETOLD, UNSAID, type MadeWith, type Foretold } from './foretold.ts';
 import { steeringComesBack, wheelsAlike } from './foretold-parts.ts';
 import { courseIn } from './over-a-course.ts';
 import type { ProtocolName } from './protocols.ts';
@@ -40,7 +40,7 @@ export const dutyOfTrial = (build: Build, conditions: TrialConditions): Duty | u
   build.duties.find(({ id }) => id === wordIn(conditions, 'job')) ?? build.duties[0];
 
 /** What a number is counted from: a temperature from that of the air. */
-const basedOn = (name: ProtocolName, { conditions }: At): number =>
+const basedOn = (name: ProtocolName, { conditions }: MadeWith): number =>
   name === 'warming' ? (numberIn(conditions, 'ambient') ?? 0) : 0;
 
 /** What the build comes to within the ± of its numbers; wider by what is commonly off where that is more. */
@@ -48,7 +48,7 @@ function spread(
   name: ProtocolName,
   build: Build,
   [key, of]: readonly [string, Foretold],
-  at: At,
+  at: MadeWith,
 ): Predicted[] {
   const here = of(build, at);
   if (here === undefined || !Number.isFinite(here)) return [];
@@ -84,7 +84,7 @@ interface Driven {
 }
 
 /** Ends of runs over a course, each of a vehicle drawn anew. */
-function driven(build: Build, course: Course, { conditions, duty }: At, { mismatch, runs }: Driven) {
+function driven(build: Build, course: Course, { conditions, duty }: MadeWith, { mismatch, runs }: Driven) {
   const control = build.driving?.control ?? SCHOOLS['by counts'];
   const by = wordIn(conditions, 'by');
   const ask: DriveAsk = {
@@ -103,7 +103,7 @@ const within = (key: string, value: number, by: number): Predicted => ({
 const bell = (key: string, mean: number, sd: number): Predicted => within(key, mean, HALF * sd);
 
 /** What driving over the same way on the Test track comes to. */
-function drivenOver(name: ProtocolName, build: Build, at: At): Predicted[] {
+function drivenOver(name: ProtocolName, build: Build, at: MadeWith): Predicted[] {
   const ordered = numberIn(at.conditions, 'commanded');
   if (ordered === undefined) return [];
   const mismatch = build.driving?.mismatch ?? USUAL_MISMATCH;
@@ -131,7 +131,7 @@ function drivenOver(name: ProtocolName, build: Build, at: At): Predicted[] {
 }
 
 /** Where it ends over the course of the set: to the side, along, and how it faces. */
-function overItsCourse(_: ProtocolName, build: Build, at: At): Predicted[] {
+function overItsCourse(_: ProtocolName, build: Build, at: MadeWith): Predicted[] {
   const course = courseIn(at.conditions);
   const mismatch = build.driving?.mismatch ?? USUAL_MISMATCH;
   const cloud = course && driven(build, course, at, { mismatch, runs: DRIVEN });
@@ -145,7 +145,7 @@ function overItsCourse(_: ProtocolName, build: Build, at: At): Predicted[] {
 }
 
 /** Where it ends on alike wheels: what stays with the vehicle whatever wheels it has. */
-function onAlikeWheels(_: ProtocolName, build: Build, at: At): Predicted[] {
+function onAlikeWheels(_: ProtocolName, build: Build, at: MadeWith): Predicted[] {
   const ordered = numberIn(at.conditions, 'commanded');
   if (ordered === undefined) return [];
   const mismatch = { ...(build.driving?.mismatch ?? USUAL_MISMATCH), wheels: 0, rightLarger: 0 };
@@ -155,7 +155,7 @@ function onAlikeWheels(_: ProtocolName, build: Build, at: At): Predicted[] {
 }
 
 /** What the build says of how unlike its sides are, and of the play of its steering. */
-function unlike(name: ProtocolName, build: Build, at: At): Predicted[] {
+function unlike(name: ProtocolName, build: Build, at: MadeWith): Predicted[] {
   if (name === 'steering-return') {
     const steering = steeringComesBack(build);
     return steering
@@ -195,7 +195,7 @@ export function predictedOf(
   name: ProtocolName,
   build: Build,
   conditions: TrialConditions,
-  measured: At['measured'] = [],
+  measured: MadeWith['measured'] = [],
 ): Predicted[] {
   const duty = dutyOfTrial(build, conditions);
   if (!duty) return [];

@@ -4,7 +4,7 @@ import {
   stepsFromNow,
   type MarginKey,
   type StepFromNow,
-  type Turn,
+  type VerdictTurn,
   type WhatIf,
 } from '../sensitivity/index.ts';
 import { stageName } from '../transmission/index.ts';
@@ -67,10 +67,10 @@ export function leewayInWords(found: WhatIf, build: Build, system: UnitSystem = 
   const { number, values } = found;
   const say = (value: number): string => numberInWords(number, value, system);
   const { less, more } = stepsFromNow(found);
-  const falls = (steps: readonly StepFromNow[]): Turn | undefined =>
+  const falls = (steps: readonly StepFromNow[]): VerdictTurn | undefined =>
     steps.find(({ decides, becomes }) => decides && isUnderRule(becomes))?.turn;
   const side = (
-    turn: Turn | undefined,
+    turn: VerdictTurn | undefined,
     end: number | undefined,
     way: readonly [string, string],
   ): string[] => {

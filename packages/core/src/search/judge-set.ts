@@ -21,7 +21,7 @@ import {
   pullN,
   wheelNmAt,
   type LineFigures,
-  type Span,
+  type JobSpan,
 } from './line-figures.ts';
 import { count, countAll, countRatio, emptied, freshTally, type Hears, type Tally } from './tally.ts';
 
@@ -51,7 +51,7 @@ export class SetJudge {
   private readonly high: number[] = [];
   private readonly foundAt: number[] = [];
   private turn = 0;
-  private readonly span: Span = { low: 0, high: 0 };
+  private readonly span: JobSpan = { low: 0, high: 0 };
   /** The most torque at a duty's speed whatever the ratio, without losses, N·m; below 0 where not asked yet. */
   private readonly most: number[] = [];
   /** How fast it goes on each road of a train. */
@@ -113,7 +113,7 @@ export class SetJudge {
   }
 
   /** The ratios at which motor, battery and driver do a job at the wheel through so much loss; written anew by the next. */
-  reach(wheelTorqueNm: number, speedMps: number, efficiency: number): Readonly<Span> {
+  reach(wheelTorqueNm: number, speedMps: number, efficiency: number): Readonly<JobSpan> {
     this.line.efficiency = efficiency;
     spanOf(this.line, wheelTorqueNm, speedMps, this.span);
     return this.span;

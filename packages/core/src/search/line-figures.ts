@@ -231,7 +231,7 @@ function slopeOfFullA(l: LineFigures, backV: number, amps: number): number {
 }
 
 /** The ratios between which it does a job; 0 and 0 where none does. */
-export interface Span {
+export interface JobSpan {
   low: number;
   high: number;
 }
@@ -240,7 +240,7 @@ export interface Span {
  * Between which ratios each wheel gets a torque at a road speed. What it gets is a hill over the ratio, hollow nowhere, so
  * that steps along its slope come to each foot from outside without passing it.
  */
-export function spanOf(l: LineFigures, wheelTorqueNm: number, speedMps: number, into: Span): void {
+export function spanOf(l: LineFigures, wheelTorqueNm: number, speedMps: number, into: JobSpan): void {
   const perRatio = l.motorsPerWheel * l.efficiency * l.ktNmPerA;
   const backPerRatio = (l.keVsPerRad * speedMps) / l.wheelRadiusM;
   const atRest = perRatio * (fullA(l, 0) - l.noLoadA);

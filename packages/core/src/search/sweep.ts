@@ -7,7 +7,7 @@ import { alikeDrives, putSetIn, type FoundSet, type Worth } from './found-set.ts
 import { Front } from './front.ts';
 import { SetJudge, type Judged } from './judge-set.ts';
 import type { SearchLimits } from './limits.ts';
-import type { Span } from './line-figures.ts';
+import type { JobSpan } from './line-figures.ts';
 import { batteryFigures, driverFigures, frameFigures, motorFigures } from './part-figures.ts';
 import { SetBook } from './set-book.ts';
 import { spreadOut } from './trains.ts';
@@ -163,7 +163,7 @@ export class Sweep {
     const { judge, shapes } = this;
     const [any] = shapes;
     if (!any || !judge.with(figures, fed, driverFigures(undefined))) return [];
-    const reach: Span = { low: 0, high: Infinity };
+    const reach: JobSpan = { low: 0, high: Infinity };
     const efficiency = motor.gearhead?.efficiency ?? 1;
     for (const [at, { wheelTorqueNm, outerMps }] of any.duties.entries()) {
       const duty = any.asked[at]?.duty;

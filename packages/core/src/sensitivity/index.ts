@@ -7,7 +7,7 @@ export {
   type MarginKey,
   type MarginThere,
   type StepFromNow,
-  type Turn,
+  type VerdictTurn,
   type WhatIf,
   type WhatIfAsked,
 } from './what-if.ts';

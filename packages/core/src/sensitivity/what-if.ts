@@ -26,7 +26,7 @@ export interface MarginAlong {
 }
 
 /** Where a verdict becomes another as the number grows. */
-export interface Turn {
+export interface VerdictTurn {
   readonly margin: MarginKey;
   /** The least value of the number, as near as it is found, at which the verdict above holds. */
   readonly value: number;
@@ -41,7 +41,7 @@ export interface WhatIf {
   readonly values: readonly number[];
   readonly margins: readonly MarginAlong[];
   /** In the order of their values. */
-  readonly turns: readonly Turn[];
+  readonly turns: readonly VerdictTurn[];
 }
 
 /** How a number is swept: between which values, in how many steps. */
@@ -146,15 +146,15 @@ function turnsOf(
   values: readonly number[],
   judged: (value: number) => Judged,
   whole: boolean,
-): Turn[] {
+): VerdictTurn[] {
   const key = keyOf(along.margin);
   const near = whole ? 1 : FOUND * ((values.at(-1) ?? 0) - (values[0] ?? 0));
-  return values.slice(1).flatMap((to, n): Turn[] => {
+  return values.slice(1).flatMap((to, n): VerdictTurn[] => {
     const [from = to, below, above] = [values[n], along.at[n]?.verdict, along.at[n + 1]?.verdict];
     if (!below || !above || below === above) return [];
     const value = turnBetween(judged, key, [from, to], near, whole);
     const there = judged(value).get(key)?.verdict ?? above;
-    const turn: Turn = { margin: along.margin, value, below, above: there };
+    const turn: VerdictTurn = { margin: along.margin, value, below, above: there };
     // A step may hold more than one: what follows the first is looked for from there.
     if (there === above || value >= to) return [turn];
     const rest = [value, to];
@@ -210,7 +210,7 @@ export function whatIf(build: Build, number: NumberAt, asked?: WhatIfAsked): Wha
 
 /** What happens on the way from what stands now, in one direction. */
 export interface StepFromNow {
-  readonly turn: Turn;
+  readonly turn: VerdictTurn;
   /** What the margin becomes on that way. */
   readonly becomes: Verdict;
   /** Whether it keeps its rule on one side of the turn and not on the other. */
@@ -226,7 +226,7 @@ export function stepsFromNow({ number, turns }: Pick<WhatIf, 'number' | 'turns'>
   readonly less: readonly StepFromNow[];
   readonly more: readonly StepFromNow[];
 } {
-  const step = (turn: Turn, becomes: Verdict): StepFromNow => ({
+  const step = (turn: VerdictTurn, becomes: Verdict): StepFromNow => ({
     turn,
     becomes,
     decides: isUnderRule(turn.below) !== isUnderRule(turn.above),

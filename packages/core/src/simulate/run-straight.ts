@@ -1,5 +1,5 @@
 import { bracketedRoot } from '../contract/index.ts';
-import { twoWheelLaw, type Going, type Motion, type TwoWheelLaw, type TwoWheels } from './two-wheels.ts';
+import { twoWheelLaw, type Going, type GoesOn, type TwoWheelLaw, type TwoWheels } from './two-wheels.ts';
 
 /** Holds both wheels to the same turns: a loop of so many seconds. */
 export interface Sync {
@@ -66,7 +66,7 @@ function firstBelow(of: (t: number) => number, endS: number, pieces: number): nu
 const across = ({ v, h }: Going): number => v * Math.sin(h);
 
 /** Way to the side along a motion, by Simpson's rule in pieces that neither speed nor heading changes much in. */
-function sideOf(motion: Motion, endS: number, law: TwoWheelLaw): number {
+function sideOf(motion: GoesOn, endS: number, law: TwoWheelLaw): number {
   const start = motion(0);
   const turned = Math.abs(motion(endS).h - start.h);
   const wanted = Math.max((endS * law.quickest) / PIECE, turned / MOST_HEADING, 1);
@@ -99,7 +99,7 @@ function stretchFrom(
   const holds = !gaveWay && from.w === 0 && Math.abs(moment) <= i.yawDragNm;
   const sign = from.w === 0 ? Math.sign(moment) : Math.sign(from.w);
   const side = holds ? 0 : sign || 1;
-  const motion: Motion = (seconds) => law.stepper(seconds)(from, ul, ur, side);
+  const motion: GoesOn = (seconds) => law.stepper(seconds)(from, ul, ur, side);
   const pieces = Math.min(64, Math.max(2, Math.ceil(horizonS * law.quickest)));
   const within = (of: (t: number) => number): number => firstBelow(of, horizonS, pieces) ?? horizonS;
   const arrivesS = firstBelow((t) => i.distanceM - motion(t).d, horizonS, 1) ?? horizonS;

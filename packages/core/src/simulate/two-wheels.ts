@@ -50,7 +50,7 @@ export interface Going {
   readonly h: number;
 }
 /** How it goes on from a moment, in closed form. */
-export type Motion = (seconds: number) => Going;
+export type GoesOn = (seconds: number) => Going;
 
 /** Two driven wheels under one body, rolling without slip: piece by piece a linear law with two rates. */
 export function twoWheelLaw(i: TwoWheels) {

@@ -1,7 +1,7 @@
 import type { Part } from '../vehicle/index.ts';
-import { hole, outline, type At, type Mark } from './template.ts';
+import { hole, outline, type SheetPoint, type Mark } from './template.ts';
 
-const MIDDLE: At = [0, 0];
+const MIDDLE: SheetPoint = [0, 0];
 
 /** The bore that goes on a shaft: round, with a keyway where there is one (width, and half as deep into the hub). */
 export function bore(diameter: number, key: number): Mark[] {

@@ -1,5 +1,5 @@
 import { EndType, inflatePathsD, JoinType, PointInPolygonResult, pointInPolygonD } from 'clipper2-ts';
-import type { At, Mark, Template } from './template.ts';
+import type { SheetPoint, Mark, Template } from './template.ts';
 
 /** Digits after the point to which outlines are moved, mm. */
 const DIGITS = 5;
@@ -43,7 +43,7 @@ function moved(mark: Cut, by: number): Mark[] {
   const leftRound = area < 0 ? [...path].reverse() : path;
   return inflatePathsD([leftRound], by, JoinType.Miter, EndType.Polygon, MITER, DIGITS).map((one): Mark => ({
     ...mark,
-    points: one.map(({ x, y }): At => [x, y]),
+    points: one.map(({ x, y }): SheetPoint => [x, y]),
   }));
 }
 

@@ -13,12 +13,12 @@ import {
   slot,
   withCheck,
   words,
-  type At,
+  type SheetPoint,
   type Template,
 } from './template.ts';
 
 const MM = 1000;
-const MIDDLE: At = [0, 0];
+const MIDDLE: SheetPoint = [0, 0];
 
 /** How far a motor is moved to tension its loop, mm (common practice, no source). */
 const TRAVEL = 10;
@@ -84,7 +84,7 @@ function tray(part: PlacedPart, clearanceM: number): Template {
   };
 }
 
-const rectangle = (length: number, width: number): At[] => [
+const rectangle = (length: number, width: number): SheetPoint[] => [
   [-length / 2, -width / 2],
   [length / 2, -width / 2],
   [length / 2, width / 2],

@@ -4,7 +4,15 @@ import { typed } from '../quantity/index.ts';
 import { arranged, m, part, puffin } from '../testing/arranged.ts';
 import type { OwnSheet } from '../vehicle/index.ts';
 import { readBuild } from '../vehicle/index.ts';
-import { screwHole, templatesOf, toDxf, withKerf, type At, type Mark, type Template } from './index.ts';
+import {
+  screwHole,
+  templatesOf,
+  toDxf,
+  withKerf,
+  type SheetPoint,
+  type Mark,
+  type Template,
+} from './index.ts';
 
 const named = (templates: readonly Template[], name: string): Template => {
   const found = templates.find((template) => template.name === name);
@@ -111,7 +119,7 @@ describe('a sheet of the builder’s own', () => {
     );
     const slots = plate.marks.filter((mark) => mark.kind === 'line' && mark.cut && mark.points.length > 20);
     const spans = slots.map((mark) => {
-      const points: readonly At[] = mark.kind === 'line' ? mark.points : [];
+      const points: readonly SheetPoint[] = mark.kind === 'line' ? mark.points : [];
       const span = (axis: 0 | 1) =>
         Math.max(...points.map((p) => p[axis])) - Math.min(...points.map((p) => p[axis]));
       return [span(0), span(1)].map((x) => Number(x.toFixed(3)));
@@ -199,11 +207,11 @@ describe('kerf', () => {
 
   it('grows a sprocket by an even strip: by its girth times half the kerf', () => {
     const template = named(templatesOf(puffin), 'sprocket-1-driven');
-    const outlineIn = ({ marks }: Template): readonly At[] => {
+    const outlineIn = ({ marks }: Template): readonly SheetPoint[] => {
       const [first] = marks;
       return first?.kind === 'line' ? first.points : [];
     };
-    const shape = (points: readonly At[]) =>
+    const shape = (points: readonly SheetPoint[]) =>
       points.reduce(
         ({ area, girth }, [x, y], n) => {
           const [u, v] = points[(n + 1) % points.length] ?? [0, 0];

@@ -9,13 +9,13 @@ import {
   plate,
   slot,
   words,
-  type At,
+  type SheetPoint,
   type Mark,
   type Template,
 } from './template.ts';
 
 const MM = 1000;
-const MIDDLE: At = [0, 0];
+const MIDDLE: SheetPoint = [0, 0];
 
 type Drilled = Pick<Hole, 'thread' | 'fit' | 'diameter' | 'depth'>;
 
@@ -24,7 +24,7 @@ const drillOf = ({ thread, fit, diameter }: Drilled): number =>
   thread ? screwHole(thread, fit ?? 'free') : (diameter?.value ?? 0) * MM;
 
 /** What is written beside a hole that does not go through. */
-const depthBeside = (at: At, drilled: Drilled): Mark[] =>
+const depthBeside = (at: SheetPoint, drilled: Drilled): Mark[] =>
   drilled.depth
     ? [words([at[0] + drillOf(drilled) / 2 + 1, at[1] + 1], `${inMm(drilled.depth.value * MM)} deep`)]
     : [];
@@ -102,7 +102,7 @@ export function holedSides(part: PlacedPart): Template[] {
       marks: [
         plate(MIDDLE, wide, high),
         ...on.flatMap((one) => {
-          const at: At = [one.right.value * MM, one.up.value * MM];
+          const at: SheetPoint = [one.right.value * MM, one.up.value * MM];
           return [...hole(at, drillOf(one)), ...depthBeside(at, one)];
         }),
       ],

@@ -1,5 +1,5 @@
 import { chainSize, type ChainName } from '../transmission/index.ts';
-import { onCircle, type At } from './template.ts';
+import { onCircle, type SheetPoint } from './template.ts';
 
 /** Rollers of chains, mm. Source: ISO 606 and ASME B29.1, table values from memory. */
 const ROLLERS: Readonly<Record<ChainName, number>> = {
@@ -51,18 +51,18 @@ const SEAT_POINTS = 8;
 const FLANK_POINTS = 12;
 
 /** One side of the gap between two teeth, from its deepest point to the tip, the roller's middle to the right. */
-function halfGap(chain: ChainName, teeth: number): At[] {
+function halfGap(chain: ChainName, teeth: number): SheetPoint[] {
   const { pitchDiameter, tipDiameter, rollerDiameter } = sprocketCircles(chain, teeth);
-  const middle: At = [pitchDiameter / 2, 0];
+  const middle: SheetPoint = [pitchDiameter / 2, 0];
   const seat = seatRadius(rollerDiameter);
   const flank = 0.12 * rollerDiameter * (teeth + 2);
   const half = ((140 - 90 / teeth) * Math.PI) / 180 / 2;
-  const seatAt = (share: number): At => onCircle(middle, seat, Math.PI - half * share);
+  const seatAt = (share: number): SheetPoint => onCircle(middle, seat, Math.PI - half * share);
   // The flank is hollow the other way: its middle lies beyond the end of the seat.
   const ends = Math.PI - half;
   const about = onCircle(middle, seat + flank, ends);
-  const flankAt = (angle: number): At => onCircle(about, flank, ends + Math.PI + angle);
-  const isOut = ([x, y]: At): boolean =>
+  const flankAt = (angle: number): SheetPoint => onCircle(about, flank, ends + Math.PI + angle);
+  const isOut = ([x, y]: SheetPoint): boolean =>
     Math.hypot(x, y) >= tipDiameter / 2 || Math.atan2(y, x) >= Math.PI / teeth;
   let [low, high] = [0, Math.PI / 2];
   for (let n = 0; n < 60; n += 1) {
@@ -82,17 +82,17 @@ function halfGap(chain: ChainName, teeth: number): At[] {
  *
  * @example sprocketOutline('iso-08B', 20).length // 820
  */
-export function sprocketOutline(chain: ChainName, teeth: number): At[] {
+export function sprocketOutline(chain: ChainName, teeth: number): SheetPoint[] {
   const side = halfGap(chain, teeth);
-  const gap = [...[...side].reverse().map(([x, y]): At => [x, -y]), ...side.slice(1)];
+  const gap = [...[...side].reverse().map(([x, y]): SheetPoint => [x, -y]), ...side.slice(1)];
   return Array.from({ length: teeth }, (_, n) => {
     const [c, s] = [Math.cos((2 * Math.PI * n) / teeth), Math.sin((2 * Math.PI * n) / teeth)];
-    return gap.map(([x, y]): At => [x * c - y * s, x * s + y * c]);
+    return gap.map(([x, y]): SheetPoint => [x * c - y * s, x * s + y * c]);
   }).flat();
 }
 
 /** The middles of the rollers, in which drill centres stand: a hole there is the root of each tooth. */
-export const rollerMiddles = (chain: ChainName, teeth: number): At[] =>
+export const rollerMiddles = (chain: ChainName, teeth: number): SheetPoint[] =>
   Array.from({ length: teeth }, (_, n) =>
     onCircle([0, 0], sprocketCircles(chain, teeth).pitchDiameter / 2, (2 * Math.PI * n) / teeth),
   );

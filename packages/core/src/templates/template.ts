@@ -7,13 +7,18 @@ export const inMm = (value: number): string =>
   show(value / 1000, 'length', 'metric', { digits: DIGITS }).text;
 
 /** A place on the sheet, mm: to the right, and up. */
-export type At = readonly [x: number, y: number];
+export type SheetPoint = readonly [x: number, y: number];
 
 /** What is drawn: cut through, or only marked. */
 export type Mark =
-  | { readonly kind: 'circle'; readonly at: At; readonly diameter: number; readonly cut: boolean }
-  | { readonly kind: 'line'; readonly points: readonly At[]; readonly closed: boolean; readonly cut: boolean }
-  | { readonly kind: 'text'; readonly at: At; readonly text: string; readonly height: number };
+  | { readonly kind: 'circle'; readonly at: SheetPoint; readonly diameter: number; readonly cut: boolean }
+  | {
+      readonly kind: 'line';
+      readonly points: readonly SheetPoint[];
+      readonly closed: boolean;
+      readonly cut: boolean;
+    }
+  | { readonly kind: 'text'; readonly at: SheetPoint; readonly text: string; readonly height: number };
 
 /** A sheet to be printed in its true size, or sent to a machine. */
 export interface Template {
@@ -29,7 +34,7 @@ export const LETTERS = 3;
 const CROSS = 3;
 
 /** A hole, with the cross that a punch is set on. */
-export const hole = ([x, y]: At, diameter: number): Mark[] => {
+export const hole = ([x, y]: SheetPoint, diameter: number): Mark[] => {
   const reach = diameter / 2 + CROSS;
   return [
     { kind: 'circle', at: [x, y], diameter, cut: true },
@@ -49,16 +54,26 @@ export const hole = ([x, y]: At, diameter: number): Mark[] => {
 };
 
 /** A circle that is only drawn: a pitch circle, a bolt circle. */
-export const drawnCircle = (at: At, diameter: number): Mark => ({ kind: 'circle', at, diameter, cut: false });
+export const drawnCircle = (at: SheetPoint, diameter: number): Mark => ({
+  kind: 'circle',
+  at,
+  diameter,
+  cut: false,
+});
 
 /** A closed line that is cut. */
-export const outline = (points: readonly At[]): Mark => ({ kind: 'line', points, closed: true, cut: true });
+export const outline = (points: readonly SheetPoint[]): Mark => ({
+  kind: 'line',
+  points,
+  closed: true,
+  cut: true,
+});
 
 /** Words, their first letter at a place. */
-export const words = (at: At, text: string): Mark => ({ kind: 'text', at, text, height: LETTERS });
+export const words = (at: SheetPoint, text: string): Mark => ({ kind: 'text', at, text, height: LETTERS });
 
 /** A place on a circle about a middle, by its angle from the right, rad. */
-export const onCircle = ([x, y]: At, radius: number, angle: number): At => [
+export const onCircle = ([x, y]: SheetPoint, radius: number, angle: number): SheetPoint => [
   x + radius * Math.cos(angle),
   y + radius * Math.sin(angle),
 ];
@@ -69,7 +84,7 @@ export const onCircle = ([x, y]: At, radius: number, angle: number): At => [
  * @example holesOnCircle([0, 0], 40, 4, 5).filter(({ kind }) => kind === 'circle').length // 5: the holes, and their circle
  */
 export const holesOnCircle = (
-  at: At,
+  at: SheetPoint,
   circleDiameter: number,
   count: number,
   diameter: number,
@@ -88,15 +103,15 @@ const ROUND = 16;
  *
  * @example slot([0, 0], [10, 0], 4).kind // 'line'
  */
-export function slot(from: At, to: At, width: number): Mark {
+export function slot(from: SheetPoint, to: SheetPoint, width: number): Mark {
   const along = Math.atan2(to[1] - from[1], to[0] - from[0]);
-  const end = (at: At, begins: number): At[] =>
+  const end = (at: SheetPoint, begins: number): SheetPoint[] =>
     Array.from({ length: ROUND + 1 }, (_, n) => onCircle(at, width / 2, begins + (Math.PI * n) / ROUND));
   return outline([...end(to, along - Math.PI / 2), ...end(from, along + Math.PI / 2)]);
 }
 
 /** A rectangle about a middle, its corners rounded. */
-export function plate([x, y]: At, width: number, height: number, radius = 0): Mark {
+export function plate([x, y]: SheetPoint, width: number, height: number, radius = 0): Mark {
   const corner = Math.min(radius, width / 2, height / 2);
   const [right, top] = [width / 2 - corner, height / 2 - corner];
   if (corner <= 0)
@@ -106,7 +121,7 @@ export function plate([x, y]: At, width: number, height: number, radius = 0): Ma
       [x + right, y + top],
       [x - right, y + top],
     ]);
-  const corners: readonly At[] = [
+  const corners: readonly SheetPoint[] = [
     [x + right, y + top],
     [x - right, y + top],
     [x - right, y - top],
@@ -126,8 +141,8 @@ export function plate([x, y]: At, width: number, height: number, radius = 0): Ma
  *
  * @example roomOf([{ kind: 'circle', at: [0, 0], diameter: 10, cut: true }]) // { least: [-5, -5], most: [5, 5] }
  */
-export function roomOf(marks: readonly Mark[]): { readonly least: At; readonly most: At } {
-  const places = marks.flatMap((mark): At[] => {
+export function roomOf(marks: readonly Mark[]): { readonly least: SheetPoint; readonly most: SheetPoint } {
+  const places = marks.flatMap((mark): SheetPoint[] => {
     if (mark.kind === 'line') return [...mark.points];
     if (mark.kind === 'text') return [mark.at];
     const reach = mark.diameter / 2;
@@ -152,8 +167,8 @@ const UNDER = 12;
  */
 export function withCheck(template: Template): Template {
   const { least } = roomOf(template.marks);
-  const from: At = [least[0] - UNDER, least[1] - UNDER];
-  const check = (to: At): Mark => ({ kind: 'line', points: [from, to], closed: false, cut: false });
+  const from: SheetPoint = [least[0] - UNDER, least[1] - UNDER];
+  const check = (to: SheetPoint): Mark => ({ kind: 'line', points: [from, to], closed: false, cut: false });
   return {
     ...template,
     marks: [

@@ -17,7 +17,7 @@ import {
   toDxf,
   toPdf,
   toSvg,
-  type At,
+  type SheetPoint,
   type Mark,
   type Template,
 } from './index.ts';
@@ -36,7 +36,7 @@ const named = (name: string): Template => {
 };
 const circles = ({ marks }: Template): Extract<Mark, { kind: 'circle' }>[] =>
   marks.filter((mark) => mark.kind === 'circle');
-const radius = ([x, y]: At): number => Math.hypot(x, y);
+const radius = ([x, y]: SheetPoint): number => Math.hypot(x, y);
 
 describe('a sprocket', () => {
   /* ISO 606: d = p/sin(180°/z), tip between d + p(1 − 1.6/z) − d1 and d + 1.25p − d1. 08B of 20 teeth: makers' tables give 81.18. */
@@ -58,7 +58,10 @@ describe('a sprocket', () => {
         expect(Math.max(...points.map(radius))).toBeLessThanOrEqual(tipDiameter / 2 + 1e-6);
         for (let n = 0; n < teeth; n += 1) {
           const angle = (2 * Math.PI * n) / teeth;
-          const at: At = [(pitchDiameter / 2) * Math.cos(angle), (pitchDiameter / 2) * Math.sin(angle)];
+          const at: SheetPoint = [
+            (pitchDiameter / 2) * Math.cos(angle),
+            (pitchDiameter / 2) * Math.sin(angle),
+          ];
           const gaps = points.map(([x, y]) => Math.hypot(x - at[0], y - at[1]));
           // A roller lies in its seat with a hundredth of its radius of play, and cuts into nothing.
           expect(Math.min(...gaps)).toBeCloseTo(0.505 * rollerDiameter, 6);
@@ -101,7 +104,7 @@ describe('a spur gear', () => {
     }
     const out = (moduleMm * teeth * Math.cos(pressure)) / (2 * Math.cos(low));
     const gap = Math.PI / teeth;
-    const at: At = [out * Math.cos(gap), out * Math.sin(gap)];
+    const at: SheetPoint = [out * Math.cos(gap), out * Math.sin(gap)];
     const points = gearOutline({ moduleMm, teeth, points: 200 });
     const near = Math.min(...points.map(([x, y]) => Math.hypot(x - at[0], y - at[1])));
     expect(near).toBeCloseTo(pin / 2, 2);

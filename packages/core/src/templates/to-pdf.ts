@@ -10,7 +10,7 @@ import {
   type PDFFont,
   type PDFPage,
 } from 'pdf-lib';
-import { roomOf, type At, type Template } from './template.ts';
+import { roomOf, type SheetPoint, type Template } from './template.ts';
 
 /** Sheets of paper, mm. */
 export const PAPERS = { A4: [210, 297], Letter: [215.9, 279.4] } as const;
@@ -31,13 +31,13 @@ const writable = (text: string): string => text.replaceAll(/[^\x20-\x7e\xa0-\xff
 interface Tile {
   readonly page: PDFPage;
   /** The place of the template at the lower left of what is printed, mm. */
-  readonly from: At;
+  readonly from: SheetPoint;
   readonly font: PDFFont;
 }
 
 /** Draws all marks on a page; what lies beside it is clipped away. */
 function draw({ marks }: Template, { page, from, font }: Tile): void {
-  const put = ([x, y]: At): { x: number; y: number } => ({
+  const put = ([x, y]: SheetPoint): { x: number; y: number } => ({
     x: pt(x - from[0] + MARGIN),
     y: pt(y - from[1] + MARGIN),
   });
@@ -59,7 +59,7 @@ function draw({ marks }: Template, { page, from, font }: Tile): void {
 }
 
 /** Corners of the printed part of a sheet, to lay the next one on, and which sheet it is. */
-function corners({ page, font }: Tile, [width, height]: At, told: string): void {
+function corners({ page, font }: Tile, [width, height]: SheetPoint, told: string): void {
   const grey = rgb(0.4, 0.4, 0.4);
   for (const [x, right] of [
     [MARGIN, 1],
@@ -87,7 +87,7 @@ export async function toPdf(template: Template, paper: Paper = 'A4'): Promise<Ui
   pdf.setTitle(template.title);
   const font = await pdf.embedFont(StandardFonts.Helvetica);
   const [pageWidth, pageHeight] = PAPERS[paper];
-  const inside: At = [pageWidth - 2 * MARGIN, pageHeight - 2 * MARGIN];
+  const inside: SheetPoint = [pageWidth - 2 * MARGIN, pageHeight - 2 * MARGIN];
   const { least, most } = roomOf(template.marks);
   const count = (axis: 0 | 1): number => {
     const long = most[axis] - least[axis];
@@ -97,7 +97,10 @@ export async function toPdf(template: Template, paper: Paper = 'A4'): Promise<Ui
   for (let row = 0; row < up; row += 1)
     for (let column = 0; column < across; column += 1) {
       const page = pdf.addPage([pt(pageWidth), pt(pageHeight)]);
-      const from: At = [least[0] + column * (inside[0] - OVERLAP), least[1] + row * (inside[1] - OVERLAP)];
+      const from: SheetPoint = [
+        least[0] + column * (inside[0] - OVERLAP),
+        least[1] + row * (inside[1] - OVERLAP),
+      ];
       const tile = { page, from, font };
       page.pushOperators(
         pushGraphicsState(),

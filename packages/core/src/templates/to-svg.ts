@@ -1,4 +1,4 @@
-import { roomOf, type At, type Template } from './template.ts';
+import { roomOf, type SheetPoint, type Template } from './template.ts';
 
 const MARGIN = 5;
 const THIN = 0.2;
@@ -15,7 +15,8 @@ export function toSvg({ title, marks }: Template): string {
   const { least, most } =
     marks.length > 0 ? roomOf(marks) : { least: [0, 0] as const, most: [0, 0] as const };
   const [width, height] = [most[0] - least[0] + 2 * MARGIN, most[1] - least[1] + 2 * MARGIN];
-  const put = ([x, y]: At): string => `${number(x - least[0] + MARGIN)} ${number(most[1] - y + MARGIN)}`;
+  const put = ([x, y]: SheetPoint): string =>
+    `${number(x - least[0] + MARGIN)} ${number(most[1] - y + MARGIN)}`;
   const drawn = marks.map((mark) => {
     if (mark.kind === 'text') {
       const [x, y] = put(mark.at).split(' ');

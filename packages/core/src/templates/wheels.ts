@@ -2,10 +2,18 @@ import { gearOutline, stageFigures, type Stage } from '../transmission/index.ts'
 import type { Build } from '../vehicle/index.ts';
 import { bore, shaftOf } from './bore.ts';
 import { rollerMiddles, sprocketCircles, sprocketOutline } from './sprocket.ts';
-import { drawnCircle, inMm, onCircle, outline, type At, type Mark, type Template } from './template.ts';
+import {
+  drawnCircle,
+  inMm,
+  onCircle,
+  outline,
+  type SheetPoint,
+  type Mark,
+  type Template,
+} from './template.ts';
 
 const MM = 1000;
-const MIDDLE: At = [0, 0];
+const MIDDLE: SheetPoint = [0, 0];
 
 type Wheel = 'driver' | 'driven';
 
@@ -46,7 +54,7 @@ function wheelOf(stage: Stage, which: Wheel, [shaft, key]: readonly [number, num
 }
 
 /** Of a spur gear, a place in the middle of each tooth root, where a drill begins (ISO 53: 1.25 modules under the pitch circle). */
-const rootMiddles = (moduleMm: number, teeth: number): At[] =>
+const rootMiddles = (moduleMm: number, teeth: number): SheetPoint[] =>
   Array.from({ length: teeth }, (_, n) =>
     onCircle(MIDDLE, (moduleMm * teeth) / 2 - 1.25 * moduleMm, (Math.PI * (2 * n + 1)) / teeth),
   );

@@ -1,5 +1,5 @@
 import { Motion } from '../driving/motion.ts';
-import type { Footing, Led, Rig, RigMotor, Terrain } from '../driving/rig.ts';
+import type { ContactGround, Led, Rig, RigMotor, Terrain } from '../driving/rig.ts';
 
 /** A millisecond. */
 export const H = 1e-3;
@@ -143,7 +143,7 @@ export const led = (rig: Rig, onTheSpot = true): Led => {
 /** One even ground, level unless a rise is said. */
 export const even = (
   rig: Rig,
-  footing: Footing,
+  footing: ContactGround,
   rise: { readonly riseX?: number; readonly riseY?: number } = {},
 ): Terrain => ({
   pieces: [{ footings: rig.contacts.map(() => footing), riseX: rise.riseX ?? 0, riseY: rise.riseY ?? 0 }],

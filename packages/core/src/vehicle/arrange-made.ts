@@ -1,6 +1,6 @@
 import { stageFigures, stageHubs, type Stage } from '../transmission/index.ts';
 import { typed, type Quantity } from '../quantity/index.ts';
-import type { PlacedPart, Printer, Runs, Shell } from './arrangement.ts';
+import type { PlacedPart, Printer, WheelOfDrive, Shell } from './arrangement.ts';
 import { arrange, arrangementOf, changePlaced } from './arrange.ts';
 import type { Build } from './document.ts';
 import type { Drive } from './drive.ts';
@@ -276,7 +276,7 @@ function placePair(build: Build, drive: Drive, at: number, side: Side): Build {
   const width = widthOf(stage);
   const more = `${drive.stages.length > 1 ? `, stage ${at + 1}` : ''}${build.drives.length > 1 ? `, ${drive.name}` : ''}`;
   const wheel = (
-    which: Runs['wheel'],
+    which: WheelOfDrive['wheel'],
     across: number,
     x: number,
     taken: readonly PlacedPart[],

@@ -198,7 +198,7 @@ export type Shaft = NonNullable<Arrangement['shafts']>[number];
 /** Something on a shaft. */
 export type Stacked = Shaft['stack'][number];
 /** Which wheel of a drive a placed part is. */
-export type Runs = NonNullable<PlacedPart['runs']>;
+export type WheelOfDrive = NonNullable<PlacedPart['runs']>;
 /** The body where it is more than a box. */
 export type Shell = NonNullable<Arrangement['shell']>;
 /** What a printer holds. */

@@ -27,7 +27,7 @@ export {
   type Opens,
   type PlacedPart,
   type Printer,
-  type Runs,
+  type WheelOfDrive,
   type Shaft,
   type Shell,
   type Stacked,
@@ -167,7 +167,7 @@ export { meaningOf } from './meaning.ts';
 export { mayBe, numbersOf, withNumbers, type NumberAt } from './numbers.ts';
 export { PART_STATES, PART_STATE_WORDS, type PartState } from './part-state.ts';
 export { inWords, placeInWords, type DifferenceInWords } from './words.ts';
-export { buildFrom, TEMPLATES, type Template } from './templates.ts';
+export { buildFrom, TEMPLATES, type VehicleTemplate } from './templates.ts';
 export {
   DUTY_TEMPLATES,
   dutyFrom,

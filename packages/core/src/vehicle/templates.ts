@@ -4,13 +4,13 @@ import { newBuild } from './new-build.ts';
 import { startBuild, type StartAnswers } from './start.ts';
 
 /** A vehicle to start from, for those who begin one by its name alone. Every number in it is assumed. */
-export interface Template {
+export interface VehicleTemplate {
   readonly id: string;
   readonly title: string;
   readonly make: (name: string) => Build;
 }
 
-const begun = (id: string, title: string, answers: Omit<StartAnswers, 'name'>): Template => ({
+const begun = (id: string, title: string, answers: Omit<StartAnswers, 'name'>): VehicleTemplate => ({
   id,
   title,
   make: (name) => startBuild({ ...answers, name }),
@@ -19,7 +19,7 @@ const begun = (id: string, title: string, answers: Omit<StartAnswers, 'name'>): 
 const climbAndCarry = [{ id: 'carry' }, { id: 'climb' }];
 
 /** Vehicles of the shed, and each layout by itself. */
-export const TEMPLATES: readonly Template[] = [
+export const TEMPLATES: readonly VehicleTemplate[] = [
   { id: 'blank', title: 'Blank', make: newBuild },
   begun('barrow', 'Load barrow', { layout: 'two-castors', like: 'barrow', jobs: climbAndCarry }),
   begun('classroom-cart', 'Classroom cart', {

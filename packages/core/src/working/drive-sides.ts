@@ -13,7 +13,7 @@ import {
   stageStands,
   stallSource,
   torqueThere,
-  type Source,
+  type TorqueSource,
 } from './stage.ts';
 import { calculated, fixed, isStated, readFor, worked, type Stated, type Working } from './working.ts';
 
@@ -26,7 +26,7 @@ interface DriveMargin {
 interface OpenedDriveMargin extends DriveMargin {
   readonly line: Driveline;
   /** What works on the drive where this link was found. */
-  readonly source: Source;
+  readonly source: TorqueSource;
 }
 
 interface DriveMarginSides {
@@ -133,7 +133,7 @@ export type DriveLink = keyof typeof DRIVE_SIDES;
 export const isOfDrive = (link: LinkId): link is DriveLink => link in DRIVE_SIDES;
 
 /** The motors braking: what the stop puts on each wheel. */
-function brakingSource({ build, link }: DriveMargin, line: Driveline): Source | undefined {
+function brakingSource({ build, link }: DriveMargin, line: Driveline): TorqueSource | undefined {
   const duty = build.duties.find(({ id }) => id === link.dutyId);
   const brakeN = duty && brakeOf(build, duty, line)?.brakeN;
   if (!duty || !brakeN) return undefined;
@@ -153,7 +153,7 @@ function brakingSource({ build, link }: DriveMargin, line: Driveline): Source | 
   };
 }
 
-function sourceFor(asked: DriveMargin, line: Driveline): Source | undefined {
+function sourceFor(asked: DriveMargin, line: Driveline): TorqueSource | undefined {
   if (asked.link.link === 'stage-brake') return brakingSource(asked, line);
   const duty = asked.build.duties.find(({ id }) => id === asked.link.dutyId);
   return duty ? sourceOf(asked.build, duty, line) : stallSource(asked.build, line);

@@ -3,7 +3,7 @@ import type { Driveline } from '../drive/index.ts';
 import { ALLOWED_TWIST } from '../judge/index.ts';
 import { type deliveredTorque, mountPull, holdOf, pathTitle, torqueHeld } from '../transmission/index.ts';
 import { driveOf, type Build } from '../vehicle/index.ts';
-import { torqueThere, type Source } from './stage.ts';
+import { torqueThere, type TorqueSource } from './stage.ts';
 import {
   bySum,
   calculated,
@@ -22,7 +22,7 @@ const elementOf = (build: Build, elementId: string | undefined) =>
 export function pathNeeds(
   build: Build,
   line: Driveline,
-  source: Source,
+  source: TorqueSource,
   elementId: string | undefined,
 ): CalculationBy<typeof deliveredTorque> | undefined {
   const element = elementOf(build, elementId);
@@ -33,7 +33,7 @@ export function pathNeeds(
 export function pathHas(
   build: Build,
   line: Driveline,
-  source: Source,
+  source: TorqueSource,
   { elementId, stalled }: { readonly elementId: string | undefined; readonly stalled: boolean },
 ): Working | undefined {
   const element = elementOf(build, elementId);
@@ -70,7 +70,7 @@ export function pathHas(
 export function mountNeeds(
   build: Build,
   line: Driveline,
-  source: Source,
+  source: TorqueSource,
   key: 'twistDeg' | 'shaftN' = 'twistDeg',
 ): CalculationBy<typeof mountPull> | undefined {
   const loaded = loadedStages(

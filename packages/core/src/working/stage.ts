@@ -31,7 +31,7 @@ import {
 } from './working.ts';
 
 /** What works on the drive: its torque as it was worked out, at the motor or at the wheel. */
-export interface Source {
+export interface TorqueSource {
   readonly from: 'motor' | 'wheel';
   readonly torque: WorkingInput & { readonly value: number };
   /** Speed of the wheel meanwhile, rpm. */
@@ -39,7 +39,7 @@ export interface Source {
 }
 
 /** What works on the drive in a duty: the motors, or going down the wheels. */
-export function sourceOf(build: Build, duty: Duty, line: Driveline): Source {
+export function sourceOf(build: Build, duty: Duty, line: Driveline): TorqueSource {
   const wheel = wheelWorking(build, duty, line);
   const wheelNm = wheel.found.torqueNm;
   // Round a bend the harder side is the outer one, and goes faster than the middle.
@@ -57,7 +57,7 @@ export function sourceOf(build: Build, duty: Duty, line: Driveline): Source {
 }
 
 /** The motors held at full command. */
-export function stallSource(build: Build, line: Driveline): Source {
+export function stallSource(build: Build, line: Driveline): TorqueSource {
   const stall = readFor(fullCommandWorking(build, line), 'torqueNm');
   const value = Math.max(0, stall.found.torqueNm);
   return {
@@ -76,7 +76,7 @@ export interface TorquePlace {
 /** The torque at a place of the drive, from what works on it; undefined where there is no such stage. */
 export function torqueThere(
   line: Driveline,
-  source: Source,
+  source: TorqueSource,
   { stageId, side }: TorquePlace,
 ): CalculationBy<typeof deliveredTorque> | undefined {
   const { stages } = line;
@@ -165,7 +165,7 @@ const speedAt = (stage: Stage, line: Driveline, wheelRpm: number): number =>
     .reduce((rpm, s) => rpm * stageFigures(s).ratio, wheelRpm);
 
 /** What a source asks of a stage, in the measure of its strength. */
-export function stageNeeds(line: Driveline, source: Source, stageId: string): Working | undefined {
+export function stageNeeds(line: Driveline, source: TorqueSource, stageId: string): Working | undefined {
   const stage = line.stages.find(({ id }) => id === stageId);
   const torque = torqueThere(line, source, { stageId, side: 'before' });
   if (!stage || !torque) return undefined;
@@ -180,7 +180,7 @@ export function stageNeeds(line: Driveline, source: Source, stageId: string): Wo
 /** The torque of its driving side at which a stage gives out, or does so for a moment. */
 export function stageStands(
   line: Driveline,
-  source: Source,
+  source: TorqueSource,
   stageId: string,
   { momentary }: { readonly momentary: boolean },
 ): CalculationBy<typeof torqueHeld> | undefined {

@@ -1,4 +1,4 @@
-import { sumOf, type Runs, type Sum, type Values } from '../contract/index.ts';
+import { sumOf, type Runnable, type Sum, type Values } from '../contract/index.ts';
 import type { Dimension, Origin, Quantity } from '../quantity/index.ts';
 
 /** Where a number that went into a calculation came from. */
@@ -104,7 +104,7 @@ export const bySum = <Found extends Values>(
  *   // 10
  */
 export const calculated = <Input extends Values, Found extends Values>(
-  calculator: Runs<Input, Found>,
+  calculator: Runnable<Input, Found>,
   given: Input,
   key: keyof Found & string,
   inputs: readonly WorkingInput[],

@@ -1,5 +1,5 @@
 import { marginInWords, numberInWords } from '@zubric/core/say';
-import type { MarginAlong, Turn, WhatIf } from '@zubric/core/sensitivity';
+import type { MarginAlong, VerdictTurn, WhatIf } from '@zubric/core/sensitivity';
 import { meaningOf, placeInWords, type Build } from '@zubric/core/vehicle';
 import { isElectrical } from '@zubric/core/judge';
 import { scaleLinear } from 'd3-scale';
@@ -24,7 +24,7 @@ interface Props {
   readonly found: WhatIf;
   readonly along: MarginAlong;
   /** The turns of that margin. */
-  readonly turns: readonly Turn[];
+  readonly turns: readonly VerdictTurn[];
 }
 
 /** A margin over the values of a number: what stands now, its rule, and where its verdict turns. */
@@ -106,7 +106,7 @@ export function MarginChart({ build, found: { number, values }, along, turns }: 
 }
 
 interface TurnsProps {
-  readonly turns: readonly Turn[];
+  readonly turns: readonly VerdictTurn[];
   readonly at: (value: number) => number;
   readonly color: string;
   readonly say: (value: number) => string;

@@ -15,7 +15,7 @@ import {
   type DriveAsk,
   type DriveStudy,
   type RunTold,
-  type Runs,
+  type CloudRuns,
 } from '@zubric/core/driving';
 import { evaluate, payloadSweep, stageAs, type StageAs, type Sweep } from '@zubric/core/judge';
 import {
@@ -180,7 +180,7 @@ export const benchWork = {
   driveStudy: (
     build: Build,
     ask: DriveAsk,
-    runs: Runs,
+    runs: CloudRuns,
     tells: (progress: { readonly share: number }) => void,
   ): Promise<DriveStudy | undefined> => toItsEnd(studySteps(build, ask, runs), tells),
   /** The worst finding of a layout that is more than a note, in words, and how many there are beside it. */

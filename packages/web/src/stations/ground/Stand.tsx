@@ -1,5 +1,5 @@
 import type { DutyReport } from '@zubric/core/capability';
-import { accelerationOf, footingOf, stanceOf, type Motion } from '@zubric/core/demand';
+import { accelerationOf, footingOf, stanceOf, type GradeAndAcceleration } from '@zubric/core/demand';
 import type { Build, Duty } from '@zubric/core/vehicle';
 import { useId, useState } from 'react';
 import { useSay } from '../../common/units.tsx';
@@ -14,7 +14,7 @@ interface Props {
 }
 
 /** What is tried here beside what the duty says: nothing of it is kept until it is put into the duty. */
-type Tried = Partial<Motion>;
+type Tried = Partial<GradeAndAcceleration>;
 
 /** How it stands in a duty: wheel loads on the drawing, live with the slope, with speeding up and with what is moved. */
 export function Stand({ duty, of, onChoose }: Props) {
@@ -103,7 +103,11 @@ function withAcceleration(duty: Duty, accelerationMps2: number): Duty {
   return { ...rest, acceleration: { ...duty.acceleration, value: accelerationMps2, origin: 'typed' } };
 }
 
-const putInto = (build: Build, dutyId: string, { gradeRad, accelerationMps2 }: Motion): Build => ({
+const putInto = (
+  build: Build,
+  dutyId: string,
+  { gradeRad, accelerationMps2 }: GradeAndAcceleration,
+): Build => ({
   ...build,
   duties: build.duties.map((d) =>
     d.id === dutyId

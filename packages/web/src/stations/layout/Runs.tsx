@@ -1,15 +1,16 @@
 import { stageHubs, stageTitle } from '@zubric/core/transmission';
-import type { Build, PlacedPart, Runs as RunsIn } from '@zubric/core/vehicle';
+import type { Build, PlacedPart, WheelOfDrive } from '@zubric/core/vehicle';
 import { Choice } from '../../fields/Choice.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 
 const NONE = '';
-const keyOf = ({ driveId, stageId, wheel }: RunsIn): string => JSON.stringify([driveId, stageId, wheel]);
+const keyOf = ({ driveId, stageId, wheel }: WheelOfDrive): string =>
+  JSON.stringify([driveId, stageId, wheel]);
 
 /** Every wheel that the stages of a build have, by what it is called. */
 function wheelsOf({
   drives,
-}: Build): { readonly value: string; readonly title: string; readonly runs: RunsIn }[] {
+}: Build): { readonly value: string; readonly title: string; readonly runs: WheelOfDrive }[] {
   return drives.flatMap((drive) =>
     drive.stages.flatMap((stage, n) => {
       const [driver, driven] = stageHubs(stage);
