@@ -2,6 +2,7 @@ export { assertNever } from './assert-never.ts';
 export { NotPhysical } from './not-physical.ts';
 export { notice, onceEach, type Notice } from './notice.ts';
 export { TOPICS, defineCalculator, type Calculator, type Topic, type WorkedExample } from './calculator.ts';
+export { isJson, type Json } from './json.ts';
 export * as key from './keys.ts';
 export * as partFigure from './part-figure.ts';
 export { once, remembered } from './remembered.ts';

@@ -1,3 +1,4 @@
+import { isJson } from '../contract/index.ts';
 import { problemsOf, readBuild, type Build, type Problem } from '../vehicle/index.ts';
 import { trialSetsInFile, type TrialSetInFile } from './trial-set.ts';
 
@@ -5,10 +6,6 @@ import { trialSetsInFile, type TrialSetInFile } from './trial-set.ts';
 export type BuildFile =
   | { readonly ok: true; readonly build: Build; readonly trialSets: readonly TrialSetInFile[] }
   | { readonly ok: false; readonly problems: readonly Problem[] };
-
-type Json = Readonly<Record<string, unknown>>;
-
-const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
 
 /** What a file calls itself that holds a build with all that belongs to it. */
 export const WHOLE_FORMAT = 'zubric-whole';
@@ -19,7 +16,7 @@ function parted(json: unknown): {
   readonly trialSets: unknown;
   readonly under: string;
 } {
-  if (!isObject(json)) return { build: json, trialSets: [], under: '' };
+  if (!isJson(json)) return { build: json, trialSets: [], under: '' };
   if (json.format === WHOLE_FORMAT)
     return { build: json.build, trialSets: json.trialSets ?? [], under: 'build.' };
   const { trialSets = [], ...build } = json;

@@ -1,4 +1,4 @@
-import { problemWords } from '../contract/index.ts';
+import { isJson, type Json, problemWords } from '../contract/index.ts';
 import { BEYOND } from '../quantity/index.ts';
 import { asPlaced } from './as-placed.ts';
 import { newAssemblyPlan } from './assembly-plan.ts';
@@ -20,8 +20,6 @@ export type ReadBuild =
   | { readonly ok: true; readonly build: Build }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-type Json = Readonly<Record<string, unknown>>;
-
 /** What turns a document of a version into one of the next; the first entry is for version 1. */
 const UPGRADES: readonly ((document: Json) => Json)[] = [
   // Format 2 gave the build its parts list, steps and working days.
@@ -32,7 +30,6 @@ const UPGRADES: readonly ((document: Json) => Json)[] = [
   toFormat6,
 ];
 
-const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
 const refuse = (path: string, message: string): ReadBuild => ({ ok: false, problems: [{ path, message }] });
 
 /**
@@ -45,7 +42,7 @@ export const problemsOf = (error: z.ZodError): readonly Problem[] =>
 
 /** A document of any version as one of today's, not yet checked; or why it is none. */
 function upgraded(json: unknown): ReadBuild | { readonly document: Json } {
-  if (!isObject(json) || json.format !== FORMAT)
+  if (!isJson(json) || json.format !== FORMAT)
     return refuse('format', `this is not a Zubric build: "format" must be "${FORMAT}"`);
   const version = json.formatVersion;
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
@@ -90,7 +87,7 @@ function changedAt(
   if (step === undefined) return change(document);
   if (Array.isArray(document))
     return document.map((item: unknown, at) => (at === step ? changedAt(item, rest, change) : item));
-  if (!isObject(document)) return document;
+  if (!isJson(document)) return document;
   const key = String(step);
   return { ...document, [key]: changedAt(document[key], rest, change) };
 }
@@ -99,7 +96,7 @@ function changedAt(
 function broughtWithin(document: unknown, path: readonly PropertyKey[], nearest: number): unknown {
   const [key, holder] = [path.at(-1), path.slice(0, -1)];
   return changedAt(document, holder, (x) => {
-    if (!isObject(x)) return x;
+    if (!isJson(x)) return x;
     if (key === 'value') return { ...x, value: nearest, beyond: x.value };
     const said = `Saved with ${String(key)} ${String(x[String(key)])}, beyond what is reckoned with.`;
     return {

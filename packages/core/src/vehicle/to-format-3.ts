@@ -1,9 +1,7 @@
+import { isJson, type Json } from '../contract/index.ts';
 import { assumed, isQuantity, type Quantity } from '../quantity/index.ts';
 
-type Json = Readonly<Record<string, unknown>>;
-
-const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
-const fields = (x: unknown): Json => (isObject(x) ? x : {});
+const fields = (x: unknown): Json => (isJson(x) ? x : {});
 const items = (x: unknown): readonly Json[] => (Array.isArray(x) ? x.map(fields) : []);
 const mm = (metres: number): Quantity => assumed(metres, 'mm');
 const metres = (x: unknown, otherwise: number): number => (isQuantity(x) ? x.value : otherwise);
@@ -55,7 +53,7 @@ export function toFormat3(document: Json): Json {
   const masses = fields(document.masses);
   const wheelM = metres(layout.wheelDiameter, 0.1);
   const wheelbaseM = metres(layout.wheelbase, 0.5);
-  const placed = (mass: unknown): unknown => (isObject(mass) ? { ...mass, left: mm(0) } : mass);
+  const placed = (mass: unknown): unknown => (isJson(mass) ? { ...mass, left: mm(0) } : mass);
   return {
     ...document,
     formatVersion: 3,
@@ -70,7 +68,7 @@ export function toFormat3(document: Json): Json {
     hitch: { behind: mm(0), height: mm(wheelM / 2), load: assumed(0, 'N') },
     brake: { kind: 'none', reaction: assumed(0.5, 's') },
     aims: { maximise: 'none' },
-    ...(isObject(document.masses)
+    ...(isJson(document.masses)
       ? { masses: { ...masses, own: placed(masses.own), payload: placed(masses.payload), others: [] } }
       : {}),
     ...(Array.isArray(document.grounds)
@@ -92,7 +90,7 @@ export function toFormat3(document: Json): Json {
           })),
         }
       : {}),
-    ...(isObject(document.drive)
+    ...(isJson(document.drive)
       ? { drive: { ...document.drive, together: 'wheel', differential: 'open' } }
       : {}),
   };

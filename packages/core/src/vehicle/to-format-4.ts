@@ -1,14 +1,11 @@
+import { isJson, type Json } from '../contract/index.ts';
 import { assumed } from '../quantity/index.ts';
-
-type Json = Readonly<Record<string, unknown>>;
-
-const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
 
 /** Format 4 said what the torque passes beside the stages, how the motor is mounted and how the drive disengages. */
 export const toFormat4 = (document: Json): Json => ({
   ...document,
   formatVersion: 4,
-  ...(isObject(document.drive) ? { drive: { ...document.drive, ...bareDrive() } } : {}),
+  ...(isJson(document.drive) ? { drive: { ...document.drive, ...bareDrive() } } : {}),
 });
 
 /** A drive of which only motor and stages are known. */

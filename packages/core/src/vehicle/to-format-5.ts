@@ -1,15 +1,13 @@
+import { isJson, type Json } from '../contract/index.ts';
 import { firmLoss, soilOfSurface, TYRES, type SurfaceId, type Tyre } from '../ground/index.ts';
 import { assumed, isQuantity } from '../quantity/index.ts';
 import { beltWidthFor, usualPullPerWidth } from '../transmission/index.ts';
 
-type Json = Readonly<Record<string, unknown>>;
-
-const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
 const items = (x: unknown): readonly unknown[] => (Array.isArray(x) ? x : []);
 
 /** A toothed belt said what it may pull in all; now its width and what that pulls. What it carries stays. */
 function stageOf(stage: unknown): unknown {
-  if (!isObject(stage) || stage.kind !== 'timing-belt') return stage;
+  if (!isJson(stage) || stage.kind !== 'timing-belt') return stage;
   const { allowablePull, ...rest } = stage;
   const { pitch } = stage;
   if (!isQuantity(allowablePull) || !isQuantity(pitch)) return stage;
@@ -22,14 +20,14 @@ function stageOf(stage: unknown): unknown {
 }
 
 const tyreOf = (document: Json, driven: boolean): Tyre => {
-  const axles = items(isObject(document.layout) ? document.layout.axles : []).filter(isObject);
+  const axles = items(isJson(document.layout) ? document.layout.axles : []).filter(isJson);
   const axle = axles.find((a) => a.driven === driven) ?? axles[0];
   return TYRES.find((tyre) => tyre === axle?.tyre) ?? 'pneumatic';
 };
 
 /** Ground that gives way was counted twice: in the table's rolling, and in its sinkage. The wheel's own loss stays. */
 function groundOf(ground: unknown, document: Json): unknown {
-  if (!isObject(ground) || !isObject(ground.soil) || typeof ground.surface !== 'string') return ground;
+  if (!isJson(ground) || !isJson(ground.soil) || typeof ground.surface !== 'string') return ground;
   if (soilOfSurface(ground.surface as SurfaceId) === undefined) return ground;
   const own = (key: 'rolling' | 'freeRolling') => {
     const now = ground[key];
@@ -48,7 +46,7 @@ export const toFormat5 = (document: Json): Json => ({
   ...(Array.isArray(document.grounds)
     ? { grounds: document.grounds.map((ground) => groundOf(ground, document)) }
     : {}),
-  ...(isObject(document.drive) && Array.isArray(document.drive.stages)
+  ...(isJson(document.drive) && Array.isArray(document.drive.stages)
     ? { drive: { ...document.drive, stages: document.drive.stages.map(stageOf) } }
     : {}),
 });

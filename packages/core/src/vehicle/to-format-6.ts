@@ -1,13 +1,11 @@
-type Json = Readonly<Record<string, unknown>>;
-
-const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
+import { isJson, type Json } from '../contract/index.ts';
 
 /**
  * Format 6 has several drives, each with its driver and its motors' leads, and a supply of packs and boards that are
  * counted. What was there drove the vehicle from one pack.
  */
 export function toFormat6({ drive, supply, ...document }: Json): Json {
-  if (!isObject(drive) || !isObject(supply)) return { ...document, formatVersion: 6, drives: drive, supply };
+  if (!isJson(drive) || !isJson(supply)) return { ...document, formatVersion: 6, drives: drive, supply };
   const { batteryId, driverId, driverCount, motorLeadResistance, ...rest } = supply;
   return {
     ...document,
