@@ -1,6 +1,6 @@
 import type { MarginPolicy } from '../vehicle/index.ts';
 import { linkDefinition, type LinkId } from './links.ts';
-import type { LinkReport, Verdict } from './report.ts';
+import { VERDICTS, type LinkReport, type Verdict } from './report.ts';
 
 /** Between the rule and this times the rule a margin is tight; of voltages, which move less (common practice, no source). */
 const TIGHT_BAND = 1.15;
@@ -18,9 +18,6 @@ export function verdictOf(ratio: number, rule: number, link?: LinkId): Verdict {
   if (ratio < rule) return 'short';
   return ratio < ampleFrom(rule, link) ? 'tight' : 'ample';
 }
-
-/** From worst to best. */
-const VERDICTS: readonly Verdict[] = ['fails', 'short', 'tight', 'ample'];
 
 /**
  * The ratio at which a margin that is on its way to another verdict loses the one that it has.

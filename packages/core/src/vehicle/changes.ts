@@ -1,4 +1,4 @@
-import { assertNever } from '../contract/index.ts';
+import { assertNever, isJson, type Json } from '../contract/index.ts';
 import { isQuantity } from '../quantity/index.ts';
 
 /** Steps from the top of a document: keys, and for items of lists their ids. */
@@ -20,16 +20,13 @@ interface Item {
   readonly id: string;
 }
 
-type Fields = Readonly<Record<string, unknown>>;
-
-const isFields = (x: unknown): x is Fields => typeof x === 'object' && x !== null && !Array.isArray(x);
-const isItem = (x: unknown): x is Item & Fields => isFields(x) && typeof x.id === 'string';
-const isItems = (x: unknown): x is readonly (Item & Fields)[] => Array.isArray(x) && x.every(isItem);
+const isItem = (x: unknown): x is Item & Json => isJson(x) && typeof x.id === 'string';
+const isItems = (x: unknown): x is readonly (Item & Json)[] => Array.isArray(x) && x.every(isItem);
 
 const same = (a: unknown, b: unknown): boolean => {
   if (Object.is(a, b)) return true;
   if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((x, n) => same(x, b[n]));
-  if (!isFields(a) || !isFields(b)) return false;
+  if (!isJson(a) || !isJson(b)) return false;
   const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
   return [...keys].every((key) => same(a[key], b[key]));
 };
@@ -43,7 +40,7 @@ export function changesBetween(before: unknown, after: unknown, path: Path = [])
   if (same(before, after)) return [];
   if (isItems(before) && isItems(after)) return listChanges(before, after, path);
   // A quantity changes as a whole.
-  const open = (x: unknown): x is Fields => isFields(x) && !isQuantity(x);
+  const open = (x: unknown): x is Json => isJson(x) && !isQuantity(x);
   if (open(before) && open(after) && before.kind === after.kind) {
     const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])];
     return keys.flatMap((key) => changesBetween(before[key], after[key], [...path, key]));
@@ -116,7 +113,7 @@ function at(x: unknown, [step, ...rest]: Path, change: (x: unknown) => unknown):
     if (!x.some((item) => item.id === step)) return x;
     return x.map((item) => (item.id === step ? at(item, rest, change) : item));
   }
-  if (!isFields(x) || (rest.length > 0 && !(step in x))) return x;
+  if (!isJson(x) || (rest.length > 0 && !(step in x))) return x;
   const next = at(x[step], rest, change);
   if (next !== undefined) return { ...x, [step]: next };
   // A value that is no longer given has no key.
