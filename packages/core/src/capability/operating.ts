@@ -1,3 +1,4 @@
+import { remembered } from '../contract/index.ts';
 import { AIR_DENSITY, rpmToRadS } from '../quantity/index.ts';
 import { demandOf, type Resistance, type TurnReport } from '../demand/index.ts';
 import { pullsAt, together, type Driveline } from '../drive/index.ts';
@@ -206,9 +207,10 @@ export const attainableInput = (
  *
  * @example steadyDuty({ ...duty, step: typed(20, 'mm') }).step // undefined
  */
-export function steadyDuty({ step: _step, upToSpeed: _up, ...duty }: Duty): Duty {
-  return { ...duty, acceleration: { ...duty.acceleration, value: 0 } };
-}
+export const steadyDuty = remembered(({ step: _step, upToSpeed: _up, ...duty }: Duty): Duty => ({
+  ...duty,
+  acceleration: { ...duty.acceleration, value: 0 },
+}));
 
 /**
  * The same as the calculator of the attainable speed takes it.

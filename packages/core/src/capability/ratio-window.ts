@@ -78,9 +78,11 @@ export function ratioWindow(
   const topOf = (f: (logRatio: number) => number): number =>
     highestPoint(f, LEAST_LOG, GREATEST_LOG, TOP_TOLERANCE);
   const top = topOf(just);
+  // Where the most torque meets the rule, its hill is found.
+  const ruled = atRule(top) >= 0 ? top : topOf(atRule);
   return {
     just: spanAbove(just, top),
-    rule: spanAbove(atRule, topOf(atRule)),
+    rule: spanAbove(atRule, ruled),
     best: { ratio: Math.exp(top), margin: Math.max(0, just(top) + 1) },
   };
 }

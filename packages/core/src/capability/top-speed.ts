@@ -1,5 +1,6 @@
 import { type Braking, demandOf, type BrakeReport, type TipReport } from '../demand/index.ts';
 import type { Driveline } from '../drive/index.ts';
+import { remembered } from '../contract/index.ts';
 import { assumed } from '../quantity/index.ts';
 import { taskOf, layoutKind, type Build, type Duty } from '../vehicle/index.ts';
 import { attainable } from './attainable-speed.ts';
@@ -7,24 +8,26 @@ import { attainableInput } from './operating.ts';
 import type { DutyReport } from './report.ts';
 
 /** A duty driven flat out: straight down its slope, nothing towed, pulled or climbed. */
-function flatOut({
-  towed: _t,
-  upToSpeed: _u,
-  turn: _turn,
-  step: _s,
-  lean: _l,
-  sideSlope: _side,
-  push: _push,
-  ...duty
-}: Duty): Duty {
-  return {
-    ...duty,
-    task: 'drive',
-    grade: { ...duty.grade, value: -Math.abs(duty.grade.value) },
-    acceleration: assumed(0, 'm/s²'),
-    drawbar: assumed(0, 'N'),
-  };
-}
+const flatOut = remembered(
+  ({
+    towed: _t,
+    upToSpeed: _u,
+    turn: _turn,
+    step: _s,
+    lean: _l,
+    sideSlope: _side,
+    push: _push,
+    ...duty
+  }: Duty): Duty => {
+    return {
+      ...duty,
+      task: 'drive',
+      grade: { ...duty.grade, value: -Math.abs(duty.grade.value) },
+      acceleration: assumed(0, 'm/s²'),
+      drawbar: assumed(0, 'N'),
+    };
+  },
+);
 
 /**
  * What the calculator of the attainable speed takes for the top speed of a duty.

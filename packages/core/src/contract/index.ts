@@ -5,7 +5,7 @@ export { TOPICS, defineCalculator, type Calculator, type Topic, type WorkedExamp
 export { isJson, type Json } from './json.ts';
 export * as key from './keys.ts';
 export * as partFigure from './part-figure.ts';
-export { once, remembered } from './remembered.ts';
+export { once, onceFor, onceInARow, remembered } from './remembered.ts';
 export { sumOf, type Runnable, type Sum, type Values } from './sum.ts';
 export { bracketedRoot, highestPoint } from './solve.ts';
 export { expressionFrom, type Expression } from './expression.ts';

@@ -1,13 +1,14 @@
-import { once } from '../contract/index.ts';
+import { once, onceInARow } from '../contract/index.ts';
 import type { Driveline } from '../drive/index.ts';
 import { taskOf, type Build, type Duty } from '../vehicle/index.ts';
 import { brakeOf, brakingIn, slowingStance, type Braking } from './braking.ts';
-import { demandOf } from './demand.ts';
+import { askedAnyhow, demandOf } from './demand.ts';
 import { extentOf } from './extent.ts';
 import { hangingOf } from './hanging.ts';
 import type { BrakeReport, DutyAsked } from './report.ts';
 import { slideOf } from './sliding.ts';
 import { stancesOf, tipOf } from './tipping.ts';
+import { whateverDrives } from './whatever-drives.ts';
 
 /** How hard a duty asks to slow down, and it can; undefined where it asks no stop. */
 function slowingAsked(duty: Duty, brake: BrakeReport | undefined): number | undefined {
@@ -26,6 +27,17 @@ const slowingDown = (build: Build, duty: Duty) => (slowing: number) =>
 export const stancesIn = (build: Build, duty: Duty, brake: BrakeReport | undefined) =>
   stancesOf(build, duty, slowingAsked(duty, brake), slowingDown(build, duty));
 
+/** How it stands in a duty, whatever drives it: how it tips by how hard it slows down there, and on a wheel less. */
+const standsIn = whateverDrives((build) => (duty) => {
+  const { footing } = askedAnyhow(build, duty);
+  return {
+    tip: onceInARow((slowing: number | undefined) =>
+      tipOf(build, duty, footing, stancesOf(build, duty, slowing, slowingDown(build, duty))),
+    ),
+    hanging: hangingOf(build, duty, footing),
+  };
+});
+
 /**
  * What one duty asks of the vehicle on its ground; and how it brakes there, for who asks further.
  *
@@ -39,9 +51,9 @@ export function askedOf(
   const demand = demandOf(build, duty);
   const braking = once(() => brakingIn(build, duty, line));
   const brake = brakeOf(build, duty, line, braking);
-  const tip = tipOf(build, duty, demand.footing, stancesIn(build, duty, brake));
+  const stood = standsIn(build, duty);
+  const tip = stood.tip(slowingAsked(duty, brake));
   const slide = slideOf(build, duty, demand);
-  const hanging = hangingOf(build, duty);
   const asked = {
     id: duty.id,
     name: duty.name,
@@ -51,7 +63,7 @@ export function askedOf(
     ...(tip ? { tip } : {}),
     ...(brake ? { brake } : {}),
     ...(slide ? { slide } : {}),
-    ...(hanging ? { hanging } : {}),
+    ...(stood.hanging ? { hanging: stood.hanging } : {}),
   };
   return { asked, braking };
 }

@@ -9,6 +9,7 @@ import { pushOf } from './pushing.ts';
 import { stepOf } from './obstacle.ts';
 import type { ContactLoad, Footing, Resistance, SinkReport, StepReport, TurnReport } from './report.ts';
 import { rollingOf } from './rolling.ts';
+import { whateverDrives } from './whatever-drives.ts';
 import { radiusOf, turnOf } from './turning.ts';
 
 /**
@@ -17,14 +18,19 @@ import { radiusOf, turnOf } from './turning.ts';
  * @example roadLoadInput(puffin, duty, footing).massKg // 178
  */
 export const roadLoadInput = (build: Build, duty: Duty, footing: Footing, speedMps = duty.speed.value) => ({
+  ...roadOf(build, duty, footing),
+  speedMps,
+  rotatingMassFactor: rotatingFactor(build, footing.massKg),
+});
+
+/** What of that does not depend on what drives it, nor on how fast. */
+const roadOf = (build: Build, duty: Duty, footing: Footing) => ({
   massKg: footing.massKg,
   rollingCoefficient: rollingOf(build, duty, footing),
   gradeDeg: radiansToDegrees(duty.grade.value),
-  speedMps,
   dragAreaM2: build.dragArea.value,
   airDensityKgM3: AIR_DENSITY,
   accelerationMps2: accelerationOf(duty),
-  rotatingMassFactor: rotatingFactor(build, footing.massKg),
   drawbarN: drawbarOf(build, duty),
 });
 
@@ -135,13 +141,33 @@ export interface Demand {
   readonly sink?: SinkReport;
 }
 
+/** What a duty asks whatever drives it, and how it stands meanwhile. */
+export const askedAnyhow = whateverDrives((build) => (duty) => {
+  const footing = footingOf(build, duty);
+  const turn = turnOf(build, duty, footing);
+  const step = stepOf(build, duty, footing);
+  const sink = sinkOf(build, duty, footing);
+  return {
+    road: roadOf(build, duty, footing),
+    beyond: {
+      compactionN: sink?.compactionN ?? 0,
+      turningN: turningForce(build, turn),
+      obstacleN: step && !('problem' in step) ? step.forceN : 0,
+      catchingN: duty.lean ? catchLean.run(catchInput(build, duty, footing)).forceN : 0,
+      pushingN: pushOf(duty),
+    },
+    footing,
+    met: { ...(turn ? { turn } : {}), ...(step ? { step } : {}), ...(sink ? { sink } : {}) },
+  };
+});
+
 /**
  * What a duty asks along the ground at a speed (its own unless given), split by cause, and how it stands meanwhile.
  *
  * @example demandOf(puffin, duty).resistance.totalN // 411
  */
 export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value): Demand {
-  const footing = footingOf(build, duty);
+  const { road, beyond, footing, met } = askedAnyhow(build, duty);
   const {
     rollingN,
     gradeN,
@@ -149,39 +175,10 @@ export function demandOf(build: Build, duty: Duty, speedMps = duty.speed.value):
     inertiaN,
     drawbarN,
     totalN: roadN,
-  } = roadLoad.run(roadLoadInput(build, duty, footing, speedMps));
-  const turn = turnOf(build, duty, footing);
-  const step = stepOf(build, duty, footing);
-  const sunk = sinkOf(build, duty, footing);
-  const parts = {
-    roadN,
-    compactionN: sunk?.compactionN ?? 0,
-    turningN: turningForce(build, turn),
-    obstacleN: step && !('problem' in step) ? step.forceN : 0,
-    catchingN: duty.lean ? catchLean.run(catchInput(build, duty, footing)).forceN : 0,
-    pushingN: pushOf(duty),
-  };
-  const { totalN } = sumOfForces.run(parts);
-  const { compactionN, turningN, obstacleN, catchingN, pushingN } = parts;
-  return {
-    footing,
-    resistance: {
-      rollingN,
-      gradeN,
-      dragN,
-      inertiaN,
-      drawbarN,
-      compactionN,
-      turningN,
-      obstacleN,
-      catchingN,
-      pushingN,
-      totalN,
-    },
-    ...(turn ? { turn } : {}),
-    ...(step ? { step } : {}),
-    ...(sunk ? { sink: sunk } : {}),
-  };
+  } = roadLoad.run({ ...road, speedMps, rotatingMassFactor: rotatingFactor(build, road.massKg) });
+  const { totalN } = sumOfForces.run({ roadN, ...beyond });
+  const resistance = { rollingN, gradeN, dragN, inertiaN, drawbarN, ...beyond, totalN };
+  return { footing, resistance, ...met };
 }
 
 /**

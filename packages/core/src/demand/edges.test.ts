@@ -31,6 +31,7 @@ const withGround = (build: Build, part: Partial<Build['grounds'][number]>): Buil
   ...build,
   grounds: build.grounds.map((ground) => ({ ...ground, ...part })),
 });
+const hangingAt = (build: Build, duty: Duty) => hangingOf(build, duty, footingOf(build, duty));
 const bend = (metres: number) => ({ kind: 'radius', radius: typed(metres, 'm') }) as const;
 
 describe('a figure of the ground over several wheels', () => {
@@ -167,7 +168,7 @@ it('what balances is caught, and does not hang by a wheel', () => {
   if (!job) throw new Error('Teasel has a job');
   const { lean: _none, ...upright } = job;
   expect(catchInput(teasel, upright, footingOf(teasel, upright)).leanDeg).toBe(0);
-  expect(hangingOf(withGround(teasel, { uneven: true }), upright)).toBeUndefined();
+  expect(hangingAt(withGround(teasel, { uneven: true }), upright)).toBeUndefined();
   expect(sidesAlike(job)).toBe(job.turn?.kind !== 'radius');
   expect(sidesAlike({ ...upright, turn: bend(2) })).toBe(false);
   expect(sidesAlike({ ...upright, turn: { kind: 'on-the-spot' } })).toBe(true);
@@ -227,10 +228,10 @@ describe('where it stands', () => {
 
   it('with a wheel in the air pulls less by what that wheel held, and only on ground that is said to be uneven', () => {
     const even = rearDriven({ friction: 0.6 });
-    expect(hangingOf(even, firstDuty(even))).toBeUndefined();
+    expect(hangingAt(even, firstDuty(even))).toBeUndefined();
     const four = withGround(changeDrive(on('four-skid'), { together: 'wheel' }), { uneven: true });
     const duty = firstDuty(four);
-    const hanging = hangingOf(four, duty);
+    const hanging = hangingAt(four, duty);
     const { massKg, contacts } = footingOf(four, duty);
     // The other three, each with its motor, bear all the weight.
     const { friction } = four.grounds[0] ?? {};

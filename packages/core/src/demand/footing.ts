@@ -1,5 +1,5 @@
 import { STANDARD_GRAVITY, degreesToRadians, radiansToDegrees } from '../quantity/index.ts';
-import { NotPhysical, type Notice } from '../contract/index.ts';
+import { NotPhysical, remembered, type Notice } from '../contract/index.ts';
 import { innerDriveInput } from '../drive/index.ts';
 import {
   gripForce,
@@ -41,7 +41,10 @@ export const groundOf = (build: Build, duty: Duty): Ground => {
  *
  * @example loadedMassInput(puffin, 1).masses.length // 2
  */
-export const loadedMassInput = ({ masses: { own, payload, others } }: Build, payloadShare: number) => ({
+export const loadedMassInput = (
+  { masses: { own, payload, others } }: Pick<Build, 'masses'>,
+  payloadShare: number,
+) => ({
   masses: [own, payload, ...others].map((m) => ({
     massKg: m.mass.value,
     share: m === payload ? payloadShare : 1,
@@ -56,8 +59,21 @@ export const loadedMassInput = ({ masses: { own, payload, others } }: Build, pay
  *
  * @example massOf(puffin, duty).massKg // 178
  */
-export const massOf = (build: Build, duty: Duty) =>
-  loadedMass.run(loadedMassInput(build, duty.payloadShare.value));
+export const massOf = (build: Build, duty: Duty): Mass => {
+  const known = masses(build.masses);
+  const share = duty.payloadShare.value;
+  const found = known.get(share) ?? loadedMass.run(loadedMassInput(build, share));
+  // While a load is moved about, shares are many and none comes again.
+  if (known.size > MOST_SHARES) known.clear();
+  known.set(share, found);
+  return found;
+};
+
+type Mass = ReturnType<typeof loadedMass.run>;
+const MOST_SHARES = 50;
+
+/** What was worked out for the masses of a build, by the share of the payload that is on. */
+const masses = remembered((_masses: Build['masses']) => new Map<number, Mass>());
 
 /** Least mass taken for a vehicle whose duty leaves its only mass, the payload, at home: kg. */
 export const LEAST_MASS = 1e-9;
@@ -145,8 +161,6 @@ export const stanceOf = (build: Build, duty: Duty, otherwise: Partial<GradeAndAc
     cornerMps2: down * cornerOf(duty),
   };
 };
-
-type Mass = ReturnType<typeof massOf>;
 
 /**
  * What the calculation of wheel loads takes: where the wheels stand, and all that pulls and pushes.

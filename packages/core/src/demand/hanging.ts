@@ -1,8 +1,8 @@
 import { wheelLoads } from '../ground/index.ts';
 import { contactsOf, layoutKind, type Build, type Duty, driveOf } from '../vehicle/index.ts';
 import { drivenGrip, groupedBy, wheelOf } from './driven-grip.ts';
-import { footingOf, gripOf, groundOf, massOf, stanceOf, wheelLoadInput } from './footing.ts';
-import type { ContactLoad, HangingReport } from './report.ts';
+import { gripOf, groundOf, massOf, stanceOf, wheelLoadInput } from './footing.ts';
+import type { ContactLoad, Footing, HangingReport } from './report.ts';
 
 /** Loads and grip of the contacts with one wheel in the air; undefined where it would not stand so: then none hangs. */
 function without(build: Build, duty: Duty, contacts: readonly ContactLoad[], wheel: string) {
@@ -32,10 +32,13 @@ function gripLeft(build: Build, contacts: readonly ContactLoad[]): number {
  * Any driven wheel lifted in turn on ground that a duty says is uneven: the one that is missed most. Undefined on even
  * ground, for what is kept in balance, and where the others could not carry the vehicle so.
  */
-export function hangingOf(build: Build, duty: Duty): HangingReport | undefined {
+export function hangingOf(
+  build: Build,
+  duty: Duty,
+  { contacts, stands }: Footing,
+): HangingReport | undefined {
   if (!groundOf(build, duty).uneven || layoutKind(build.layout.kind).balanced !== 'none') return undefined;
   if (layoutKind(build.layout.kind).pullsByRope) return undefined;
-  const { contacts, stands } = footingOf(build, duty);
   if (!stands) return undefined;
   const lifted = groupedBy(
     contacts.filter((c) => c.driven),

@@ -56,7 +56,7 @@ const standingOf = rememberedBesidesJobs((besides) => {
 });
 
 /** Each duty by itself: its report, its margins, and what the ground says of it. */
-const dutiesOf = ofEachDuty((besides) => {
+const inDuty = ofEachDuty((besides) => {
   const { build, line } = standingOf(besides).vehicle;
   return (duty) => {
     const report = dutyReport(build, duty, line, askedOf(build, duty, line));
@@ -85,7 +85,7 @@ function reported(given: Build) {
   const standing = standingOf(document);
   const { line, train } = standing.vehicle;
   const build = line ? throughDrive(document, line.driveId) : document;
-  const each = dutiesOf(document);
+  const each = document.duties.map(inDuty(document));
   const duties = each.map(({ report }) => report);
   const steered = each.flatMap((one) => one.steered());
   const drives: readonly DriveReport[] = standing.drives.map((drive) => driveReport(drive, steered));
@@ -107,9 +107,18 @@ export const dutiesAndDrives = (build: Build): Pick<Report, 'duties' | 'drives' 
  */
 export function marginsInDuty(given: Build, dutyId: string): readonly LinkReport[] {
   const document = whole(given);
-  return dutiesOf({ ...document, duties: document.duties.filter(({ id }) => id === dutyId) }).flatMap((one) =>
-    one.links(),
-  );
+  const duty = document.duties.find(({ id }) => id === dutyId);
+  return duty ? inDuty(document)(duty).links() : [];
+}
+
+/**
+ * The margins that no duty has a say in: of parts against each other, of drives held or jammed, of works by themselves.
+ *
+ * @example marginsAtRest(puffin).every(({ dutyId }) => dutyId === null) // true
+ */
+export function marginsAtRest(given: Build): readonly LinkReport[] {
+  const { held, works } = standingOf(whole(given));
+  return [...held(), ...works()];
 }
 
 /** The report of a build without its sentences, and what they are made of. */

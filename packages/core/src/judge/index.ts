@@ -7,7 +7,14 @@ export {
   type MovedMargin,
 } from './compare.ts';
 export { ALLOWED_TWIST, axleLinks, driveLinks, wholeDriveLinks } from './drive-links.ts';
-export { dutiesAndDrives, evaluate, type Margins, marginsInDuty, marginsOf } from './evaluate.ts';
+export {
+  dutiesAndDrives,
+  evaluate,
+  type Margins,
+  marginsAtRest,
+  marginsInDuty,
+  marginsOf,
+} from './evaluate.ts';
 export { limitsOf } from './event-limits.ts';
 export {
   marginId,

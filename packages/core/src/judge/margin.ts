@@ -81,21 +81,8 @@ export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {
   if (ratio === Infinity) return [];
   const { link, dutyId, needs } = input;
   const rule = linkDefinition(link).rule(policy);
-  const report: LinkReport = {
-    link,
-    dutyId,
-    needs,
-    has,
-    ratio,
-    rule,
-    verdict: input.verdict ?? verdictOf(ratio, rule, link),
-  };
-  return [
-    {
-      ...report,
-      ...partsOfLink(input),
-    },
-  ];
+  const verdict = input.verdict ?? verdictOf(ratio, rule, link);
+  return [{ link, dutyId, needs, has, ratio, rule, verdict, ...partsOfLink(input) }];
 }
 
 /**

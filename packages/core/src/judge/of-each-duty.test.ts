@@ -52,11 +52,12 @@ describe('what an edit does not touch', () => {
 
   it('is not asked again: an edited job alone, and all once the vehicle is another', () => {
     const asked: string[] = [];
-    const answers = ofEachDuty(
+    const each = ofEachDuty(
       () =>
         ({ id }) =>
           asked.push(id),
     );
+    const answers = (build: Build) => build.duties.map(each(build));
     const [build] = builds;
     if (!build) throw new Error('the club has builds');
     const ids = build.duties.map(({ id }) => id);
@@ -75,7 +76,8 @@ describe('what an edit does not touch', () => {
 
   it('is forgotten where something is said that was not there before', () => {
     let asked = 0;
-    const answers = ofEachDuty(() => () => (asked += 1));
+    const each = ofEachDuty(() => () => (asked += 1));
+    const answers = (build: Build) => build.duties.map(each(build));
     const [build] = builds;
     if (!build) throw new Error('the club has builds');
     const { speedCap: _none, ...free } = build;

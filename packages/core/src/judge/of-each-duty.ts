@@ -7,7 +7,6 @@ import { rememberedBesidesJobs, type Build, type Duty } from '../vehicle/index.t
  *
  * @param work pure; given the build besides its jobs, answers for each of them
  */
-export function ofEachDuty<V>(work: (besides: Build) => (duty: Duty) => V): (build: Build) => readonly V[] {
-  const answers = rememberedBesidesJobs((besides) => remembered(work(besides)));
-  return (build) => build.duties.map(answers(build));
-}
+export const ofEachDuty = <V>(
+  work: (besides: Build) => (duty: Duty) => V,
+): ((build: Build) => (duty: Duty) => V) => rememberedBesidesJobs((besides) => remembered(work(besides)));

@@ -1,7 +1,4 @@
-import { pathInOrder } from '../capability/index.ts';
-import { motorShaftOf } from '../drive/index.ts';
 import {
-  causeOf,
   compareMargins,
   marginInWords,
   type Margins,
@@ -16,19 +13,10 @@ import {
   reportThrough,
 } from '../judge/index.ts';
 import { figure, inUnits, joinedBy, sentence, type Words } from '../quantity/index.ts';
-import { mismatchesOf } from '../transmission/index.ts';
-import {
-  bankOf,
-  changesBetween,
-  motorOf,
-  type Build,
-  type Change,
-  type Part,
-  throughDrive,
-  whole,
-} from '../vehicle/index.ts';
-import { becoming, hopes, WORTH } from './becoming.ts';
-import { MOST_OVER_RATED, type Candidate } from './candidate.ts';
+import { changesBetween, type Build, type Change, type Part, throughDrive, whole } from '../vehicle/index.ts';
+import { becoming, hopes, WORTH, type Becoming } from './becoming.ts';
+import { misfitsBeside, spoiling } from './breaking.ts';
+import type { Candidate } from './candidate.ts';
 import { candidatesFor } from './candidates.ts';
 import { curesOf } from './cures.ts';
 
@@ -96,30 +84,10 @@ const score = (report: Margins, link: LinkReport['link']): number => {
   return own ? closeness(own) : Infinity;
 };
 
-/**
- * Whether it breaks what held: a duty falls over that stood, another margin fails, a motor runs far over its voltage. What was not
- * even asked while a worse thing stood before it did not hold.
- */
-const breaks = ({ build, report, candidate, now }: Tried, mends: LinkReport['link'] | null): boolean =>
+/** Whether it breaks what held: a duty falls over that stood, or another margin fails. */
+const breaks = ({ report, now }: Tried, mends: LinkReport['link'] | null): boolean =>
   now.duties.some((d, at) => !d.footing.stands && report.duties[at]?.footing.stands) ||
-  now.governing.some(
-    (link) =>
-      link.verdict === 'fails' &&
-      link.link !== mends &&
-      governingOf(report, link.link)?.verdict !== 'fails' &&
-      !causeOf(link, report.links),
-  ) ||
-  misfits(candidate.build) > misfits(build) ||
-  overRated(candidate.build) > Math.max(MOST_OVER_RATED, overRated(build));
-
-/** How many parts of the torque path do not fit their neighbours. */
-const misfits = (build: Build): number => mismatchesOf(pathInOrder(build), motorShaftOf(build)).length;
-
-/** Battery voltage over that of the motor's data sheet; 0 where either is not chosen. */
-function overRated(build: Build): number {
-  const [motor, bank] = [motorOf(build), bankOf(build)];
-  return motor && bank ? bank.nominalV / motor.voltageV : 0;
-}
+  spoiling(report, mends)(now.links);
 
 /** What a candidate costs beside what it mends: margins that it makes short first, then others, then mass and money. */
 function costsOf({ build, report, candidate, now }: Tried, mends: LinkReport['link'] | null) {
@@ -219,8 +187,15 @@ export function moves(
   const mayBe = (made: Build): boolean => become(made).canBe();
   const tried = <Now extends Margins>(
     candidates: readonly Candidate[],
-    of: (candidate: Build) => Now,
-  ): Tried<Now>[] => candidates.map((candidate) => ({ build, report, candidate, now: of(candidate.build) }));
+    mends: LinkReport | undefined,
+    of: (made: Becoming) => Now,
+  ): Tried<Now>[] => {
+    const misfits = misfitsBeside(build);
+    const hopeful = hopes(become(build), mends, spoiling(report, mends?.link ?? null));
+    return candidates
+      .filter((candidate) => !misfits(candidate.build) && hopeful(become(candidate.build)))
+      .map((candidate) => ({ build, report, candidate, now: of(become(candidate.build)) }));
+  };
   const ranked = (found: readonly (Judged | undefined)[]): Judged[] =>
     found.filter((move) => move !== undefined).sort(better);
   const mended = report.governing
@@ -229,12 +204,8 @@ export function moves(
       const duty = build.duties.find(({ id }) => id === link.dutyId);
       const { seen, through } = lookedAt(build, report, link.driveId);
       const candidates = candidatesFor({ build: seen, link, report: through, duty, shelf, reports });
-      const hopeful = hopes(build, link, (made, dutyId) => become(made).inDuty(dutyId));
       const found = ranked(
-        tried(
-          candidates.filter((candidate) => hopeful(candidate.build)),
-          (made) => become(made).margins(),
-        ).map((t) => judged(t, link.link)),
+        tried(candidates, link, (made) => made.margins()).map((t) => judged(t, link.link)),
       );
       return {
         finding: marginId(link.link),
@@ -248,7 +219,7 @@ export function moves(
     if (cures.length === 0) return [];
     const found = ranked(
       cures.flatMap((cure) =>
-        tried(curesOf(seen, cure), (made) => become(made).whole()).map((t) => ended(t, cure)),
+        tried(curesOf(seen, cure), undefined, (made) => made.whole()).map((t) => ended(t, cure)),
       ),
     );
     return [{ finding: id, link, dutyId, moves: varied(build, found, { mayBe, told: 'by what it is' }) }];

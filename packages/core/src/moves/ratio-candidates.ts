@@ -1,4 +1,5 @@
 import { ratioOffers } from '../capability/index.ts';
+import { onceFor, remembered } from '../contract/index.ts';
 import { trainOf } from '../drive/index.ts';
 import { INSIDE, SAME, ratiosWanted, reportThrough, ratioOfWork } from '../judge/index.ts';
 import { figure, sentence, inside } from '../quantity/index.ts';
@@ -57,7 +58,12 @@ function moreStages(build: Build, ratio: number): Candidate[] {
 }
 
 /** The train brought near to a ratio: other teeth where there are any, stages more where they do not reach. */
-export function toRatio(build: Build, ratio: number): Candidate[] {
+export const toRatio = (build: Build, ratio: number): readonly Candidate[] => toEachRatio(build)(ratio);
+
+/** More than one margin wants the same ratio. */
+const toEachRatio = remembered((build: Build) => onceFor((ratio: number) => nearTo(build, ratio)));
+
+function nearTo(build: Build, ratio: number): readonly Candidate[] {
   const offers = ratioOffers(build, ratio, TEETH).slice(0, TRIED);
   const teeth = offers.map((offer) => ({
     text: sentence`${offer.text.charAt(0).toUpperCase()}${offer.text.slice(1)} teeth: ${figure(offer.ratio, 'ratio')}`,
@@ -107,12 +113,17 @@ function windowedRatio(
   return fits ? undefined : ratiosWanted(duties, link.dutyId, now)[0];
 }
 
+/** The build with a motor chosen. */
+const chosenFor = remembered((build: Build) =>
+  remembered((motor: PartOf<'motor'>) => choosePart(build, motor)),
+);
+
 /** A motor of the shelf in the build, at the ratio that suits it best where the one that there is does not. */
 export function atItsBest(
   asked: Pick<MoveContext, 'build' | 'link' | 'reports'>,
   motor: PartOf<'motor'>,
 ): Candidate {
-  const chosen = choosePart(asked.build, motor);
+  const chosen = chosenFor(asked.build)(motor);
   const pace = ratioOfWork(chosen);
   if (driveOf(chosen).does !== 'propels' && pace === undefined) return { text: motor.name, build: chosen };
   const ratio = pace ?? windowedRatio(asked, chosen);

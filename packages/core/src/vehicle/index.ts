@@ -87,6 +87,7 @@ export {
 } from './through.ts';
 export { canBe } from './can-be.ts';
 export { besidesJobs, rememberedBesidesJobs } from './besides-jobs.ts';
+export { besidesPower } from './besides-power.ts';
 export { addDrive, DRIVE_KINDS, freshWork, type DriveKind } from './edit-drives.ts';
 export { bankOf, type Bank } from './bank.ts';
 export { INTERLOCK_ACTS, INTERLOCK_PLACES, type Interlock, type Rail, type WireRun } from './supply.ts';

@@ -1,4 +1,4 @@
-import { assertNever, remembered } from '../contract/index.ts';
+import { assertNever, onceFor, remembered } from '../contract/index.ts';
 import { rememberedBesidesJobs } from './besides-jobs.ts';
 import type { Build } from './document.ts';
 import type { Drive, Purpose } from './drive.ts';
@@ -34,7 +34,11 @@ export function driveOf(build: Build): Drive {
  * @example driveOf(throughDrive(whimbrel, 'drive-3')).does // 'works'
  */
 export const throughDrive = (build: Build, driveId: string): Build =>
-  driveOf(build).id === driveId ? build : ({ ...build, through: driveId } as Build);
+  driveOf(build).id === driveId ? build : throughOther(build)(driveId);
+
+const throughOther = remembered((build: Build) =>
+  onceFor((driveId: string) => ({ ...build, through: driveId }) as Build),
+);
 
 /**
  * The build as a document, whatever it was looked at through.
@@ -53,8 +57,13 @@ export function whole(build: Build): Build {
  */
 export function changeDrive(build: Build, change: Partial<Drive>): Build {
   const { id } = driveOf(build);
-  const changed = (drive: Drive): Drive =>
-    Object.fromEntries(Object.entries({ ...drive, ...change }).filter(([, x]) => x !== undefined)) as Drive;
+  const goes = Object.values(change).some((value) => value === undefined);
+  const changed = (drive: Drive): Drive => {
+    const next = { ...drive, ...change };
+    return goes
+      ? (Object.fromEntries(Object.entries(next).filter(([, x]) => x !== undefined)) as Drive)
+      : next;
+  };
   return { ...build, drives: build.drives.map((drive) => (drive.id === id ? changed(drive) : drive)) };
 }
 
