@@ -90,3 +90,21 @@ test('every figure follows as the load is typed', async ({ bench }) => {
   await expect(block('wheel')).toHaveText(before.wheel ?? '');
   await saved(bench);
 });
+
+test('what opens over a field at the foot of a sheet lies over the sheet beneath it', async ({ bench }) => {
+  await bench.goto('/builds/puffin/layout');
+  const field = bench.getByLabel('Castors: up on springs by');
+  await field.fill('plenty');
+  const alert = bench.getByRole('alert').filter({ hasText: 'cannot be read' });
+  await alert.scrollIntoViewIfNeeded();
+  /** Whether what is told can be seen at its foot: nothing lies over it. */
+  const isOnTop = (): Promise<boolean> =>
+    alert.evaluate((element) => {
+      const { left, bottom, width } = element.getBoundingClientRect();
+      const there = document.elementFromPoint(left + width / 2, bottom - 3);
+      return there !== null && element.contains(there);
+    });
+  await expect.poll(isOnTop).toBe(true);
+  await field.press('Escape');
+  await expect(alert).toBeHidden();
+});

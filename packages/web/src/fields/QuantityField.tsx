@@ -6,10 +6,11 @@ import {
   type UnitSystem,
   type UnreadQuantity,
 } from '@zubric/core/quantity';
-import { useCallback, useId } from 'react';
+import { memo, useCallback, useId } from 'react';
 import { useUnits } from '../common/units.tsx';
 import { useUnread } from '../session/BuildSession.tsx';
 import { useQuantityText, type Check } from './useQuantityText.ts';
+import { useSteady } from './use-steady.ts';
 import { useFieldsOf } from './FieldsOf.tsx';
 import { FieldLabel } from './FieldLabel.tsx';
 
@@ -18,9 +19,9 @@ interface Props {
   readonly dimension: Dimension;
   readonly value: Quantity | undefined;
   readonly onChange: (quantity: Quantity) => void;
-  readonly check?: Check;
+  readonly check?: Check | undefined;
   /** Given where the number may be left away. */
-  readonly onClear?: () => void;
+  readonly onClear?: (() => void) | undefined;
   /** In a table the column heads the field; the label is then for ears only. */
   readonly hideLabel?: boolean;
   /** What is taken where nothing is typed. */
@@ -30,8 +31,19 @@ interface Props {
   readonly className?: string;
 }
 
-/** A field of the open build that takes a number with its unit. */
-export function QuantityField(props: Props) {
+/** A field of the open build that takes a number with its unit; drawn anew only where it shows another. */
+export function QuantityField({ onChange, check, onClear, ...rest }: Props) {
+  return (
+    <FieldOfBuild
+      {...rest}
+      onChange={useSteady(onChange)}
+      check={useSteady(check)}
+      onClear={useSteady(onClear)}
+    />
+  );
+}
+
+const FieldOfBuild = memo(function FieldOfBuild(props: Props) {
   const { unread, markUnread } = useUnread();
   const id = useId();
   const whose = useFieldsOf();
@@ -39,7 +51,7 @@ export function QuantityField(props: Props) {
   const key = whose === undefined ? props.label : `${props.label}, ${whose}`;
   const onUnread = useCallback((text: string | undefined) => markUnread(key, text), [key, markUnread]);
   return <QuantityEntry {...props} id={id} onUnread={onUnread} left={unread.get(key)} />;
-}
+});
 
 interface EntryProps extends Props {
   readonly id: string;
@@ -133,7 +145,9 @@ export function QuantityEntry({
           const by = STEPS[event.key];
           if (!by) return;
           event.preventDefault();
-          step(by, event.shiftKey ? TEN : 1);
+          const stands = step(by, event.shiftKey ? TEN : 1);
+          // Before the page changes around it: a field that is typed in is laid out as soon as it is given a text.
+          if (stands !== undefined) event.currentTarget.value = stands;
         }}
         onFocus={(event) => event.target.select()}
       />
@@ -146,7 +160,7 @@ export function QuantityEntry({
         <div
           id={`${id}-problem`}
           role="alert"
-          className="absolute top-full left-0 z-20 w-64 border border-short bg-short-lo px-2 py-1 text-[14px] text-ink"
+          className="opens-over absolute top-full left-0 z-20 w-64 border border-short bg-short-lo px-2 py-1 text-[14px] text-ink"
         >
           {problem}
           {readings && <Readings readings={readings} onTake={type} />}

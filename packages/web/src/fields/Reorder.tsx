@@ -77,7 +77,7 @@ export function useReorderedRow(id: string, name: string) {
     row: {
       ref: setNodeRef,
       style: { transform: CSS.Translate.toString(transform), transition },
-      className: isDragging ? 'relative z-10 bg-field shadow-md' : '',
+      className: isDragging ? 'opens-over relative z-10 bg-field shadow-md' : '',
     },
     /** None where there is nothing to change places with. */
     handle: items.length > 1 && (

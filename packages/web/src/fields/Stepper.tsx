@@ -67,7 +67,7 @@ export function Stepper({ label, value, least, most, onChange }: Props) {
         <p
           id={`${id}-problem`}
           role="alert"
-          className="absolute top-full left-0 z-20 w-48 border border-short bg-short-lo px-2 py-1 text-[14px]"
+          className="opens-over absolute top-full left-0 z-20 w-48 border border-short bg-short-lo px-2 py-1 text-[14px]"
         >
           A whole number from {least} to {most}.
         </p>

@@ -1,5 +1,6 @@
-import { useId, useState } from 'react';
+import { memo, useId, useState } from 'react';
 import { FieldLabel } from './FieldLabel.tsx';
+import { useSteady } from './use-steady.ts';
 
 interface Props {
   readonly label: string;
@@ -14,9 +15,11 @@ interface Props {
 
 /**
  * A line of text, that goes on below where the field is narrower than it. It shows what is typed until it is left: the
- * build on screen may follow a moment later.
+ * build on screen may follow a moment later. Drawn anew only where it shows another.
  */
-export function TextField({
+export const TextField = ({ onChange, ...rest }: Props) => <Line {...rest} onChange={useSteady(onChange)} />;
+
+const Line = memo(function Line({
   label,
   value,
   onChange,
@@ -60,4 +63,4 @@ export function TextField({
       )}
     </div>
   );
-}
+});

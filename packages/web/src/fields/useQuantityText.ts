@@ -45,14 +45,14 @@ interface QuantityText {
   readonly leave: () => void;
   /** Back to the last readable value. */
   readonly revert: () => void;
-  /** One step of an arrow key, or several. */
-  readonly step: (by: 1 | -1, times: number) => void;
+  /** One step of an arrow key, or several: what then stands there; undefined where it does not step. */
+  readonly step: (by: 1 | -1, times: number) => string | undefined;
 }
 
 interface Options {
   readonly value: Quantity | undefined;
   readonly dimension: Dimension;
-  readonly check?: Check;
+  readonly check?: Check | undefined;
   readonly onRead: (quantity: Quantity) => void;
   /** With what stands there while it cannot be read; without, once it can. */
   readonly onUnread: (text: string | undefined) => void;
@@ -145,17 +145,18 @@ export function useQuantityText({
     onUnread(undefined);
   };
 
-  const step = (by: 1 | -1, times: number): void => {
+  const step = (by: 1 | -1, times: number): string | undefined => {
     const from = handedRef.current;
-    if (!from || problem !== undefined) return;
+    if (!from || problem !== undefined) return undefined;
     const symbol = fieldUnit(from.value, from.unit, dimension, system);
     const unit = symbol === '1:n' ? '°' : symbol;
     const next = stepQuantity(from.value, { dimension, unit, by, times });
     // A step stops at the limit of the field rather than pass it.
-    if ((check?.(next) ?? beyondReckoning(next, dimension, { system, unit })) !== undefined) return;
+    if ((check?.(next) ?? beyondReckoning(next, dimension, { system, unit })) !== undefined) return undefined;
     settle();
     handedRef.current = { ...from, value: next, unit, origin: 'typed' };
     onRead(handedRef.current);
+    return showForEditing(handedRef.current, dimension, system);
   };
 
   return {

@@ -11,6 +11,7 @@ import {
   type ReactNode,
 } from 'react';
 import type { DeviceRole, Lock, StoredBuild } from '@zubric/core/answers';
+import { soon } from '../common/soon.ts';
 import { dropDraft, isOwn, type LeftDraft } from './drafts.ts';
 import { useHands, type Hands } from './hands.ts';
 import { findHistory, keepHistory } from './history.ts';
@@ -168,7 +169,7 @@ export function BuildSession({
   const hands = useHands({ id, may, edit: lookedAt.edit, dispatch });
   const returned = useCallback(() => dispatch({ type: 'returned' }), []);
   const { history } = session;
-  useEffect(() => keepHistory(id, history), [id, history]);
+  useEffect(() => soon(() => keepHistory(id, history)), [id, history]);
   const open = useMemo(
     () => ({ ...lookedAt, ...hands, id, lock, undo, redo }),
     [lookedAt, hands, id, lock, undo, redo],

@@ -1,5 +1,6 @@
 import {
   memo,
+  startTransition,
   useDeferredValue,
   useEffect,
   useRef,
@@ -7,6 +8,7 @@ import {
   useSyncExternalStore,
   type ComponentType,
 } from 'react';
+import { afterPaint } from '../common/soon.ts';
 import { OpenBuildContext, useBuild } from './BuildSession.tsx';
 
 /** In which order builds came, so that what is shown never goes back to an earlier one. */
@@ -36,6 +38,16 @@ function onFocus(changed: () => void): () => void {
 /** What begins with another control than the one that is typed in. */
 const BEGINS = ['pointerdown', 'focusin', 'keydown'] as const;
 
+/** A value as it was when the page was last painted: what follows it takes no time from the frame before. */
+function useAsPainted<T extends object>(value: T): T {
+  const [painted, setPainted] = useState(value);
+  useEffect(
+    () => (value === painted ? undefined : afterPaint(() => startTransition(() => setPainted(value)))),
+    [value, painted],
+  );
+  return painted;
+}
+
 /**
  * The build as it is shown a moment after: while somebody types, once there is time; at once when another control is
  * taken to hand, so that nothing is ever changed from what is no more; and at once what a press did, so that nothing
@@ -43,7 +55,7 @@ const BEGINS = ['pointerdown', 'focusin', 'keydown'] as const;
  */
 function useLaterBuild() {
   const open = useBuild();
-  const deferred = useDeferredValue(open);
+  const deferred = useAsPainted(open);
   const typed = useSyncExternalStore(onFocus, isTyped);
   const [caughtUp, setCaughtUp] = useState(open);
   const latest = useRef(open);

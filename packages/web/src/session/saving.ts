@@ -1,6 +1,7 @@
 import { canBe, problemsOf, buildSchema } from '@zubric/core/vehicle';
 import { useEffect, useRef, useState } from 'react';
 import { ApiProblem, api } from '../common/api.ts';
+import { soon } from '../common/soon.ts';
 import { dropDraft, keepDraft } from './drafts.ts';
 import type { Session, SessionEvent } from './session.ts';
 
@@ -59,16 +60,17 @@ function useDraft(id: string, { build, confirmed, version }: Session, keeps: boo
             const kept = await keepDraft(id, { version, document: build, base: confirmed });
             setKnown({ build, kept });
           };
-    if (writing.current) return;
-    writing.current = true;
+    return soon(() => void writeAll());
     // One write at a time; of edits that come meanwhile only the last is written.
-    void (async () => {
+    async function writeAll(): Promise<void> {
+      if (writing.current) return;
+      writing.current = true;
       for (let work = next.current; work; work = next.current) {
         next.current = undefined;
         await work();
       }
       writing.current = false;
-    })();
+    }
   }, [id, build, confirmed, version, keeps]);
   if (known?.build !== build) return 'keeping';
   return known.kept ? 'kept' : 'only-on-screen';

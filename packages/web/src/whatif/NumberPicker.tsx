@@ -43,7 +43,7 @@ export function NumberPicker({ build, numbers, chosen, onChoose }: Props) {
           onChange={(event) => setWanted(event.target.value)}
           onFocus={(event) => event.target.select()}
         />
-        <ComboboxOptions className="absolute z-20 max-h-80 w-full min-w-[22rem] overflow-y-auto border border-edge bg-field outline-none">
+        <ComboboxOptions className="opens-over absolute z-20 max-h-80 w-full min-w-[22rem] overflow-y-auto border border-edge bg-field outline-none">
           {found.slice(0, SHOWN).map((number) => (
             <ComboboxOption
               key={number.path.join('/')}

@@ -4,7 +4,7 @@ import { besideWatched } from './beside.ts';
 import type { BenchWork } from './bench-work.ts';
 
 /** A moment after the last keystroke: while somebody types, nothing is worked out that is old at once. */
-const PAUSE_MS = 200;
+const PAUSE_MS = 400;
 
 /** A worker with the work of the bench. */
 export const startBenchWorker = (): Worker =>

@@ -35,7 +35,7 @@ export function LayoutForm() {
   const { build } = useBuild();
   const [choosing, setChoosing] = useState(false);
   return (
-    <section className="sheet grid gap-2 p-3" aria-label="What it stands on">
+    <section className="sheet drawn-in-sight grid gap-2 p-3" aria-label="What it stands on">
       <div className="flex flex-wrap items-center justify-between gap-2">
         <h2>
           Stands on: {layoutKind(build.layout.kind).title}{' '}
