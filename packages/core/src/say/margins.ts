@@ -56,19 +56,37 @@ function sayWindow({ l: link, where, has, about }: Said): string {
     : `The ratio of ${has} is too high${where}: at most ${showNumber(window.just.high)} : 1 keeps the speed.`;
 }
 
-/** What mends a slip: weight does not where all of it scrubs in the turn, or leans. */
-function gripCure(duty: Duty, report: DutyReport | undefined): string {
+/** Whether a kilogram more on the driven wheels grips more than it asks itself, by rolling, grade and speeding up. */
+function weightHelps({ has }: Said['l'], { footing, resistance }: DutyReport): boolean {
+  const { rollingN, gradeN, inertiaN } = resistance;
+  return (has / footing.drivenN) * footing.acrossN > rollingN + gradeN + inertiaN;
+}
+
+/** What mends a slip: weight does not where all of it scrubs in the turn, leans, or asks as much as it grips. */
+function gripCure(l: Said['l'], duty: Duty, report: DutyReport | undefined): string {
   if (duty.lean) return 'Let it catch less of a lean, or give it tyres that grip this floor.';
   if (report?.turn?.turning === 'scrub' || report?.turn?.turning === 'tracks')
     return 'More weight would scrub as much more: stand shorter on the ground, wider apart, or turn along a bend.';
-  return 'Put weight on them.';
+  if (!report || weightHelps(l, report)) return 'Put weight on them.';
+  const cures = [
+    'tyres that grip better',
+    ...(report.footing.contacts.every(({ driven }) => driven) ? [] : ['more wheels driven']),
+    ...(duty.grade.value > 0 ? ['a gentler slope'] : []),
+  ];
+  return `More weight would ask as much more of them: it takes ${cures.join(', or ')}.`;
 }
+
+/** Why it does not get moving: what its wheels can put on the ground, or what its motors give. */
+const standsBy = (report: DutyReport | undefined): string =>
+  (report?.footing.gripN ?? Infinity) < Math.abs(report?.resistance.totalN ?? 0)
+    ? 'the driven wheels slip first'
+    : 'standing still, the motors give less than it takes';
 
 /** The sentence of each link: what is asked, what there is. */
 const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
   grip: ({ l, where, needs, has, about }) => {
     const duty = dutyOf(about, l.dutyId);
-    const cure = duty && gripCure(duty, reportOf(about, l.dutyId));
+    const cure = duty && gripCure(l, duty, reportOf(about, l.dutyId));
     if (layoutKind(about.build.layout.kind).rollsInside)
       return `What climbs inside the sphere pushes with at most ${has}${where}; ${needs} are needed. A heavier inner mass, further off the middle, or a larger shell that is lighter.`;
     return l.verdict === 'fails'
@@ -118,9 +136,9 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
       : `To stop in time${where} it must slow by ${needs}; it can by ${has}.`,
   torque: ({ l, about, where, needs, has }) =>
     `Each ${layoutKind(about.build.layout.kind).pullsByRope ? 'drum' : 'wheel'} gets ${times(l.ratio)} the torque it needs${where} (${has} for ${needs}); the rule asks ${times(l.rule)}.`,
-  speed: ({ l, where, needs, has }) =>
+  speed: ({ l, where, needs, has, about }) =>
     l.has === 0
-      ? `It does not get moving${where}: standing still, the motors give less than it takes.`
+      ? `It does not get moving${where}: ${standsBy(reportOf(about, l.dutyId))}.`
       : `It reaches ${has}${where}, ${times(l.ratio)} the ${needs} asked; the rule asks ${times(l.rule)}.`,
   'over-speed': ({ l, where, needs, has, about }) => {
     const by = reportOf(about, l.dutyId)?.top?.by;

@@ -77,7 +77,7 @@ export function JobFields({ duty, title, asks, payload, onPayload, onChange, onU
       <div
         role="group"
         aria-label={title}
-        className="grid grid-cols-2 items-end gap-x-2 gap-y-1 sm:grid-cols-[8rem_repeat(4,minmax(0,9.5rem))]"
+        className="grid grid-cols-2 items-end gap-x-2 gap-y-1 sm:grid-cols-[7.5rem_minmax(0,11.5rem)_repeat(3,minmax(0,9rem))]"
       >
         <span className="font-medium max-sm:col-span-2 sm:pb-1.5">{title}</span>
         {asks.map((ask) => fields[ask]())}
