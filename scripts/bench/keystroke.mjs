@@ -73,10 +73,10 @@ async function oneRun(browser, address, id, field) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${address}/builds/${id}/brief`);
   await page.waitForLoadState('networkidle');
-  await page.evaluate(watchPaint, {
-    event: 'keydown',
-    selector: '[aria-label="Driveline strip"]',
-  });
+  const selector = '[aria-label="Driveline strip"]';
+  // A page may be idle before it has drawn anything.
+  await page.locator(selector).waitFor();
+  await page.evaluate(watchPaint, { event: 'keydown', selector });
   await page.getByLabel(field, { exact: true }).first().focus();
   for (let n = 0; n < WARM + KEYS; n++) {
     // Up and down by turns, so that every key changes the mass and nothing runs away.
