@@ -19,20 +19,23 @@ function slowingAsked(duty: Duty, brake: BrakeReport | undefined): number | unde
 const slowingDown = (build: Build, duty: Duty) => (slowing: number) =>
   slowingStance(build, duty, -Math.abs(duty.grade.value), slowing);
 
+const stancesBy = (build: Build, duty: Duty, slowing: number | undefined) =>
+  stancesOf(build, duty, slowing, slowingDown(build, duty));
+
 /**
  * Every stance of a duty in which it might tip.
  *
  * @example stancesIn(puffin, duty, undefined).length // 1
  */
 export const stancesIn = (build: Build, duty: Duty, brake: BrakeReport | undefined) =>
-  stancesOf(build, duty, slowingAsked(duty, brake), slowingDown(build, duty));
+  stancesBy(build, duty, slowingAsked(duty, brake));
 
 /** How it stands in a duty, whatever drives it: how it tips by how hard it slows down there, and on a wheel less. */
 const standsIn = whateverDrives((build) => (duty) => {
   const { footing } = askedAnyhow(build, duty);
   return {
     tip: onceInARow((slowing: number | undefined) =>
-      tipOf(build, duty, footing, stancesOf(build, duty, slowing, slowingDown(build, duty))),
+      tipOf(build, duty, footing, stancesBy(build, duty, slowing)),
     ),
     hanging: hangingOf(build, duty, footing),
   };
