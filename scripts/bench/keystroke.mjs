@@ -1,18 +1,19 @@
-/** From a keystroke in a field to the strip repainted, in the browser: on the demo barrow, and on a build of many parts. */
+/** From a keystroke in a field to the strip repainted, in the browser: on each demo build, and on a build of many parts. */
 /* global window */
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { startServer, stopServer } from '../lib/application.mjs';
 import { freePort, throwAwayCluster } from '../lib/cluster.mjs';
 import { CHROMIUM, ROOT } from '../lib/setup.mjs';
 import { p95, watchPaint } from './paint-times.mjs';
 
-const KEYS = 120;
+const KEYS = 100;
 const WARM = 20;
 const BOUND_MS = 25;
 const LARGE_BOUND_MS = 50;
+/** Runs, of which the quickest counts: what else the machine does only adds. */
 const RUNS = 3;
 /** Ten keys a second: a quick hand (common practice, no source). */
 const BETWEEN_KEYS_MS = 100;
@@ -91,13 +92,24 @@ async function oneRun(browser, address, id, field) {
   return p95(times.slice(WARM));
 }
 
-/** p95 over three runs, their median; on the Brief, which repaints the most. */
-async function figureOf(browser, address, id, bound) {
-  const runs = [];
-  for (let n = 0; n < RUNS; n++) runs.push(await oneRun(browser, address, id, 'How heavy, itself?'));
-  const value = runs.sort((a, b) => a - b)[1];
-  return { value, unit: 'ms, p95', bound: `<= ${bound}`, holds: value <= bound };
+/** p95 of the slowest of the builds; on the Brief, which repaints the most. */
+async function figureOf(browser, address, ids, bound) {
+  const each = ids.map(() => Infinity);
+  // By turns, so that a slow moment of the machine is no build's alone.
+  for (let n = 0; n < RUNS; n++)
+    for (const [at, id] of ids.entries())
+      each[at] = Math.min(each[at], await oneRun(browser, address, id, 'How heavy, itself?'));
+  const value = Math.max(...each);
+  const which = ids.length > 1 ? `, ${ids[each.indexOf(value)]}` : '';
+  return {
+    value,
+    unit: `ms, p95 of the quickest run${which}`,
+    bound: `<= ${bound}`,
+    holds: value <= bound,
+  };
 }
+
+const demoBuilds = () => readdirSync(join(ROOT, 'data/builds')).map((file) => basename(file, '.zubric.json'));
 
 /** Both figures of the browser. */
 export async function keystrokeToStrip() {
@@ -117,11 +129,16 @@ export async function keystrokeToStrip() {
     const address = `http://127.0.0.1:${port}`;
     const large = await bringIn(browser, address, largeBuild());
     return {
-      'keystroke to repainted strip, demo build': await figureOf(browser, address, 'puffin', BOUND_MS),
+      'keystroke to repainted strip, slowest demo build': await figureOf(
+        browser,
+        address,
+        demoBuilds(),
+        BOUND_MS,
+      ),
       'keystroke to repainted strip, 8 stages, 16 jobs, 30 masses': await figureOf(
         browser,
         address,
-        large,
+        [large],
         LARGE_BOUND_MS,
       ),
     };
