@@ -3,13 +3,9 @@ import { greatestWheelTorque, together, type Driveline } from '../drive/index.ts
 import { throughDrive, type Build, type Duty } from '../vehicle/index.ts';
 import { brakedLinks, driveLinks } from './drive-links.ts';
 import { groundLinks } from './ground-links.ts';
-import { margin } from './margin.ts';
+import { linksOf, margin } from './margin.ts';
 import { ratioStanding, windowVerdict } from './ratio-standing.ts';
 import type { LinkReport } from './report.ts';
-
-/** Links that belong to a drive say to which. */
-export const linksOf = (driveId: string, links: readonly LinkReport[]): LinkReport[] =>
-  links.map((link) => ({ ...link, driveId }));
 
 /** The margins of one duty. Links that need a part not chosen yet, or of which nothing is asked, are absent. */
 export function dutyLinks(

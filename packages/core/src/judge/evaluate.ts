@@ -12,11 +12,11 @@ import {
   type Build,
 } from '../vehicle/index.ts';
 import { axleLinks, wholeDriveLinks } from './drive-links.ts';
-import { dutyLinks, linksOf } from './duty-links.ts';
+import { dutyLinks } from './duty-links.ts';
 import type { StandingContext } from './finding-context.ts';
 import { findingsOf } from './findings.ts';
 import { groundFindingsOf } from './ground-findings.ts';
-import { governingLinks } from './margin.ts';
+import { governingLinks, linksOf } from './margin.ts';
 import { ofEachDuty } from './of-each-duty.ts';
 import { endOf } from './outing-end.ts';
 import { outingLinks } from './outing-links.ts';

@@ -56,22 +56,32 @@ interface MarginInput {
   readonly railId?: string;
 }
 
+type PartsOfLink = Pick<LinkReport, 'driveId' | 'stageId' | 'elementId' | 'railId'>;
+
 /**
  * Of which part of the build a margin is, without what is not said.
  *
  * @example partsOfLink({ driveId: 'd', stageId: 's' }) // { driveId: 'd', stageId: 's' }
  */
-export const partsOfLink = ({
-  driveId,
-  stageId,
-  elementId,
-  railId,
-}: Pick<MarginInput, 'driveId' | 'stageId' | 'elementId' | 'railId'>) => ({
-  ...(driveId === undefined ? {} : { driveId }),
-  ...(stageId === undefined ? {} : { stageId }),
-  ...(elementId === undefined ? {} : { elementId }),
-  ...(railId === undefined ? {} : { railId }),
-});
+export function partsOfLink({ driveId, stageId, elementId, railId }: PartsOfLink): PartsOfLink {
+  const parts: { -readonly [part in keyof PartsOfLink]: PartsOfLink[part] } = {};
+  if (driveId !== undefined) parts.driveId = driveId;
+  if (stageId !== undefined) parts.stageId = stageId;
+  if (elementId !== undefined) parts.elementId = elementId;
+  if (railId !== undefined) parts.railId = railId;
+  return parts;
+}
+
+/** The same margin, of a drive. Written out: to copy each of a build’s margins took a tenth of its evaluation. */
+const ofDrive = (margin: LinkReport, driveId: string): LinkReport => {
+  const { link, dutyId, needs, has, ratio, rule, verdict, stageId, elementId, railId } = margin;
+  const parts = partsOfLink({ stageId, elementId, railId });
+  return { link, dutyId, needs, has, ratio, rule, verdict, ...parts, driveId };
+};
+
+/** Links that belong to a drive say to which. */
+export const linksOf = (driveId: string, links: readonly LinkReport[]): LinkReport[] =>
+  links.map((link) => ofDrive(link, driveId));
 
 /** The margin of one link in one duty. A link of which nothing is needed, or as good as nothing, has none. */
 export function margin(input: MarginInput, policy: MarginPolicy): LinkReport[] {

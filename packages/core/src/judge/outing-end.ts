@@ -8,8 +8,8 @@ import {
 } from '../capability/index.ts';
 import { greatestWheelTorque, together, type Driveline } from '../drive/index.ts';
 import type { Build, Duty } from '../vehicle/index.ts';
-import { leastVoltage, linksOf } from './duty-links.ts';
-import { margin } from './margin.ts';
+import { leastVoltage } from './duty-links.ts';
+import { linksOf, margin } from './margin.ts';
 import type { LinkReport, Outing } from './report.ts';
 
 /** The margins of a duty that the battery moves, on the battery as it then is. */

@@ -9,8 +9,7 @@ import {
   startingTogether,
 } from '../supply/index.ts';
 import type { Build } from '../vehicle/index.ts';
-import { linksOf } from './duty-links.ts';
-import { margin } from './margin.ts';
+import { linksOf, margin } from './margin.ts';
 import type { LinkReport } from './report.ts';
 
 /** Current of each motor of a drive in a duty, A. */

@@ -2,7 +2,7 @@ import type { DutyReport } from '../capability/index.ts';
 import { drivelineOf, type Turned } from '../drive/index.ts';
 import { steerTorque } from '../ground/index.ts';
 import { driveOf, drivesThat, layoutKind, taskOf, type Build, type Duty } from '../vehicle/index.ts';
-import { linksOf } from './duty-links.ts';
+import { linksOf } from './margin.ts';
 import { steerInput } from './ground-links.ts';
 import type { LinkReport, TurnedReport } from './report.ts';
 import { stalledLinks, turnedLinks, workPoint } from './work-links.ts';

@@ -2,8 +2,7 @@ import { batteryCurrent, legsOf, type DutyReport, type OutingDraw } from '../cap
 import { propelling, together, type Driveline } from '../drive/index.ts';
 import { CHARGE, chargeTime, fuseChoice, meanDraw, supplyRail, wire } from '../supply/index.ts';
 import { fittedOf, throughDrive, driveOf, type Build, type Rail, type WireRun } from '../vehicle/index.ts';
-import { linksOf } from './duty-links.ts';
-import { margin } from './margin.ts';
+import { linksOf, margin } from './margin.ts';
 import { startA } from './outing-links.ts';
 import type { LinkReport } from './report.ts';
 

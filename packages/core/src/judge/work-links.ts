@@ -14,9 +14,8 @@ import { fullCommandTorque, meanDraw, STRETCH_S } from '../supply/index.ts';
 import { deliveredTorque } from '../transmission/index.ts';
 import { driveOf, drivesThat, type Build } from '../vehicle/index.ts';
 import { driveLinks, wholeDriveLinks } from './drive-links.ts';
-import { linksOf } from './duty-links.ts';
 import type { LinkId } from './links.ts';
-import { margin } from './margin.ts';
+import { linksOf, margin } from './margin.ts';
 import { driverLinks } from './outing-links.ts';
 import type { LinkReport, TurnedReport } from './report.ts';
 
