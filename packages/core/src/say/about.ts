@@ -30,6 +30,16 @@ export const dutyOf = ({ build }: About, dutyId: string | null): Duty | undefine
 export const reportOf = ({ report }: About, dutyId: string | null): DutyReport | undefined =>
   report.duties.find(({ id }) => id === dutyId);
 
+/**
+ * Whether a kilogram more on the driven wheels grips more than it asks itself, by rolling, grade and speeding up.
+ *
+ * @param gripN what the driven wheels can put on the ground
+ */
+export function weightHelps(gripN: number, { footing, resistance }: DutyReport): boolean {
+  const { rollingN, gradeN, inertiaN } = resistance;
+  return (gripN / footing.drivenN) * footing.acrossN > rollingN + gradeN + inertiaN;
+}
+
 /** " on “Slip, loaded”"; nothing where there is no such duty. */
 export const onDuty = (about: About, dutyId: string | null): string => {
   const duty = dutyOf(about, dutyId);

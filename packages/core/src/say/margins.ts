@@ -11,7 +11,7 @@ import {
 import { showNumber } from '../quantity/index.ts';
 import { safetyOf } from '../transmission/index.ts';
 import { layoutKind, type Duty, driveOf } from '../vehicle/index.ts';
-import { dutyOf, elementName, onDuty, reportOf, times, type About } from './about.ts';
+import { dutyOf, elementName, onDuty, reportOf, times, weightHelps, type About } from './about.ts';
 
 /** What the severity of a margin's finding says of the margin. */
 const VERDICT_OF: Readonly<Record<Severity, Verdict>> = {
@@ -56,18 +56,12 @@ function sayWindow({ l: link, where, has, about }: Said): string {
     : `The ratio of ${has} is too high${where}: at most ${showNumber(window.just.high)} : 1 keeps the speed.`;
 }
 
-/** Whether a kilogram more on the driven wheels grips more than it asks itself, by rolling, grade and speeding up. */
-function weightHelps({ has }: Said['l'], { footing, resistance }: DutyReport): boolean {
-  const { rollingN, gradeN, inertiaN } = resistance;
-  return (has / footing.drivenN) * footing.acrossN > rollingN + gradeN + inertiaN;
-}
-
 /** What mends a slip: weight does not where all of it scrubs in the turn, leans, or asks as much as it grips. */
 function gripCure(l: Said['l'], duty: Duty, report: DutyReport | undefined): string {
   if (duty.lean) return 'Let it catch less of a lean, or give it tyres that grip this floor.';
   if (report?.turn?.turning === 'scrub' || report?.turn?.turning === 'tracks')
     return 'More weight would scrub as much more: stand shorter on the ground, wider apart, or turn along a bend.';
-  if (!report || weightHelps(l, report)) return 'Put weight on them.';
+  if (!report || weightHelps(l.has, report)) return 'Put weight on them.';
   const cures = [
     'tyres that grip better',
     ...(report.footing.contacts.every(({ driven }) => driven) ? [] : ['more wheels driven']),

@@ -1,6 +1,6 @@
 import type { FindingCode } from '../judge/index.ts';
 import { layoutKind, driveOf } from '../vehicle/index.ts';
-import { dutyOf, onDuty, reportOf, times, type About, type Sayer } from './about.ts';
+import { dutyOf, onDuty, reportOf, times, weightHelps, type About, type Sayer } from './about.ts';
 import { passedOn } from './on-parts.ts';
 
 const layoutTitle = ({ build }: About): string => layoutKind(build.layout.kind).title;
@@ -26,8 +26,12 @@ export const ON_GROUND = {
     `It cannot turn so tightly${onDuty(about, dutyId)}: the inner wheel would turn ${about.say(inner)}, its lock is ${about.say(lock)}. It goes round ${about.say(least)} or more.`,
   'no-lock': ({ dutyId }, about) =>
     `It cannot turn${onDuty(about, dutyId)}: its steered wheels have no lock. Say in the Brief how far they turn.`,
-  'weight-undriven': ({ dutyId, figures }, about) =>
-    `Only ${about.say(figures.share)} of the weight is on the driven wheels${onDuty(about, dutyId)}; the others carry it and do not drive. Move the load towards the driven ones, put ballast over them, or drive more wheels.`,
+  'weight-undriven': ({ dutyId, figures }, about) => {
+    const report = reportOf(about, dutyId);
+    const gripN = report?.footing.gripN;
+    const ballast = !report || gripN === undefined || weightHelps(gripN, report);
+    return `Only ${about.say(figures.share)} of the weight is on the driven wheels${onDuty(about, dutyId)}; the others carry it and do not drive. Move the load towards the driven ones${ballast ? ', put ballast over them' : ''}, or drive more wheels.`;
+  },
   'load-on-tug': ({ figures }, { say }) =>
     `Carried on the vehicle over its driven wheels, ${say(figures.mass)} of the towed load would give the grip that is missing; weigh that against driving a second axle.`,
   'too-little-to-load': () =>

@@ -10,12 +10,14 @@ const isChosen = (part: Part): part is ChosenPart => ['motor', 'driver', 'batter
 
 const onSlope = (build: Build, deg: number): Build => withDuty(build, { grade: degrees(deg) });
 
-/** How many times the grip that is asked it has. */
-const gripOf = (build: Build): number => {
+const gripLink = (build: Build) => {
   const grip = evaluate(build).links.find(({ link }) => link === 'grip');
   if (!grip) throw new Error('grip is asked');
-  return grip.ratio;
+  return grip;
 };
+/** How many times the grip that is asked it has; and what it lacks of it, N. */
+const gripOf = (build: Build): number => gripLink(build).ratio;
+const missingOf = (build: Build): number => gripLink(build).needs - gripLink(build).has;
 
 /** The same with ten kilograms more over the middle of what is driven, on the ground. */
 function heavier(build: Build): Build {
@@ -43,6 +45,18 @@ describe('what mends wheels that slip', () => {
       'More weight would ask as much more of them: it takes tyres that grip better, or a gentler slope.',
     );
     expect(gripOf(heavier(cart))).toBeLessThanOrEqual(gripOf(cart) + 1e-9);
+  });
+
+  // μ cos α against sin α + f cos α, of each kilogram over the driven wheels: 0.1 against 0.07 and 0.18.
+  it.each([
+    { deg: 3, rolling: 0.02, ballast: true },
+    { deg: 8, rolling: 0.04, ballast: false },
+  ])('is ballast over a driven axle on $deg°: $ballast', ({ deg, rolling, ballast }) => {
+    const cart = onSlope(rearDriven({ friction: 0.1, rolling }), deg);
+    expect(textsOf(cart)).toContain(
+      `Move the load towards the driven ones${ballast ? ', put ballast over them' : ''}, or drive more wheels.`,
+    );
+    expect(missingOf(heavier(cart)) < missingOf(cart)).toBe(ballast);
   });
 
   it('may be more wheels that are driven, where some are not', () => {

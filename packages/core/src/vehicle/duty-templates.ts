@@ -83,7 +83,7 @@ export const DUTY_TEMPLATES: readonly DutyTemplate[] = [
   },
   {
     id: 'climb',
-    title: 'Up a ramp, loaded',
+    title: 'Up a ramp',
     start: 'climbs',
     asks: ['grade', 'speed'],
     part: (_, scale) => ({
@@ -177,7 +177,7 @@ export const DUTY_TEMPLATES: readonly DutyTemplate[] = [
   },
   {
     id: 'down-loaded',
-    title: 'Come down loaded',
+    title: 'Down a ramp',
     part: (_, scale) => ({ grade: degrees(-8), speed: pace(scale, 0.6), duration: minutes(3) }),
   },
   {

@@ -109,6 +109,23 @@ describe('what is recorded', () => {
     expect(page.sent.slice(-2).map(({ path }) => path.split('/').at(-1))).toEqual(['run-3', 'run-4']);
   });
 
+  it('that the server stumbles over holds up what is of the same, and nothing else, and goes once it can', async () => {
+    let stumbles = true;
+    const page = await openPage(({ path }) =>
+      stumbles && path.endsWith('run-1') ? json({ title: 'Something went wrong.' }, 500) : fine(),
+    );
+    expect(await page.record('b', run(1))).toBe('kept');
+    expect(await page.record('b', run(2))).toBe('kept');
+    expect(await page.record('b', { kind: 'note', noteId: 'n', note: 'Hums.' })).toBe('sent');
+    expect(await page.record('b', { ...run(3), setId: 'another' })).toBe('sent');
+    expect(page.unsentNow().map((item) => 'runId' in item && item.runId)).toEqual(['run-1', 'run-2']);
+    stumbles = false;
+    page.sent.length = 0;
+    await page.flush();
+    expect(page.sent.map(({ path }) => path.split('/').at(-1))).toEqual(['run-1', 'run-2']);
+    expect(page.unsentNow()).toEqual([]);
+  });
+
   it('that an answer was lost of is sent again under the same id', async () => {
     let lose = true;
     const arrived: string[] = [];

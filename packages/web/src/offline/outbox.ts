@@ -76,6 +76,22 @@ function requestFor(item: Unsent): Request {
   }
 }
 
+/** What a recording is of: those of the same go in the order in which they were made. */
+function subjectOf(item: Unsent): string {
+  switch (item.kind) {
+    case 'step':
+      return `step ${item.buildId} ${item.stepId}`;
+    case 'set':
+    case 'run':
+    case 'run-removed':
+      return `set ${item.setId}`;
+    case 'note':
+      return `entry ${item.noteId}`;
+    case 'photo':
+      return `entry ${item.entryId}`;
+  }
+}
+
 /** Sends one; what is gone already need not be taken away again. */
 async function sendOne(item: Unsent): Promise<void> {
   try {
@@ -188,34 +204,40 @@ let retry: ReturnType<typeof setTimeout> | undefined;
 const isRefusal = (error: unknown): error is ApiProblem =>
   error instanceof ApiProblem && !error.passing && error.status !== 401;
 
-/** Sends what waits in the order in which it was recorded, until one does not go through. */
+/** The server is there and stumbles over this one: the next may go through. */
+const isStumble = (error: unknown): boolean => error instanceof ApiProblem && error.status === 500;
+
+/**
+ * Sends what waits in the order in which it was recorded, until one does not go through. One that the server stumbles over
+ * is tried again later; until then it holds up only what is of the same.
+ */
 async function sendAll(): Promise<void> {
+  const heldUp = new Set<string>();
   for (;;) {
     const items = await readUnsent();
     show(items);
-    const next = items.find(({ refused }) => refused === undefined);
+    const next = items.find((item) => item.refused === undefined && !heldUp.has(subjectOf(item)));
     if (!next) break;
     try {
       await sendOne(next);
     } catch (error) {
-      if (!isRefusal(error)) {
-        failures += 1;
-        plan();
-        return;
-      }
-      await replace(next.id, (item) => ({ ...item, refused: error.message }));
+      if (isRefusal(error)) await replace(next.id, (item) => ({ ...item, refused: error.message }));
+      else if (isStumble(error)) heldUp.add(subjectOf(next));
+      else return tryAgainLater();
       continue;
     }
     await replace(next.id, undefined);
     for (const listener of sentListeners) listener(next);
   }
-  failures = 0;
+  if (heldUp.size > 0) tryAgainLater();
+  else failures = 0;
 }
 
-/** Tries again later, longer each time. */
-function plan(): void {
+/** Longer each time. */
+function tryAgainLater(): void {
+  failures += 1;
   clearTimeout(retry);
-  const pause = Math.min(LONGEST_RETRY_MS, FIRST_RETRY_MS * 2 ** Math.max(0, failures - 1));
+  const pause = Math.min(LONGEST_RETRY_MS, FIRST_RETRY_MS * 2 ** (failures - 1));
   retry = setTimeout(() => void flush(), pause * (0.8 + 0.4 * Math.random()));
 }
 
