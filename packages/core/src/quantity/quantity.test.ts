@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { REFUSED } from './fixtures/refused.ts';
 import { UNDERSTOOD } from './fixtures/understood.ts';
 import {
+  assumed,
   DIMENSIONS,
   dimensionOf,
   fromSi,
@@ -12,6 +13,7 @@ import {
   showForEditing,
   showNumber,
   toSi,
+  typed,
   unitOf,
   type Dimension,
 } from './index.ts';
@@ -192,6 +194,10 @@ describe('showing', () => {
     );
     expect(showForEditing({ value: 12 * POUND, unit: 'lb' }, 'mass', 'metric')).toBe('5.443 kg');
     expect(showForEditing({ value: 12 * POUND, unit: 'lb' }, 'mass', 'imperial')).toBe('12 lb');
+    // 0.56 m/s are 1.2527 mph: what was guessed is not known so well.
+    expect(showForEditing(assumed(0.56, 'm/s'), 'speed', 'imperial')).toBe('1.25 mph');
+    expect(showForEditing(typed(0.56, 'm/s'), 'speed', 'imperial')).toBe('1.253 mph');
+    expect(showForEditing(assumed(0.5625, 'm/s'), 'speed', 'metric')).toBe('0.5625 m/s');
   });
 
   it('shows for editing in the unit that was typed, unless that is of the other system', () => {

@@ -1,3 +1,4 @@
+import type { Quantity } from './quantity-field.ts';
 import { dimensionOf, fromSi, unitOf, type Dimension } from './units.ts';
 
 /** Which units a builder wants to see. */
@@ -89,6 +90,7 @@ export function show(
 /** Significant digits in a field: all of them in the unit that was typed, fewer where that was turned to another. */
 const DIGITS_AS_TYPED = 10;
 const DIGITS_TURNED = 4;
+const DIGITS_GUESSED = 3;
 
 /** Units that belong to one system alone; all others (degrees, per cent, volts, rpm, minutes) are at home in both. */
 const AT_HOME: Readonly<Record<'metric' | 'imperial', ReadonlySet<string>>> = {
@@ -128,18 +130,20 @@ export function fieldUnit(
 
 /**
  * What a field shows for a value: in the unit that it was typed in so that it can be typed again without loss, unless
- * that is of the other system; then to four digits; trailing zeros left out, a plain decimal point and no grouping.
+ * that is of the other system; then to four digits, a guess to three; trailing zeros left out, a plain decimal point and no
+ * grouping.
  *
  * @example showForEditing({ value: 120, unit: 'kg', spread: 10 }, 'mass', 'metric') // '120 ± 10 kg'
  */
 export function showForEditing(
-  quantity: { readonly value: number; readonly unit: string; readonly spread?: number },
+  quantity: Pick<Quantity, 'value' | 'unit' | 'spread'> & { readonly origin?: Quantity['origin'] },
   dimension: Dimension,
   system: UnitSystem,
 ): string {
   const symbol = fieldUnit(quantity.value, quantity.unit, dimension, system);
   const unit = unitOf(dimension, symbol);
-  const digits = symbol === quantity.unit ? DIGITS_AS_TYPED : DIGITS_TURNED;
+  const turned = quantity.origin === 'assumed' ? DIGITS_GUESSED : DIGITS_TURNED;
+  const digits = symbol === quantity.unit ? DIGITS_AS_TYPED : turned;
   const plain = (si: number): string => String(Number(fromSi(si, unit).toPrecision(digits)));
   if (symbol === '1:n') return `1:${plain(quantity.value)}`;
   const main = plain(quantity.value);
