@@ -117,6 +117,24 @@ describe('search', () => {
     }
   });
 
+  it('leaves out parts and sorts that are named, and refuses a name that is none', () => {
+    const without = ['--without', 'driver-2x60', 'lead-acid', 'brushed'];
+    const { front, rejected } = searched('--stages', '1', ...without);
+    const named = (id: string) => shelf.find((part) => part.id === id);
+    expect(front.length).toBeGreaterThan(0);
+    for (const { motor, driver, battery } of front) {
+      expect(named(motor)).not.toMatchObject({ type: 'brushed' });
+      expect(named(battery)).not.toMatchObject({ chemistry: 'lead-acid' });
+      expect(driver).not.toBe('driver-2x60');
+    }
+    const why = (id: string) => rejected.find(({ part }) => part === id)?.why;
+    expect(why('driver-2x60')).toBe('You left it out.');
+    expect(why('motor-24v-350w-9')).toBe('You left out all of its sort.');
+    const { status, err } = run(['search', MOTH, '--without', 'steping'], FILES);
+    expect(status).toBe(2);
+    expect(err).toContain('“steping” is no part of the shelf, and no sort: brushed, brushless,');
+  });
+
   it('reads a shelf as a table too', () => {
     const few = shelf.filter(({ id }) => ['motor-24v-350w-9', 'driver-2x60', 'battery-8s-20'].includes(id));
     const files = { read: (path: string) => (path === 'shelf.csv' ? partsToCsv(few) : FILES.read(path)) };

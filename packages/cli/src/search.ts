@@ -1,7 +1,16 @@
 import { UnreadableTable, partsFromCsv } from '@zubric/core/exchange';
 import type { LinkReport } from '@zubric/core/judge';
 import { whyNot } from '@zubric/core/say';
-import { inFull, ranked, search, usualLimits, type FoundSet, type SearchLimits } from '@zubric/core/search';
+import {
+  inFull,
+  PART_SORTS,
+  ranked,
+  search,
+  usualLimits,
+  type FoundSet,
+  type PartSort,
+  type SearchLimits,
+} from '@zubric/core/search';
 import { partSchema, type Build, type Part } from '@zubric/core/vehicle';
 import { buildIn } from './build-file.ts';
 import type { Files } from './calc.ts';
@@ -13,6 +22,7 @@ export const SEARCH_USAGE = [
   '  --shelf FILE…           parts to choose from, as JSON or CSV; else the shelf in data/',
   '  --on-hand               only parts that are on hand',
   '  --loops-on-hand         new chain and belt stages only with chains and belts that are on hand',
+  '  --without NAME…         leave out parts by their ids, and all motors or batteries of a sort: stepping, lead-acid, …',
   '  --event                 only what the event of the build allows',
   '  --budget N, --most-kg N what a set may cost, and weigh',
   '  --stages N              stages at most between motor and wheel (2)',
@@ -27,6 +37,10 @@ interface SearchAsked {
   readonly top: number;
 }
 
+const isSort = (name: string): name is PartSort => PART_SORTS.some((sort) => sort === name);
+/** What stands after a word of several. */
+const LISTED = { '--shelf': 'files', '--without': 'parts or sorts' };
+
 class Misread extends Error {}
 
 const SWITCHES: readonly string[] = ['--on-hand', '--loops-on-hand', '--event'];
@@ -34,16 +48,17 @@ const NUMBERS = ['--budget', '--most-kg', '--stages', '--top'] as const;
 
 /** The words after the command; a misread one is told with what would do. */
 function askedIn(args: readonly string[]): SearchAsked {
-  const shelf: string[] = [];
+  const lists = { '--shelf': [] as string[], '--without': [] as string[] };
   const files: string[] = [];
   const numbers = new Map<string, number>();
   const told = new Set<string>();
   for (let at = 0; at < args.length; at += 1) {
     const word = args[at] ?? '';
     if (SWITCHES.includes(word)) told.add(word);
-    else if (word === '--shelf') {
-      while (args[at + 1] !== undefined && !args[at + 1]?.startsWith('--')) shelf.push(args[(at += 1)] ?? '');
-      if (shelf.length === 0) throw new Misread('--shelf is followed by one or more files');
+    else if (word === '--shelf' || word === '--without') {
+      const list = lists[word];
+      while (args[at + 1] !== undefined && !args[at + 1]?.startsWith('--')) list.push(args[(at += 1)] ?? '');
+      if (list.length === 0) throw new Misread(`${word} is followed by one or more ${LISTED[word]}`);
     } else if (NUMBERS.some((name) => name === word)) numbers.set(word, numberAfter(word, args[(at += 1)]));
     else if (word.startsWith('--')) throw new Misread(`“${word}” is not known`);
     else files.push(word);
@@ -53,13 +68,15 @@ function askedIn(args: readonly string[]): SearchAsked {
   const [budget, mostKg, stages] = ['--budget', '--most-kg', '--stages'].map((name) => numbers.get(name));
   return {
     file,
-    shelf,
+    shelf: lists['--shelf'],
     top: numbers.get('--top') ?? 10,
     limits: {
       ...usualLimits,
       onHand: told.has('--on-hand'),
       loopsOnHand: told.has('--loops-on-hand'),
       event: told.has('--event'),
+      without: lists['--without'].filter((name) => !isSort(name)),
+      withoutSorts: lists['--without'].filter(isSort),
       ...(stages === undefined ? {} : { stages }),
       ...(budget === undefined ? {} : { budget }),
       ...(mostKg === undefined ? {} : { mostKg }),
@@ -104,6 +121,12 @@ export function searchFile(args: readonly string[], files: Files): Outcome {
     if (!read.ok) return read.outcome;
     const shelf =
       asked.shelf.length > 0 ? asked.shelf.flatMap((path) => partsOf(path, files)) : shelfOf(files);
+    // A part misspelt would be left in unnoticed.
+    const unknown = asked.limits.without.find(
+      (id) => ![...shelf, ...read.build.parts].some((part) => part.id === id),
+    );
+    if (unknown !== undefined)
+      throw new Misread(`“${unknown}” is no part of the shelf, and no sort: ${PART_SORTS.join(', ')}`);
     return done(asJson(found(read.build, shelf, asked)));
   } catch (error) {
     if (error instanceof Misread) return refused([error.message, ...SEARCH_USAGE]);

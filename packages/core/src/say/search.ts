@@ -32,6 +32,7 @@ export function setInWords({ stages, wheelDiameterM }: SetOfParts, system: UnitS
 /** Why a part is not looked at, or fits no other. */
 const UNFIT = {
   'left-out': 'You left it out.',
+  'sort-left-out': 'You left out all of its sort.',
   'not-on-hand': 'It is not on hand.',
   'over-budget': 'It alone costs more than you, or your event, allow.',
   'no-price': 'Its price is not known, and you set a budget: write down what it costs.',

@@ -12,10 +12,12 @@ import {
 } from '../vehicle/index.ts';
 import { batteryPack } from '../supply/index.ts';
 import type { SearchLimits } from './limits.ts';
+import { sortOf } from './sorts.ts';
 
 /** Why a part is not looked at, or fits no other. */
 export type Unfit =
   | 'left-out'
+  | 'sort-left-out'
   | 'not-on-hand'
   | 'over-budget'
   | 'no-price'
@@ -43,6 +45,8 @@ export function unfit(
 ): Unfit | undefined {
   const price = priceOf(part, limits);
   if (limits.without.includes(part.id)) return 'left-out';
+  const sort = sortOf(part);
+  if (sort && limits.withoutSorts.includes(sort)) return 'sort-left-out';
   if (limits.onHand && part.state !== 'on-hand') return 'not-on-hand';
   if (limits.budget !== undefined && price === undefined) return 'no-price';
   if (limits.budget !== undefined && count * (price ?? 0) > limits.budget) return 'over-budget';

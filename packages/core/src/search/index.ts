@@ -11,4 +11,5 @@ export {
   type SearchProgress,
   type SearchResult,
 } from './search.ts';
+export { PART_SORTS, sortOf, type PartSort } from './sorts.ts';
 export { trainsOf } from './trains.ts';

@@ -1,4 +1,5 @@
 import type { StageKind } from '../transmission/index.ts';
+import type { PartSort } from './sorts.ts';
 
 /** What a search may put together. */
 export interface SearchLimits {
@@ -33,6 +34,8 @@ export interface SearchLimits {
   readonly wheelsM: readonly number[];
   /** Parts that are left out, by their ids. */
   readonly without: readonly string[];
+  /** Types of motors and chemistries of batteries that are left out. */
+  readonly withoutSorts: readonly PartSort[];
 }
 
 const from = (least: number, most: number, step = 1): readonly number[] =>
@@ -55,4 +58,5 @@ export const usualLimits: SearchLimits = {
   event: false,
   wheelsM: [],
   without: [],
+  withoutSorts: [],
 };

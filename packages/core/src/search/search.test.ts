@@ -17,6 +17,7 @@ import {
 } from '../vehicle/index.ts';
 import {
   inFull,
+  PART_SORTS,
   putSetIn,
   search,
   searchSteps,
@@ -109,6 +110,25 @@ const SOME = {
 };
 
 describe('search', () => {
+  it('takes nothing of a sort that is left out, and says so; drivers are of none', () => {
+    const withoutSorts = ['brushed', 'lead-acid'] as const;
+    const { front, rejected } = search({ build: puffin, shelf, limits: { ...few, withoutSorts } });
+    for (const { motor, battery } of front)
+      expect([motor.type, battery.chemistry].some((sort) => withoutSorts.some((one) => one === sort))).toBe(
+        false,
+      );
+    const told = rejected.flatMap(({ part, why }) => (why === 'sort-left-out' ? [part] : []));
+    const meant = [...shelf, ...puffin.parts].filter(
+      (part) =>
+        (part.kind === 'motor' && part.type === 'brushed') ||
+        (part.kind === 'battery' && part.chemistry === 'lead-acid'),
+    );
+    expect(new Set(told.map(({ id }) => id))).toEqual(new Set(meant.map(({ id }) => id)));
+    expect(meant.length).toBeGreaterThan(10);
+    // One name tells motors from batteries.
+    expect(new Set(PART_SORTS).size).toBe(PART_SORTS.length);
+  });
+
   it('finds the front that judging every set of a small shelf in full finds', () => {
     fc.assert(
       fc.property(

@@ -92,11 +92,23 @@ describe('what a search may take', () => {
     enter('Leave out', motor.id);
     enter('Leave out', driver.id);
     expect(limits().without).toEqual([motor.id, driver.id]);
-    expect(text()).toContain(`one more part …`);
+    expect(text()).toContain(`one more …`);
     pressButton(`Let ${motor.name} in again`);
     expect(limits().without).toEqual([driver.id]);
     enter('Leave out', '');
     expect(limits().without).toEqual([driver.id]);
+  });
+
+  it('leaves out all of a sort that lies on the shelf, and lets it in again', () => {
+    const { limits } = edited();
+    const offered = [...(fieldCalled('Leave out') as HTMLSelectElement).options].map(({ value }) => value);
+    expect(offered).toContain('brushed');
+    // Nothing on this shelf is of it.
+    expect(offered).not.toContain('stepping');
+    enter('Leave out', 'brushed');
+    expect(limits()).toMatchObject({ withoutSorts: ['brushed'], without: [] });
+    pressButton('Let all brushed motors in again');
+    expect(limits().withoutSorts).toEqual([]);
   });
 
   it('is of the teeth and wheels that are to be had; a list that is none stays, and is told', () => {

@@ -79,7 +79,7 @@ export function LimitsForm({ parts, limits, onChange, onUnread }: Props) {
         </div>
       </fieldset>
       <ToBeHad {...{ limits, change, onUnread }} />
-      <LeftOut {...{ parts, without: limits.without }} onChange={(without) => change({ without })} />
+      <LeftOut {...{ parts, limits, change }} />
     </div>
   );
 }
