@@ -9,6 +9,7 @@ export {
   drivenAt,
 } from './drive-loads.ts';
 export { dutyReport } from './duty-report.ts';
+export { largeWheels, roomForWheels, type LargeWheel } from './large-wheels.ts';
 export { mountInput, pullingAtMount } from './mount.ts';
 export { movedOf, playInput, stillLocks } from './moved.ts';
 export { onAxleRadius } from './on-axle.ts';

@@ -1,5 +1,12 @@
-import { stageFigures, stageKind } from '../transmission/index.ts';
+import { stageFigures, stageKind, type Stage } from '../transmission/index.ts';
 import { driveOf, type Build } from '../vehicle/index.ts';
+
+/** The stage whose driven side sits on the driven axle. */
+export const lastOnAxle = (stages: readonly Stage[]): Stage | undefined =>
+  stages.findLast(({ kind }) => {
+    const { ends, joinsShafts } = stageKind(kind);
+    return ends?.needs !== 'onTracks' && !joinsShafts;
+  });
 
 /**
  * What hangs on the driven axle: radius of the last stage's driven side, metres.
@@ -7,11 +14,7 @@ import { driveOf, type Build } from '../vehicle/index.ts';
  * @example onAxleRadius(sanderling) // { radiusM: 0.02546, stageId: 'stage-3' }
  */
 export function onAxleRadius(build: Build): { radiusM: number; stageId: string } | undefined {
-  const { stages } = driveOf(build);
-  const last = stages.findLast(({ kind }) => {
-    const { ends, joinsShafts } = stageKind(kind);
-    return ends?.needs !== 'onTracks' && !joinsShafts;
-  });
+  const last = lastOnAxle(driveOf(build).stages);
   const driven = last && stageFigures(last).outsideM?.driven;
   return driven === undefined ? undefined : { radiusM: driven / 2, stageId: last?.id ?? '' };
 }

@@ -1,4 +1,4 @@
-import { pathInOrder, stillLocks } from '../capability/index.ts';
+import { largeWheels, pathInOrder, roomForWheels, stillLocks } from '../capability/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import { degreesToRadians, figure, rpmToRadS, type Figure, type Quantity } from '../quantity/index.ts';
 import { isLoop, mismatchesOf, stageKind, type Mismatch } from '../transmission/index.ts';
@@ -21,6 +21,8 @@ declare module './finding.ts' {
     'no-tensioner': never;
     'chain-throws': never;
     'jockey-needs-loop': never;
+    /** A wheel of a stage that is larger than the vehicle is high. */
+    'large-wheel': 'across' | 'room';
     'still-locks': never;
     'released-holds-nothing': never;
     'rider-needs-brake': never;
@@ -88,6 +90,17 @@ function loopFindings({ build }: StandingContext): Finding[] {
       : []),
   ];
 }
+
+/** Sprockets, pulleys and gears that the vehicle has no room for. */
+const largeFindings = ({ build }: StandingContext): Finding[] =>
+  largeWheels(build).map(({ stageId, acrossM }) =>
+    found(
+      'large-wheel',
+      'tight',
+      { across: figure(acrossM, 'length'), room: figure(roomForWheels(build), 'length') },
+      { of: stageId, stageId, link: 'ratio' },
+    ),
+  );
 
 /** Disengaging, and what does it. */
 function releaseFindings({ build }: StandingContext): Finding[] {
@@ -182,6 +195,7 @@ function motionFindings({ build, duties, train, line }: FindingContext): Finding
 export const driveFindings = (context: StandingContext): Finding[] => [
   ...pathFindings(context),
   ...loopFindings(context),
+  ...largeFindings(context),
   ...(driveOf(context.build).does === 'propels'
     ? [...releaseFindings(context), ...playFindings(context)]
     : []),

@@ -1,4 +1,4 @@
-import { pathInOrder } from '../capability/index.ts';
+import { largeWheels, pathInOrder } from '../capability/index.ts';
 import { once } from '../contract/index.ts';
 import { motorShaftOf } from '../drive/index.ts';
 import { causeOf, type LinkReport, type Report } from '../judge/index.ts';
@@ -6,8 +6,9 @@ import { mismatchesOf } from '../transmission/index.ts';
 import { bankOf, motorOf, type Build } from '../vehicle/index.ts';
 import { MOST_OVER_RATED } from './candidate.ts';
 
-/** How many parts of the torque path do not fit their neighbours. */
-const misfits = (build: Build): number => mismatchesOf(pathInOrder(build), motorShaftOf(build)).length;
+/** How many parts of the drive do not fit their neighbours, or have no room in the vehicle. */
+const misfits = (build: Build): number =>
+  mismatchesOf(pathInOrder(build), motorShaftOf(build)).length + largeWheels(build).length;
 
 /** Battery voltage over that of the motor's data sheet; 0 where either is not chosen. */
 function overRated(build: Build): number {

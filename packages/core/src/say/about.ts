@@ -46,6 +46,10 @@ export const onDuty = (about: About, dutyId: string | null): string => {
   return duty ? ` on “${duty.name}”` : '';
 };
 
+/** A stage by its kind, within a sentence. */
+export const stageTitle = ({ report }: About, stageId: string | undefined): string =>
+  (report.train.stages.find(({ id }) => id === stageId)?.title ?? 'drive').toLowerCase();
+
 /** A part of the torque path by its name. */
 export const elementName = ({ build }: About, elementId: string | undefined, otherwise = ''): string =>
   driveOf(build).path.find(({ id }) => id === elementId)?.name ?? otherwise;

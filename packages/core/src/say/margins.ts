@@ -11,7 +11,16 @@ import {
 import { showNumber } from '../quantity/index.ts';
 import { safetyOf } from '../transmission/index.ts';
 import { layoutKind, type Duty, driveOf } from '../vehicle/index.ts';
-import { dutyOf, elementName, onDuty, reportOf, times, weightHelps, type About } from './about.ts';
+import {
+  dutyOf,
+  elementName,
+  onDuty,
+  reportOf,
+  stageTitle,
+  times,
+  weightHelps,
+  type About,
+} from './about.ts';
 
 /** What the severity of a margin's finding says of the margin. */
 const VERDICT_OF: Readonly<Record<Severity, Verdict>> = {
@@ -33,9 +42,6 @@ interface Said {
 }
 
 const tipOf = (l: Said['l'], about: About) => reportOf(about, l.dutyId)?.tip;
-
-const stageName = ({ stageId }: Said['l'], { report }: About): string =>
-  (report.train.stages.find(({ id }) => id === stageId)?.title ?? 'drive').toLowerCase();
 
 const partName = (l: Said['l'], about: About): string =>
   elementName(about, l.elementId, 'A part of the torque path');
@@ -164,9 +170,9 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
   'track-pull': ({ where, needs, has }) =>
     `The track is pulled with ${needs}${where}; it may work with ${has}.`,
   'stage-stall': ({ l, needs, has, about }) =>
-    `Held at full command, the motor puts ${needs} on the ${stageName(l, about)}; for a moment it stands ${has}. Limit the current, or make it stronger.`,
+    `Held at full command, the motor puts ${needs} on the ${stageTitle(about, l.stageId)}; for a moment it stands ${has}. Limit the current, or make it stronger.`,
   'stage-brake': ({ l, where, needs, has, about }) =>
-    `Braking by the motor${where} puts ${needs} on the ${stageName(l, about)} and snatches at it; it may carry ${has}. A friction brake on the wheels spares it.`,
+    `Braking by the motor${where} puts ${needs} on the ${stageTitle(about, l.stageId)} and snatches at it; it may carry ${has}. A friction brake on the wheels spares it.`,
   path: ({ l, where, needs, has, about }) => {
     const kind = driveOf(about.build).path.find(({ id }) => id === l.elementId)?.kind;
     const safety = kind ? safetyOf(kind) : 1;
@@ -175,15 +181,15 @@ const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
   'path-stall': ({ l, needs, has, about }) =>
     `Held at full command, the motor puts ${needs} on “${partName(l, about)}”; it stands ${has}: that is what lets go. Limit the current, or make it stronger.`,
   'mount-twist': ({ l, where, needs, has, about }) =>
-    `The motor’s mount twists by ${needs}${where} under the pull of the ${stageName(l, about)}; beyond ${has} it runs off its line. A stiffer mount, or one that is held on both sides of the loop.`,
+    `The motor’s mount twists by ${needs}${where} under the pull of the ${stageTitle(about, l.stageId)}; beyond ${has} it runs off its line. A stiffer mount, or one that is held on both sides of the loop.`,
   'shaft-load': ({ where, needs, has, l, about }) =>
-    `The ${stageName(l, about)} pulls across the motor’s shaft with ${needs}${where}; it may carry ${has}. A larger first wheel, less tension, or a bearing beside it.`,
+    `The ${stageTitle(about, l.stageId)} pulls across the motor’s shaft with ${needs}${where}; it may carry ${has}. A larger first wheel, less tension, or a bearing beside it.`,
   'axle-clearance': ({ l, needs, has, about }) =>
     l.has === 0
-      ? `What turns on the axle (${stageName(l, about)}) is larger than the wheel: it touches the ground.`
-      : `What turns on the axle (${stageName(l, about)}) hangs ${has} over the ground; ${needs} should stay free.`,
+      ? `What turns on the axle (${stageTitle(about, l.stageId)}) is larger than the wheel: it touches the ground.`
+      : `What turns on the axle (${stageTitle(about, l.stageId)}) hangs ${has} over the ground; ${needs} should stay free.`,
   'axle-room': ({ l, needs, has, about }) =>
-    `What turns on the axle (${stageName(l, about)}) reaches ${needs} from it; the frame is ${has} away.`,
+    `What turns on the axle (${stageTitle(about, l.stageId)}) reaches ${needs} from it; the frame is ${has} away.`,
   'motor-heat': ({ l, where, needs, has }) =>
     l.dutyId === null
       ? `Over the whole outing each motor heats as with ${needs}; it stands ${has} all day.`

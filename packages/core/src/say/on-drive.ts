@@ -2,7 +2,7 @@ import { driveOf } from '../vehicle/index.ts';
 import type { FindingCode } from '../judge/index.ts';
 import { figure } from '../quantity/index.ts';
 import { stageKind } from '../transmission/index.ts';
-import { dutyOf, elementName, onDuty, type About, type Sayer } from './about.ts';
+import { dutyOf, elementName, onDuty, stageTitle, type About, type Sayer } from './about.ts';
 
 /** The torque under which a mount's twist is measured, N·m. */
 const TWIST_NM = 10;
@@ -32,6 +32,8 @@ export const ON_DRIVE = {
     `“${elementName(about, elementId)}” stands behind a stage that is no longer there: say in Drivetrain where it sits, or remove it.`,
   'no-path': () =>
     'Nothing is said yet of shafts and hubs between motor and wheel: a set screw or key is often what lets go first.',
+  'large-wheel': ({ stageId, figures: { across, room } }, about) =>
+    `The larger wheel of the ${stageTitle(about, stageId)} is ${about.say(across)} across, and the vehicle ${about.say(room)} high: fewer teeth, a finer pitch, or two stages. If it may stand out, the body is higher than the Brief says.`,
   'say-tensioner': ({ stageId }, about) =>
     `Say how the ${loopName(about, stageId)} is tensioned: every belt or chain needs slots or an idler.`,
   'no-tensioner': ({ stageId }, about) =>

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { stageFigures } from '../transmission/index.ts';
-import { driveOf, readBuild, type Build } from '../vehicle/index.ts';
+import { freshStage, stageFigures, type Stage } from '../transmission/index.ts';
+import { typed } from '../quantity/index.ts';
+import { changeDrive, driveOf, readBuild, type Build } from '../vehicle/index.ts';
 import { usualLimits, type FoundSet, type SearchLimits } from './index.ts';
 import { spreadOut, trainsOf } from './trains.ts';
 
@@ -26,6 +27,34 @@ describe('trains of a search', () => {
     expect(fresh.every((stages) => chainOf(stages)?.id === driveOf(puffin).stages[0]?.id)).toBe(true);
     const sanderling = demo('sanderling');
     expect(trainsOf(sanderling, usualLimits).every((stages) => stages.at(-1)?.kind === 'track')).toBe(true);
+  });
+
+  it('have room in the vehicle, but for what stands in it already', () => {
+    const { body } = puffin;
+    const low: Build = {
+      ...puffin,
+      body: { ...body, height: typed(0.1, 'mm'), clearance: typed(0.1, 'mm') },
+    };
+    const small = {
+      ...low,
+      layout: {
+        ...low.layout,
+        axles: low.layout.axles.map((axle) => ({ ...axle, diameter: typed(0.15, 'mm') })),
+      },
+    };
+    // Between motor and axle; the largest of 200 mm has 65 teeth of 3/8 inch.
+    const firsts = (build: Build) =>
+      trainsOf(build, usualLimits).flatMap(([first, second]) => (first && second ? [first] : []));
+    const largest = (stages: readonly Stage[]): number =>
+      Math.max(...stages.map((stage) => stageFigures(stage).outsideM?.driven ?? 0));
+    expect(largest(firsts(puffin))).toBeGreaterThan(0.2);
+    expect(largest(firsts(small))).toBeLessThanOrEqual(0.2);
+    expect(firsts(small).length).toBeGreaterThan(100);
+    const own = [
+      { ...freshStage('chain', 'first', 8), teethDriver: 10, teethDriven: 80 } as Stage,
+      freshStage('chain', 'second', 2),
+    ];
+    expect(trainsOf(changeDrive(small, { stages: own }), usualLimits)).toContainEqual(own);
   });
 
   it('are at most as long as is allowed, all buildable, each once', () => {

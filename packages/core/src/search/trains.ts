@@ -8,6 +8,7 @@ import {
   type StageKind,
   type Toothed,
 } from '../transmission/index.ts';
+import { largeWheels } from '../capability/index.ts';
 import { driveOf, freeId, layoutKind, type Build } from '../vehicle/index.ts';
 import type { SearchLimits } from './limits.ts';
 import { onLoops, type LoopsAtHand } from './loops.ts';
@@ -135,9 +136,14 @@ function pairs(
   });
 }
 
-/** A stage that ends the drive belongs to a layout that runs on it. */
+/** A stage that ends the drive belongs to a layout that runs on it; what is put in has room in the vehicle. */
 const fits = (build: Build, stages: readonly Stage[]): boolean =>
+  largeWheels(build, stages).every(({ stageId }) => isOwn(build, stages, stageId)) &&
   stages.every(({ kind }) => {
     const { ends } = stageKind(kind);
     return !ends || layoutKind(build.layout.kind)[ends.needs] || driveOf(build).does !== 'propels';
   });
+
+/** Whether a stage of a train is one that the build has as it is. */
+const isOwn = (build: Build, stages: readonly Stage[], stageId: string): boolean =>
+  driveOf(build).stages.some((own) => own.id === stageId && stages.includes(own));
