@@ -7,6 +7,8 @@ import {
   layoutKind,
   drivenAxles,
   drivenWheels,
+  itselfKg,
+  powerKg,
   drivesThat,
   rollsAway,
   type Duty,
@@ -26,6 +28,8 @@ declare module './finding.ts' {
     /** A limit of the model of soft ground. */
     'soil-model': never;
     'no-air': 'speed' | 'area' | 'force';
+    /** Parts that weigh more than the vehicle of which they are part. */
+    outweighed: 'parts' | 'own';
   }
 }
 
@@ -135,8 +139,17 @@ function airNote({ build, duties }: GroundContext): Finding[] {
   return [found('no-air', 'note', figures, { link: 'torque', dutyId: fastest.id })];
 }
 
+/** A mass that cannot be: all that is reckoned from it is too little. */
+function massNote({ build }: GroundContext): Finding[] {
+  const [parts, own] = [powerKg(build), itselfKg(build)];
+  return parts > own
+    ? [found('outweighed', 'short', { parts: figure(parts, 'mass'), own: figure(own, 'mass') })]
+    : [];
+}
+
 /** What is said once, of the vehicle on all its duties. */
 export const vehicleFindings = (context: GroundContext): Finding[] => [
+  ...massNote(context),
   ...holdingNote(context),
   ...runningGear(context),
   ...bodyNotes(context),

@@ -8,10 +8,11 @@ import {
   reportThrough,
   type LinkReport,
 } from '../judge/index.ts';
+import { typed } from '../quantity/index.ts';
 import { demoBuilds } from '../testing/demo-builds.ts';
 import { sampled } from '../testing/many.ts';
 import { shelfPart } from '../testing/on-the-shelf.ts';
-import { changePack, choosePart, throughDrive, type Build } from '../vehicle/index.ts';
+import { changePack, choosePart, powerKg, throughDrive, type Build } from '../vehicle/index.ts';
 import { becoming, hopes, WORTH } from './becoming.ts';
 import { misfitsBeside, spoiling } from './breaking.ts';
 import { candidatesFor } from './candidates.ts';
@@ -68,6 +69,17 @@ describe('what breaks by its parts alone', () => {
   const { puffin } = demoBuilds();
   if (!puffin) throw new Error('puffin is of the club');
   const misfits = misfitsBeside(puffin);
+
+  it('is what weighs more than the vehicle of which it is part, unless it did before', () => {
+    const weighing = (kg: number): Build => {
+      const { own } = puffin.masses;
+      return { ...puffin, masses: { ...puffin.masses, own: { ...own, mass: typed(kg, 'kg') } } };
+    };
+    const partsKg = powerKg(puffin);
+    expect(misfits(weighing(partsKg + 0.1))).toBe(false);
+    expect(misfits(weighing(partsKg - 0.1))).toBe(true);
+    expect(misfitsBeside(weighing(partsKg - 0.1))(weighing(partsKg - 0.2))).toBe(false);
+  });
 
   it('is a motor far over its voltage, and nothing that leaves the parts as they are', () => {
     expect(misfits(puffin)).toBe(false);

@@ -77,6 +77,8 @@ export const ON_GROUND = {
       ? `When the drive is off, nothing but the drive train holds the load on ${say(figures.slope)}. A motor, chain or gearhead is no load brake: fit a ratchet or a brake to the drum, and let nobody stand below.`
       : `Nothing in this build holds it on ${say(figures.slope)} when the drive is off. A motor, chain or gearhead is no parking brake: fit one to the wheels that carry the weight going down.`,
   'soil-model': passedOn,
+  outweighed: ({ figures: { parts, own } }, { say }) =>
+    `Motors, drivers and batteries weigh ${say(parts)}, and the vehicle itself is said to weigh ${say(own)} with them: weigh it again, or take lighter parts.`,
   'no-air': ({ dutyId, figures: { speed, area, force } }, about) =>
     `Air is left out: at ${about.say(speed)} on “${dutyOf(about, dutyId)?.name ?? ''}” a front of ${about.say(area)} takes about ${about.say(force)} more. Say the drag area.`,
 } satisfies Partial<{ [Code in FindingCode]: Sayer<Code> }>;

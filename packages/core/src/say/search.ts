@@ -36,7 +36,7 @@ const UNFIT = {
   'not-on-hand': 'It is not on hand.',
   'over-budget': 'It alone costs more than you, or your event, allow.',
   'no-price': 'Its price is not known, and you set a budget: write down what it costs.',
-  'too-heavy': 'It alone weighs more than you allow.',
+  'too-heavy': 'It alone weighs more than you allow, or than the whole vehicle is said to.',
   burdens: 'These motors would weigh more than a quarter of the vehicle.',
   'no-encoder': 'It has no encoder.',
   'stops-short': 'It turns from stop to stop only: it drives no wheel.',

@@ -13,7 +13,7 @@ import {
   type Build,
   type Part,
 } from '../vehicle/index.ts';
-import { withinEvent } from './event.ts';
+import { withinEvent } from './within.ts';
 import { putSetIn, search, trainsOf, usualLimits } from './index.ts';
 import { loopsOnHand } from './loops.ts';
 

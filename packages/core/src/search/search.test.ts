@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { marginsOf } from '../judge/index.ts';
+import { typed } from '../quantity/index.ts';
 import { whyNot } from '../say/index.ts';
 import {
   driverCountOf,
@@ -110,6 +111,18 @@ const SOME = {
 };
 
 describe('search', () => {
+  it('makes no set that weighs more than the vehicle of which it is to be part', () => {
+    const { own } = puffin.masses;
+    const light: Build = { ...puffin, masses: { ...puffin.masses, own: { ...own, mass: typed(16, 'kg') } } };
+    const heaviest = (build: Build): number =>
+      Math.max(...search({ build, shelf, limits: few }).front.map(({ massKg }) => massKg));
+    expect(heaviest(puffin)).toBeGreaterThan(16);
+    expect(heaviest(light)).toBeLessThanOrEqual(16);
+    const { rejected } = search({ build: light, shelf, limits: few });
+    const told = rejected.find(({ part }) => part.kind === 'battery' && part.massKg > 16);
+    expect(told && whyNot(told, light)).toContain('than the whole vehicle is said to');
+  });
+
   it('takes nothing of a sort that is left out, and says so; drivers are of none', () => {
     const withoutSorts = ['brushed', 'lead-acid'] as const;
     const { front, rejected } = search({ build: puffin, shelf, limits: { ...few, withoutSorts } });

@@ -15,7 +15,7 @@ import {
 } from './candidates.ts';
 import { onWheels, putSetIn, throughMoving, type FoundSet, type SetOfParts } from './found-set.ts';
 import { isAsGood } from './front.ts';
-import { withinEvent } from './event.ts';
+import { withinEvent, withinVehicle } from './within.ts';
 import type { SearchLimits } from './limits.ts';
 import { loopsOnHand, type LoopsAtHand } from './loops.ts';
 import { motorFigures } from './part-figures.ts';
@@ -72,7 +72,7 @@ export function* searchSteps({
   limits: asked,
 }: SearchAsked): Generator<SearchProgress, SearchResult> {
   const seen = throughMoving(build);
-  const limits = withinEvent(seen, asked);
+  const limits = withinVehicle(seen, withinEvent(seen, asked));
   const candidates = candidatesOf(seen, shelf, limits);
   const loops = limits.loopsOnHand ? loopsOnHand(shelf) : undefined;
   const kept = new Kept();

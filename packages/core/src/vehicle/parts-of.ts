@@ -291,3 +291,19 @@ export function fitPart(build: Build, part: Part, count: number): Build {
  */
 export const massAllUp = ({ masses: { own, payload, others } }: Build): number =>
   [own, payload, ...others].reduce((sum, { mass }) => sum + mass.value, 0);
+
+/**
+ * The vehicle by itself, without payload and riders: kg.
+ *
+ * @example itselfKg(puffin) // 58
+ */
+export const itselfKg = ({ masses: { own, others } }: Build): number =>
+  others.reduce((sum, { kind, mass }) => (kind === 'rider' ? sum : sum + mass.value), own.mass.value);
+
+/**
+ * What its motors, their drivers and what feeds them weigh together: kg. It is part of what the vehicle weighs.
+ *
+ * @example powerKg(puffin) < itselfKg(puffin) // true
+ */
+export const powerKg = (build: Build): number =>
+  piecesOf(build).reduce((sum, { part, count }) => (isChosen(part) ? sum + count * part.massKg : sum), 0);

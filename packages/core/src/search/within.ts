@@ -1,4 +1,4 @@
-import { driveOf, piecesOf, throughDrive, whole, type Build } from '../vehicle/index.ts';
+import { driveOf, itselfKg, piecesOf, throughDrive, whole, type Build } from '../vehicle/index.ts';
 import { alikeDrives } from './found-set.ts';
 import type { SearchLimits } from './limits.ts';
 
@@ -26,3 +26,13 @@ export function withinEvent(build: Build, limits: SearchLimits): SearchLimits {
     ...(cost ? { listed: Math.max(0, cost.value - staysCost(build)) } : {}),
   };
 }
+
+/**
+ * The same, with no set that weighs more than the vehicle of which it is to be part.
+ *
+ * @example withinVehicle(puffin, usualLimits).mostKg // 58
+ */
+export const withinVehicle = (build: Build, limits: SearchLimits): SearchLimits => ({
+  ...limits,
+  mostKg: Math.min(limits.mostKg ?? Infinity, itselfKg(build)),
+});
