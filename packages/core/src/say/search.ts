@@ -1,4 +1,4 @@
-import { linkDefinition } from '../judge/index.ts';
+import { linkDefinition, standsStill, type LinkReport } from '../judge/index.ts';
 import { show, showNumber, type UnitSystem } from '../quantity/index.ts';
 import { inFull, type Rejected, type SetOfParts } from '../search/index.ts';
 import { chainSize, stageName, type Stage } from '../transmission/index.ts';
@@ -59,6 +59,13 @@ function betterIn({ best, by }: Extract<Rejected, { why: 'outdone' }>): string {
   return said.length === 1 ? (said[0] ?? '') : `${said.slice(0, -1).join(', ')} and ${said.at(-1) ?? ''}`;
 }
 
+/** What a set lacks most. */
+function lacks(link: LinkReport | undefined): string {
+  if (!link) return 'does not do what is asked';
+  if (standsStill(link)) return 'does not get moving';
+  return `has ${showNumber(link.ratio)}\u00a0× of what is needed for “${linkDefinition(link.link).title}”`;
+}
+
 /**
  * Why a part is in none of the sets that are worth choosing from, in one or two sentences.
  *
@@ -73,10 +80,7 @@ export function whyNot(rejected: Rejected, build: Build, system: UnitSystem = 'm
       const link = fails ?? ofSet;
       const duty = build.duties.find(({ id }) => id === link?.dutyId);
       const where = duty ? ` on “${duty.name}”` : '';
-      const what = link
-        ? `has ${showNumber(link.ratio)}\u00a0× of what is needed for “${linkDefinition(link.link).title}”${where}`
-        : 'does not do what is asked';
-      return `At its best (${partsInWords(best)}; ${setInWords(best, system)}) it ${what}.`;
+      return `At its best (${partsInWords(best)}; ${setInWords(best, system)}) it ${lacks(link)}${where}.`;
     }
     case 'outdone':
       return `It works (${partsInWords(rejected.best)}), but another set ${betterIn(rejected)}: ${partsInWords(rejected.by)}.`;

@@ -57,6 +57,22 @@ describe('trains of a search', () => {
     expect(trainsOf(changeDrive(small, { stages: own }), usualLimits)).toContainEqual(own);
   });
 
+  // Common practice, no source: half a robot class runs on 1/4 inch, karts and their like on 1/2 inch and more.
+  it.each([
+    { kg: 5, chain: 'ansi-25' },
+    { kg: 178, chain: 'ansi-35' },
+    { kg: 450, chain: 'ansi-40' },
+    { kg: 1000, chain: 'ansi-50' },
+  ])('have new chains $chain at $kg kg, loaded', ({ kg, chain }) => {
+    const { payload, own } = puffin.masses;
+    const weighing = (of: typeof own, mass: number): typeof own => ({ ...of, mass: typed(mass, 'kg') });
+    const masses = { ...puffin.masses, own: weighing(own, kg), payload: weighing(payload, 0) };
+    const fresh = trainsOf(changeDrive({ ...puffin, masses }, { stages: [] }), usualLimits)
+      .flat()
+      .flatMap((stage) => (stage.kind === 'chain' ? [stage.chain] : []));
+    expect(new Set(fresh)).toEqual(new Set([chain]));
+  });
+
   it('are at most as long as is allowed, all buildable, each once', () => {
     const trains = trainsOf(puffin, usualLimits);
     expect(trains.every((stages) => stages.length <= 2)).toBe(true);

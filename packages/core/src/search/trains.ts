@@ -1,4 +1,5 @@
 import {
+  chainSize,
   freshStage,
   isToothed,
   stageFigures,
@@ -9,7 +10,7 @@ import {
   type Toothed,
 } from '../transmission/index.ts';
 import { largeWheels } from '../capability/index.ts';
-import { driveOf, freeId, layoutKind, type Build } from '../vehicle/index.ts';
+import { driveOf, freeId, layoutKind, massAllUp, type Build } from '../vehicle/index.ts';
 import type { SearchLimits } from './limits.ts';
 import { onLoops, type LoopsAtHand } from './loops.ts';
 
@@ -68,11 +69,30 @@ function smallAndLarge(list: readonly Toothed[], many: number): readonly Toothed
 /** Driving wheels within this of the largest count as large. */
 const LARGE = 1.4;
 
-/** Fresh toothed stages of a kind that take the place of a stage of the build, or a new one. */
-function fresh(kind: StageKind, id: string, limits: TrainLimits): readonly Toothed[] {
-  const stage = freshStage(kind, id, 3);
-  return isToothed(stage) ? withAnyTeeth(stage, limits) : [];
+/** The chain that is usual for a vehicle of so much, loaded, kg (common practice, no source). */
+const CHAINS = [
+  { upToKg: 15, chain: 'ansi-25' },
+  { upToKg: 300, chain: 'ansi-35' },
+  { upToKg: 600, chain: 'ansi-40' },
+  { upToKg: Infinity, chain: 'ansi-50' },
+] as const;
+
+/** A fresh chain as a vehicle of that mass has it, its shafts as many links apart; other stages as they are. */
+function sized(stage: Stage, massKg: number): Stage {
+  const chain = CHAINS.find(({ upToKg }) => massKg <= upToKg)?.chain;
+  if (stage.kind !== 'chain' || !chain) return stage;
+  const { centre } = stage;
+  const value = (centre.value * chainSize(chain).pitchMm) / chainSize(stage.chain).pitchMm;
+  return { ...stage, chain, centre: { ...centre, value } };
 }
+
+/** Fresh toothed stages of a kind that take the place of a stage of the build, or a new one. */
+const freshIn =
+  (build: Build, limits: TrainLimits) =>
+  (kind: StageKind, id: string): readonly Toothed[] => {
+    const stage = sized(freshStage(kind, id, 3), massAllUp(build));
+    return isToothed(stage) ? withAnyTeeth(stage, limits) : [];
+  };
 
 /** What ends the drive by what it runs on: a track, a spool. */
 const isEnd = ({ kind }: Stage): boolean => stageKind(kind).ends !== undefined;
@@ -92,6 +112,7 @@ export function trainsOf(build: Build, limits: TrainLimits): readonly (readonly 
     own.at(-n)?.id ?? freeId('stage', [...all, ...taken]);
   const trains: (readonly Stage[])[] = [];
   const most = limits.stages ?? USUALLY;
+  const fresh = freshIn(build, limits);
   if (limits.stages === undefined || own.length <= most) {
     trains.push(own);
     const toothed = own.filter(isToothed);
@@ -103,10 +124,8 @@ export function trainsOf(build: Build, limits: TrainLimits): readonly (readonly 
   if (most >= 1)
     for (const kind of limits.kinds)
       if (!(own.length === 1 && own[0]?.kind === kind))
-        trains.push(
-          ...smallAndLarge(fresh(kind, idBefore(1, []), limits), RATIOS.alone).map((stage) => [stage]),
-        );
-  if (most >= 2) trains.push(...pairs(limits, idBefore));
+        trains.push(...smallAndLarge(fresh(kind, idBefore(1, [])), RATIOS.alone).map((stage) => [stage]));
+  if (most >= 2) trains.push(...pairs(limits.kinds, fresh, idBefore));
   const seen = new Set<string>();
   return trains
     .map((stages) => [...stages, ...ends])
@@ -121,16 +140,17 @@ const LEAST_OF_TWO = 1.2;
 
 /** Two fresh stages, spread over their ratios. */
 function pairs(
-  limits: TrainLimits,
+  kinds: readonly StageKind[],
+  fresh: ReturnType<typeof freshIn>,
   idBefore: (n: number, taken: readonly Stage[]) => string,
 ): readonly (readonly Stage[])[] {
-  return limits.kinds.flatMap((secondKind) => {
+  return kinds.flatMap((secondKind) => {
     const turning = (list: readonly Toothed[]) => list.filter((stage) => ratioOf(stage) >= LEAST_OF_TWO);
-    const seconds = spreadOut(turning(fresh(secondKind, idBefore(1, []), limits)), RATIOS.second, ratioOf);
+    const seconds = spreadOut(turning(fresh(secondKind, idBefore(1, []))), RATIOS.second, ratioOf);
     const taken = seconds.slice(0, 1);
-    return limits.kinds.flatMap((firstKind) =>
-      spreadOut(turning(fresh(firstKind, idBefore(2, taken), limits)), RATIOS.first, ratioOf).flatMap(
-        (first) => seconds.map((second) => [first, second]),
+    return kinds.flatMap((firstKind) =>
+      spreadOut(turning(fresh(firstKind, idBefore(2, taken))), RATIOS.first, ratioOf).flatMap((first) =>
+        seconds.map((second) => [first, second]),
       ),
     );
   });
