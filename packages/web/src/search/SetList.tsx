@@ -2,12 +2,14 @@ import { setInWords } from '@zubric/core/say';
 import { inFull, type FoundSet, type SetInFull } from '@zubric/core/search';
 import { linkDefinition } from '@zubric/core/judge';
 import type { Build } from '@zubric/core/vehicle';
-import { useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { useUnits } from '../common/units.tsx';
 import { factorOf } from '../strip/factor.ts';
 import { sayAim } from './aims.ts';
 
 const LISTED = 8;
+/** So many trains of the same parts are shown at most. */
+const MOST_STAGES = 12;
 /** So many stand side by side at most. */
 export const MOST_COMPARED = 4;
 
@@ -31,36 +33,101 @@ interface Props {
   readonly busy: boolean;
 }
 
-/** Sets by the builder's weights, the best first. */
+const partsOf = ({ motor, driver, battery }: FoundSet): string =>
+  `${motor.id} ${driver?.id ?? ''} ${battery.id}`;
+
+/** Sets of the same motor, driver and battery together, where the best of them stands. */
+function byParts(sets: readonly FoundSet[]): readonly (readonly [FoundSet, ...FoundSet[]])[] {
+  const alike = new Map<string, [FoundSet, ...FoundSet[]]>();
+  for (const set of sets) {
+    const before = alike.get(partsOf(set));
+    if (before) before.push(set);
+    else alike.set(partsOf(set), [set]);
+  }
+  return [...alike.values()];
+}
+
+/** Sets by the builder's weights, the best first; of the same parts the best, the others with their stages on request. */
 export function SetList({ build, sets, compared, onCompare, onPutIn, busy }: Props) {
   const [listed, setListed] = useState(LISTED);
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
+  const choices = useMemo(() => byParts(sets), [sets]);
+  const turn = (parts: string): void =>
+    setOpened(
+      (before) =>
+        new Set(before.has(parts) ? [...before].filter((one) => one !== parts) : [...before, parts]),
+    );
+  const item = (set: FoundSet, place: number | undefined): ReactNode => (
+    <SetItem
+      place={place}
+      full={fullOf(build, set)}
+      compared={compared.includes(set)}
+      mayCompare={compared.length < MOST_COMPARED}
+      onCompare={(on) => onCompare(set, on)}
+      onPutIn={() => onPutIn(set)}
+      busy={busy}
+    />
+  );
   return (
     <div className="sheet">
       <ol aria-label="Sets by what counts, the best first" className="divide-y divide-line">
-        {sets.slice(0, listed).map((set, at) => (
-          <SetItem
-            key={`${set.motor.id} ${set.driver?.id ?? ''} ${set.battery.id} ${setInWords(set)}`}
-            place={at + 1}
-            full={fullOf(build, set)}
-            compared={compared.includes(set)}
-            mayCompare={compared.length < MOST_COMPARED}
-            onCompare={(on) => onCompare(set, on)}
-            onPutIn={() => onPutIn(set)}
-            busy={busy}
-          />
+        {choices.slice(0, listed).map(([best, ...others], at) => (
+          <li key={partsOf(best)}>
+            {item(best, at + 1)}
+            {others.length > 0 && (
+              <OtherStages
+                name={`${best.motor.name}, ${best.battery.name}`}
+                count={others.length}
+                open={opened.has(partsOf(best))}
+                onTurn={() => turn(partsOf(best))}
+              >
+                {others.slice(0, MOST_STAGES).map((set) => (
+                  <li key={setInWords(set)}>{item(set, undefined)}</li>
+                ))}
+              </OtherStages>
+            )}
+          </li>
         ))}
       </ol>
-      {sets.length > listed && (
+      {choices.length > listed && (
         <button type="button" className="push-plain m-2" onClick={() => setListed(listed + 3 * LISTED)}>
-          Show more of {sets.length}
+          Show more of {choices.length}
         </button>
       )}
     </div>
   );
 }
 
+interface OtherStagesProps {
+  readonly name: string;
+  readonly count: number;
+  readonly open: boolean;
+  readonly onTurn: () => void;
+  readonly children: ReactNode;
+}
+
+/** The same parts with other stages, the best first. */
+function OtherStages({ name, count, open, onTurn, children }: OtherStagesProps) {
+  return (
+    <>
+      <button
+        type="button"
+        className="push-plain mb-1 ml-10 text-[14px]"
+        aria-expanded={open}
+        aria-label={`${name}: with other stages, ${count}`}
+        onClick={onTurn}
+      >
+        {open ? 'Hide' : 'Show'} {count > MOST_STAGES ? `the best ${MOST_STAGES} of ${count}` : count} with
+        other stages
+      </button>
+      {open && <ol className="divide-y divide-line border-t border-line bg-field">{children}</ol>}
+    </>
+  );
+}
+
 interface ItemProps {
-  readonly place: number;
+  /** Among the others; none where it is one more of the same parts. */
+  readonly place: number | undefined;
   readonly full: SetInFull;
   readonly compared: boolean;
   readonly mayCompare: boolean;
@@ -74,7 +141,7 @@ function SetItem({ place, full, compared, mayCompare, onCompare, onPutIn, busy }
   const { set } = full;
   const name = `${set.motor.name}, ${set.battery.name}`;
   return (
-    <li className="grid grid-cols-[1.5rem_minmax(0,1fr)] gap-x-2 gap-y-1 px-3 py-2 md:grid-cols-[1.5rem_minmax(0,1fr)_9.5rem_7.5rem]">
+    <div className="grid grid-cols-[1.5rem_minmax(0,1fr)] gap-x-2 gap-y-1 px-3 py-2 md:grid-cols-[1.5rem_minmax(0,1fr)_9.5rem_7.5rem]">
       <span className="text-soft tabular-nums">{place}</span>
       <div className="leading-snug">
         <b className="block font-semibold">{set.motor.name}</b>
@@ -112,7 +179,7 @@ function SetItem({ place, full, compared, mayCompare, onCompare, onPutIn, busy }
           side by side
         </label>
       </div>
-    </li>
+    </div>
   );
 }
 
