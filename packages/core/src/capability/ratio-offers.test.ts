@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluate, stageAs } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
 import { on, saidOf } from '../testing/vehicles.ts';
-import { freshStage, isToothed, stageFigures, type Stage } from '../transmission/index.ts';
+import { freshStage, isToothed, stageFigures, type Stage, type StageOf } from '../transmission/index.ts';
 import { buildSchema, type Build, driveOf, changeDrive } from '../vehicle/index.ts';
 import { ratioOffers } from './ratio-offers.ts';
 
@@ -49,6 +49,29 @@ describe('tooth counts near a ratio', () => {
     expect(large.every(({ stages }) => stages.every((s) => s.kind !== 'chain' || s.teethDriven < 132))).toBe(
       true,
     );
+  });
+
+  it('leave out what would stand higher between motor and axle than the vehicle, unless it does so now', () => {
+    // On wheels of 0.4 m, which stand higher than the body: 131 teeth of 3/8 inch.
+    const twoOf = (teeth: number): Build => {
+      const first = {
+        ...(freshStage('chain', 'first', 3) as StageOf<'chain'>),
+        teethDriver: 15,
+        teethDriven: teeth,
+      };
+      const build = withStages([first, freshStage('chain', 'second', 2)]);
+      const { body } = build;
+      return { ...build, body: { ...body, height: typed(0.1, 'mm'), clearance: typed(0.1, 'mm') } };
+    };
+    const largest = (build: Build): number =>
+      Math.max(
+        ...ratioOffers(build, 9 * 20, { least: 10, most: 160 }).flatMap(({ stages }) =>
+          stages.flatMap((s) => (s.id === 'first' && s.kind === 'chain' ? [s.teethDriven] : [])),
+        ),
+      );
+    expect(largest(twoOf(100))).toBeGreaterThan(60);
+    expect(largest(twoOf(100))).toBeLessThanOrEqual(131);
+    expect(largest(twoOf(140))).toBeGreaterThan(131);
   });
 
   it('change two stages where one alone does not come near, and keep the belt round its pulleys', () => {

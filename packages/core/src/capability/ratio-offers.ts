@@ -17,6 +17,7 @@ import {
   changeDrive,
   type Drive,
 } from '../vehicle/index.ts';
+import { largeWheels } from './large-wheels.ts';
 import { onAxleRadius } from './on-axle.ts';
 
 /** Fewest and most teeth that are looked at. */
@@ -89,7 +90,7 @@ const effort = (before: readonly Stage[], { changes }: Changed): number =>
 
 /**
  * Whole teeth that bring the train near to a ratio: one stage changed, or two where one alone does not come near. What
- * cannot be built, or would touch the ground, is left out; nearest first, less changed first where alike.
+ * cannot be built, would touch the ground or outgrow the vehicle is left out; nearest first, less changed first where alike.
  *
  * @example ratioOffers(puffin, 36, { least: 9, most: 60 }).length > 0 // true
  */
@@ -138,8 +139,9 @@ export function ratioOffers(build: Build, ratio: number, limits: TeethLimits): R
     }));
 }
 
-/** Whether what turns on the axle stays clear of the ground. */
+/** Whether what turns on the axle stays clear of the ground, and no other wheel outgrows the vehicle that did not. */
 function clears(build: Build, stages: readonly Stage[]): boolean {
+  if (largeWheels(build, stages).length > largeWheels(build).length) return false;
   const hanging = onAxleRadius(changeDrive(build, { stages }));
   return (
     layoutKind(build.layout.kind).pullsByRope ||
