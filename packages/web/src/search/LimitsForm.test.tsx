@@ -6,7 +6,7 @@ import { newBuild } from '@zubric/core/vehicle';
 import { useCallback, useState } from 'react';
 import { describe, expect, it } from 'vitest';
 import { demo } from '../testing/demo.ts';
-import { enter, fieldCalled, onBench, pressButton, text } from '../testing/on-bench.tsx';
+import { enter, fieldCalled, kept, onBench, pressButton, text } from '../testing/on-bench.tsx';
 import { LimitsForm } from './LimitsForm.tsx';
 
 const PARTS = demo('puffin').parts;
@@ -68,6 +68,14 @@ describe('what a search may take', () => {
     enter('Volts at most', '12 V');
     expect([...unread]).toEqual([]);
     expect(limits().mostV).toBe(12);
+  });
+
+  it('goes no faster than the build may, which is said here too', () => {
+    edited();
+    enter('Never faster than', '6 km/h');
+    expect(kept().speedCap?.value).toBeCloseTo(6 / 3.6, 9);
+    enter('Never faster than', '');
+    expect(kept().speedCap).toBeUndefined();
   });
 
   it('has so many stages behind its motor, of the kinds that are ticked', () => {

@@ -7,6 +7,7 @@ import { useSay } from '../common/units.tsx';
 import { Choice } from '../fields/Choice.tsx';
 import { FormQuantity } from '../fields/FormQuantity.tsx';
 import { useBuild } from '../session/BuildSession.tsx';
+import { SpeedCap } from '../vehicle/SpeedCap.tsx';
 import { LeftOut } from './LeftOut.tsx';
 import { readLengths, readTeeth, sayTeeth } from './lists.ts';
 
@@ -57,6 +58,7 @@ export function LimitsForm({ parts, limits, onChange, onUnread }: Props) {
         />
       </div>
       <Most {...{ limits, change, onUnread }} />
+      <SpeedCap />
       <Choice
         label="Stages behind the motor"
         value={stages}

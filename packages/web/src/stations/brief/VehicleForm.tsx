@@ -4,6 +4,7 @@ import { SchemaField } from '../../fields/SchemaField.tsx';
 import { TextField } from '../../fields/TextField.tsx';
 import { useBuild } from '../../session/BuildSession.tsx';
 import { PEOPLE_TITLES } from '../../vehicle/people.ts';
+import { SpeedCap } from '../../vehicle/SpeedCap.tsx';
 import { PolicyFactors } from './PolicyFactors.tsx';
 import { StandingForm } from './StandingForm.tsx';
 
@@ -40,13 +41,7 @@ export function VehicleForm() {
           value={build.dragArea}
           onChange={(dragArea) => change({ dragArea })}
         />
-        <SchemaField
-          part="build"
-          field="speedCap"
-          value={build.speedCap}
-          onChange={(speedCap) => change({ speedCap })}
-          onClear={() => edit(({ speedCap: _none, ...b }) => b)}
-        />
+        <SpeedCap />
       </div>
       <Policy policy={build.marginPolicy} onChange={(marginPolicy) => change({ marginPolicy })} />
     </section>
