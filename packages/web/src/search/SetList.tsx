@@ -108,17 +108,17 @@ interface OtherStagesProps {
 
 /** The same parts with other stages, the best first. */
 function OtherStages({ name, count, open, onTurn, children }: OtherStagesProps) {
+  const said = `${open ? 'Hide' : 'Show'} ${count > MOST_STAGES ? `the best ${MOST_STAGES} of ${count}` : count} with other stages`;
   return (
     <>
       <button
         type="button"
         className="push-plain mb-1 ml-10 text-[14px]"
         aria-expanded={open}
-        aria-label={`${name}: with other stages, ${count}`}
+        aria-label={`${said}: ${name}`}
         onClick={onTurn}
       >
-        {open ? 'Hide' : 'Show'} {count > MOST_STAGES ? `the best ${MOST_STAGES} of ${count}` : count} with
-        other stages
+        {said}
       </button>
       {open && <ol className="divide-y divide-line border-t border-line bg-field">{children}</ol>}
     </>
