@@ -2,6 +2,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { afterPaint, soon } from './soon.ts';
 
 const FRAME_MS = 16;
+/** Until what was painted is on the screen. */
+const DRAWN_MS = 8;
 
 describe('what is done once a frame is painted', () => {
   beforeEach(() =>
@@ -14,12 +16,13 @@ describe('what is done once a frame is painted', () => {
     vi.useRealTimers();
   });
 
-  it('waits for the turn after the frame', () => {
+  it('waits until the frame is drawn', () => {
     const done: string[] = [];
     afterPaint(() => done.push('work'));
     requestAnimationFrame(() => done.push('frame'));
     expect(done).toEqual([]);
     vi.advanceTimersByTime(FRAME_MS);
+    vi.advanceTimersByTime(DRAWN_MS - 1);
     expect(done).toEqual(['frame']);
     vi.advanceTimersByTime(1);
     expect(done).toEqual(['frame', 'work']);
@@ -50,7 +53,7 @@ describe('what is done once a frame is painted', () => {
     vi.advanceTimersByTime(FRAME_MS);
     // Asked for once the frame began: that is for the next one.
     afterPaint(() => done.push('after the next'));
-    expect(() => vi.advanceTimersByTime(1)).toThrow('it fails');
+    expect(() => vi.advanceTimersByTime(DRAWN_MS)).toThrow('it fails');
     expect(done).toEqual(['first', 'last, before 0 turns']);
     vi.advanceTimersByTime(2 * FRAME_MS);
     expect(done).toEqual(['first', 'last, before 0 turns', 'after the next']);
@@ -82,7 +85,7 @@ describe('what is done once a frame is painted', () => {
     soon(left);
     expect(asked).toHaveBeenCalledTimes(1);
     expect(left).not.toHaveBeenCalled();
-    vi.advanceTimersByTime(FRAME_MS + 1);
+    vi.advanceTimersByTime(FRAME_MS + DRAWN_MS);
     expect(left).toHaveBeenCalledTimes(1);
   });
 });

@@ -1,5 +1,7 @@
 /** A frame comes within this time, unless the page is out of sight. */
 const NO_FRAME_MS = 100;
+/** A painted frame is on the screen after this time: until then what draws it has the processor to itself. */
+const DRAWN_MS = 8;
 
 /** What waits for the same frame: done in one turn, so that all it changes is drawn as one. */
 interface Waiting {
@@ -31,7 +33,7 @@ function forNextFrame(): Waiting {
     closed();
     clearTimeout(timer);
     // The frame is painted at the end of this turn.
-    timer = setTimeout(doAll);
+    timer = setTimeout(doAll, DRAWN_MS);
   });
   return own;
 }
