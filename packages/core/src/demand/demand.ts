@@ -86,12 +86,18 @@ function sunkIn({ contactLength, width, diameter }: Axle, soil: GroundSoil, load
   });
 }
 
+/** The power of a load that its drag in soft ground goes with: Rc of both models, with z put in. */
+const loadExponentOf = (axle: Axle | undefined, { exponent: n }: GroundSoil): number =>
+  axle?.contactLength ? (n + 1) / n : (2 * n + 2) / (2 * n + 1);
+
 /** How deep it sinks and what that drags; undefined on firm ground. */
 export function sinkOf(build: Build, duty: Duty, footing: Footing): SinkReport | undefined {
-  if (!groundOf(build, duty).soil) return undefined;
+  const { soil } = groundOf(build, duty);
+  if (!soil) return undefined;
   const sunk = groupedBy(footing.contacts, wheelOf).flatMap((wheel) => {
     const found = sink(build, duty, wheel);
-    return found ? [{ axleId: wheel[0]?.axleId ?? '', ...found }] : [];
+    const [first] = wheel;
+    return found && first ? [{ axleId: first.axleId, driven: first.driven, ...found }] : [];
   });
   const deepest = [...sunk].sort((a, b) => b.sinkageM - a.sinkageM)[0];
   if (!deepest) return undefined;
@@ -99,6 +105,11 @@ export function sinkOf(build: Build, duty: Duty, footing: Footing): SinkReport |
     axleId: deepest.axleId,
     sinkageM: deepest.sinkageM,
     compactionN: sunk.reduce((sum, s) => sum + s.compactionN, 0),
+    drivenN: sunk.reduce((sum, s) => sum + (s.driven ? s.compactionN : 0), 0),
+    loadExponent: loadExponentOf(
+      build.layout.axles.find(({ driven }) => driven),
+      soil,
+    ),
     warnings: onceEach(sunk.flatMap((s) => s.warnings)),
   };
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { typed } from '../quantity/index.ts';
 import { G } from '../testing/numbers.ts';
 import { demoBuilds } from '../testing/demo-builds.ts';
-import { degrees, firstDuty, on, rearDriven, twoAxles, withDuty } from '../testing/vehicles.ts';
+import { degrees, firstDuty, on, rearDriven, twoAxles, withDuty, withGround } from '../testing/vehicles.ts';
 import { changeAxle, changeDrive, usualPush, type Build, type Duty } from '../vehicle/index.ts';
 import { stepOf } from './obstacle.ts';
 import { hangingOf } from './hanging.ts';
@@ -27,10 +27,6 @@ import {
 const { puffin, teasel } = demoBuilds();
 if (!puffin || !teasel) throw new Error('they are builds of the club');
 
-const withGround = (build: Build, part: Partial<Build['grounds'][number]>): Build => ({
-  ...build,
-  grounds: build.grounds.map((ground) => ({ ...ground, ...part })),
-});
 const hangingAt = (build: Build, duty: Duty) => hangingOf(build, duty, footingOf(build, duty));
 const bend = (metres: number) => ({ kind: 'radius', radius: typed(metres, 'm') }) as const;
 
@@ -152,6 +148,29 @@ describe('soft ground', () => {
     expect(found?.compactionN).toBeGreaterThan(0);
     expect(found?.warnings.map(({ code }) => code)).not.toContain('no-such-soil');
     expect(sunk({ kphiKnPerM: 300 })?.sinkageM).toBeGreaterThan(found?.sinkageM ?? NaN);
+  });
+
+  // Rc of both models with z put in: of a wheel W^((2 n + 2)/(2 n + 1)), of a track W^((n + 1)/n) (Wong, ch. 2).
+  it.each([
+    { layout: 'four-skid', exponent: 4.2 / 3.2 },
+    { layout: 'tracked', exponent: 2.1 / 1.1 },
+  ])('drags by a power of the load: $layout', ({ layout, exponent }) => {
+    const laden = (times: number) => {
+      const build = withDuty(withGround(on(layout), { soil }), { payloadShare: typed(0, '%') });
+      const { own } = build.masses;
+      const masses = { ...build.masses, own: { ...own, mass: typed(20 * times, 'kg') } };
+      return demandOf({ ...build, masses }, firstDuty(build)).sink;
+    };
+    expect(laden(1)?.loadExponent).toBeCloseTo(exponent, 12);
+    expect((laden(3)?.compactionN ?? NaN) / (laden(1)?.compactionN ?? NaN)).toBeCloseTo(3 ** exponent, 6);
+    // All of its wheels are driven.
+    expect(laden(3)?.drivenN).toBeCloseTo(laden(3)?.compactionN ?? NaN, 9);
+  });
+
+  it('drags what is not driven, too', () => {
+    const found = sunk({});
+    expect(found?.drivenN).toBeGreaterThan(0);
+    expect(found?.drivenN).toBeLessThan(found?.compactionN ?? NaN);
   });
 
   it('that carries nothing is no ground, and says so instead of a depth', () => {

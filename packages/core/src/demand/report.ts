@@ -84,6 +84,10 @@ export interface SinkReport {
   readonly axleId: string;
   readonly sinkageM: number;
   readonly compactionN: number;
+  /** Of that what the driven wheels or tracks drag. */
+  readonly drivenN: number;
+  /** The power of their load that the drag of driven wheels or tracks goes with: more than one. */
+  readonly loadExponent: number;
   readonly warnings: readonly Notice[];
 }
 

@@ -71,18 +71,32 @@ export const weight: OfLoad = ({ build }) => {
 /** More ballast than the vehicle itself is no tweak any more. */
 const MOST_BALLAST = 1;
 
+/** Steps of Newton's method: from below a curve that bends down each comes nearer. */
+const STEPS = 20;
+
 /** Mass over the driven wheels that brings grip to so many times what is asked, kg, what it asks itself counted. */
 function massForGrip({ build, report, link, duty }: MoveContext, times: number): number | undefined {
   const at = report.duties.find(({ id }) => id === link.dutyId);
   if (!at || !duty || !(at.footing.drivenN > 0)) return undefined;
-  const cos = Math.cos(duty.grade.value);
+  const perKgN = STANDARD_GRAVITY * Math.cos(duty.grade.value);
   const friction = link.has / at.footing.drivenN;
   const asks = (at.resistance.rollingN + at.resistance.gradeN + at.resistance.inertiaN) / at.footing.massKg;
-  const gain = friction * STANDARD_GRAVITY * cos - times * asks;
-  const missing = times * link.needs - link.has;
-  const own = massAllUp(build) - build.masses.payload.mass.value;
-  const kg = missing / gain;
-  return gain > 0 && kg > 0 && kg <= MOST_BALLAST * own ? kg : undefined;
+  const { drivenN: sunkN, loadExponent } = at.sink ?? { drivenN: 0, loadExponent: 1 };
+  const most = MOST_BALLAST * (massAllUp(build) - build.masses.payload.mass.value);
+  let kg = 0;
+  for (let step = 0; step < STEPS; step++) {
+    const loads = 1 + (kg * perKgN) / at.footing.drivenN;
+    // On soft ground the driven wheels sink deeper under it, and drag more than in proportion.
+    const needs = link.needs + asks * kg + sunkN * (loads ** loadExponent - 1);
+    const sinks = ((loadExponent * sunkN) / at.footing.drivenN) * loads ** (loadExponent - 1) * perKgN;
+    const gain = friction * perKgN - times * (asks + sinks);
+    const missing = times * needs - link.has - friction * perKgN * kg;
+    if (Math.abs(missing) <= 1e-9 * link.needs) break;
+    if (!(gain > 0)) return undefined;
+    kg += missing / gain;
+    if (kg > most) return undefined;
+  }
+  return kg > 0 ? kg : undefined;
 }
 
 /** Rounded up to two digits: as much as is said does it. */

@@ -1,7 +1,7 @@
 import { TYRES, TYRE_TITLES, surfacePair, type Tyre } from '../ground/index.ts';
 import { figure, scaled, sentence, showNumber } from '../quantity/index.ts';
-import { layoutKind, changeAxle, driveOf, changeDrive } from '../vehicle/index.ts';
-import type { Generator } from './candidate.ts';
+import { layoutKind, changeAxle, driveOf, changeDrive, type Axle } from '../vehicle/index.ts';
+import type { Generator, MoveContext } from './candidate.ts';
 
 /** Smaller or larger driven wheels. */
 export const wheels: Generator = ({ build }) =>
@@ -18,6 +18,41 @@ export const wheels: Generator = ({ build }) =>
           build: { ...build, layout: { ...build.layout, axles } },
         };
       });
+
+/** Whether a duty's ground gives way under the wheels. */
+const onSoft = ({ build, duty }: Pick<MoveContext, 'build' | 'duty'>): boolean =>
+  build.grounds.some(({ id, soil }) => id === duty?.groundId && soil !== undefined);
+
+/** How many times as wide: the same wheels with wider tyres, two side by side, balloon wheels. */
+const WIDER = [1.5, 2, 3] as const;
+
+/** No wheel is wider than it is high, and a pair leaves room between its two (common practice, no source). */
+const hasRoom = ({ form, diameter, track: apart, width }: Axle, by: number): boolean =>
+  (form === 'track' || width.value * by <= diameter.value) &&
+  (apart.value === 0 || width.value * by < apart.value);
+
+/** Wider wheels or tracks where the ground gives way: they sink less deep. */
+export const wider: Generator = (asked) => {
+  const { axles } = asked.build.layout;
+  const first = axles.find(({ driven }) => driven);
+  if (!first || first.form === 'roller' || !onSoft(asked)) return [];
+  return WIDER.filter((by) => axles.every((axle) => hasRoom(axle, by))).map((by) => ({
+    text: sentence`${first.form === 'track' ? 'Tracks' : 'Driven wheels'} ${figure(first.width.value * by, 'length')} wide${axles.length > 1 ? ', the others in proportion' : ''}`,
+    cost: 'other wheels, and the room for them',
+    build: {
+      ...asked.build,
+      layout: {
+        ...asked.build.layout,
+        axles: axles.map((axle) =>
+          axle.form === 'roller' ? axle : { ...axle, width: scaled(axle.width, by) },
+        ),
+      },
+    },
+  }));
+};
+
+/** Smaller or larger driven wheels where the ground gives way. */
+export const wheelsOnSoft: Generator = (asked) => (onSoft(asked) ? wheels(asked) : []);
 
 /** A second axle driven, where one is and its motors are each a wheel's or an axle's own. */
 export const secondAxle: Generator = ({ build }) => {

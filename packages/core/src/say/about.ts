@@ -31,13 +31,15 @@ export const reportOf = ({ report }: About, dutyId: string | null): DutyReport |
   report.duties.find(({ id }) => id === dutyId);
 
 /**
- * Whether a kilogram more on the driven wheels grips more than it asks itself, by rolling, grade and speeding up.
+ * Whether a kilogram more on the driven wheels grips more than it asks itself, by rolling, grade, speeding up and by
+ * sinking deeper.
  *
  * @param gripN what the driven wheels can put on the ground
  */
-export function weightHelps(gripN: number, { footing, resistance }: DutyReport): boolean {
+export function weightHelps(gripN: number, { footing, resistance, sink }: DutyReport): boolean {
   const { rollingN, gradeN, inertiaN } = resistance;
-  return (gripN / footing.drivenN) * footing.acrossN > rollingN + gradeN + inertiaN;
+  const sunkN = sink ? sink.loadExponent * sink.drivenN : 0;
+  return ((gripN - sunkN) / footing.drivenN) * footing.acrossN > rollingN + gradeN + inertiaN;
 }
 
 /** " on “Slip, loaded”"; nothing where there is no such duty. */

@@ -63,17 +63,20 @@ function sayWindow({ l: link, where, has, about }: Said): string {
 }
 
 /** What mends a slip: weight does not where all of it scrubs in the turn, leans, or asks as much as it grips. */
-function gripCure(l: Said['l'], duty: Duty, report: DutyReport | undefined): string {
+function gripCure(l: Said['l'], duty: Duty, about: About): string {
+  const report = reportOf(about, duty.id);
   if (duty.lean) return 'Let it catch less of a lean, or give it tyres that grip this floor.';
   if (report?.turn?.turning === 'scrub' || report?.turn?.turning === 'tracks')
     return 'More weight would scrub as much more: stand shorter on the ground, wider apart, or turn along a bend.';
   if (!report || weightHelps(l.has, report)) return 'Put weight on them.';
+  const { onTracks } = layoutKind(about.build.layout.kind);
+  const soft = report.sink !== undefined;
   const cures = [
-    'tyres that grip better',
+    ...(soft ? [onTracks ? 'wider or longer tracks' : 'wider or larger wheels'] : ['tyres that grip better']),
     ...(report.footing.contacts.every(({ driven }) => driven) ? [] : ['more wheels driven']),
     ...(duty.grade.value > 0 ? ['a gentler slope'] : []),
   ];
-  return `More weight would ask as much more of them: it takes ${cures.join(', or ')}.`;
+  return `More weight would ${soft ? 'sink deeper and ' : ''}ask as much more of them: it takes ${cures.join(', or ')}.`;
 }
 
 /** Why it does not get moving: what its wheels can put on the ground, or what its motors give. */
@@ -86,7 +89,7 @@ const standsBy = (report: DutyReport | undefined): string =>
 const SENTENCES: Readonly<Record<LinkId, (said: Said) => string>> = {
   grip: ({ l, where, needs, has, about }) => {
     const duty = dutyOf(about, l.dutyId);
-    const cure = duty && gripCure(l, duty, reportOf(about, l.dutyId));
+    const cure = duty && gripCure(l, duty, about);
     if (layoutKind(about.build.layout.kind).rollsInside)
       return `What climbs inside the sphere pushes with at most ${has}${where}; ${needs} are needed. A heavier inner mass, further off the middle, or a larger shell that is lighter.`;
     return l.verdict === 'fails'

@@ -3,7 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { evaluate } from '../judge/index.ts';
 import { typed } from '../quantity/index.ts';
 import { shelfPart } from '../testing/on-the-shelf.ts';
-import { degrees, firstDuty, rearDriven, saidOf, textsOf, withDuty } from '../testing/vehicles.ts';
+import {
+  degrees,
+  firstDuty,
+  rearDriven,
+  saidOf,
+  textsOf,
+  withDuty,
+  withGround,
+} from '../testing/vehicles.ts';
 import { choosePart, contactsOf, type Build, type ChosenPart, type Part } from '../vehicle/index.ts';
 
 const isChosen = (part: Part): part is ChosenPart => ['motor', 'driver', 'battery'].includes(part.kind);
@@ -57,6 +65,22 @@ describe('what mends wheels that slip', () => {
       `Move the load towards the driven ones${ballast ? ', put ballast over them' : ''}, or drive more wheels.`,
     );
     expect(missingOf(heavier(cart)) < missingOf(cart)).toBe(ballast);
+  });
+
+  // What its own sinking asks of a kilogram, by the slope of Rc over the load, is less on firm loam, more on loose sand.
+  it.each([
+    { kphiKnPerM: 20_000, weight: true },
+    { kphiKnPerM: 300, weight: false },
+  ])('is weight on soft ground of $kphiKnPerM kN/m³: $weight', ({ kphiKnPerM, weight }) => {
+    const soil = { name: 'soil', kcKnPerM: 1, kphiKnPerM, exponent: 1.1, cohesionKPa: 1, shearAngleDeg: 28 };
+    const cart = onSlope(withGround(rearDriven({ friction: 0.36, rolling: 0.02 }), { soil }), 8);
+    expect(gripOf(cart)).toBeLessThan(1);
+    expect(textsOf(cart)).toContain(
+      weight
+        ? 'Put weight on them.'
+        : 'More weight would sink deeper and ask as much more of them: it takes wider or larger wheels, or more wheels driven, or a gentler slope.',
+    );
+    expect(missingOf(heavier(cart)) < missingOf(cart)).toBe(weight);
   });
 
   it('may be more wheels that are driven, where some are not', () => {

@@ -74,6 +74,11 @@ export const withDuty = (build: Build, part: Partial<Duty>): Build => ({
   ...build,
   duties: [{ ...firstDuty(build), ...part }],
 });
+/** The build with each of its grounds so changed. */
+export const withGround = (build: Build, part: Partial<Build['grounds'][number]>): Build => ({
+  ...build,
+  grounds: build.grounds.map((ground) => ({ ...ground, ...part })),
+});
 /** What is found of a build, each with its sentence. */
 export const saidOf = (build: Build, system?: UnitSystem): readonly FindingInWords[] =>
   findingsInWords({ build, report: evaluate(build) }, system);
