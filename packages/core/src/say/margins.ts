@@ -68,11 +68,14 @@ function gripCure(l: Said['l'], duty: Duty, about: About): string {
   if (duty.lean) return 'Let it catch less of a lean, or give it tyres that grip this floor.';
   if (report?.turn?.turning === 'scrub' || report?.turn?.turning === 'tracks')
     return 'More weight would scrub as much more: stand shorter on the ground, wider apart, or turn along a bend.';
-  if (!report || weightHelps(l.has, report)) return 'Put weight on them.';
-  const { onTracks } = layoutKind(about.build.layout.kind);
-  const soft = report.sink !== undefined;
+  const sinksLess = layoutKind(about.build.layout.kind).onTracks
+    ? 'wider or longer tracks'
+    : 'wider or larger wheels';
+  const soft = report?.sink !== undefined;
+  if (!report || weightHelps(l.has, report))
+    return soft ? `Put weight on them, or fit ${sinksLess}.` : 'Put weight on them.';
   const cures = [
-    ...(soft ? [onTracks ? 'wider or longer tracks' : 'wider or larger wheels'] : ['tyres that grip better']),
+    soft ? sinksLess : 'tyres that grip better',
     ...(report.footing.contacts.every(({ driven }) => driven) ? [] : ['more wheels driven']),
     ...(duty.grade.value > 0 ? ['a gentler slope'] : []),
   ];

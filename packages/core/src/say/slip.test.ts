@@ -77,7 +77,7 @@ describe('what mends wheels that slip', () => {
     expect(gripOf(cart)).toBeLessThan(1);
     expect(textsOf(cart)).toContain(
       weight
-        ? 'Put weight on them.'
+        ? 'Put weight on them, or fit wider or larger wheels.'
         : 'More weight would sink deeper and ask as much more of them: it takes wider or larger wheels, or more wheels driven, or a gentler slope.',
     );
     expect(missingOf(heavier(cart)) < missingOf(cart)).toBe(weight);
