@@ -256,6 +256,15 @@ const workName = ({ build }: About): string => {
   return work?.kind === 'lift' ? 'the load' : 'the work';
 };
 
+/** Digits in which what is needed and what there is are told apart, where three would say the same of both. */
+const DIGITS = [3, 4, 5] as const;
+
+/** What is needed, and what there is. */
+function sayBoth({ needs, has }: MarginFinding['figures'], { say }: About) {
+  const said = DIGITS.map((digits) => ({ needs: say({ ...needs, digits }), has: say({ ...has, digits }) }));
+  return said.find((both) => both.needs !== both.has) ?? { needs: say(needs), has: say(has) };
+}
+
 /** The sentence of a margin. */
 export function sayMargin(finding: MarginFinding, about: About): string {
   const { needs, has, ratio, rule } = finding.figures;
@@ -269,8 +278,7 @@ export function sayMargin(finding: MarginFinding, about: About): string {
   return SENTENCES[link]({
     l,
     where: onDuty(about, dutyId),
-    needs: about.say(needs),
-    has: about.say(has),
+    ...sayBoth(finding.figures, about),
     about,
   });
 }

@@ -83,6 +83,16 @@ describe('what mends wheels that slip', () => {
     expect(missingOf(heavier(cart)) < missingOf(cart)).toBe(weight);
   });
 
+  it('says what is needed and what there is in digits that tell them apart', () => {
+    // μ cos α is a thousandth less than sin α + f cos α, where every wheel is driven.
+    const rolling = 0.02;
+    const friction = (Math.tan((8 * Math.PI) / 180) + rolling) * 0.999;
+    const cart = onSlope(rearDriven({ layout: 'all-drive', friction, rolling }), 8);
+    const [, needs, has] = /need (\S+) N, grip gives (\S+) N/.exec(textsOf(cart)) ?? [];
+    expect(Number(has) / Number(needs)).toBeCloseTo(0.999, 3);
+    expect(has).not.toBe(needs);
+  });
+
   it('may be more wheels that are driven, where some are not', () => {
     const cart = onSlope(rearDriven({ friction: 0.1, rolling: 0.04 }), 8);
     expect(textsOf(cart)).toContain('tyres that grip better, or more wheels driven, or a gentler slope.');
