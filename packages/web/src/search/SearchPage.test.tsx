@@ -138,6 +138,21 @@ describe('the search for a set', () => {
     const table = within(screen.getByRole('region', { name: 'Side by side' }));
     expect(table.getByRole('row', { name: /^Cost/ })).toBeDefined();
     expect(table.getAllByRole('button', { name: /^Put in/ })).toHaveLength(2);
+    const lines = table
+      .getAllByRole('row')
+      .filter((row) => /(ample|tight|short|fails)$/.test(row.textContent ?? ''));
+    expect(lines.length).toBeGreaterThan(0);
+    for (const line of lines) {
+      const cells = within(line).getAllByRole('cell');
+      const [best = '', ...others] = cells
+        .filter(({ className }) => className.includes('font-semibold'))
+        .map(({ textContent }) => textContent);
+      // As good as it reads: never one of two that say the same.
+      for (const other of others) expect(other).toBe(best);
+      expect(cells.filter(({ textContent }) => textContent === best)).toHaveLength(1 + others.length);
+      for (const { textContent } of cells)
+        expect(parseFloat(textContent ?? '')).toBeLessThanOrEqual(parseFloat(best));
+    }
   });
 
   it('says of any other part why it is not among them', async () => {

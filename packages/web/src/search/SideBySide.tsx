@@ -37,6 +37,7 @@ export function SideBySide({ build, sets, onPutIn, busy }: Props) {
       <h2 id="side-by-side" className="p-3 pb-0">
         Side by side
       </h2>
+      <p className="px-3 text-[14px] text-soft">What differs; of each margin the best in bold.</p>
       <table className="grid-table">
         <thead>
           <tr>
@@ -93,17 +94,22 @@ export function SideBySide({ build, sets, onPutIn, busy }: Props) {
 const said = (margin: LinkReport | undefined): string =>
   margin ? `${factorOf(margin)} ${margin.verdict}` : '';
 
-const bestOf = (full: readonly SetInFull[], link: LinkId): number =>
-  Math.max(...full.map((one) => marginOf(one, link)).map((margin) => (margin ? closeness(margin) : 0)));
+/** The best of a line as it is read: what says the same is as good. */
+function bestOf(full: readonly SetInFull[], link: LinkId): string {
+  const [best] = full
+    .flatMap((one) => marginOf(one, link) ?? [])
+    .sort((one, other) => closeness(other) - closeness(one));
+  return said(best);
+}
 
 interface CellProps {
   readonly margin: LinkReport | undefined;
-  readonly best: number;
+  readonly best: string;
 }
 
 function MarginCell({ margin, best }: CellProps) {
   if (!margin) return <td className="text-soft">–</td>;
   const under = margin.verdict === 'fails' || margin.verdict === 'short';
-  const weight = closeness(margin) === best ? 'font-semibold' : '';
+  const weight = said(margin) === best ? 'font-semibold' : '';
   return <td className={`tabular-nums ${weight} ${under ? 'text-short' : ''}`}>{said(margin)}</td>;
 }
