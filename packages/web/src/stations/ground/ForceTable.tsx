@@ -116,7 +116,7 @@ function ForceRow({ of, parts, chosen, onChoose }: RowProps) {
       <td className="n">{times(gives?.grip)}</td>
       <td className="n">{times(gives?.torque)}</td>
       <td>
-        {!duty || !taskOf(duty).drives ? (
+        {!duty || !taskOf(duty).drives || of.resistance.totalN < 0 ? (
           <span className="text-soft">the brake’s</span>
         ) : gives?.torque === undefined && (gives?.grip ?? Infinity) >= 1 ? (
           <span className="text-soft">no motor yet</span>

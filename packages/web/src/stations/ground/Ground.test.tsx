@@ -39,6 +39,15 @@ describe('the ground station', () => {
     expect(within(row).getByText('torque')).toBeTruthy();
   });
 
+  it('leaves to the brake what pushes itself downhill, and says how hard it pushes', () => {
+    show(demo('sanderling'));
+    fireEvent.click(screen.getByRole('button', { name: 'Down to the water' }));
+    const row = screen.getByRole('row', { name: /^Down to the water/ });
+    expect(within(row).getByText('the brake’s')).toBeTruthy();
+    expect(text()).toMatch(/It pushes itself along with 1\d\.\d N: the brake is asked, not the drive/);
+    expect(text()).not.toContain('no motor yet');
+  });
+
   it('moves wheel loads live with the slope that is tried, keeps nothing of it, and puts it into the job when told', () => {
     show(puffin);
     fireEvent.click(screen.getByRole('button', { name: 'Slip, loaded' }));

@@ -93,7 +93,7 @@ function Answer({ duty, of }: { readonly duty: Duty; readonly of: DutyReport }) 
   const force = (
     <b className="font-semibold text-mech">
       <OpensDuty number="force" dutyId={duty.id} title={`the force of “${duty.name}”`}>
-        {say(of.resistance.totalN, 'force')}
+        {say(Math.abs(of.resistance.totalN), 'force')}
       </OpensDuty>
     </b>
   );
