@@ -57,15 +57,6 @@ await page.getByRole('button', { name: 'Search' }).click();
 await page.getByText(/sets judged; /).waitFor({ timeout: 60_000 });
 await page.evaluate(() => window.scrollTo(0, 0));
 await picture('search');
-const sets = page.getByRole('list', { name: 'Sets by what counts, the best first' });
-for (let n = 0; n < 3; n++) await sets.getByRole('checkbox').nth(n).check();
-await page.getByRole('region', { name: 'Side by side' }).evaluate((region) => region.scrollIntoView());
-await picture('side-by-side');
-
-await page.goto(`${address}/builds/puffin/chances`);
-await page.getByRole('button', { name: 'Work it out' }).click();
-await page.getByRole('button', { name: 'Stop' }).waitFor({ state: 'detached', timeout: 60_000 });
-await picture('spreads');
 
 await page.goto(`${address}/builds/puffin/layout`);
 await page.getByRole('list', { name: 'What stands in the way of the layout' }).waitFor({ timeout: 60_000 });
