@@ -1,3 +1,4 @@
+import { groundOf } from '../demand/index.ts';
 import { TYRES, TYRE_TITLES, surfacePair, type Tyre } from '../ground/index.ts';
 import { figure, scaled, sentence, showNumber } from '../quantity/index.ts';
 import { layoutKind, changeAxle, driveOf, changeDrive, type Axle } from '../vehicle/index.ts';
@@ -20,8 +21,8 @@ export const wheels: Generator = ({ build }) =>
       });
 
 /** Whether a duty's ground gives way under the wheels. */
-const onSoft = ({ build, duty }: Pick<MoveContext, 'build' | 'duty'>): boolean =>
-  build.grounds.some(({ id, soil }) => id === duty?.groundId && soil !== undefined);
+const onSoft = ({ build, duty }: MoveContext): boolean =>
+  duty !== undefined && groundOf(build, duty).soil !== undefined;
 
 /** How many times as wide: the same wheels with wider tyres, two side by side, balloon wheels. */
 const WIDER = [1.5, 2, 3] as const;
